@@ -1,0 +1,82 @@
+import { z } from 'zod'
+import { idSchema, nameSchema, noteSchema, versionSchema } from '../studio/identity.ts'
+import { findInstant, wallTimeSchema } from '../units/wall-time.ts'
+import type { Interval } from '../units/interval.ts'
+
+export const BOOKING_KINDS = {
+  shoot: 'Shoot',
+  'ready-kit': 'Ready kit',
+  soft: 'Soft reservation',
+  'other-use': 'Other use',
+  'loan-out': 'Lent out',
+  repair: 'Repair',
+  blackout: 'Closed',
+} as const
+export type BookingKind = keyof typeof BOOKING_KINDS
+export const BOOKING_KIND_CODES = Object.keys(BOOKING_KINDS) as [BookingKind, ...BookingKind[]]
+
+export const BOOKING_STATES = ['pencilled', 'confirmed', 'out', 'back', 'cancelled'] as const
+export type BookingState = (typeof BOOKING_STATES)[number]
+
+const bufferSchema = z.number().int().min(0, 'A buffer is not negative.').max(24 * 60, 'A buffer is at most a day.')
+
+export const newBookingSchema = z
+  .object({
+    kind: z.enum(BOOKING_KIND_CODES),
+    title: nameSchema,
+    setupId: idSchema.nullable(),
+    /** Loose things beside the setup. */
+    unitIds: z.array(idSchema).max(300),
+    placeId: idSchema.nullable(),
+    personIds: z.array(idSchema).max(40),
+    startsAt: wallTimeSchema,
+    endsAt: wallTimeSchema,
+    rigMinutes: bufferSchema,
+    strikeMinutes: bufferSchema,
+    state: z.enum(['pencilled', 'confirmed', 'cancelled']),
+    note: noteSchema,
+  })
+  .refine((it) => it.endsAt > it.startsAt, { path: ['endsAt'], message: 'It ends before it starts.' })
+  .refine((it) => it.setupId !== null || it.unitIds.length > 0 || it.placeId !== null, {
+    path: ['setupId'],
+    message: 'Book a setup, a thing or a room.',
+  })
+export type NewBooking = z.infer<typeof newBookingSchema>
+
+export const bookingSchema = newBookingSchema.and(
+  z.object({ id: idSchema, version: versionSchema }),
+)
+export interface Booking extends Omit<NewBooking, 'state'> {
+  id: string
+  version: number
+  state: BookingState
+}
+
+export const ITEM_STATES = ['planned', 'out', 'back', 'missing', 'left'] as const
+export type ItemState = (typeof ITEM_STATES)[number]
+
+/** One thing on the sheet of a booking, and what became of it. */
+export interface BookingItem {
+  unitId: string | null
+  stockId: string | null
+  roleId: string | null
+  quantity: number
+  state: ItemState
+  note: string
+}
+
+/** What a booking holds: its own time with the buffers for rigging and striking, in UTC milliseconds. */
+export function findHoldInterval(
+  booking: Pick<NewBooking, 'startsAt' | 'endsAt' | 'rigMinutes' | 'strikeMinutes'>,
+  zone: string,
+): Interval {
+  return {
+    start: findInstant(booking.startsAt, zone).epochMs - booking.rigMinutes * 60_000,
+    end: findInstant(booking.endsAt, zone).epochMs + booking.strikeMinutes * 60_000,
+  }
+}
+
+/** Cancelled bookings and those that came back hold nothing any more. */
+export function isHolding(state: BookingState): boolean {
+  return state === 'pencilled' || state === 'confirmed' || state === 'out'
+}

@@ -1,0 +1,108 @@
+import { CATEGORIES } from '../kit/category.ts'
+import { type Model, nameModel } from '../kit/model.ts'
+import type { NewSetup } from '../setups/setup.ts'
+import type { Holdings } from '../setups/thing.ts'
+import type { BookingItem, ItemState } from './booking.ts'
+
+export interface PackLine {
+  unitId: string | null
+  stockId: string | null
+  roleId: string | null
+  tag: string
+  name: string
+  category: string
+  role: string
+  quantity: number
+  massGrams: number | null
+  state: ItemState
+  note: string
+}
+
+export interface PackSheet {
+  /** Grouped by where the things are fetched from, in the order of the walk: place names sorted, unknown last. */
+  stops: { placeId: string | null; place: string; lines: PackLine[] }[]
+  pieces: number
+  massGrams: number
+  /** Things without a recorded mass: the total is at least the sum. */
+  unweighed: number
+}
+
+export const UNKNOWN_PLACE = 'No place recorded'
+
+/** What a booking takes: everything in the roles of its setup, and the loose things. */
+export function listBookingItems(setup: Pick<NewSetup, 'roles'> | null, looseUnitIds: readonly string[]): BookingItem[] {
+  const fromRoles = (setup?.roles ?? []).flatMap((role) =>
+    role.things.map((thing): BookingItem => ({
+      unitId: thing.unitId,
+      stockId: thing.stockId,
+      roleId: role.id,
+      quantity: thing.quantity,
+      state: 'planned',
+      note: '',
+    })),
+  )
+  const known = new Set(fromRoles.map((item) => item.unitId))
+  const loose = looseUnitIds
+    .filter((id) => !known.has(id))
+    .map((unitId): BookingItem => ({ unitId, stockId: null, roleId: null, quantity: 1, state: 'planned', note: '' }))
+  return [...fromRoles, ...loose]
+}
+
+/** The pack sheet: what to fetch from where, for which role, and what it weighs together. */
+export function buildPackSheet(
+  items: readonly BookingItem[],
+  holdings: Holdings,
+  places: ReadonlyMap<string, { name: string }>,
+  roleNames: ReadonlyMap<string, string>,
+): PackSheet {
+  const byPlace = new Map<string | null, PackLine[]>()
+  for (const item of items) {
+    const found = lookUp(item, holdings)
+    if (!found) continue
+    const line = makeLine(item, found, roleNames)
+    const known = byPlace.get(found.placeId)
+    if (known) known.push(line)
+    else byPlace.set(found.placeId, [line])
+  }
+  const lines = [...byPlace.values()].flat()
+  return {
+    stops: [...byPlace]
+      .map(([placeId, own]) => ({
+        placeId,
+        place: places.get(placeId ?? '')?.name ?? UNKNOWN_PLACE,
+        lines: own.sort((a, b) => (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0)),
+      }))
+      .sort((a, b) => Number(a.placeId === null) - Number(b.placeId === null) || (a.place < b.place ? -1 : 1)),
+    pieces: lines.reduce((sum, line) => sum + line.quantity, 0),
+    massGrams: lines.reduce((sum, line) => sum + (line.massGrams ?? 0) * line.quantity, 0),
+    unweighed: lines.filter((line) => line.massGrams === null).length,
+  }
+}
+
+interface Found {
+  tag: string
+  placeId: string | null
+  model: Model
+}
+
+function lookUp(item: BookingItem, { units, stock, models }: Holdings): Found | null {
+  const holder = item.unitId ? units.get(item.unitId) : stock.get(item.stockId ?? '')
+  const model = models.get(holder?.modelId ?? '')
+  return holder && model ? { tag: holder.tag, placeId: holder.placeId, model } : null
+}
+
+function makeLine(item: BookingItem, { tag, model }: Found, roleNames: ReadonlyMap<string, string>): PackLine {
+  return {
+    unitId: item.unitId,
+    stockId: item.stockId,
+    roleId: item.roleId,
+    tag,
+    name: nameModel(model),
+    category: CATEGORIES[model.category].label,
+    role: roleNames.get(item.roleId ?? '') ?? '',
+    quantity: item.quantity,
+    massGrams: model.specs.massGrams,
+    state: item.state,
+    note: item.note,
+  }
+}

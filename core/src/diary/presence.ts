@@ -1,0 +1,52 @@
+import { type Absence, findOwnAbsence } from '../kit/absence.ts'
+import type { Unit } from '../kit/unit.ts'
+import { type Interval, overlaps } from '../units/interval.ts'
+import { findDate } from '../units/wall-time.ts'
+import type { Hold } from './collisions.ts'
+
+/** An open fault that takes a thing out of use. */
+export interface BlockingFault {
+  id: string
+  note: string
+  reportedAt: number
+}
+
+/**
+ * Why each unit cannot be counted on through an interval; units that can are not in the result. The reason that lies
+ * deepest is named: what the thing itself is (repair, loan), then a fault, then another booking.
+ */
+export function findAbsences(
+  units: Iterable<Unit>,
+  interval: Interval,
+  zone: string,
+  faults: ReadonlyMap<string, BlockingFault>,
+  otherHolds: readonly Hold[],
+): Map<string, Absence> {
+  const firstDay = findDate(interval.start, zone)
+  const lastDay = findDate(Math.max(interval.start, interval.end - 1), zone)
+  const bookedBy = new Map<string, Hold>()
+  for (const hold of otherHolds) {
+    if (!overlaps(hold.interval, interval)) continue
+    for (const id of hold.unitIds) if (!bookedBy.has(id)) bookedBy.set(id, hold)
+  }
+  const absences = new Map<string, Absence>()
+  for (const unit of units) {
+    const absence =
+      findOwnAbsence(unit, firstDay, lastDay) ??
+      describeFault(faults.get(unit.id), zone) ??
+      describeBooking(bookedBy.get(unit.id))
+    if (absence) absences.set(unit.id, absence)
+  }
+  return absences
+}
+
+function describeFault(fault: BlockingFault | undefined, zone: string): Absence | null {
+  if (!fault) return null
+  return { reason: 'fault', faultId: fault.id, note: fault.note, since: findDate(fault.reportedAt, zone) }
+}
+
+function describeBooking(hold: Hold | undefined): Absence | null {
+  if (!hold) return null
+  const { start, end } = hold.interval
+  return { reason: 'booked', bookingId: hold.bookingId, title: hold.title, start, end }
+}

@@ -1,0 +1,73 @@
+import { z } from 'zod'
+import { idSchema, nameSchema, versionSchema } from '../studio/identity.ts'
+import { CATEGORY_CODES } from './category.ts'
+import { portSchema } from './port.ts'
+
+const wholeSchema = z.number().int().min(0).max(1e12)
+
+/** One way to power a model ("mains lead" or "two packs"). Its ports count only while it is the chosen one. */
+export const powerModeSchema = z.object({
+  id: idSchema,
+  label: nameSchema,
+  source: z.enum(['mains', 'packs', 'cells']),
+  milliwatts: wholeSchema.nullable(),
+  portIds: z.array(idSchema).max(12),
+})
+export type PowerMode = z.infer<typeof powerModeSchema>
+
+export const recordingModeSchema = z.object({ id: idSchema, label: nameSchema, kilobitsPerSecond: wholeSchema.min(1) })
+export type RecordingMode = z.infer<typeof recordingModeSchema>
+
+/** Whole units, null where nobody has recorded it: unknown is never taken as fine. */
+export const specsSchema = z.object({
+  massGrams: wholeSchema.nullable(),
+  /** Energy of a pack when new, in milliwatt hours. */
+  energyMilliwattHours: wholeSchema.nullable(),
+  /** Decimal megabytes of a card or drive. */
+  capacityMegabytes: wholeSchema.nullable(),
+})
+export type Specs = z.infer<typeof specsSchema>
+
+export const NO_SPECS: Specs = { massGrams: null, energyMilliwattHours: null, capacityMegabytes: null }
+
+export const newModelSchema = z
+  .object({
+    maker: z.string().trim().max(120),
+    name: nameSchema,
+    category: z.enum(CATEGORY_CODES),
+    specs: specsSchema,
+    ports: z.array(portSchema).max(64),
+    powerModes: z.array(powerModeSchema).max(8),
+    recordingModes: z.array(recordingModeSchema).max(24),
+  })
+  .superRefine((model, context) => {
+    const known = new Set(model.ports.map((port) => port.id))
+    if (known.size !== model.ports.length) {
+      context.addIssue({ code: 'custom', path: ['ports'], message: 'Two ports have the same id.' })
+    }
+    for (const [index, mode] of model.powerModes.entries()) {
+      const missing = mode.portIds.find((id) => !known.has(id))
+      if (missing) {
+        const message = `The way of powering "${mode.label}" names a port "${missing}" that is not there.`
+        context.addIssue({ code: 'custom', path: ['powerModes', index, 'portIds'], message })
+      }
+    }
+    const sides = new Map<string, string>()
+    for (const [index, port] of model.ports.entries()) {
+      if (!port.exclusiveGroup) continue
+      const side = sides.get(port.exclusiveGroup) ?? port.side
+      sides.set(port.exclusiveGroup, side)
+      if (side !== port.side || port.count !== 1) {
+        const message = 'Ports that exclude each other are single and of one side.'
+        context.addIssue({ code: 'custom', path: ['ports', index, 'exclusiveGroup'], message })
+      }
+    }
+  })
+export type NewModel = z.infer<typeof newModelSchema>
+
+export const modelSchema = newModelSchema.and(z.object({ id: idSchema, version: versionSchema }))
+export type Model = z.infer<typeof modelSchema>
+
+export function nameModel(model: Pick<Model, 'maker' | 'name'>): string {
+  return model.maker ? `${model.maker} ${model.name}` : model.name
+}

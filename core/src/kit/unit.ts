@@ -1,0 +1,97 @@
+import { z } from 'zod'
+import { idSchema, noteSchema, versionSchema } from '../studio/identity.ts'
+import { minorSchema } from '../units/money.ts'
+import { dateSchema } from '../units/wall-time.ts'
+
+/** How a thing came here: the one list, used everywhere. */
+export const ACQUISITIONS = {
+  'bought-new': 'Bought new',
+  'bought-used': 'Bought used',
+  bundled: 'Bundled',
+  gift: 'Gift',
+  sample: 'Sample with duty',
+  sponsored: 'Sponsored',
+  'loan-in': 'On loan to us',
+  rented: 'Rented',
+  venue: 'The venue’s own',
+  household: 'Household',
+  personal: 'Personal',
+  'hand-made': 'Hand-made',
+  found: 'Found',
+} as const
+export type Acquisition = keyof typeof ACQUISITIONS
+export const ACQUISITION_CODES = Object.keys(ACQUISITIONS) as [Acquisition, ...Acquisition[]]
+
+/** A thing's life, and whether a setup can count on it in that state. */
+export const LIFE_STATES = {
+  wished: { label: 'Wished', usable: false },
+  ordered: { label: 'Ordered', usable: false },
+  'in-service': { label: 'In service', usable: true },
+  standby: { label: 'Standby', usable: true },
+  'in-repair': { label: 'In repair', usable: false },
+  lent: { label: 'Lent', usable: false },
+  retired: { label: 'Retired', usable: false },
+  'for-sale': { label: 'For sale', usable: false },
+  sold: { label: 'Sold', usable: false },
+  returned: { label: 'Returned', usable: false },
+  lost: { label: 'Lost', usable: false },
+  'written-off': { label: 'Written off', usable: false },
+} as const satisfies Record<string, { label: string; usable: boolean }>
+export type LifeState = keyof typeof LIFE_STATES
+export const LIFE_STATE_CODES = Object.keys(LIFE_STATES) as [LifeState, ...LifeState[]]
+
+export const tagSchema = z
+  .string()
+  .trim()
+  .regex(/^[A-Z0-9][A-Z0-9-]{0,23}$/, 'A tag has capital letters, digits and dashes, such as CAM-02.')
+
+/** One physical piece. */
+export const newUnitSchema = z.object({
+  tag: tagSchema,
+  modelId: idSchema,
+  serial: z.string().trim().max(80).nullable(),
+  state: z.enum(LIFE_STATE_CODES),
+  placeId: idSchema.nullable(),
+  acquisition: z.enum(ACQUISITION_CODES),
+  acquiredOn: dateSchema.nullable(),
+  priceMinor: minorSchema.min(0).nullable(),
+  partyId: idSchema.nullable(),
+  /** When a borrowed or rented thing goes back, or a repaired or lent one returns. */
+  dueOn: dateSchema.nullable(),
+  /** Energy that a pack still holds, in per cent of new; null where it was never measured. */
+  healthPercent: z.number().int().min(1).max(100).nullable(),
+  serviceEveryDays: z.number().int().min(1).max(3650).nullable(),
+  lastServicedOn: dateSchema.nullable(),
+  note: noteSchema,
+})
+export type NewUnit = z.infer<typeof newUnitSchema>
+
+export const unitSchema = newUnitSchema.extend({ id: idSchema, version: versionSchema })
+export type Unit = z.infer<typeof unitSchema>
+
+/** Counted things: sandbags, clamps, cells, tape. */
+export const newStockSchema = z.object({
+  tag: tagSchema,
+  modelId: idSchema,
+  quantity: z.number().int().min(0).max(100_000),
+  reorderLevel: z.number().int().min(0).max(100_000),
+  placeId: idSchema.nullable(),
+})
+export const stockSchema = newStockSchema.extend({ id: idSchema, version: versionSchema })
+export type Stock = z.infer<typeof stockSchema>
+export type NewStock = z.infer<typeof newStockSchema>
+
+export const EMPTY_UNIT: Omit<NewUnit, 'tag' | 'modelId'> = {
+  serial: null,
+  state: 'in-service',
+  placeId: null,
+  acquisition: 'bought-new',
+  acquiredOn: null,
+  priceMinor: null,
+  partyId: null,
+  dueOn: null,
+  healthPercent: null,
+  serviceEveryDays: null,
+  lastServicedOn: null,
+  note: '',
+}

@@ -1,0 +1,57 @@
+import { CATEGORIES, GROUPS, type Group } from '../kit/category.ts'
+import type { Entry } from './entry.ts'
+
+export interface Spending {
+  year: number
+  /** Twelve months, January first; what was spent less what sales brought, tax included. */
+  months: { month: number; byGroup: Record<Group, number>; totalMinor: number; cumulativeMinor: number }[]
+  byGroup: Record<Group, number>
+  byKind: Record<Entry['kind'], number>
+  totalMinor: number
+  budgetMinor: number | null
+  /** What is left of the budget; negative when it is passed. Spending exactly the budget leaves nothing and passes. */
+  leftMinor: number | null
+  isOver: boolean
+}
+
+/** What an entry takes from the year's budget: a sale gives its proceeds back at once. */
+export function findBudgetEffect(entry: Pick<Entry, 'kind' | 'netMinor' | 'taxMinor'>): number {
+  const amount = entry.netMinor + entry.taxMinor
+  return entry.kind === 'sale' ? -amount : amount
+}
+
+/** Adds up a year by month and group in whole minor units. Entries of other years are left out. */
+export function summariseSpending(entries: readonly Entry[], year: number, budgetMinor: number | null): Spending {
+  const months = Array.from({ length: 12 }, (_, index) => ({
+    month: index + 1,
+    byGroup: makeZeroes(),
+    totalMinor: 0,
+    cumulativeMinor: 0,
+  }))
+  const byGroup = makeZeroes()
+  const byKind = { purchase: 0, repair: 0, service: 0, consumable: 0, sale: 0 }
+  let totalMinor = 0
+  for (const entry of entries) {
+    if (Number(entry.date.slice(0, 4)) !== year) continue
+    const month = months[Number(entry.date.slice(5, 7)) - 1]
+    if (!month) continue
+    const effect = findBudgetEffect(entry)
+    const { group } = CATEGORIES[entry.category]
+    month.byGroup[group] += effect
+    month.totalMinor += effect
+    byGroup[group] += effect
+    byKind[entry.kind] += effect
+    totalMinor += effect
+  }
+  let running = 0
+  for (const month of months) {
+    running += month.totalMinor
+    month.cumulativeMinor = running
+  }
+  const leftMinor = budgetMinor === null ? null : budgetMinor - totalMinor
+  return { year, months, byGroup, byKind, totalMinor, budgetMinor, leftMinor, isOver: leftMinor !== null && leftMinor < 0 }
+}
+
+function makeZeroes(): Record<Group, number> {
+  return Object.fromEntries(GROUPS.map((group) => [group, 0])) as Record<Group, number>
+}

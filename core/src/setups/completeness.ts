@@ -1,0 +1,121 @@
+import type { Interface } from '../kit/interface.ts'
+import type { FindingLevel } from '../studio/finding.ts'
+import { findGuestHallSet, findHallSet, findMatching, type HallSet } from './matching.ts'
+import { buildPortGraph, findUnknownAtJoint, type PortNode } from './port-graph.ts'
+import type { SetThing } from './thing.ts'
+
+/** One end of a thing and what it joined. */
+export interface Joint {
+  host: { key: string; tag: string; portId: string }
+  guest: { key: string; tag: string; portId: string }
+  interfaceCode: string
+}
+
+/** An end that nothing is left for. `rivals` and `supply` are the Hall set that proves it. */
+export interface UnmetNeed {
+  thing: SetThing
+  portId: string
+  /** Any of these would do. */
+  interfaces: string[]
+  side: 'host' | 'guest'
+  wanted: number
+  missing: number
+  level: FindingLevel
+  /** Other things that want the same. */
+  rivals: string[]
+  /** What there is for all of them together. */
+  supply: string[]
+}
+
+export interface UnknownJoint {
+  thing: SetThing
+  other: SetThing
+  fact: 'card-speed' | 'mass' | 'load-limit'
+}
+
+export interface Completeness {
+  joints: Joint[]
+  unmet: UnmetNeed[]
+  unknown: UnknownJoint[]
+}
+
+const LEVEL_OF_RANK: readonly FindingLevel[] = ['stop', 'warn', 'advise']
+
+/**
+ * Judges whether every end that must be met is met by an offer that nothing else uses. Exact for a set in fixed ways of
+ * powering: what is reported as unmet cannot be met by any other way of joining the same things.
+ */
+export function judgeCompleteness(
+  things: readonly SetThing[],
+  interfaces: ReadonlyMap<string, Interface>,
+): Completeness {
+  const built = buildPortGraph(things, interfaces)
+  const matching = findMatching(built.graph)
+  const joints: Joint[] = []
+  const unknown: UnknownJoint[] = []
+  for (const [at, partner] of matching.guestOfHost.entries()) {
+    const host = built.hosts[at]
+    const guest = built.guests[partner]
+    if (!host || !guest) continue
+    joints.push(describeJoint(host, guest))
+    const fact = findUnknownAtJoint(host, guest)
+    if (fact) unknown.push({ thing: guest.thing, other: host.thing, fact })
+  }
+  const unmet = new Map<string, UnmetNeed>()
+  for (const [at, node] of built.hosts.entries()) {
+    if (node.priority === null || matching.guestOfHost[at] !== -1) continue
+    addUnmet(unmet, node, findHallSet(built.graph, matching, at), built.hosts, built.guests)
+  }
+  for (const [at, node] of built.guests.entries()) {
+    if (node.priority === null || matching.hostOfGuest[at] !== -1) continue
+    addUnmet(unmet, node, findGuestHallSet(built.graph, matching, at), built.guests, built.hosts)
+  }
+  return { joints, unmet: [...unmet.values()], unknown }
+}
+
+function describeJoint(host: PortNode, guest: PortNode): Joint {
+  for (const h of host.ports) {
+    for (const g of guest.ports) {
+      const code = h.interfaces.find((it) => g.interfaces.includes(it))
+      if (!code) continue
+      return {
+        host: { key: host.thing.key, tag: host.thing.tag, portId: h.id },
+        guest: { key: guest.thing.key, tag: guest.thing.tag, portId: g.id },
+        interfaceCode: code,
+      }
+    }
+  }
+  throw new Error(`${host.thing.tag} and ${guest.thing.tag} were joined without an interface in common.`)
+}
+
+function addUnmet(
+  unmet: Map<string, UnmetNeed>,
+  node: PortNode,
+  hall: HallSet,
+  own: PortNode[],
+  others: PortNode[],
+): void {
+  const port = node.ports[0]
+  if (!port || node.priority === null) return
+  const key = `${node.thing.key}/${port.id}`
+  const known = unmet.get(key)
+  if (known) {
+    known.missing++
+    return
+  }
+  unmet.set(key, {
+    thing: node.thing,
+    portId: port.id,
+    interfaces: [...new Set(node.ports.flatMap((it) => it.interfaces))],
+    side: port.side,
+    wanted: port.count,
+    missing: 1,
+    level: LEVEL_OF_RANK[node.priority] ?? 'advise',
+    rivals: listTags(hall.wanting, own).filter((tag) => tag !== node.thing.tag),
+    supply: listTags(hall.wanted, others),
+  })
+}
+
+function listTags(indices: number[], nodes: PortNode[]): string[] {
+  return [...new Set(indices.flatMap((index) => nodes[index]?.thing.tag ?? []))]
+}

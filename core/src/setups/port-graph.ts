@@ -1,0 +1,143 @@
+import type { Interface } from '../kit/interface.ts'
+import { IMPORTANCES, type Port } from '../kit/port.ts'
+import type { BipartiteGraph } from './matching.ts'
+import type { SetThing } from './thing.ts'
+
+/** One end that can join one other: a port of count 2 gives two, the ports of an exclusive group give one. */
+export interface PortNode {
+  thing: SetThing
+  /** The ports that this end can act as; more than one only in an exclusive group. */
+  ports: Port[]
+  priority: number | null
+}
+
+export interface PortGraph {
+  hosts: PortNode[]
+  guests: PortNode[]
+  graph: BipartiteGraph
+}
+
+/** Builds the bipartite graph of a set of things. Edges prefer the same role, then keep the order of the things. */
+export function buildPortGraph(things: readonly SetThing[], interfaces: ReadonlyMap<string, Interface>): PortGraph {
+  const nodes = things.flatMap(listNodes)
+  const hosts = nodes.filter((node) => node.ports[0]?.side === 'host')
+  const guests = nodes.filter((node) => node.ports[0]?.side === 'guest')
+  const guestsByInterface = indexByInterface(guests)
+  const edges = hosts.map((host) => {
+    const near: number[] = []
+    const far: number[] = []
+    for (const index of listMeeting(host, guestsByInterface)) {
+      const guest = guests[index]
+      if (!guest || !canJoin(host, guest, interfaces)) continue
+      if (host.thing.roleId !== null && host.thing.roleId === guest.thing.roleId) near.push(index)
+      else far.push(index)
+    }
+    return [...near, ...far]
+  })
+  const graph = {
+    hosts: hosts.map((node) => node.priority),
+    guests: guests.map((node) => node.priority),
+    edges,
+  }
+  return { hosts, guests, graph }
+}
+
+function listNodes(thing: SetThing): PortNode[] {
+  const groups = new Map<string, Port[]>()
+  const nodes: PortNode[] = []
+  for (const port of thing.ports) {
+    if (port.exclusiveGroup === null) {
+      const node = { thing, ports: [port], priority: rank(port, thing) }
+      for (let n = 0; n < port.count; n++) nodes.push(node)
+      continue
+    }
+    const group = groups.get(port.exclusiveGroup)
+    if (group) group.push(port)
+    else groups.set(port.exclusiveGroup, [port])
+  }
+  for (const ports of groups.values()) {
+    const ranks = ports.flatMap((port) => rank(port, thing) ?? [])
+    nodes.push({ thing, ports, priority: ranks.length ? Math.min(...ranks) : null })
+  }
+  return nodes
+}
+
+/** What a port is worth in a setup: as much as itself, but no more than the role that its thing fills. */
+function rank(port: Port, thing: SetThing): number | null {
+  if (port.importance === 'optional') return null
+  return Math.max(IMPORTANCES.indexOf(port.importance), IMPORTANCES.indexOf(thing.roleImportance))
+}
+
+function indexByInterface(nodes: readonly PortNode[]): Map<string, number[]> {
+  const index = new Map<string, number[]>()
+  for (const [at, node] of nodes.entries()) {
+    for (const code of new Set(node.ports.flatMap((port) => port.interfaces))) {
+      const list = index.get(code)
+      if (list) list.push(at)
+      else index.set(code, [at])
+    }
+  }
+  return index
+}
+
+function listMeeting(host: PortNode, guestsByInterface: Map<string, number[]>): number[] {
+  const codes = new Set(host.ports.flatMap((port) => port.interfaces))
+  if (codes.size === 1) return guestsByInterface.get([...codes][0] ?? '') ?? []
+  const meeting = new Set([...codes].flatMap((code) => guestsByInterface.get(code) ?? []))
+  return [...meeting].sort((a, b) => a - b)
+}
+
+const CONDUITS: ReadonlySet<string> = new Set(['cable', 'lead', 'strip', 'lens-adapter'])
+
+/** Whether two ends can join: different things, one interface in common, and every condition that either side states. */
+export function canJoin(host: PortNode, guest: PortNode, interfaces: ReadonlyMap<string, Interface>): boolean {
+  if (host.thing === guest.thing) return false
+  return host.ports.some((h) =>
+    guest.ports.some((g) => canPortsJoin(h, host.thing, g, guest.thing, interfaces)),
+  )
+}
+
+function canPortsJoin(
+  host: Port,
+  hostThing: SetThing,
+  guest: Port,
+  guestThing: SetThing,
+  interfaces: ReadonlyMap<string, Interface>,
+): boolean {
+  const shared = host.interfaces.filter((code) => guest.interfaces.includes(code))
+  const hasConduit = CONDUITS.has(hostThing.category) || CONDUITS.has(guestThing.category)
+  if (!shared.some((code) => hasConduit || !interfaces.get(code)?.viaCableOnly)) return false
+  if (!doDirectionsMeet(host, guest)) return false
+  if (host.forbids.some((code) => guest.carries.includes(code))) return false
+  if (guest.forbids.some((code) => host.carries.includes(code))) return false
+  return isWithinRating(host, guest) && isWithinRating(guest, host) && canBear(host, guestThing)
+}
+
+function doDirectionsMeet(a: Port, b: Port): boolean {
+  if (a.direction === 'none' || b.direction === 'none') return true
+  if (a.direction === 'both' || b.direction === 'both') return true
+  return a.direction !== b.direction
+}
+
+/** A demand is met by a rating that reaches it. A rating that nobody recorded does not part them: it is reported. */
+function isWithinRating(demanding: Port, offering: Port): boolean {
+  const { demand } = demanding
+  if (!demand || offering.rating?.quantity !== demand.quantity) return true
+  return offering.rating.value >= demand.value
+}
+
+function canBear(host: Port, guest: SetThing): boolean {
+  if (host.rating?.quantity !== 'loadGrams' || guest.massGrams === null) return true
+  return guest.massGrams <= host.rating.value
+}
+
+/** What is not known about a joint that was made: a demand without a rating, or a load without a mass or a limit. */
+export function findUnknownAtJoint(host: PortNode, guest: PortNode): 'card-speed' | 'mass' | 'load-limit' | null {
+  for (const h of host.ports) {
+    for (const g of guest.ports) {
+      if (h.demand?.quantity === 'cardMegabytesPerSecond' && g.rating === null) return 'card-speed'
+      if (h.rating?.quantity === 'loadGrams' && guest.thing.massGrams === null) return 'mass'
+    }
+  }
+  return null
+}

@@ -1,0 +1,271 @@
+import type { Absence } from '../kit/absence.ts'
+import type { Interface } from '../kit/interface.ts'
+import { type FindingLevel, findWorstLevel, LEVELS_WORST_FIRST } from '../studio/finding.ts'
+import type { Circuit } from '../studio/place.ts'
+import type { StudioSettings } from '../studio/studio.ts'
+import { type CardMinutes, judgeCardMinutes } from './card-minutes.ts'
+import { type CircuitLoad, judgeCircuitLoad } from './circuit-load.ts'
+import { type Joint, judgeCompleteness } from './completeness.ts'
+import { judgePackHours, type PackHours } from './pack-hours.ts'
+import type { Remedy } from './remedy.ts'
+import type { NewSetup, Role } from './setup.ts'
+import { type Holdings, listThings, type SetThing } from './thing.ts'
+
+/** Figures with the numbers they came from; words.ts sets them out as the working. */
+export type Working = CircuitLoad | PackHours | CardMinutes
+
+interface Common {
+  /** Stable between two judgements of the same thing, so that one can be compared with the other. */
+  key: string
+  level: FindingLevel
+  roleId: string | null
+  remedies: Remedy[]
+}
+
+export type ReadinessFinding = Common &
+  (
+    | { code: 'role-empty'; role: string }
+    | { code: 'thing-absent'; unitId: string; tag: string; name: string; absence: Absence }
+    | {
+        code: 'need-unmet'
+        tag: string
+        name: string
+        interfaces: { code: string; label: string; kind: Interface['kind']; partner: string }[]
+        wanted: number
+        missing: number
+        rivals: string[]
+        supply: string[]
+        /** Free things and pieces of stock in the store that would fit. */
+        inStore: number
+      }
+    | { code: 'stock-short'; stockId: string; tag: string; name: string; wanted: number; have: number }
+    | { code: 'joint-unknown'; tag: string; name: string; other: string; fact: 'card-speed' | 'mass' | 'load-limit' }
+    | { code: 'watts-unknown'; tag: string; name: string }
+    | { code: 'circuit-missing'; milliwatts: number }
+    | { code: 'circuit-load'; working: CircuitLoad }
+    | { code: 'packs-short'; label: string; working: PackHours }
+    | { code: 'cards-short'; working: CardMinutes }
+  )
+
+export type FindingCode = ReadinessFinding['code']
+
+/** The worst that is found about one role. */
+export interface RoleStanding {
+  roleId: string
+  level: FindingLevel
+}
+
+export interface Readiness {
+  level: FindingLevel
+  counts: Record<FindingLevel, number>
+  findings: ReadinessFinding[]
+  roles: RoleStanding[]
+  /** Who met whose need, for the board: "16 mm spigot from STD-03". */
+  joints: Joint[]
+  /** Every sum that was made, also where it came out well. */
+  workings: Working[]
+  totalMassGrams: number
+}
+
+export interface ReadinessInput {
+  setup: NewSetup
+  holdings: Holdings
+  interfaces: ReadonlyMap<string, Interface>
+  circuit: Circuit | null
+  settings: StudioSettings
+  /** Why a unit cannot be counted on at the time that is judged. */
+  absences: ReadonlyMap<string, Absence>
+  /** Pieces of each stock that nothing else holds at that time. */
+  freeStock: ReadonlyMap<string, number>
+}
+
+/** Judges a setup as it stands: who is missing, what does not fit, and whether the sums come out. Without remedies. */
+export function assessSetup(input: ReadinessInput): Readiness {
+  const { setup, holdings, interfaces, circuit } = input
+  const things = listThings(setup, holdings, circuit)
+  const completeness = judgeCompleteness(things, interfaces)
+  const findings: ReadinessFinding[] = [
+    ...listEmptyRoles(setup.roles),
+    ...listAbsences(input),
+    ...listShortStock(input),
+    ...completeness.unmet.map((need): ReadinessFinding => ({
+      key: `need-unmet/${need.thing.key}/${need.portId}`,
+      level: need.level,
+      roleId: need.thing.roleId,
+      remedies: [],
+      code: 'need-unmet',
+      tag: need.thing.tag,
+      name: need.thing.name,
+      interfaces: need.interfaces.map((code) => describeInterface(code, need.side, interfaces)),
+      wanted: need.wanted,
+      missing: need.missing,
+      rivals: need.rivals,
+      supply: need.supply,
+      inStore: 0,
+    })),
+    ...completeness.unknown.map(({ thing, other, fact }): ReadinessFinding => ({
+      key: `joint-unknown/${thing.key}/${other.key}`,
+      level: 'unknown',
+      roleId: thing.roleId,
+      remedies: [],
+      code: 'joint-unknown',
+      tag: thing.tag,
+      name: thing.name,
+      other: other.tag,
+      fact,
+    })),
+  ]
+  const sums = judgeSums(things, input)
+  findings.push(...sums.findings)
+  findings.sort(byLevel)
+  return {
+    level: findWorstLevel(findings.map((finding) => finding.level)),
+    counts: countLevels(findings),
+    findings,
+    roles: setup.roles.map((role) => ({
+      roleId: role.id,
+      level: findWorstLevel(findings.filter((it) => it.roleId === role.id).map((it) => it.level)),
+    })),
+    joints: completeness.joints,
+    workings: sums.workings,
+    totalMassGrams: things.reduce((sum, thing) => sum + (thing.massGrams ?? 0), 0),
+  }
+}
+
+const LEVEL_OF_IMPORTANCE = { essential: 'stop', wanted: 'warn', optional: 'advise' } as const
+
+function listEmptyRoles(roles: readonly Role[]): ReadinessFinding[] {
+  return roles
+    .filter((role) => role.things.length === 0 && !role.deliberatelyNone && role.importance !== 'optional')
+    .map((role) => ({
+      key: `role-empty/${role.id}`,
+      level: LEVEL_OF_IMPORTANCE[role.importance],
+      roleId: role.id,
+      remedies: [],
+      code: 'role-empty',
+      role: role.name,
+    }))
+}
+
+function listAbsences({ setup, holdings, absences }: ReadinessInput): ReadinessFinding[] {
+  return setup.roles.flatMap((role) =>
+    role.things.flatMap(({ unitId }): ReadinessFinding[] => {
+      const absence = unitId ? absences.get(unitId) : undefined
+      const unit = unitId ? holdings.units.get(unitId) : undefined
+      if (!absence || !unit) return []
+      const model = holdings.models.get(unit.modelId)
+      return [
+        {
+          key: `thing-absent/${unit.id}`,
+          level: LEVEL_OF_IMPORTANCE[role.importance],
+          roleId: role.id,
+          remedies: [],
+          code: 'thing-absent',
+          unitId: unit.id,
+          tag: unit.tag,
+          name: model ? [model.maker, model.name].filter(Boolean).join(' ') : unit.tag,
+          absence,
+        },
+      ]
+    }),
+  )
+}
+
+function listShortStock({ setup, holdings, freeStock }: ReadinessInput): ReadinessFinding[] {
+  const wanted = new Map<string, { quantity: number; role: Role }>()
+  for (const role of setup.roles) {
+    for (const { stockId, quantity } of role.things) {
+      if (!stockId) continue
+      const known = wanted.get(stockId)
+      wanted.set(stockId, { quantity: (known?.quantity ?? 0) + quantity, role: known?.role ?? role })
+    }
+  }
+  return [...wanted].flatMap(([stockId, { quantity, role }]): ReadinessFinding[] => {
+    const have = freeStock.get(stockId) ?? 0
+    const stock = holdings.stock.get(stockId)
+    if (have >= quantity || !stock) return []
+    return [
+      {
+        key: `stock-short/${stockId}`,
+        level: LEVEL_OF_IMPORTANCE[role.importance],
+        roleId: role.id,
+        remedies: [],
+        code: 'stock-short',
+        stockId,
+        tag: stock.tag,
+        name: holdings.models.get(stock.modelId)?.name ?? stock.tag,
+        wanted: quantity,
+        have,
+      },
+    ]
+  })
+}
+
+function describeInterface(code: string, side: 'host' | 'guest', interfaces: ReadonlyMap<string, Interface>) {
+  const known = interfaces.get(code)
+  return {
+    code,
+    label: known?.label ?? code,
+    kind: known?.kind ?? ('signal' as const),
+    partner: (side === 'host' ? known?.guestName : known?.hostName) ?? code,
+  }
+}
+
+function judgeSums(
+  things: readonly SetThing[],
+  { setup, circuit, settings, interfaces }: ReadinessInput,
+): { findings: ReadinessFinding[]; workings: Working[] } {
+  const findings: ReadinessFinding[] = []
+  const workings: Working[] = []
+  for (const thing of things) {
+    if (thing.powerMode && thing.powerMode.source !== 'cells' && thing.powerMode.milliwatts === null) {
+      const { tag, name, roleId } = thing
+      const key = `watts-unknown/${thing.key}`
+      findings.push({ key, level: 'unknown', roleId, remedies: [], code: 'watts-unknown', tag, name })
+    }
+  }
+  const onMains = things.filter((thing) => thing.powerMode?.source === 'mains')
+  if (circuit && onMains.length > 0) {
+    const working = judgeCircuitLoad(things, circuit, settings.continuousLoadPercent, setup.plannedMinutes)
+    workings.push(working)
+    if (working.level !== 'ok') {
+      findings.push({ key: 'circuit-load', level: working.level, roleId: null, remedies: [], code: 'circuit-load', working })
+    }
+  } else if (onMains.length > 0) {
+    const milliwatts = onMains.reduce((sum, thing) => sum + (thing.powerMode?.milliwatts ?? 0), 0)
+    findings.push({ key: 'circuit-missing', level: 'unknown', roleId: null, remedies: [], code: 'circuit-missing', milliwatts })
+  }
+  const packOptions = {
+    minutes: setup.plannedMinutes,
+    sparePacks: settings.sparePacks,
+    efficiencyPercent: settings.packEfficiencyPercent,
+  }
+  for (const working of judgePackHours(things, packOptions)) {
+    workings.push(working)
+    if (working.level === 'ok') continue
+    const label = interfaces.get(working.family)?.label ?? working.family
+    const key = `packs-short/${working.family}`
+    findings.push({ key, level: working.level, roleId: null, remedies: [], code: 'packs-short', label, working })
+  }
+  const cardOptions = { plannedMinutes: setup.plannedMinutes, headroomPercent: settings.cardHeadroomPercent }
+  for (const working of judgeCardMinutes(things, cardOptions)) {
+    workings.push(working)
+    if (working.level === 'ok') continue
+    const roleId = things.find((thing) => thing.tag === working.tag)?.roleId ?? null
+    const key = `cards-short/${working.tag}`
+    findings.push({ key, level: working.level, roleId, remedies: [], code: 'cards-short', working })
+  }
+  return { findings, workings }
+}
+
+function byLevel(a: ReadinessFinding, b: ReadinessFinding): number {
+  return (
+    LEVELS_WORST_FIRST.indexOf(a.level) - LEVELS_WORST_FIRST.indexOf(b.level) || (a.key < b.key ? -1 : a.key > b.key ? 1 : 0)
+  )
+}
+
+function countLevels(findings: readonly ReadinessFinding[]): Record<FindingLevel, number> {
+  const counts = { stop: 0, warn: 0, unknown: 0, advise: 0, ok: 0 }
+  for (const finding of findings) counts[finding.level]++
+  return counts
+}

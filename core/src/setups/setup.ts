@@ -1,0 +1,77 @@
+import { z } from 'zod'
+import { CATEGORY_CODES, GROUPS } from '../kit/category.ts'
+import { IMPORTANCES } from '../kit/port.ts'
+import { idSchema, nameSchema, noteSchema, versionSchema } from '../studio/identity.ts'
+
+export const TAPES = ['fern', 'clay', 'sky', 'plum', 'straw', 'slate'] as const
+export type Tape = (typeof TAPES)[number]
+
+/** A thing or some of a stock put into a role, and how it is powered and records there. Null mode: the model's first. */
+export const assignmentSchema = z
+  .object({
+    unitId: idSchema.nullable(),
+    stockId: idSchema.nullable(),
+    quantity: z.number().int().min(1).max(999),
+    powerModeId: idSchema.nullable(),
+    recordingModeId: idSchema.nullable(),
+  })
+  .refine((it) => (it.unitId === null) !== (it.stockId === null), 'Name one thing or one stock, not both.')
+  .refine((it) => it.unitId === null || it.quantity === 1, 'A single thing counts once.')
+export type Assignment = z.infer<typeof assignmentSchema>
+
+export const roleSchema = z.object({
+  id: idSchema,
+  group: z.enum(GROUPS),
+  name: nameSchema,
+  importance: z.enum(IMPORTANCES),
+  /** The kind of thing that fills it; null takes anything. */
+  wants: z.enum(CATEGORY_CODES).nullable(),
+  /** Where and how, in the crew's words: "1.5 m, 40° left". */
+  detail: z.string().max(200),
+  /** Left empty on purpose, such as a fill that the white wall gives. */
+  deliberatelyNone: z.boolean(),
+  things: z.array(assignmentSchema).max(60),
+})
+export type Role = z.infer<typeof roleSchema>
+
+export const newSetupSchema = z
+  .object({
+    code: z.string().regex(/^[A-Z]{2}$/, 'The code on the tape is two capital letters.'),
+    name: nameSchema,
+    tape: z.enum(TAPES),
+    purpose: z.string().max(200),
+    placeId: idSchema.nullable(),
+    /** The circuit that feeds it. */
+    circuitId: idSchema.nullable(),
+    /** Recording time that is planned. */
+    plannedMinutes: z.number().int().min(1, 'Plan at least one minute.').max(24 * 60, 'Plan at most a day.'),
+    note: noteSchema,
+    roles: z.array(roleSchema).max(120),
+  })
+  .superRefine((setup, context) => {
+    const used = new Set<string>()
+    for (const [r, role] of setup.roles.entries()) {
+      for (const [t, thing] of role.things.entries()) {
+        if (thing.unitId && used.has(thing.unitId)) {
+          const message = 'This thing is in the setup already; one thing fills one role.'
+          context.addIssue({ code: 'custom', path: ['roles', r, 'things', t, 'unitId'], message })
+        }
+        if (thing.unitId) used.add(thing.unitId)
+      }
+    }
+    if (new Set(setup.roles.map((role) => role.id)).size !== setup.roles.length) {
+      context.addIssue({ code: 'custom', path: ['roles'], message: 'Two roles have the same id.' })
+    }
+  })
+export type NewSetup = z.infer<typeof newSetupSchema>
+
+export const setupSchema = newSetupSchema.and(z.object({ id: idSchema, version: versionSchema }))
+export type Setup = z.infer<typeof setupSchema>
+
+export function listUnitIds(setup: Pick<NewSetup, 'roles'>): string[] {
+  return setup.roles.flatMap((role) => role.things.flatMap((thing) => thing.unitId ?? []))
+}
+
+export function makeAssignment(thing: { unitId: string } | { stockId: string; quantity: number }): Assignment {
+  return { unitId: null, stockId: null, quantity: 1, powerModeId: null, recordingModeId: null, ...thing }
+}

@@ -1,0 +1,303 @@
+import type { Model } from '../kit/model.ts'
+import { nameModel } from '../kit/model.ts'
+import type { Stock, Unit } from '../kit/unit.ts'
+import type { Circuit } from '../studio/place.ts'
+import { assessSetup, type Readiness, type ReadinessFinding, type ReadinessInput } from './readiness.ts'
+import { applyRemedy, type Remedy } from './remedy.ts'
+import { listUnitIds, type NewSetup, type Role } from './setup.ts'
+
+/** A thing of the store that is free for the whole time that is judged. */
+export interface StoreUnit {
+  unit: Unit
+  model: Model
+  /** How many setups count on it: the fewer, the sooner it is offered. */
+  usedBySetups: number
+}
+
+export interface Store {
+  units: readonly StoreUnit[]
+  stock: readonly { stock: Stock; model: Model; free: number }[]
+  /** Circuits of the setup's room. */
+  circuits: readonly Circuit[]
+}
+
+/** How many ways out are offered for one finding, and how many things are tried to find them. */
+const MOST_OFFERED = 3
+const MOST_TRIED = 12
+
+/**
+ * Judges a setup and looks for ways out of each finding among what is free. Every way out was tried on the setup: the
+ * finding it stands under goes away, or gets smaller, and no stop is added.
+ */
+export function assessWithWaysOut(input: ReadinessInput, store: Store): Readiness {
+  const readiness = assessSetup(input)
+  const trial = makeTrial(input, readiness, store)
+  const findings = readiness.findings.map((finding) => ({
+    ...finding,
+    ...(finding.code === 'need-unmet' ? { inStore: countFitting(finding, input, store) } : {}),
+    remedies: listWaysOut(finding, input, store, trial),
+  }))
+  return { ...readiness, findings }
+}
+
+/** Free things that could stand in for a unit of the setup without adding a stop, best first. */
+export function findStandIns(input: ReadinessInput, unitId: string, store: Store): StoreUnit[] {
+  const readiness = assessSetup(input)
+  const trial = makeTrial(input, readiness, store)
+  const role = input.setup.roles.find((it) => it.things.some((thing) => thing.unitId === unitId))
+  if (!role) return []
+  return listReplacements(role, unitId, input, store).filter((candidate) => {
+    const after = trial([makeReplacement(role, unitId, candidate)])
+    return after.counts.stop <= readiness.counts.stop
+  })
+}
+
+type Trial = (remedies: Remedy[]) => Readiness
+
+function makeTrial(input: ReadinessInput, before: Readiness, store: Store): Trial {
+  const models = new Map(input.holdings.models)
+  const units = new Map(input.holdings.units)
+  const stock = new Map(input.holdings.stock)
+  for (const { unit, model } of store.units) {
+    units.set(unit.id, unit)
+    models.set(model.id, model)
+  }
+  for (const it of store.stock) {
+    stock.set(it.stock.id, it.stock)
+    models.set(it.model.id, it.model)
+  }
+  const freeStock = new Map([...store.stock.map((it) => [it.stock.id, it.free] as const), ...input.freeStock])
+  return (remedies) => {
+    const setup = remedies.reduce<NewSetup>(applyRemedy, input.setup)
+    if (setup === input.setup) return before
+    const circuit = store.circuits.find((it) => it.id === setup.circuitId) ?? input.circuit
+    return assessSetup({ ...input, setup, circuit, freeStock, holdings: { models, units, stock } })
+  }
+}
+
+function listWaysOut(finding: ReadinessFinding, input: ReadinessInput, store: Store, trial: Trial): Remedy[] {
+  const before = trial([])
+  const helps = (remedy: Remedy): boolean => {
+    const after = trial([remedy])
+    if (after.counts.stop > before.counts.stop && finding.code !== 'role-empty') return false
+    const same = after.findings.find((it) => it.key === finding.key)
+    return !same || isSmaller(same, finding)
+  }
+  const offers: Remedy[] = []
+  for (const remedy of listIdeas(finding, input, store)) {
+    if (offers.length === MOST_OFFERED) break
+    if (remedy.kind === 'shop' || helps(remedy)) offers.push(remedy)
+  }
+  return offers
+}
+
+function isSmaller(after: ReadinessFinding, before: ReadinessFinding): boolean {
+  if (after.code === 'need-unmet' && before.code === 'need-unmet') return after.missing < before.missing
+  if (after.code === 'packs-short' && before.code === 'packs-short') {
+    return after.working.wanted - after.working.have < before.working.wanted - before.working.have
+  }
+  if (after.code === 'cards-short' && before.code === 'cards-short') return after.working.minutes > before.working.minutes
+  if (after.code === 'circuit-load' && before.code === 'circuit-load') {
+    return after.working.totalMilliwatts < before.working.totalMilliwatts
+  }
+  return false
+}
+
+/** What could be tried, in the order of what it costs: something free, another way to run it, buying. */
+function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Store): Remedy[] {
+  const role = input.setup.roles.find((it) => it.id === finding.roleId)
+  switch (finding.code) {
+    case 'role-empty':
+      return role ? listAssignments(role, store, (it) => role.wants === null || it.model.category === role.wants) : []
+    case 'thing-absent':
+      return role ? makeReplacements(role, finding.unitId, input, store) : []
+    case 'need-unmet':
+      return role ? listIdeasForNeed(finding, role, input, store) : []
+    case 'stock-short':
+      return [
+        { kind: 'shop', item: finding.name, quantity: finding.wanted - finding.have, stockId: finding.stockId },
+      ]
+    case 'packs-short':
+      return listIdeasForPacks(finding.label, finding.working, input, store)
+    case 'cards-short':
+      return role ? listIdeasForCards(finding.working, role, input, store) : []
+    case 'circuit-load':
+      return [...listCircuits(input, store), ...listPowerModes(input, 'packs')]
+    case 'circuit-missing':
+      return listCircuits(input, store)
+    case 'joint-unknown':
+    case 'watts-unknown':
+      return []
+    default:
+      return finding satisfies never
+  }
+}
+
+type NeedUnmet = Extract<ReadinessFinding, { code: 'need-unmet' }>
+
+function listIdeasForNeed(finding: NeedUnmet, role: Role, input: ReadinessInput, store: Store): Remedy[] {
+  const unitId = finding.key.split('/')[1] ?? ''
+  const isUnit = input.holdings.units.has(unitId)
+  const stock = store.stock
+    .filter((it) => it.free >= finding.missing && fits(finding, it.model, input))
+    .map((it): Remedy => ({
+      kind: 'assign-stock',
+      roleId: role.id,
+      stockId: it.stock.id,
+      quantity: finding.missing,
+      name: nameModel(it.model),
+    }))
+  const units = listAssignments(role, store, (it) => fits(finding, it.model, input), finding.missing)
+  const emptyStock = store.stock.find((it) => fits(finding, it.model, input))
+  const item = emptyStock?.model.name ?? finding.interfaces.map((it) => it.label).join(' or ')
+  return [
+    ...stock,
+    ...units,
+    ...(isUnit ? listPowerModesOf(role, unitId, input) : []),
+    ...(isUnit ? makeReplacements(role, unitId, input, store) : []).slice(0, 2),
+    { kind: 'shop', item, quantity: finding.missing, stockId: emptyStock?.stock.id ?? null },
+  ]
+}
+
+function countFitting(finding: NeedUnmet, input: ReadinessInput, store: Store): number {
+  const units = store.units.filter((it) => fits(finding, it.model, input)).length
+  return store.stock.reduce((sum, it) => sum + (fits(finding, it.model, input) ? it.free : 0), units)
+}
+
+/** Whether a model has an end of the other side of the interface; the trial decides the rest. */
+function fits(finding: NeedUnmet, model: Model, input: ReadinessInput): boolean {
+  const thingKey = finding.key.split('/')[1] ?? ''
+  const portId = finding.key.split('/')[2] ?? ''
+  const side = findSide(thingKey, portId, input)
+  return model.ports.some(
+    (port) => port.side !== side && port.interfaces.some((code) => finding.interfaces.some((it) => it.code === code)),
+  )
+}
+
+function findSide(thingKey: string, portId: string, { holdings }: ReadinessInput): 'host' | 'guest' | null {
+  const stockId = /^stock:(.+):\d+$/.exec(thingKey)?.[1]
+  const modelId = stockId ? holdings.stock.get(stockId)?.modelId : holdings.units.get(thingKey)?.modelId
+  return holdings.models.get(modelId ?? '')?.ports.find((port) => port.id === portId)?.side ?? null
+}
+
+/** Puts `count` free things of one model into a role, or as many as there are. */
+function listAssignments(role: Role, store: Store, suits: (it: StoreUnit) => boolean, count = 1): Remedy[] {
+  const byModel = new Map<string, StoreUnit[]>()
+  for (const it of rankStore(store.units.filter(suits))) {
+    byModel.set(it.model.id, [...(byModel.get(it.model.id) ?? []), it])
+  }
+  return [...byModel.values()].slice(0, MOST_TRIED).map((group): Remedy => {
+    const taken = group.slice(0, count)
+    return {
+      kind: 'assign',
+      roleId: role.id,
+      unitIds: taken.map((it) => it.unit.id),
+      tags: taken.map((it) => it.unit.tag),
+      name: nameModel(group[0]?.model ?? { maker: '', name: '' }),
+    }
+  })
+}
+
+function rankStore(units: StoreUnit[]): StoreUnit[] {
+  return units.sort((a, b) => a.usedBySetups - b.usedBySetups || (a.unit.tag < b.unit.tag ? -1 : 1))
+}
+
+function listReplacements(role: Role, unitId: string, { holdings }: ReadinessInput, store: Store): StoreUnit[] {
+  const old = holdings.models.get(holdings.units.get(unitId)?.modelId ?? '')
+  const alike = store.units.filter((it) => it.model.category === (old?.category ?? role.wants))
+  return rankStore(alike)
+    .sort((a, b) => Number(b.model.id === old?.id) - Number(a.model.id === old?.id))
+    .slice(0, MOST_TRIED)
+}
+
+function makeReplacements(role: Role, unitId: string, input: ReadinessInput, store: Store): Remedy[] {
+  return listReplacements(role, unitId, input, store).map((it) => makeReplacement(role, unitId, it))
+}
+
+function makeReplacement(role: Role, unitId: string, { unit, model }: StoreUnit): Remedy {
+  return { kind: 'replace', roleId: role.id, unitId, byUnitId: unit.id, tag: unit.tag, name: nameModel(model) }
+}
+
+function listIdeasForPacks(
+  label: string,
+  { family, wanted, have, devices }: { family: string; wanted: number; have: number; devices: { tag: string }[] },
+  input: ReadinessInput,
+  store: Store,
+): Remedy[] {
+  const home = input.setup.roles.find((role) => role.things.some((it) => holdsFamily(it.unitId, family, input)))
+  const isPack = ({ model }: StoreUnit) => model.ports.some((it) => it.side === 'guest' && it.interfaces.includes(family))
+  const free = home ? listAssignments(home, store, isPack, wanted - have) : []
+  const found = free.reduce((most, it) => (it.kind === 'assign' ? Math.max(most, it.unitIds.length) : most), 0)
+  const fed = new Set(devices.map((device) => device.tag))
+  const missing = wanted - have - found
+  return [
+    ...free,
+    ...listPowerModes(input, 'mains').filter((it) => it.kind === 'power-mode' && fed.has(it.tag)),
+    ...(missing > 0 ? [{ kind: 'shop' as const, item: `Packs of ${label}`, quantity: missing, stockId: null }] : []),
+  ]
+}
+
+function holdsFamily(unitId: string | null, family: string, { holdings }: ReadinessInput): boolean {
+  const model = holdings.models.get(holdings.units.get(unitId ?? '')?.modelId ?? '')
+  return model?.ports.some((port) => port.side === 'guest' && port.interfaces.includes(family)) ?? false
+}
+
+function listIdeasForCards(
+  working: { tag: string; minutes: number; plannedMinutes: number },
+  role: Role,
+  input: ReadinessInput,
+  store: Store,
+): Remedy[] {
+  const cards = store.units
+    .filter((it) => it.model.category === 'card')
+    .sort((a, b) => (b.model.specs.capacityMegabytes ?? 0) - (a.model.specs.capacityMegabytes ?? 0))
+  const recorder = role.things.find((it) => input.holdings.units.get(it.unitId ?? '')?.tag === working.tag)
+  const model = input.holdings.models.get(input.holdings.units.get(recorder?.unitId ?? '')?.modelId ?? '')
+  const lighter = (model?.recordingModes ?? []).filter((mode) => mode.id !== (recorder?.recordingModeId ?? model?.recordingModes[0]?.id))
+  return [
+    ...listAssignments(role, { ...store, units: cards }, () => true),
+    ...lighter.map((mode): Remedy => ({
+      kind: 'recording-mode',
+      roleId: role.id,
+      unitId: recorder?.unitId ?? '',
+      tag: working.tag,
+      recordingModeId: mode.id,
+      label: mode.label,
+    })),
+    { kind: 'shop', item: 'A larger memory card', quantity: 1, stockId: null },
+  ]
+}
+
+function listCircuits({ setup }: ReadinessInput, store: Store): Remedy[] {
+  return store.circuits
+    .filter((circuit) => circuit.id !== setup.circuitId)
+    .map((circuit) => ({ kind: 'circuit', circuitId: circuit.id, name: circuit.name }))
+}
+
+/** Every other way to power a thing of the setup from the given source. */
+function listPowerModes(input: ReadinessInput, source: 'mains' | 'packs'): Remedy[] {
+  return input.setup.roles.flatMap((role) =>
+    listUnitIds({ roles: [role] }).flatMap((unitId) => listPowerModesOf(role, unitId, input, source)),
+  )
+}
+
+function listPowerModesOf(
+  role: Role,
+  unitId: string,
+  { holdings }: ReadinessInput,
+  source?: 'mains' | 'packs',
+): Remedy[] {
+  const unit = holdings.units.get(unitId)
+  const model = holdings.models.get(unit?.modelId ?? '')
+  const chosen = role.things.find((it) => it.unitId === unitId)?.powerModeId ?? model?.powerModes[0]?.id
+  return (model?.powerModes ?? [])
+    .filter((mode) => mode.id !== chosen && (source === undefined || mode.source === source))
+    .map((mode) => ({
+      kind: 'power-mode',
+      roleId: role.id,
+      unitId,
+      tag: unit?.tag ?? '',
+      powerModeId: mode.id,
+      label: mode.label,
+    }))
+}

@@ -1,0 +1,274 @@
+import type { Absence } from '../kit/absence.ts'
+import { LIFE_STATES } from '../kit/unit.ts'
+import { formatData, formatEnergy, formatMinutes, formatPower, trim } from '../units/quantity.ts'
+import type { Readiness, ReadinessFinding, Working } from './readiness.ts'
+import type { Remedy } from './remedy.ts'
+
+/** How to write an instant or a day: the caller knows the studio's zone. */
+export interface TimeWords {
+  sayInstant(epochMs: number): string
+  sayDay(date: string): string
+}
+
+export interface FindingWords {
+  title: string
+  text: string
+  /** A figure against its limit, for the gauge. */
+  gauge: { share: number; limitShare: number; text: string } | null
+}
+
+function plural(count: number, one: string, many = `${one}s`): string {
+  return `${count} ${count === 1 ? one : many}`
+}
+
+const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine']
+
+function sayCount(count: number): string {
+  return NUMBER_WORDS[count] ?? String(count)
+}
+
+export function listInWords(items: readonly string[], last = 'and'): string {
+  if (items.length < 2) return items.join('')
+  return `${items.slice(0, -1).join(', ')} ${last} ${items[items.length - 1]}`
+}
+
+/** "Cannot run: 2 stops. 3 things to check." */
+export function sayVerdict({ counts }: Pick<Readiness, 'counts'>, hasThings = true): string {
+  const checks = counts.warn + counts.unknown + counts.advise
+  const rest = checks ? ` ${plural(checks, 'thing')} to check.` : ''
+  if (!hasThings) return 'Nothing in it yet.'
+  if (counts.stop) return `Cannot run: ${plural(counts.stop, 'stop')}.${rest}`
+  if (checks) return `Can run.${rest}`
+  return 'Ready to run.'
+}
+
+export function sayAbsence(absence: Absence, words: TimeWords): string {
+  switch (absence.reason) {
+    case 'state': {
+      const back = absence.backOn ? `, hoped back on ${words.sayDay(absence.backOn)}` : ''
+      return `${LIFE_STATES[absence.state].label.toLowerCase()}${back}`
+    }
+    case 'fault':
+      return `out of use since ${words.sayDay(absence.since)}: ${absence.note}`
+    case 'goes-back':
+      return `goes back to its owner on ${words.sayDay(absence.dueOn)}, but is wanted until ${words.sayDay(absence.neededUntil)}`
+    case 'booked':
+      return `booked for ${absence.title}, ${words.sayInstant(absence.start)} to ${words.sayInstant(absence.end)}`
+    case 'archived':
+      return 'archived'
+    default:
+      return absence satisfies never
+  }
+}
+
+export function sayFinding(finding: ReadinessFinding, words: TimeWords): FindingWords {
+  switch (finding.code) {
+    case 'role-empty':
+      return plain(`Nothing is ${finding.role}`, 'Put a thing into this role, or mark it as left empty on purpose.')
+    case 'thing-absent':
+      return plain(`${finding.tag} is not there`, `${finding.name} is ${sayAbsence(finding.absence, words)}.`)
+    case 'need-unmet':
+      return sayUnmet(finding)
+    case 'stock-short':
+      return plain(
+        `${finding.name}: ${finding.wanted} wanted, ${finding.have} left`,
+        `The setup takes ${finding.wanted} of ${finding.tag} and ${finding.have} are free.`,
+      )
+    case 'joint-unknown':
+      return sayUnknownJoint(finding)
+    case 'watts-unknown':
+      return plain(
+        `Cannot tell what ${finding.tag} draws`,
+        `The power of ${finding.name} is not recorded, so it is missing from every sum. It stands on the label.`,
+      )
+    case 'circuit-missing':
+      return plain(
+        'Cannot tell whether the circuit holds',
+        `${formatPower(finding.milliwatts)} run from the mains. Choose the circuit that feeds this setup.`,
+      )
+    case 'circuit-load': {
+      const { working } = finding
+      const limit = working.level === 'warn' || working.isContinuous ? working.continuousMilliwatts : working.ratedMilliwatts
+      const usual =
+        working.level === 'warn'
+          ? `Above ${working.continuousPercent} % of the circuit: fine for less than three hours, no longer.`
+          : working.isContinuous && working.totalMilliwatts <= working.ratedMilliwatts
+            ? `For three hours or more, usual practice loads a circuit to ${working.continuousPercent} %.`
+            : 'The breaker may open in the middle of a take.'
+      return {
+        title: `${working.circuit} is overloaded`,
+        text: `${usual} Local codes and a licensed electrician decide.`,
+        gauge: makeGauge(working.totalMilliwatts, limit, `${trim(working.totalMilliwatts / 1000, 0)} of ${trim(limit / 1000, 0)} W`),
+      }
+    }
+    case 'packs-short': {
+      const { working } = finding
+      const short = working.wanted - working.have
+      const spare = working.spare ? ` and ${sayCount(working.spare)} spare` : ''
+      return {
+        title: `Packs of ${finding.label}: ${short} short`,
+        text: `${formatMinutes(working.minutes)} on packs want ${working.needed}${spare}, ${working.wanted} in all. The setup has ${working.have}.`,
+        gauge: makeGauge(working.have, working.wanted, `${working.have} of ${working.wanted} packs`),
+      }
+    }
+    case 'cards-short': {
+      const { working } = finding
+      return {
+        title: `The cards in ${working.tag} end ${formatMinutes(working.plannedMinutes - working.minutes)} early`,
+        text: `They hold ${formatMinutes(working.minutes)} at ${working.mode}; ${formatMinutes(working.plannedMinutes)} are planned.`,
+        gauge: makeGauge(working.minutes, working.plannedMinutes, `${working.minutes} of ${working.plannedMinutes} min`),
+      }
+    }
+    default:
+      return finding satisfies never
+  }
+}
+
+function plain(title: string, text: string): FindingWords {
+  return { title, text, gauge: null }
+}
+
+function makeGauge(value: number, limit: number, text: string): FindingWords['gauge'] {
+  const full = Math.max(value, limit) * 1.02
+  return { share: value / full, limitShare: limit / full, text }
+}
+
+function sayUnmet(finding: Extract<ReadinessFinding, { code: 'need-unmet' }>): FindingWords {
+  const labels = listInWords(
+    finding.interfaces.map((it) => `${it.label} ${it.partner}`),
+    'or',
+  )
+  const have = finding.wanted - finding.missing
+  const title = sayUnmetTitle(finding)
+  const wants = `${finding.name} wants ${sayCount(finding.wanted)} ${labels}${have ? ` and has ${sayCount(have)}` : ''}.`
+  const rivals = finding.rivals.length
+    ? ` ${listInWords([finding.tag, ...finding.rivals].sort())} want the same, and there is only ${finding.supply.length ? listInWords(finding.supply) : 'none'}.`
+    : ''
+  const store =
+    finding.inStore === 0 ? ' The store has none free.' : ` The store has ${sayCount(finding.inStore)} free.`
+  return plain(title, wants + rivals + store)
+}
+
+function sayUnmetTitle(finding: Extract<ReadinessFinding, { code: 'need-unmet' }>): string {
+  const first = finding.interfaces[0]
+  if (!first) return `${finding.tag} is not complete`
+  const what = {
+    mount: `${finding.tag} has no ${first.partner}`,
+    carry: `Nothing carries ${finding.tag}`,
+    battery: `No ${first.label} for ${finding.tag}`,
+    card: `No card for ${finding.tag}`,
+    mains: first.partner.includes('connector') ? `No mains lead for ${finding.tag}` : `${finding.tag} is not plugged in`,
+    signal: `${finding.tag} is not connected`,
+  }[first.kind]
+  return finding.missing > 1 && finding.wanted > 1 ? `${what} (${finding.missing} missing)` : what
+}
+
+function sayUnknownJoint({ fact, tag, name, other }: Extract<ReadinessFinding, { code: 'joint-unknown' }>): FindingWords {
+  switch (fact) {
+    case 'card-speed':
+      return plain(`Cannot tell whether ${tag} is fast enough`, `The speed class of ${name} is not recorded. It is printed on the card.`)
+    case 'mass':
+      return plain(`Cannot tell whether ${other} bears ${tag}`, `The mass of ${name} is not recorded. Weigh it, or look at its plate.`)
+    case 'load-limit':
+      return plain(`Cannot tell what ${other} bears`, `No load limit is recorded for ${other}, which carries ${name}.`)
+    default:
+      return fact satisfies never
+  }
+}
+
+export function sayRemedy(remedy: Remedy): string {
+  switch (remedy.kind) {
+    case 'assign':
+      return `Take ${listInWords(remedy.tags)} too`
+    case 'assign-stock':
+      return `Take ${remedy.quantity} ${remedy.name} from stock`
+    case 'replace':
+      return `Use ${remedy.tag} instead`
+    case 'power-mode':
+      return `Run ${remedy.tag} from: ${remedy.label.toLowerCase()}`
+    case 'recording-mode':
+      return `Record ${remedy.tag} at ${remedy.label}`
+    case 'circuit':
+      return `Feed it from ${remedy.name}`
+    case 'shop':
+      return `Put ${remedy.quantity} on the shopping list`
+    default:
+      return remedy satisfies never
+  }
+}
+
+export interface WorkingWords {
+  title: string
+  lines: { label: string; sum: string }[]
+  assumptions: string[]
+  source: string
+}
+
+/** The formula with the numbers in it. */
+export function sayWorking(working: Working, labelOf: (code: string) => string = (code) => code): WorkingWords {
+  switch (working.formula) {
+    case 'circuit-load':
+      return {
+        title: `Load on ${working.circuit}`,
+        lines: [
+          ...working.loads.map((load) => ({ label: load.tag, sum: formatPower(load.milliwatts) })),
+          { label: 'together', sum: formatPower(working.totalMilliwatts) },
+          {
+            label: 'circuit',
+            sum: `${working.volts} V × ${trim(working.amps, 1)} A = ${formatPower(working.ratedMilliwatts)}`,
+          },
+          {
+            label: 'for hours',
+            sum: `${formatPower(working.ratedMilliwatts)} × ${working.continuousPercent} % = ${formatPower(working.continuousMilliwatts)}`,
+          },
+        ],
+        assumptions: [
+          'Recorded watts are taken; the current at switching on and the power factor are not.',
+          `The ${working.continuousPercent} % rule is applied to the whole load when it runs three hours or more.`,
+        ],
+        source: 'P = V·I; NFPA 70, 210.20(A) for continuous loads',
+      }
+    case 'pack-hours':
+      return {
+        title: `Packs of ${labelOf(working.family)}`,
+        lines: [
+          {
+            label: 'one pack',
+            sum: `${formatEnergy(working.packMilliwattHours)} × ${working.healthPercent} % health × ${working.efficiencyPercent} %`,
+          },
+          ...working.devices.map((device) => ({
+            label: device.tag,
+            sum: `${device.atOnce} at once, ${formatPower(device.milliwatts)}: ${trim(device.runtimeMinutes, 0)} min; ${device.atOnce} × ⌈${working.minutes} / ${trim(device.runtimeMinutes, 1)}⌉ = ${device.packs}`,
+          })),
+          { label: 'wanted', sum: `${working.needed} + ${working.spare} spare = ${working.wanted}; have ${working.have}` },
+        ],
+        assumptions: [
+          'Packs are swapped whole, and the weakest pack of the family decides.',
+          'The draw is the recorded one, undimmed.',
+        ],
+        source: 'Wh = V·Ah; runtime = Wh · health · efficiency / W',
+      }
+    case 'card-minutes':
+      return {
+        title: `Recording time of ${working.tag}`,
+        lines: [
+          ...working.cards.map((card) => ({
+            label: card.tag,
+            sum: `${formatData(card.megabytes)} × ${100 - working.headroomPercent} % = ${formatData((card.megabytes * (100 - working.headroomPercent)) / 100)}`,
+          })),
+          {
+            label: 'fills',
+            sum: `${trim(working.kilobitsPerSecond / 1000, 1)} Mbit/s × 0.45 = ${trim((working.kilobitsPerSecond / 1000) * 0.45, 1)} GB/h`,
+          },
+          { label: 'holds', sum: `${working.minutes} min; planned ${working.plannedMinutes} min` },
+        ],
+        assumptions: [
+          `${working.headroomPercent} % of every card stays free (common practice, a setting).`,
+          'Decimal gigabytes, as cards are sold; whole minutes on each card.',
+        ],
+        source: 'GB/h = Mbit/s · 3600 / 8 / 1000',
+      }
+    default:
+      return working satisfies never
+  }
+}

@@ -1,0 +1,11 @@
+/** `unknown` is never fine: it says which fact is missing. */
+export type FindingLevel = 'stop' | 'warn' | 'advise' | 'unknown' | 'ok'
+
+export const LEVELS_WORST_FIRST: readonly FindingLevel[] = ['stop', 'warn', 'unknown', 'advise', 'ok']
+
+/** The worst of several levels; `ok` for none. */
+export function findWorstLevel(levels: Iterable<FindingLevel>): FindingLevel {
+  let worst = LEVELS_WORST_FIRST.length - 1
+  for (const level of levels) worst = Math.min(worst, LEVELS_WORST_FIRST.indexOf(level))
+  return LEVELS_WORST_FIRST[worst] ?? 'ok'
+}

@@ -1,0 +1,70 @@
+import type { TimeWords } from '../setups/words.ts'
+import { listInWords } from '../setups/words.ts'
+import type { TodayItem } from './today.ts'
+
+/** The two lines of an item: what it is, and what stands behind it. Shoots are laid out by the page itself. */
+export function sayTodayItem(
+  item: TodayItem,
+  words: TimeWords & { sayWall(wall: string): string; sayMoney(minor: number): string },
+): { title: string; text: string } {
+  switch (item.code) {
+    case 'shoot':
+      return { title: item.title, text: [item.place, listInWords(item.people)].filter(Boolean).join(' · ') }
+    case 'charge':
+      return {
+        title: `Charge ${item.packs} ${item.packs === 1 ? 'pack' : 'packs'} of ${item.family}`,
+        text: `for ${item.title}, ${words.sayWall(item.startsAt)}`,
+      }
+    case 'buy':
+      return { title: `Buy ${item.quantity} × ${item.item}`, text: item.reason }
+    case 'mend':
+      return {
+        title: `${item.tag} ${item.name} cannot go to ${item.title}`,
+        text: `${item.note} · wanted ${words.sayWall(item.startsAt)}`,
+      }
+    case 'service':
+      return {
+        title: `Service ${item.tag} ${item.name}`,
+        text: item.daysLeft < 0 ? `was due on ${words.sayDay(item.dueOn)}` : `due on ${words.sayDay(item.dueOn)}`,
+      }
+    case 'fetch':
+      return {
+        title: `Pack ${item.title}: ${item.pieces} things`,
+        text: `from ${item.places} ${item.places === 1 ? 'place' : 'places'}, starts ${words.sayWall(item.startsAt)}`,
+      }
+    case 'out':
+      return {
+        title: `${item.title}: ${item.pieces} ${item.pieces === 1 ? 'thing' : 'things'} out`,
+        text: `${item.people.length ? `with ${listInWords(item.people)}, ` : ''}${item.isLate ? 'was due back' : 'back'} ${words.sayWall(item.endsAt)}`,
+      }
+    case 'loan':
+      return {
+        title: `${item.tag} ${item.name}, borrowed from ${item.owner}`,
+        text: `${item.daysLeft < 0 ? 'was due back' : 'goes back'} ${words.sayDay(item.dueOn)}${item.bookedFor ? `, yet booked for ${item.bookedFor.title} on ${words.sayWall(item.bookedFor.startsAt)}` : ''}`,
+      }
+    case 'collision':
+      return {
+        title: `${item.label} is wanted twice`,
+        text: `${listInWords(item.bookings.map((it) => it.title))}, ${words.sayInstant(item.from)} to ${words.sayInstant(item.until)}`,
+      }
+    case 'stock':
+      return { title: `${item.label}: ${item.wanted} wanted, ${item.have} owned`, text: `from ${words.sayInstant(item.at)}` }
+    case 'fault':
+      return {
+        title: `${item.tag} ${item.name}: mend or replace`,
+        text: `${item.note} · ${item.days === 0 ? 'reported today' : `for ${item.days} ${item.days === 1 ? 'day' : 'days'}`}`,
+      }
+    case 'budget':
+      return {
+        title: `The budget of ${item.year} is passed`,
+        text: `${words.sayMoney(item.totalMinor)} of ${words.sayMoney(item.budgetMinor)}`,
+      }
+    case 'idle':
+      return {
+        title: `${item.tag} ${item.name}: keep or sell`,
+        text: `in no setup, not booked for ${item.days} days${item.priceMinor ? ` · cost ${words.sayMoney(item.priceMinor)}` : ''}`,
+      }
+    default:
+      return item satisfies never
+  }
+}

@@ -1,0 +1,109 @@
+import { splitDecimal } from './money.ts'
+import { roundHalfAwayFromZero } from './rounding.ts'
+
+/**
+ * The measures that people type, with the whole unit in which each is kept. Integers, so that a limit of 8.0 kg or
+ * 100 Wh is decided exactly.
+ */
+export type Measure = 'mass' | 'length' | 'power' | 'energy' | 'data' | 'bitRate' | 'time'
+
+interface MeasureUnits {
+  /** What a bare number means. */
+  bare: string
+  /** Factor from the typed unit to the stored whole unit. */
+  factors: Readonly<Record<string, number>>
+}
+
+const MEASURES: Readonly<Record<Measure, MeasureUnits>> = {
+  // grams; avoirdupois pound and ounce by the international agreement of 1959 (0.45359237 kg)
+  mass: { bare: 'kg', factors: { g: 1, kg: 1000, t: 1_000_000, lb: 453.59237, lbs: 453.59237, oz: 28.349523125 } },
+  // millimetres; the international inch is 25.4 mm
+  length: {
+    bare: 'm',
+    factors: { mm: 1, cm: 10, m: 1000, in: 25.4, '"': 25.4, '″': 25.4, ft: 304.8, "'": 304.8, '′': 304.8 },
+  },
+  power: { bare: 'w', factors: { mw: 1, w: 1000, kw: 1_000_000 } }, // milliwatts
+  energy: { bare: 'wh', factors: { mwh: 1, wh: 1000, kwh: 1_000_000 } }, // milliwatt hours
+  data: { bare: 'gb', factors: { mb: 1, gb: 1000, tb: 1_000_000 } }, // decimal megabytes
+  bitRate: { bare: 'mbit/s', factors: { 'kbit/s': 1, 'mbit/s': 1000, mbps: 1000, 'gbit/s': 1_000_000 } }, // kilobits a second
+  time: { bare: 'min', factors: { min: 1, mins: 1, m: 1, h: 60, hr: 60, hrs: 60, hours: 60, hour: 60 } }, // minutes
+}
+
+export type QuantityReading =
+  | { ok: true; value: number }
+  | { ok: false; problem: 'not-a-number' | 'unknown-unit' | 'negative' | 'too-large'; received: string; units: string[] }
+
+/**
+ * Reads a measure as typed (`1,2 kg`, `6'6"`, `98Wh`, `1 h 30 min`) into whole grams, millimetres, milliwatts,
+ * milliwatt hours, megabytes, kilobits a second or minutes. Several parts add up. A bare number takes the usual unit.
+ */
+export function readQuantity(text: string, measure: Measure): QuantityReading {
+  const { bare, factors } = MEASURES[measure]
+  const received = text.trim()
+  const units = Object.keys(factors)
+  const fail = (problem: 'not-a-number' | 'unknown-unit' | 'negative' | 'too-large'): QuantityReading => ({
+    ok: false,
+    problem,
+    received,
+    units,
+  })
+  if (/^[-−]/.test(received)) return fail('negative')
+  const parts = [...received.matchAll(/(\d[\d.,]*|[.,]\d+)\s*([a-zA-Z/"'′″]*)\s*/g)]
+  if (parts.length === 0 || parts.map((part) => part[0]).join('') !== received) return fail('not-a-number')
+  let total = 0
+  let lastUnit = bare
+  for (const [index, part] of parts.entries()) {
+    const decimal = splitDecimal(part[1] ?? '', 3)
+    if (!decimal) return fail('not-a-number')
+    const unit = (part[2] ?? '').toLowerCase() || (index === 0 ? bare : nextSmaller(lastUnit))
+    const factor = factors[unit]
+    if (factor === undefined) return fail('unknown-unit')
+    lastUnit = unit
+    total += Number(`${decimal.whole}.${decimal.fraction || '0'}`) * factor
+  }
+  // Six digits of head room over the largest thing a studio owns; past that it is a slip of the unit.
+  if (!Number.isFinite(total) || total > 1e12) return fail('too-large')
+  return { ok: true, value: roundHalfAwayFromZero(Number(total.toPrecision(15))) }
+}
+
+/** `1 h 30` means minutes after hours, `6' 6` inches after feet. */
+function nextSmaller(unit: string): string {
+  if (/^h/.test(unit)) return 'min'
+  if (unit === 'ft' || unit === "'" || unit === '′') return 'in'
+  return unit
+}
+
+export function formatMass(grams: number): string {
+  return grams < 1000 ? `${trim(grams, 0)} g` : `${trim(grams / 1000, 2)} kg`
+}
+
+export function formatLength(mm: number): string {
+  return mm < 1000 ? `${trim(mm / 10, 1)} cm` : `${trim(mm / 1000, 2)} m`
+}
+
+export function formatPower(milliwatts: number): string {
+  return `${trim(milliwatts / 1000, 1)} W`
+}
+
+export function formatEnergy(milliwattHours: number): string {
+  return `${trim(milliwattHours / 1000, 1)} Wh`
+}
+
+export function formatData(megabytes: number): string {
+  if (megabytes >= 1_000_000) return `${trim(megabytes / 1_000_000, 2)} TB`
+  return megabytes >= 1000 ? `${trim(megabytes / 1000, 1)} GB` : `${trim(megabytes, 0)} MB`
+}
+
+export function formatMinutes(minutes: number): string {
+  if (minutes < 120) return `${trim(minutes, 0)} min`
+  const hours = Math.floor(minutes / 60)
+  const rest = Math.round(minutes - hours * 60)
+  return rest ? `${hours} h ${rest} min` : `${hours} h`
+}
+
+/** At most so many decimals, thousands grouped, no trailing zeros. */
+export function trim(value: number, decimals: number): string {
+  return new Intl.NumberFormat('en-GB', { maximumFractionDigits: decimals }).format(
+    Number(value.toPrecision(12)),
+  )
+}

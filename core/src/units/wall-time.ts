@@ -1,0 +1,76 @@
+import { Temporal } from 'temporal-polyfill'
+import { z } from 'zod'
+
+export const wallTimeSchema = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'Write a day and a time, such as 2026-11-26T09:30.')
+  .refine(isWallTime, 'There is no such day or time.')
+export const dateSchema = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}$/, 'Write a day as year-month-day, such as 2026-11-26.')
+  .refine(isDate, 'There is no such day in the calendar.')
+export const zoneSchema = z.string().refine(isZone, 'This is not a known time zone, such as Europe/London.')
+
+function isWallTime(text: string): boolean {
+  try {
+    Temporal.PlainDateTime.from(text, { overflow: 'reject' })
+    return true
+  } catch {
+    return false
+  }
+}
+
+export function isDate(text: string): boolean {
+  try {
+    Temporal.PlainDate.from(text, { overflow: 'reject' })
+    return true
+  } catch {
+    return false
+  }
+}
+
+function isZone(zone: string): boolean {
+  try {
+    Temporal.Instant.fromEpochMilliseconds(0).toZonedDateTimeISO(zone)
+    return true
+  } catch {
+    return false
+  }
+}
+
+/**
+ * The instant (UTC milliseconds) of a wall time in a zone. A repeated time means the earlier one; a skipped one moves
+ * forward by the gap, and `movedMinutes` says by how much.
+ */
+export function findInstant(wall: string, zone: string): { epochMs: number; movedMinutes: number } {
+  const plain = Temporal.PlainDateTime.from(wall)
+  const zoned = plain.toZonedDateTime(zone, { disambiguation: 'compatible' })
+  const moved = plain.until(zoned.toPlainDateTime(), { largestUnit: 'minutes' }).minutes
+  return { epochMs: zoned.epochMilliseconds, movedMinutes: moved }
+}
+
+/** Wall time `YYYY-MM-DDTHH:mm` of an instant in a zone. */
+export function findWallTime(epochMs: number, zone: string): string {
+  return Temporal.Instant.fromEpochMilliseconds(epochMs)
+    .toZonedDateTimeISO(zone)
+    .toPlainDateTime()
+    .toString({ smallestUnit: 'minute' })
+}
+
+export function findDate(epochMs: number, zone: string): string {
+  return findWallTime(epochMs, zone).slice(0, 10)
+}
+
+export function addDays(date: string, days: number): string {
+  return Temporal.PlainDate.from(date).add({ days }).toString()
+}
+
+/** Whole days from one calendar day to another; negative when `to` lies before `from`. */
+export function countDays(from: string, to: string): number {
+  return Temporal.PlainDate.from(from).until(Temporal.PlainDate.from(to), { largestUnit: 'days' }).days
+}
+
+/** First instant of a calendar day in the zone, which on some daylight-saving days is not 00:00. */
+export function findStartOfDay(date: string, zone: string): number {
+  return Temporal.PlainDate.from(date).toZonedDateTime(zone).startOfDay().epochMilliseconds
+}
