@@ -33,6 +33,13 @@ interface Options {
 
 const CARD_SLOT = 'sd'
 
+/** A card below the speed that the recorder requires does not count; one whose speed nobody recorded does. */
+function isFastEnough(card: SetThing, recorder: SetThing): boolean {
+  const demand = recorder.ports.find((port) => port.interfaces.includes(CARD_SLOT))?.demand?.value ?? 0
+  const rating = card.ports.find((port) => port.interfaces.includes(CARD_SLOT))?.rating?.value ?? demand
+  return rating >= demand
+}
+
 /**
  * Cards in a recorder's own role are its own; loose ones go, largest first, to whoever is shortest. A recorder without
  * any card is left out: that is an unmet need already.
@@ -44,12 +51,14 @@ export function judgeCardMinutes(things: readonly SetThing[], options: Options):
   const loose: SetThing[] = []
   for (const card of cards) {
     const recorder = recorders.find((it) => it.roleId !== null && it.roleId === card.roleId)
+    if (recorder && !isFastEnough(card, recorder)) continue
     if (recorder) owned.get(recorder.key)?.push(card)
     else loose.push(card)
   }
   loose.sort((a, b) => (b.capacityMegabytes ?? 0) - (a.capacityMegabytes ?? 0) || a.key.localeCompare(b.key))
   for (const card of loose) {
     const shortest = recorders
+      .filter((recorder) => isFastEnough(card, recorder))
       .map((recorder) => ({ recorder, minutes: judgeRecorder(recorder, owned.get(recorder.key) ?? [], options).minutes }))
       .sort((a, b) => a.minutes - b.minutes || a.recorder.tag.localeCompare(b.recorder.tag))[0]
     if (shortest) owned.get(shortest.recorder.key)?.push(card)

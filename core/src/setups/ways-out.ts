@@ -77,18 +77,25 @@ function makeTrial(input: ReadinessInput, before: Readiness, store: Store): Tria
 
 function listWaysOut(finding: ReadinessFinding, input: ReadinessInput, store: Store, trial: Trial): Remedy[] {
   const before = trial([])
-  const helps = (remedy: Remedy): boolean => {
-    const after = trial([remedy])
-    if (after.counts.stop > before.counts.stop && finding.code !== 'role-empty') return false
-    const same = after.findings.find((it) => it.key === finding.key)
-    return !same || isSmaller(same, finding)
-  }
-  const offers: Remedy[] = []
-  for (const remedy of listIdeas(finding, input, store)) {
-    if (offers.length === MOST_OFFERED) break
-    if (remedy.kind === 'shop' || helps(remedy)) offers.push(remedy)
-  }
+  const offers = listIdeas(finding, input, store).flatMap((remedy, order) => {
+    const worth = remedy.kind === 'shop' ? 2 : weighRemedy(finding, before, trial([remedy]))
+    return worth === null ? [] : [{ remedy, worth, order }]
+  })
   return offers
+    .sort((a, b) => a.worth - b.worth || a.order - b.order)
+    .slice(0, MOST_OFFERED)
+    .map((offer) => offer.remedy)
+}
+
+/** 0 where the finding goes away, 1 where it gets smaller, null where a remedy does not help or adds a stop. */
+function weighRemedy(finding: ReadinessFinding, before: Readiness, after: Readiness): 0 | 1 | null {
+  const same = after.findings.find((it) => it.key === finding.key)
+  // A body put into an empty role wants a lens next: that is the way forward, not a new fault.
+  if (finding.code === 'role-empty') return same ? null : 0
+  if (after.counts.stop > before.counts.stop) return null
+  if (same) return isSmaller(same, finding) ? 1 : null
+  // The same fault on the thing that stands in would carry another key, so the count of its level has to fall too.
+  return after.counts[finding.level] < before.counts[finding.level] ? 0 : null
 }
 
 function isSmaller(after: ReadinessFinding, before: ReadinessFinding): boolean {

@@ -1,0 +1,139 @@
+import { dateSchema, faultSchema, findDate, findServiceDue, nameModel, newFaultSchema, noteSchema } from '@exemplar/core'
+import { and, asc, eq, isNotNull, isNull, ne } from 'drizzle-orm'
+import { z } from 'zod'
+import type { Database } from '../foundation/database.ts'
+import { requireVersion, write } from '../foundation/house.ts'
+import { refuseField } from '../foundation/problem.ts'
+import { defineRoute } from '../foundation/route.ts'
+import { loadServes } from '../kit/unit-list.ts'
+import { models, units } from '../kit/tables.ts'
+import { loadStudio } from '../studio/studio-routes.ts'
+import { reportFault } from './fault-writing.ts'
+import { faults } from './tables.ts'
+
+const room = 'bench'
+
+const named = { tag: units.tag, maker: models.maker, name: models.name, unitVersion: units.version }
+
+/** Things with a service interval and when they are due, soonest first. */
+export function listServicesDue(db: Database, today: string) {
+  return db
+    .select({ unit: units, ...named })
+    .from(units)
+    .innerJoin(models, eq(models.id, units.modelId))
+    .where(and(isNotNull(units.serviceEveryDays), isNull(units.archivedAt), ne(units.state, 'sold')))
+    .all()
+    .flatMap(({ unit, tag, maker, name, unitVersion }) => {
+      const due = findServiceDue(unit, today)
+      if (!due) return []
+      const { serviceEveryDays, lastServicedOn } = unit
+      return [{ unitId: unit.id, tag, name: nameModel({ maker, name }), unitVersion, serviceEveryDays, lastServicedOn, ...due }]
+    })
+    .sort((a, b) => a.daysLeft - b.daysLeft || (a.tag < b.tag ? -1 : 1))
+}
+
+export function listOpenFaults(db: Database) {
+  const rows = db
+    .select({ fault: faults, ...named })
+    .from(faults)
+    .innerJoin(units, eq(units.id, faults.unitId))
+    .innerJoin(models, eq(models.id, units.modelId))
+    .where(isNull(faults.mendedAt))
+    .orderBy(asc(faults.reportedAt))
+    .all()
+  const serves = loadServes(db, [...new Set(rows.map((row) => row.fault.unitId))])
+  return rows.map(({ fault, tag, maker, name }) => ({
+    ...fault,
+    tag,
+    name: nameModel({ maker, name }),
+    serves: serves.get(fault.unitId) ?? [],
+  }))
+}
+
+function listInRepair(db: Database) {
+  const rows = db
+    .select({ unitId: units.id, dueOn: units.dueOn, note: units.note, ...named })
+    .from(units)
+    .innerJoin(models, eq(models.id, units.modelId))
+    .where(and(eq(units.state, 'in-repair'), isNull(units.archivedAt)))
+    .orderBy(units.tag)
+    .all()
+  const serves = loadServes(
+    db,
+    rows.map((row) => row.unitId),
+  )
+  return rows.map(({ maker, name, ...row }) => ({ ...row, name: nameModel({ maker, name }), serves: serves.get(row.unitId) ?? [] }))
+}
+
+export const benchRoutes = [
+  defineRoute({
+    method: 'get',
+    path: '/bench',
+    room,
+    summary: 'What is due, what is broken, what is in repair',
+    handle: (_, house) => {
+      const { zone, serviceNoticeDays } = loadStudio(house.db)
+      const today = findDate(house.now(), zone)
+      return {
+        today,
+        serviceNoticeDays,
+        services: listServicesDue(house.db, today),
+        faults: listOpenFaults(house.db),
+        inRepair: listInRepair(house.db),
+      }
+    },
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/units/:id/faults',
+    room,
+    summary: 'Report a fault',
+    body: newFaultSchema,
+    reply: faultSchema,
+    status: 201,
+    handle: ({ params, body, personId }, house) =>
+      write(house, personId, (writer) => reportFault(writer, params.id ?? '', body)),
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/faults/:id/mend',
+    room,
+    summary: 'Close a fault',
+    body: z.object({ note: noteSchema }),
+    reply: faultSchema,
+    isChange: true,
+    handle: ({ params, body, version, personId }, house) =>
+      write(house, personId, ({ tx, now, log }) => {
+        const id = params.id ?? ''
+        const before = requireVersion(tx.select().from(faults).where(eq(faults.id, id)).get(), version, 'fault')
+        log('fault-mended', 'unit', before.unitId, { faultId: id, note: body.note })
+        return tx
+          .update(faults)
+          .set({ mendedAt: now, mendNote: body.note, version: before.version + 1 })
+          .where(eq(faults.id, id))
+          .returning()
+          .get()
+      }),
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/units/:id/services',
+    room,
+    summary: 'Record a service',
+    body: z.object({ on: dateSchema, note: noteSchema }),
+    isChange: true,
+    handle: ({ params, body, version, personId }, house) =>
+      write(house, personId, ({ tx, now, log }) => {
+        const id = params.id ?? ''
+        const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
+        if (body.on > findDate(now, loadStudio(tx).zone)) throw refuseField('/on', 'This day is still to come.')
+        log('serviced', 'unit', id, body)
+        return tx
+          .update(units)
+          .set({ lastServicedOn: body.on, version: before.version + 1 })
+          .where(eq(units.id, id))
+          .returning()
+          .get()
+      }),
+  }),
+]

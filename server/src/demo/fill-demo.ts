@@ -1,0 +1,255 @@
+import {
+  addDays,
+  type BookingItem,
+  CATEGORIES,
+  DEFAULT_SETTINGS,
+  EMPTY_UNIT,
+  type Entry,
+  findDate,
+  findHoldInterval,
+  findInstant,
+  listBookingItems,
+  nameModel,
+  type NewBooking,
+  STANDARD_INTERFACES,
+} from '@exemplar/core'
+import { faults } from '../bench/tables.ts'
+import { bookings } from '../diary/tables.ts'
+import { type House, type Writer, write } from '../foundation/house.ts'
+import { interfaces, models, stock, units } from '../kit/tables.ts'
+import { budgets, entries } from '../ledger/tables.ts'
+import { saveSetup } from '../setups/setup-routes.ts'
+import { events, parties, people, places, studio } from '../studio/tables.ts'
+import { DEMO_INTERFACES, DEMO_MODELS, DEMO_STOCK, DEMO_UNITS, type DemoUnit } from './larkmoor-kit.ts'
+import { DEMO_SETUPS } from './larkmoor-setups.ts'
+
+const { zone } = DEFAULT_SETTINGS
+
+/** Fills an empty database with the Larkmoor film unit, its days counted from now. Leaves a filled one alone. */
+export function fillDemo(house: House): void {
+  if (house.db.select().from(studio).get()) return
+  write(house, null, (writer) => {
+    const today = findDate(writer.now, zone)
+    fillStudio(writer)
+    fillKit(writer, today)
+    for (const { id, ...setup } of DEMO_SETUPS) {
+      saveSetup(writer, id, setup, 1)
+      writer.log('created', 'setup', id, { after: setup })
+    }
+    fillDiary(writer, today)
+    fillBench(writer, today)
+    fillLedger(writer, today)
+  })
+}
+
+function fillStudio({ tx, log }: Writer): void {
+  const settings = { ...DEFAULT_SETTINGS, name: 'Larkmoor Botanic Garden, film unit' }
+  tx.insert(studio).values({ id: 1, settings }).run()
+  log('created', 'studio', 'studio', { settings })
+  tx.insert(people)
+    .values([
+      { id: 'imke', name: 'Imke Harrow', skills: ['camera', 'light', 'switcher'], note: 'Studio manager' },
+      { id: 'bram', name: 'Bram Okeld', skills: ['camera', 'sound'], note: '' },
+      { id: 'yusra', name: 'Yusra Vane', skills: ['presenting', 'camera'], note: 'Wears spectacles' },
+    ])
+    .run()
+  tx.insert(parties)
+    .values([
+      { id: 'herbarium', name: 'Larkmoor herbarium', kind: 'lender', note: '' },
+      { id: 'friends', name: 'Friends of the garden', kind: 'lender', note: '' },
+      { id: 'vendor', name: 'Pellow & Dace, film supplies', kind: 'vendor', note: '' },
+      { id: 'repairer', name: 'Cobb’s lens bench', kind: 'repairer', note: '' },
+    ])
+    .run()
+  const outletInterface = 'mains-bs1363'
+  tx.insert(places)
+    .values([
+      { id: 'glasshouse', name: 'Glasshouse corner', kind: 'room', parentId: null, circuits: [{ id: 'gh-1', name: 'Bench sockets', volts: 230, amps: 10, outlets: 2, outletInterface }], note: 'East glass: sun until about noon.' },
+      { id: 'studio', name: 'Studio', kind: 'room', parentId: null, circuits: [{ id: 'st-1', name: 'North wall', volts: 230, amps: 16, outlets: 4, outletInterface }, { id: 'st-2', name: 'South wall', volts: 230, amps: 16, outlets: 4, outletInterface }], note: '' },
+      { id: 'orangery', name: 'Orangery hall', kind: 'room', parentId: null, circuits: [{ id: 'or-1', name: 'Stage left', volts: 230, amps: 10, outlets: 4, outletInterface }], note: '' },
+      { id: 'store', name: 'Store', kind: 'store', parentId: null, circuits: [], note: '' },
+      ...[1, 2, 3, 4, 5].map((n) => ({ id: `case-${n}`, name: `Case ${n}`, kind: 'case' as const, parentId: 'store', circuits: [], note: '' })),
+      { id: 'shelf-a', name: 'Shelf A', kind: 'shelf', parentId: 'studio', circuits: [], note: '' },
+      { id: 'shelf-b', name: 'Shelf B', kind: 'shelf', parentId: 'store', circuits: [], note: '' },
+      { id: 'bag-1', name: 'Field bag', kind: 'bag', parentId: 'store', circuits: [], note: '' },
+    ])
+    .run()
+}
+
+function fillKit({ tx, log }: Writer, today: string): void {
+  tx.insert(interfaces).values([...STANDARD_INTERFACES, ...DEMO_INTERFACES]).run()
+  tx.insert(models).values([...DEMO_MODELS]).run()
+  for (const unit of DEMO_UNITS) {
+    tx.insert(units).values(makeUnit(unit, today)).run()
+    log('created', 'unit', unit.tag, { tag: unit.tag })
+  }
+  for (const { tag, model, place, quantity, reorder } of DEMO_STOCK) {
+    tx.insert(stock).values({ id: tag, tag, modelId: model, placeId: place, quantity, reorderLevel: reorder }).run()
+    log('created', 'stock', tag, { quantity })
+  }
+}
+
+function makeUnit(unit: DemoUnit, today: string) {
+  return {
+    ...EMPTY_UNIT,
+    id: unit.tag,
+    tag: unit.tag,
+    modelId: unit.model,
+    placeId: unit.place,
+    state: unit.state ?? ('in-service' as const),
+    acquisition: unit.acquisition ?? ('bought-new' as const),
+    acquiredOn: addDays(today, -unit.daysAgo),
+    priceMinor: toMinor(unit.price),
+    partyId: unit.party ?? null,
+    dueOn: unit.dueIn === undefined ? null : addDays(today, unit.dueIn),
+    healthPercent: unit.health ?? null,
+    serviceEveryDays: unit.serviceEvery ?? null,
+    lastServicedOn: unit.servicedDaysAgo === undefined ? null : addDays(today, -unit.servicedDaysAgo),
+    serial: unit.serial ?? null,
+    note: unit.note ?? '',
+  }
+}
+
+function toMinor(price: string | null): number | null {
+  return price === null ? null : Number(price.replace('.', ''))
+}
+
+interface DemoBooking {
+  id: string
+  title: string
+  setup: string | null
+  loose?: string[]
+  place: string | null
+  people: string[]
+  /** Days from today, and times of day. */
+  day: number
+  from: string
+  to: string
+  rig?: number
+  strike?: number
+  kind?: NewBooking['kind']
+  state: 'pencilled' | 'confirmed' | 'out' | 'back'
+}
+
+const FIELD_KIT = ['MIC-03', 'LGT-05', 'TRI-02', 'SDC-08']
+
+const DEMO_BOOKINGS: readonly DemoBooking[] = [
+  { id: 'b-ferns', title: 'Fern house tour', setup: 'gi', place: 'glasshouse', people: ['imke', 'yusra'], day: -13, from: '10:00', to: '12:00', state: 'back' },
+  { id: 'b-seeds', title: 'Sowing seeds', setup: 'pb', place: 'studio', people: ['bram'], day: -11, from: '14:00', to: '16:00', state: 'back' },
+  { id: 'b-autumn', title: 'Autumn lecture', setup: 'lr', place: 'orangery', people: ['imke', 'bram', 'yusra'], day: -7, from: '18:00', to: '20:00', state: 'back' },
+  { id: 'b-repot', title: 'Repotting orchids', setup: 'pb', place: 'studio', people: ['bram'], day: -4, from: '10:00', to: '12:00', state: 'back' },
+  { id: 'b-bog', title: 'Bog walk', setup: null, loose: FIELD_KIT, place: null, people: ['bram'], day: -1, from: '09:00', to: '17:00', rig: 0, strike: 0, state: 'out' },
+  { id: 'b-graft', title: 'Grafting', setup: 'pb', place: 'studio', people: ['bram'], day: 1, from: '14:00', to: '16:00', state: 'confirmed' },
+  { id: 'b-head', title: 'Head gardener', setup: 'gi', place: 'glasshouse', people: ['imke', 'yusra'], day: 2, from: '09:30', to: '12:00', state: 'confirmed' },
+  { id: 'b-winter', title: 'Winter talk', setup: 'lr', place: 'orangery', people: ['bram'], day: 2, from: '11:00', to: '13:00', rig: 60, strike: 45, state: 'confirmed' },
+  { id: 'b-seedheads', title: 'Seed heads, close', setup: null, loose: ['RAI-01', 'MON-02', 'LEN-08'], place: 'studio', people: ['yusra'], day: 2, from: '14:00', to: '17:00', state: 'pencilled' },
+  { id: 'b-school', title: 'School visit, other use', setup: null, place: 'studio', people: [], day: 5, from: '09:00', to: '12:00', rig: 0, strike: 0, kind: 'other-use', state: 'confirmed' },
+  { id: 'b-moss', title: 'Moss in jars', setup: 'pb', place: 'studio', people: ['bram', 'yusra'], day: 7, from: '10:00', to: '12:30', state: 'pencilled' },
+  { id: 'b-curator', title: 'Curator’s year', setup: 'gi', place: 'glasshouse', people: ['imke', 'yusra'], day: 9, from: '10:00', to: '12:00', state: 'pencilled' },
+  { id: 'b-talk2', title: 'Second winter talk', setup: 'lr', place: 'orangery', people: ['imke', 'bram'], day: 13, from: '18:00', to: '20:00', rig: 60, strike: 45, state: 'pencilled' },
+]
+
+function fillDiary({ tx, log }: Writer, today: string): void {
+  for (const demo of DEMO_BOOKINGS) {
+    const date = addDays(today, demo.day)
+    const plan = {
+      kind: demo.kind ?? ('shoot' as const),
+      title: demo.title,
+      setupId: demo.setup,
+      unitIds: demo.loose ?? [],
+      placeId: demo.place,
+      personIds: demo.people,
+      startsAt: `${date}T${demo.from}`,
+      endsAt: `${date}T${demo.to}`,
+      rigMinutes: demo.rig ?? 45,
+      strikeMinutes: demo.strike ?? 30,
+      note: '',
+    }
+    const hold = findHoldInterval(plan, zone)
+    const items = demo.state === 'out' || demo.state === 'back' ? makeItems(demo, demo.state) : null
+    tx.insert(bookings)
+      .values({ ...plan, id: demo.id, state: demo.state, holdStart: hold.start, holdEnd: hold.end, items })
+      .run()
+    log('booked', 'booking', demo.id, { after: plan })
+    for (const { unitId } of items ?? []) {
+      if (!unitId) continue
+      const data = { bookingId: demo.id, title: demo.title }
+      tx.insert(events)
+        .values({ at: hold.start, personId: demo.people[0] ?? null, kind: 'checked-out', subjectType: 'unit', subjectId: unitId, data })
+        .run()
+    }
+  }
+}
+
+function makeItems(demo: DemoBooking, state: 'out' | 'back'): BookingItem[] {
+  const setup = DEMO_SETUPS.find((it) => it.id === demo.setup) ?? null
+  return listBookingItems(setup, demo.loose ?? []).map((item) => ({ ...item, state }))
+}
+
+function fillBench({ tx, log }: Writer, today: string): void {
+  const rows = [
+    { id: 'f-fan', unitId: 'LGT-06', note: 'Fan buzzes; keep it over 1.5 m from any microphone', severity: 'usable' as const, day: -22 },
+    { id: 'f-tube', unitId: 'LGT-07', note: 'Flickers when dimmed below a third', severity: 'unusable' as const, day: -9 },
+  ]
+  for (const { day, ...fault } of rows) {
+    const reportedAt = findInstant(`${addDays(today, day)}T16:20`, zone).epochMs
+    tx.insert(faults).values({ ...fault, bookingId: null, reportedAt, mendedAt: null }).run()
+    log('fault-reported', 'unit', fault.unitId, { fault })
+  }
+}
+
+function fillLedger({ tx, log }: Writer, today: string): void {
+  const nameOf = new Map(DEMO_MODELS.map((model) => [model.id, model]))
+  const bought = DEMO_UNITS.flatMap((unit): Omit<Entry, 'version'>[] => {
+    const model = nameOf.get(unit.model)
+    if (unit.price === null || unit.daysAgo > 730 || !model) return []
+    const gross = toMinor(unit.price) ?? 0
+    // Prices are kept with tax; a sixth of what was paid is the 20 % on top of the net.
+    const taxMinor = Math.round(gross / 6)
+    return [
+      {
+        id: `e-${unit.tag}`,
+        date: addDays(today, -unit.daysAgo),
+        kind: 'purchase',
+        category: model.category,
+        description: `${unit.tag} ${nameModel(model)}`,
+        netMinor: gross - taxMinor,
+        taxMinor,
+        partyId: 'vendor',
+        unitId: unit.tag,
+      },
+    ]
+  })
+  const others: [id: string, daysAgo: number, kind: Entry['kind'], category: keyof typeof CATEGORIES, description: string, net: number, tax: number, unitId: string | null][] = [
+    ['r-1', 410, 'repair', 'camera', 'CAM-01 card door replaced', 8_500, 1_700, 'CAM-01'],
+    ['r-2', 230, 'repair', 'light', 'LGT-06 fan cleaned', 2_200, 440, 'LGT-06'],
+    ['r-3', 96, 'repair', 'microphone', 'MIC-01 connector resoldered', 3_400, 680, 'MIC-01'],
+    ['r-4', 18, 'repair', 'lens', 'LEN-05 estimate for the zoom ring', 4_000, 800, 'LEN-05'],
+    ['s-1', 371, 'service', 'camera', 'CAM-01 yearly service', 6_000, 1_200, 'CAM-01'],
+    ['s-2', 172, 'service', 'microphone', 'MIC-01 cleaned and tested', 2_500, 500, 'MIC-01'],
+    ['c-1', 140, 'consumable', 'cell', 'AA cells, 48', 1_800, 360, null],
+    ['c-2', 75, 'consumable', 'consumable', 'Cloth tape, six rolls', 3_900, 780, null],
+    ['c-3', 21, 'consumable', 'cell', 'AA cells, 24', 950, 190, null],
+    ['x-1', 130, 'sale', 'camera', 'Old P0 body, sold', 18_000, 0, null],
+  ]
+  const further = others.map(([id, daysAgo, kind, category, description, netMinor, taxMinor, unitId]) => ({
+    id: `e-${id}`,
+    date: addDays(today, -daysAgo),
+    kind,
+    category,
+    description,
+    netMinor,
+    taxMinor,
+    partyId: kind === 'repair' ? 'repairer' : null,
+    unitId,
+  }))
+  for (const entry of [...bought, ...further]) {
+    tx.insert(entries).values(entry).run()
+    log('spent', 'entry', entry.id, { after: entry })
+  }
+  const year = Number(today.slice(0, 4))
+  for (const [of, totalMinor] of [[year - 2, 900_000], [year - 1, 1_200_000], [year, 600_000]] as const) {
+    tx.insert(budgets).values({ year: of, totalMinor }).run()
+    log('changed', 'budget', String(of), { totalMinor })
+  }
+}

@@ -1,0 +1,103 @@
+import type { Assignment, Category, Group, NewSetup, Role, Tape } from '@exemplar/core'
+import { makeAssignment } from '@exemplar/core'
+
+/** `TAG`, `TAG@power-mode` for a thing; `3×TAG` for some of a stock. */
+type Short = string
+
+interface ShortRole {
+  group: Group
+  name: string
+  wants: Category | null
+  things: Short[]
+  detail?: string
+  importance?: Role['importance']
+  none?: boolean
+}
+
+function makeRole(setup: string, index: number, role: ShortRole): Role {
+  return {
+    id: `${setup}-r${index + 1}`,
+    group: role.group,
+    name: role.name,
+    importance: role.importance ?? 'essential',
+    wants: role.wants,
+    detail: role.detail ?? '',
+    deliberatelyNone: role.none ?? false,
+    things: role.things.map(readShort),
+  }
+}
+
+/** Demo ids of units and stock are their tags. */
+function readShort(short: Short): Assignment {
+  const counted = /^(\d+)×(.+)$/.exec(short)
+  if (counted) return makeAssignment({ stockId: counted[2] ?? '', quantity: Number(counted[1]) })
+  const [tag = '', powerModeId = null] = short.split('@')
+  return { ...makeAssignment({ unitId: tag }), powerModeId }
+}
+
+function makeSetup(
+  id: string,
+  tape: Tape,
+  name: string,
+  purpose: string,
+  placeId: string,
+  circuitId: string,
+  plannedMinutes: number,
+  roles: ShortRole[],
+): NewSetup & { id: string } {
+  const code = id.toUpperCase()
+  return {
+    id,
+    code,
+    name,
+    tape,
+    purpose,
+    placeId,
+    circuitId,
+    plannedMinutes,
+    note: '',
+    roles: roles.map((role, index) => makeRole(id, index, role)),
+  }
+}
+
+export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
+  makeSetup('gi', 'fern', 'Glasshouse interview', 'Two-person interview, two cameras', 'glasshouse', 'gh-1', 75, [
+    { group: 'camera', name: 'A camera', wants: 'camera', detail: '2.1 m, seated', things: ['CAM-01', 'LEN-01', 'SDC-01'] },
+    { group: 'camera', name: 'B camera', wants: 'camera', detail: '1.6 m, close', things: ['CAM-02', 'LEN-02', 'SDC-02'] },
+    { group: 'light', name: 'Key', wants: 'light', detail: '1.5 m, 40° left', things: ['LGT-01', 'LED-01', 'STD-01'] },
+    { group: 'light', name: 'Fill', wants: null, detail: 'white wall, right', things: [], none: true },
+    { group: 'light', name: 'Hair', wants: 'light', detail: 'behind, 2.2 m high', importance: 'wanted', things: ['LGT-06', 'STD-02'] },
+    { group: 'sound', name: 'Main microphone', wants: 'microphone', detail: 'boom, 35 cm', things: ['MIC-01', 'MST-01', 'CBL-01'] },
+    { group: 'sound', name: 'Backup microphone', wants: 'microphone', detail: 'worn', things: ['MIC-02', 'CBL-02'] },
+    { group: 'sound', name: 'Recorder', wants: 'recorder', things: ['REC-01', 'SDC-07', '4×CEL-01'] },
+    { group: 'support', name: 'A support', wants: 'tripod', detail: 'fluid head', things: ['TRI-01'] },
+    { group: 'support', name: 'B support', wants: 'tripod', detail: 'locked off', things: ['TRI-04'] },
+    { group: 'support', name: 'Sandbags', wants: 'sandbag', importance: 'wanted', things: ['3×BAG-01'] },
+    { group: 'power', name: 'Packs', wants: 'pack', detail: 'family Fenn A', things: ['PAK-A1', 'PAK-A2', 'PAK-A3', 'PAK-A4', 'PAK-A5'] },
+    { group: 'power', name: 'Strip', wants: 'strip', things: ['STR-01'] },
+  ]),
+  makeSetup('pb', 'clay', 'Potting-bench top-down', 'Table demonstration from above', 'studio', 'st-1', 45, [
+    { group: 'camera', name: 'Top-down camera', wants: 'camera', detail: '1.1 m above the bench', things: ['CAM-06', 'LEN-03', 'SDC-06'] },
+    { group: 'light', name: 'Key', wants: 'light', detail: 'left, 45°', things: ['LGT-04', 'LED-05', 'STD-03'] },
+    { group: 'light', name: 'Fill', wants: 'light', detail: 'right, half', things: ['LGT-03', 'STD-05'] },
+    { group: 'support', name: 'Overhead arm', wants: 'tripod', things: ['ARM-01'] },
+    { group: 'support', name: 'Sandbags', wants: 'sandbag', importance: 'wanted', things: ['2×BAG-01'] },
+    { group: 'power', name: 'Packs', wants: 'pack', detail: 'family Fenn A', things: ['PAK-A6', 'PAK-A7'] },
+    { group: 'set', name: 'Clamps', wants: 'clamp', importance: 'optional', things: ['4×CLP-01'] },
+  ]),
+  makeSetup('lr', 'sky', 'Lecture, three cameras', 'Lecture with live switcher', 'orangery', 'or-1', 95, [
+    { group: 'camera', name: 'A camera', wants: 'camera', detail: 'back of the hall, lectern', things: ['CAM-03', 'LEN-04', 'SDC-03'] },
+    { group: 'camera', name: 'B camera', wants: 'camera', detail: 'side, close', things: ['CAM-04', 'LEN-05', 'SDC-04'] },
+    { group: 'camera', name: 'C camera', wants: 'camera', detail: 'wide with audience', things: ['CAM-05', 'LEN-07', 'SDC-05'] },
+    { group: 'camera', name: 'Switcher', wants: 'switcher', things: ['SWI-01', 'LED-03'] },
+    { group: 'camera', name: 'Presenter’s monitor', wants: 'monitor', importance: 'wanted', things: ['MON-01'] },
+    { group: 'sound', name: 'Lectern microphone', wants: 'microphone', things: ['MIC-04', 'MST-02', 'CBL-03'] },
+    { group: 'sound', name: 'Mixer', wants: 'mixer', things: ['MIX-01', 'LED-04'] },
+    { group: 'support', name: 'A support', wants: 'tripod', detail: 'pans, fluid head', things: ['TRI-01'] },
+    { group: 'support', name: 'B support', wants: 'tripod', things: ['TRI-03'] },
+    { group: 'support', name: 'C support', wants: 'tripod', things: ['TRI-05'] },
+    { group: 'power', name: 'Packs', wants: 'pack', detail: 'family Fenn B', things: ['PAK-B1', 'PAK-B2', 'PAK-B3', 'PAK-B4'] },
+    { group: 'power', name: 'Strip', wants: 'strip', things: ['STR-02'] },
+    { group: 'media', name: 'Video runs', wants: 'cable', detail: '8 m each', things: ['CBL-05', 'CBL-06', 'CBL-07'] },
+  ]),
+]

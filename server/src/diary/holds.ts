@@ -1,0 +1,79 @@
+import {
+  type Booking,
+  type BookingItem,
+  findHoldInterval,
+  type Hold,
+  type Interval,
+  isHolding,
+  listBookingItems,
+  type NewBooking,
+  type Setup,
+} from '@exemplar/core'
+import { and, gt, inArray, lt } from 'drizzle-orm'
+import type { Database } from '../foundation/database.ts'
+import type { Transaction } from '../foundation/house.ts'
+import { selectMany } from '../kit/facts.ts'
+import { setups } from '../setups/tables.ts'
+import { bookings } from './tables.ts'
+
+type Reader = Database | Transaction
+export type BookingRow = typeof bookings.$inferSelect
+
+/** A booking as people see it, without the columns kept for asking. */
+export function toBooking({ holdStart: _start, holdEnd: _end, items: _items, ...booking }: BookingRow): Booking {
+  return booking
+}
+
+/** Bookings whose hold overlaps an interval, in the order of their start; cancelled and returned ones too. */
+export function loadBookings(db: Reader, { start, end }: Interval): BookingRow[] {
+  return db
+    .select()
+    .from(bookings)
+    .where(and(lt(bookings.holdStart, end), gt(bookings.holdEnd, start)))
+    .orderBy(bookings.holdStart, bookings.id)
+    .all()
+}
+
+export function loadSetups(db: Reader, ids: readonly string[]): Map<string, Setup> {
+  const rows = selectMany(ids, (chunk) => db.select().from(setups).where(inArray(setups.id, chunk)).all())
+  return new Map(rows.map(({ archivedAt: _, ...setup }) => [setup.id, setup]))
+}
+
+/** What a booking takes: fixed once it was taken out, else whatever its setup holds now. */
+export function listItems(booking: BookingRow, setupOf: ReadonlyMap<string, Setup>): BookingItem[] {
+  return booking.items ?? listBookingItems(setupOf.get(booking.setupId ?? '') ?? null, booking.unitIds)
+}
+
+/** The holds of all bookings that hold something in the interval, but for one. */
+export function loadHolds(db: Reader, interval: Interval, exceptBookingId: string | null = null): Hold[] {
+  const rows = loadBookings(db, interval).filter((row) => row.id !== exceptBookingId && isHolding(row.state))
+  const setupOf = loadSetups(
+    db,
+    rows.flatMap((row) => row.setupId ?? []),
+  )
+  return rows.map((row) => makeHold(row, listItems(row, setupOf), { start: row.holdStart, end: row.holdEnd }))
+}
+
+export function makeHold(
+  booking: Pick<BookingRow, 'id' | 'title' | 'placeId' | 'personIds'>,
+  items: readonly BookingItem[],
+  interval: Interval,
+): Hold {
+  const stock = new Map<string, number>()
+  for (const item of items) {
+    if (item.stockId) stock.set(item.stockId, (stock.get(item.stockId) ?? 0) + item.quantity)
+  }
+  return {
+    bookingId: booking.id,
+    title: booking.title,
+    interval,
+    unitIds: items.filter((item) => item.unitId && item.state !== 'back' && item.state !== 'left').map((item) => item.unitId ?? ''),
+    stock,
+    placeId: booking.placeId,
+    personIds: booking.personIds,
+  }
+}
+
+export function makeDraftHold(draft: NewBooking, setup: Setup | null, zone: string, id = 'draft'): Hold {
+  return makeHold({ ...draft, id }, listBookingItems(setup, draft.unitIds), findHoldInterval(draft, zone))
+}

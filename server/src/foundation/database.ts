@@ -1,0 +1,45 @@
+import { existsSync, mkdirSync, readFileSync } from 'node:fs'
+import { join, resolve } from 'node:path'
+import Sqlite from 'better-sqlite3'
+import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
+import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
+
+export type Database = BetterSQLite3Database & { $client: Sqlite.Database }
+
+const MIGRATIONS = resolve(import.meta.dirname, '../../migrations')
+export const DATABASE_FILE = 'exemplar.sqlite'
+
+/**
+ * Opens the database of a data folder and brings it to the newest schema. Before a migration touches an existing
+ * database, a copy is put beside it. Every acknowledged write is on disk: WAL with synchronous FULL.
+ */
+export function openDatabase(folder: string): Database {
+  mkdirSync(folder, { recursive: true })
+  const file = join(folder, DATABASE_FILE)
+  const isNew = !existsSync(file)
+  const client = new Sqlite(file)
+  client.pragma('journal_mode = WAL')
+  client.pragma('synchronous = FULL')
+  client.pragma('foreign_keys = ON')
+  client.pragma('busy_timeout = 5000')
+  const pending = listPendingMigrations(client)
+  if (!isNew && pending.length > 0) copyBeforeMigration(client, folder, pending[0] ?? 'unknown')
+  const database = drizzle({ client }) as Database
+  migrate(database, { migrationsFolder: MIGRATIONS })
+  return database
+}
+
+function listPendingMigrations(client: Sqlite.Database): string[] {
+  const journal = JSON.parse(readFileSync(join(MIGRATIONS, 'meta/_journal.json'), 'utf8')) as {
+    entries: { tag: string; when: number }[]
+  }
+  const table = client.prepare("SELECT 1 FROM sqlite_master WHERE name = '__drizzle_migrations'").get()
+  const newest = table ? client.prepare('SELECT max(created_at) FROM __drizzle_migrations').pluck().get() : null
+  return journal.entries.filter((entry) => entry.when > Number(newest ?? 0)).map((entry) => entry.tag)
+}
+
+function copyBeforeMigration(client: Sqlite.Database, folder: string, migration: string): void {
+  const copy = join(folder, `before-${migration}.sqlite`)
+  // An earlier start may have made the copy and then died; that copy is as good, and VACUUM INTO refuses to replace it.
+  if (!existsSync(copy)) client.prepare('VACUUM INTO ?').run(copy)
+}

@@ -1,0 +1,175 @@
+import {
+  budgetSchema,
+  entrySchema,
+  findDate,
+  newEntrySchema,
+  newShoppingLineSchema,
+  shoppingLineSchema,
+  summariseSpending,
+} from '@exemplar/core'
+import { and, desc, eq, gte, isNull, lt } from 'drizzle-orm'
+import { z } from 'zod'
+import type { Database } from '../foundation/database.ts'
+import { requireVersion, write } from '../foundation/house.ts'
+import { refuseField } from '../foundation/problem.ts'
+import { defineRoute } from '../foundation/route.ts'
+import { stock, units } from '../kit/tables.ts'
+import { loadStudio } from '../studio/studio-routes.ts'
+import { parties } from '../studio/tables.ts'
+import { budgets, entries, shoppingLines } from './tables.ts'
+
+const room = 'ledger'
+
+export function loadSpending(db: Database, year: number) {
+  const rows = db
+    .select()
+    .from(entries)
+    .where(and(gte(entries.date, `${year}-01-01`), lt(entries.date, `${year + 1}-01-01`)))
+    .all()
+  const budget = db.select().from(budgets).where(eq(budgets.year, year)).get()
+  return { ...summariseSpending(rows, year, budget?.totalMinor ?? null), budgetVersion: budget?.version ?? 0 }
+}
+
+const yearSchema = z.coerce.number().int().min(1990).max(2200)
+
+export const ledgerRoutes = [
+  defineRoute({
+    method: 'get',
+    path: '/ledger/spending',
+    room,
+    summary: 'Spending of a year by month and group against its budget',
+    query: z.object({ year: yearSchema.optional() }),
+    handle: ({ query }, house) => {
+      const today = findDate(house.now(), loadStudio(house.db).zone)
+      return loadSpending(house.db, query.year ?? Number(today.slice(0, 4)))
+    },
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/ledger/entries',
+    room,
+    summary: 'Entries of a year, newest first',
+    query: z.object({ year: yearSchema }),
+    handle: ({ query }, { db }) =>
+      db
+        .select({ entry: entries, tag: units.tag, party: parties.name })
+        .from(entries)
+        .leftJoin(units, eq(units.id, entries.unitId))
+        .leftJoin(parties, eq(parties.id, entries.partyId))
+        .where(and(gte(entries.date, `${query.year}-01-01`), lt(entries.date, `${query.year + 1}-01-01`)))
+        .orderBy(desc(entries.date), desc(entries.id))
+        .limit(500)
+        .all()
+        .map(({ entry, ...rest }) => ({ ...entry, ...rest })),
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/ledger/entries',
+    room,
+    summary: 'Record a purchase, repair, service, consumable or sale',
+    body: newEntrySchema,
+    reply: entrySchema,
+    status: 201,
+    handle: ({ body, personId }, house) =>
+      write(house, personId, ({ tx, newId, log }) => {
+        if (body.unitId && !tx.select().from(units).where(eq(units.id, body.unitId)).get()) {
+          throw refuseField('/unitId', 'There is no such thing.')
+        }
+        if (body.partyId && !tx.select().from(parties).where(eq(parties.id, body.partyId)).get()) {
+          throw refuseField('/partyId', 'There is no such vendor.')
+        }
+        const entry = tx.insert(entries).values({ ...body, id: newId() }).returning().get()
+        log('spent', 'entry', entry.id, { after: entry })
+        return entry
+      }),
+  }),
+  defineRoute({
+    method: 'put',
+    path: '/ledger/entries/:id',
+    room,
+    summary: 'Correct an entry',
+    body: newEntrySchema,
+    reply: entrySchema,
+    isChange: true,
+    handle: ({ params, body, version, personId }, house) =>
+      write(house, personId, ({ tx, log }) => {
+        const id = params.id ?? ''
+        const before = requireVersion(tx.select().from(entries).where(eq(entries.id, id)).get(), version, 'entry')
+        log('changed', 'entry', id, { before, after: body })
+        return tx
+          .update(entries)
+          .set({ ...body, version: before.version + 1 })
+          .where(eq(entries.id, id))
+          .returning()
+          .get()
+      }),
+  }),
+  defineRoute({
+    method: 'put',
+    path: '/ledger/budget',
+    room,
+    summary: 'Set the budget of a year; the first one needs no version',
+    body: budgetSchema.extend({ version: z.number().int().min(0) }),
+    handle: ({ body: { version, ...budget }, personId }, house) =>
+      write(house, personId, ({ tx, log }) => {
+        const before = tx.select().from(budgets).where(eq(budgets.year, budget.year)).get()
+        if (before) requireVersion(before, version, 'budget')
+        const values = { ...budget, version: version + 1 }
+        tx.insert(budgets).values(values).onConflictDoUpdate({ target: budgets.year, set: values }).run()
+        log('changed', 'budget', String(budget.year), { before, after: budget })
+        return values
+      }),
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/shopping',
+    room,
+    summary: 'The shopping list: what is not bought yet',
+    reply: z.array(shoppingLineSchema),
+    handle: (_, { db }) => db.select().from(shoppingLines).where(isNull(shoppingLines.boughtAt)).orderBy(shoppingLines.item).all(),
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/shopping',
+    room,
+    summary: 'Put something on the shopping list',
+    body: newShoppingLineSchema,
+    reply: shoppingLineSchema,
+    status: 201,
+    handle: ({ body, personId }, house) =>
+      write(house, personId, ({ tx, newId, log }) => {
+        const line = tx.insert(shoppingLines).values({ ...body, id: newId() }).returning().get()
+        log('created', 'shopping-line', line.id, { after: line })
+        return line
+      }),
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/shopping/:id/bought',
+    room,
+    summary: 'It is bought: what is counted goes up in stock',
+    isChange: true,
+    handle: ({ params, version, personId }, house) =>
+      write(house, personId, ({ tx, now, log }) => {
+        const id = params.id ?? ''
+        const before = requireVersion(
+          tx.select().from(shoppingLines).where(eq(shoppingLines.id, id)).get(),
+          version,
+          'shopping line',
+        )
+        const counted = before.stockId ? tx.select().from(stock).where(eq(stock.id, before.stockId)).get() : null
+        if (counted && before.boughtAt === null) {
+          const quantity = counted.quantity + before.quantity
+          tx.update(stock).set({ quantity, version: counted.version + 1 }).where(eq(stock.id, counted.id)).run()
+          log('counted', 'stock', counted.id, { before: counted.quantity, after: quantity })
+        }
+        log('changed', 'shopping-line', id, { after: { boughtAt: now } })
+        return tx
+          .update(shoppingLines)
+          .set({ boughtAt: now, version: before.version + 1 })
+          .where(eq(shoppingLines.id, id))
+          .returning()
+          .get()
+      }),
+  }),
+]

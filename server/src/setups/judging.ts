@@ -1,0 +1,190 @@
+import {
+  type Absence,
+  assessSetup,
+  assessWithWaysOut,
+  type Circuit,
+  countFreeStock,
+  findAbsences,
+  findBlockingFault,
+  type Hold,
+  type Interval,
+  LIFE_STATE_CODES,
+  LIFE_STATES,
+  listUnitIds,
+  type Model,
+  type NewSetup,
+  type Readiness,
+  type ReadinessInput,
+  type Store,
+  type StudioSettings,
+  type Unit,
+} from '@exemplar/core'
+import { and, asc, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm'
+import { faults } from '../bench/tables.ts'
+import { loadHolds } from '../diary/holds.ts'
+import type { Database } from '../foundation/database.ts'
+import { loadHoldings, loadInterfaces, selectMany } from '../kit/facts.ts'
+import { models, stock, units } from '../kit/tables.ts'
+import { places } from '../studio/tables.ts'
+import { setups, setupUnits } from './tables.ts'
+
+/** The time for which a setup is judged. Without `holds` other bookings are left out of it. */
+export interface Occasion {
+  interval: Interval
+  exceptBookingId: string | null
+  countsBookings: boolean
+}
+
+const USABLE_STATES = LIFE_STATE_CODES.filter((code) => LIFE_STATES[code].usable)
+
+/** Gathers what core needs to judge one setup at one time. */
+export function loadReadinessInput(
+  db: Database,
+  setup: NewSetup,
+  occasion: Occasion,
+  settings: StudioSettings,
+): { input: ReadinessInput; holds: Hold[] } {
+  const holds = occasion.countsBookings ? loadHolds(db, occasion.interval, occasion.exceptBookingId) : []
+  const stockIds = setup.roles.flatMap((role) => role.things.flatMap((thing) => thing.stockId ?? []))
+  const holdings = loadHoldings(db, listUnitIds(setup), stockIds)
+  const input: ReadinessInput = {
+    setup,
+    holdings,
+    interfaces: loadInterfaces(db),
+    circuit: loadCircuits(db, setup.placeId).find((it) => it.id === setup.circuitId) ?? null,
+    settings,
+    absences: loadAbsences(db, [...holdings.units.values()], occasion.interval, settings.zone, holds),
+    freeStock: new Map(
+      [...holdings.stock.values()].map((it) => [it.id, countFreeStock(it.id, it.quantity, occasion.interval, holds)]),
+    ),
+  }
+  return { input, holds }
+}
+
+export function judgeSetup(db: Database, setup: NewSetup, occasion: Occasion, settings: StudioSettings): Readiness {
+  const { input, holds } = loadReadinessInput(db, setup, occasion, settings)
+  const plain = assessSetup(input)
+  if (plain.findings.length === 0) return plain
+  return assessWithWaysOut(input, loadStore(db, input, plain, occasion, holds))
+}
+
+export function loadCircuits(db: Database, placeId: string | null): Circuit[] {
+  if (!placeId) return []
+  return db.select({ circuits: places.circuits }).from(places).where(eq(places.id, placeId)).get()?.circuits ?? []
+}
+
+export function loadAbsences(
+  db: Database,
+  wanted: readonly Unit[],
+  interval: Interval,
+  zone: string,
+  holds: readonly Hold[],
+): Map<string, Absence> {
+  const ids = wanted.map((unit) => unit.id)
+  const open = selectMany(ids, (chunk) =>
+    db
+      .select()
+      .from(faults)
+      .where(and(inArray(faults.unitId, chunk), isNull(faults.mendedAt)))
+      .all(),
+  )
+  const blocking = new Map(
+    ids.flatMap((id) => {
+      const fault = findBlockingFault(open.filter((it) => it.unitId === id))
+      return fault ? [[id, fault] as const] : []
+    }),
+  )
+  return findAbsences(wanted, interval, zone, blocking, holds)
+}
+
+/** How many things of the store are looked at for one judgement; more would not change what is offered first. */
+const MOST_LOOKED_AT = 300
+
+/** The free things that could mend one of the findings: of a kind that is missing, or with an end that fits. */
+export function loadStore(
+  db: Database,
+  input: ReadinessInput,
+  readiness: Readiness,
+  occasion: Occasion,
+  holds: readonly Hold[],
+): Store {
+  const suits = makeModelFilter(input, readiness)
+  const suiting = new Map(
+    db
+      .select()
+      .from(models)
+      .all()
+      .filter(suits)
+      .map((model) => [model.id, model]),
+  )
+  const taken = listUnitIds(input.setup)
+  const candidates = selectMany([...suiting.keys()], (ids) =>
+    db
+      .select()
+      .from(units)
+      .where(
+        and(
+          inArray(units.modelId, ids),
+          inArray(units.state, USABLE_STATES),
+          isNull(units.archivedAt),
+          taken.length ? notInArray(units.id, taken) : undefined,
+        ),
+      )
+      .orderBy(asc(units.tag))
+      .limit(MOST_LOOKED_AT)
+      .all(),
+  )
+  const absent = loadAbsences(db, candidates, occasion.interval, input.settings.zone, holds)
+  const usage = countUsage(
+    db,
+    candidates.map((unit) => unit.id),
+  )
+  const counted = db.select().from(stock).where(isNull(stock.archivedAt)).all()
+  return {
+    units: candidates.flatMap((unit) => {
+      const model = suiting.get(unit.modelId)
+      return model && !absent.has(unit.id) ? [{ unit, model, usedBySetups: usage.get(unit.id) ?? 0 }] : []
+    }),
+    stock: counted.flatMap((it) => {
+      const model = suiting.get(it.modelId)
+      return model ? [{ stock: it, model, free: countFreeStock(it.id, it.quantity, occasion.interval, holds) }] : []
+    }),
+    circuits: loadCircuits(db, input.setup.placeId),
+  }
+}
+
+function makeModelFilter({ setup, holdings }: ReadinessInput, readiness: Readiness): (model: Model) => boolean {
+  const codes = new Set<string>()
+  const categories = new Set<string>()
+  let takesAnything = false
+  for (const finding of readiness.findings) {
+    const role = setup.roles.find((it) => it.id === finding.roleId)
+    if (finding.code === 'need-unmet') for (const it of finding.interfaces) codes.add(it.code)
+    if (finding.code === 'packs-short') codes.add(finding.working.family)
+    if (finding.code === 'cards-short') categories.add('card')
+    if (finding.code === 'role-empty' && role?.wants) categories.add(role.wants)
+    if (finding.code === 'role-empty' && !role?.wants) takesAnything = true
+    if (finding.code !== 'thing-absent' && finding.code !== 'need-unmet') continue
+    const tag = finding.tag
+    const unit = [...holdings.units.values()].find((it) => it.tag === tag)
+    const category = holdings.models.get(unit?.modelId ?? '')?.category
+    if (category) categories.add(category)
+  }
+  return (model) =>
+    takesAnything ||
+    categories.has(model.category) ||
+    model.ports.some((port) => port.interfaces.some((code) => codes.has(code)))
+}
+
+function countUsage(db: Database, unitIds: string[]): Map<string, number> {
+  const rows = selectMany(unitIds, (ids) =>
+    db
+      .select({ unitId: setupUnits.unitId, count: sql<number>`count(*)` })
+      .from(setupUnits)
+      .innerJoin(setups, eq(setups.id, setupUnits.setupId))
+      .where(and(inArray(setupUnits.unitId, ids), isNull(setups.archivedAt)))
+      .groupBy(setupUnits.unitId)
+      .all(),
+  )
+  return new Map(rows.map((row) => [row.unitId, row.count]))
+}

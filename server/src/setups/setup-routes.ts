@@ -1,0 +1,233 @@
+import { type NewSetup, newSetupSchema, setupSchema } from '@exemplar/core'
+import { and, eq, gt, inArray, isNull } from 'drizzle-orm'
+import { z } from 'zod'
+import { bookings } from '../diary/tables.ts'
+import { toBooking } from '../diary/holds.ts'
+import { type House, requireVersion, type Writer, write } from '../foundation/house.ts'
+import { refuseField, refuseMissing } from '../foundation/problem.ts'
+import { defineRoute } from '../foundation/route.ts'
+import { loadHoldings } from '../kit/facts.ts'
+import { models, stock, units } from '../kit/tables.ts'
+import { loadStudio } from '../studio/studio-routes.ts'
+import { places } from '../studio/tables.ts'
+import { judgeSetup, loadCircuits, type Occasion } from './judging.ts'
+import { setupStock, setups, setupUnits } from './tables.ts'
+
+const room = 'setups'
+
+/** Inserts or replaces a setup with its index of things. Throws a field problem where it names what is not there. */
+export function saveSetup({ tx }: Writer, id: string, body: NewSetup, version: number): void {
+  requireThings(tx, body)
+  const values = { ...body, id, version }
+  tx.insert(setups).values(values).onConflictDoUpdate({ target: setups.id, set: values }).run()
+  tx.delete(setupUnits).where(eq(setupUnits.setupId, id)).run()
+  tx.delete(setupStock).where(eq(setupStock.setupId, id)).run()
+  const quantities = new Map<string, number>()
+  for (const role of body.roles) {
+    for (const { unitId, stockId, quantity } of role.things) {
+      if (unitId) tx.insert(setupUnits).values({ setupId: id, unitId, roleName: role.name }).run()
+      if (stockId) quantities.set(stockId, (quantities.get(stockId) ?? 0) + quantity)
+    }
+  }
+  for (const [stockId, quantity] of quantities) tx.insert(setupStock).values({ setupId: id, stockId, quantity }).run()
+}
+
+function requireThings(tx: Writer['tx'], body: NewSetup): void {
+  for (const [r, role] of body.roles.entries()) {
+    for (const [t, { unitId, stockId }] of role.things.entries()) {
+      const path = `/roles/${r}/things/${t}`
+      if (unitId && !tx.select({ id: units.id }).from(units).where(eq(units.id, unitId)).get()) {
+        throw refuseField(`${path}/unitId`, `The thing put into ${role.name} does not exist.`)
+      }
+      if (stockId && !tx.select({ id: stock.id }).from(stock).where(eq(stock.id, stockId)).get()) {
+        throw refuseField(`${path}/stockId`, `The stock put into ${role.name} does not exist.`)
+      }
+    }
+  }
+  const place = body.placeId ? tx.select().from(places).where(eq(places.id, body.placeId)).get() : null
+  if (body.placeId && !place) throw refuseField('/placeId', 'There is no such room.')
+  if (body.circuitId && !place?.circuits.some((it) => it.id === body.circuitId)) {
+    throw refuseField('/circuitId', 'This circuit is not in that room.')
+  }
+}
+
+function loadSetup(house: House, id: string) {
+  const row = house.db.select().from(setups).where(eq(setups.id, id)).get()
+  if (!row || row.archivedAt !== null) throw refuseMissing('setup')
+  const { archivedAt: _, ...setup } = row
+  return setup
+}
+
+function findNextBooking(house: House, setupId: string) {
+  const row = house.db
+    .select()
+    .from(bookings)
+    .where(
+      and(
+        eq(bookings.setupId, setupId),
+        gt(bookings.holdEnd, house.now()),
+        inArray(bookings.state, ['pencilled', 'confirmed', 'out']),
+      ),
+    )
+    .orderBy(bookings.holdStart)
+    .get()
+  return row ? toBooking(row) : null
+}
+
+/** As it stands now: only what the things themselves are counts, not who else wants them. */
+function makePresentOccasion(house: House, setup: NewSetup): Occasion {
+  const start = house.now()
+  const interval = { start, end: start + setup.plannedMinutes * 60_000 }
+  return { interval, exceptBookingId: null, countsBookings: false }
+}
+
+function makeBookingOccasion(house: House, bookingId: string): Occasion {
+  const row = house.db.select().from(bookings).where(eq(bookings.id, bookingId)).get()
+  if (!row) throw refuseMissing('booking')
+  return {
+    interval: { start: row.holdStart, end: row.holdEnd },
+    exceptBookingId: bookingId,
+    countsBookings: true,
+  }
+}
+
+export const setupRoutes = [
+  defineRoute({
+    method: 'get',
+    path: '/setups',
+    room,
+    summary: 'Every setup with its verdict and its next booking',
+    handle: (_, house) => {
+      const settings = loadStudio(house.db)
+      return house.db
+        .select()
+        .from(setups)
+        .where(isNull(setups.archivedAt))
+        .orderBy(setups.name)
+        .all()
+        .map(({ archivedAt: _, ...setup }) => {
+          const next = findNextBooking(house, setup.id)
+          const occasion = next ? makeBookingOccasion(house, next.id) : makePresentOccasion(house, setup)
+          const { level, counts } = judgeSetup(house.db, setup, occasion, settings)
+          const things = setup.roles.reduce((sum, role) => sum + role.things.length, 0)
+          return { ...setup, level, counts, things, next }
+        })
+    },
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/setups',
+    room,
+    summary: 'Make a setup',
+    body: newSetupSchema,
+    reply: setupSchema,
+    status: 201,
+    handle: ({ body, personId }, house) =>
+      write(house, personId, (writer) => {
+        const id = writer.newId()
+        saveSetup(writer, id, body, 1)
+        writer.log('created', 'setup', id, { after: body })
+        return { ...body, id, version: 1 }
+      }),
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id',
+    room,
+    summary: 'A setup with the things in its roles, by name',
+    handle: ({ params }, house) => {
+      const setup = loadSetup(house, params.id ?? '')
+      const assignments = setup.roles.flatMap((role) => role.things)
+      const holdings = loadHoldings(
+        house.db,
+        assignments.flatMap((it) => it.unitId ?? []),
+        assignments.flatMap((it) => it.stockId ?? []),
+      )
+      return {
+        ...setup,
+        next: findNextBooking(house, setup.id),
+        circuits: loadCircuits(house.db, setup.placeId),
+        units: [...holdings.units.values()],
+        stock: [...holdings.stock.values()],
+        models: [...holdings.models.values()],
+      }
+    },
+  }),
+  defineRoute({
+    method: 'put',
+    path: '/setups/:id',
+    room,
+    summary: 'Change a setup as a whole',
+    body: newSetupSchema,
+    reply: setupSchema,
+    isChange: true,
+    handle: ({ params, body, version, personId }, house) =>
+      write(house, personId, (writer) => {
+        const id = params.id ?? ''
+        const row = writer.tx.select().from(setups).where(eq(setups.id, id)).get()
+        const before = requireVersion(row, version, 'setup')
+        saveSetup(writer, id, body, before.version + 1)
+        writer.log('changed', 'setup', id, { before, after: body })
+        return { ...body, id, version: before.version + 1 }
+      }),
+  }),
+  defineRoute({
+    method: 'delete',
+    path: '/setups/:id',
+    room,
+    summary: 'Archive a setup; its bookings stay',
+    isChange: true,
+    handle: ({ params, version, personId }, house) =>
+      write(house, personId, ({ tx, now, log }) => {
+        const id = params.id ?? ''
+        const before = requireVersion(tx.select().from(setups).where(eq(setups.id, id)).get(), version, 'setup')
+        tx.update(setups)
+          .set({ archivedAt: now, version: before.version + 1 })
+          .where(eq(setups.id, id))
+          .run()
+        log('archived', 'setup', id)
+        return { id, version: before.version + 1 }
+      }),
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id/readiness',
+    room,
+    summary: 'Judge a setup for one of its bookings, or as it stands',
+    query: z.object({ bookingId: z.string().max(64).optional() }),
+    handle: ({ params, query }, house) => {
+      const setup = loadSetup(house, params.id ?? '')
+      const occasion = query.bookingId ? makeBookingOccasion(house, query.bookingId) : makePresentOccasion(house, setup)
+      return judgeSetup(house.db, setup, occasion, loadStudio(house.db))
+    },
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/things',
+    room,
+    summary: 'Things and stock to choose from for a role',
+    query: z.object({ find: z.string().max(80).default(''), category: z.string().max(40).optional() }),
+    handle: ({ query }, { db }) => {
+      const words = query.find.toLowerCase().split(/\s+/).filter(Boolean)
+      const matches = (row: { tag: string; maker: string; name: string; category: string }) =>
+        (!query.category || row.category === query.category) &&
+        words.every((word) => `${row.tag} ${row.maker} ${row.name}`.toLowerCase().includes(word))
+      const columns = { maker: models.maker, name: models.name, category: models.category }
+      const found = db
+        .select({ id: units.id, tag: units.tag, state: units.state, ...columns })
+        .from(units)
+        .innerJoin(models, eq(models.id, units.modelId))
+        .where(and(isNull(units.archivedAt), query.category ? eq(models.category, query.category as 'camera') : undefined))
+        .orderBy(units.tag)
+        .all()
+      const counted = db
+        .select({ id: stock.id, tag: stock.tag, quantity: stock.quantity, ...columns })
+        .from(stock)
+        .innerJoin(models, eq(models.id, stock.modelId))
+        .where(isNull(stock.archivedAt))
+        .orderBy(stock.tag)
+        .all()
+      return { units: found.filter(matches).slice(0, 60), stock: counted.filter(matches).slice(0, 30) }
+    },
+  }),
+]
