@@ -1,9 +1,9 @@
 import { createServer } from 'node:http'
 import { routes } from './api.ts'
+import { fillDemo } from './demo/fill-demo.ts'
 import { makeApp } from './foundation/app.ts'
 import { readConfig } from './foundation/config.ts'
 import { openHouse } from './foundation/house.ts'
-import { fillDemo } from './demo/fill-demo.ts'
 import { ensureStudio } from './studio/studio-routes.ts'
 
 const config = readConfig(process.env)

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, noteSchema, versionSchema } from '../studio/identity.ts'
-import { findInstant, wallTimeSchema } from '../units/wall-time.ts'
 import type { Interval } from '../units/interval.ts'
+import { findInstant, wallTimeSchema } from '../units/wall-time.ts'
 
 export const BOOKING_KINDS = {
   shoot: 'Shoot',
@@ -18,7 +18,11 @@ export const BOOKING_KIND_CODES = Object.keys(BOOKING_KINDS) as [BookingKind, ..
 export const BOOKING_STATES = ['pencilled', 'confirmed', 'out', 'back', 'cancelled'] as const
 export type BookingState = (typeof BOOKING_STATES)[number]
 
-const bufferSchema = z.number().int().min(0, 'A buffer is not negative.').max(24 * 60, 'A buffer is at most a day.')
+const bufferSchema = z
+  .number()
+  .int()
+  .min(0, 'A buffer is not negative.')
+  .max(24 * 60, 'A buffer is at most a day.')
 
 export const newBookingSchema = z
   .object({
@@ -43,9 +47,7 @@ export const newBookingSchema = z
   })
 export type NewBooking = z.infer<typeof newBookingSchema>
 
-export const bookingSchema = newBookingSchema.and(
-  z.object({ id: idSchema, version: versionSchema }),
-)
+export const bookingSchema = newBookingSchema.and(z.object({ id: idSchema, version: versionSchema }))
 export interface Booking extends Omit<NewBooking, 'state'> {
   id: string
   version: number

@@ -30,16 +30,21 @@ export interface PackSheet {
 export const UNKNOWN_PLACE = 'No place recorded'
 
 /** What a booking takes: everything in the roles of its setup, and the loose things. */
-export function listBookingItems(setup: Pick<NewSetup, 'roles'> | null, looseUnitIds: readonly string[]): BookingItem[] {
+export function listBookingItems(
+  setup: Pick<NewSetup, 'roles'> | null,
+  looseUnitIds: readonly string[],
+): BookingItem[] {
   const fromRoles = (setup?.roles ?? []).flatMap((role) =>
-    role.things.map((thing): BookingItem => ({
-      unitId: thing.unitId,
-      stockId: thing.stockId,
-      roleId: role.id,
-      quantity: thing.quantity,
-      state: 'planned',
-      note: '',
-    })),
+    role.things.map(
+      (thing): BookingItem => ({
+        unitId: thing.unitId,
+        stockId: thing.stockId,
+        roleId: role.id,
+        quantity: thing.quantity,
+        state: 'planned',
+        note: '',
+      }),
+    ),
   )
   const known = new Set(fromRoles.map((item) => item.unitId))
   const loose = looseUnitIds

@@ -48,13 +48,15 @@ const ROWS: Row[] = [
 const VIA_CABLE: ReadonlySet<string> = new Set(['xlr-3', 'trs-35', 'bnc'])
 
 /** Interfaces that published standards name. Lens mounts, battery families and plates are the studio's own list. */
-export const STANDARD_INTERFACES: readonly Interface[] = ROWS.map(([code, label, kind, hostName, guestName, standard]) => ({
-  code,
-  label,
-  kind,
-  hostName,
-  guestName,
-  standard,
-  viaCableOnly: VIA_CABLE.has(code),
-  version: 1,
-}))
+export const STANDARD_INTERFACES: readonly Interface[] = ROWS.map(
+  ([code, label, kind, hostName, guestName, standard]) => ({
+    code,
+    label,
+    kind,
+    hostName,
+    guestName,
+    standard,
+    viaCableOnly: VIA_CABLE.has(code),
+    version: 1,
+  }),
+)

@@ -1,5 +1,4 @@
 import Papa from 'papaparse'
-import { tagSchema, ACQUISITION_CODES, ACQUISITIONS, type Acquisition, EMPTY_UNIT, type NewStock, type NewUnit } from './unit.ts'
 import { readMoney } from '../units/money.ts'
 import { type Measure, readQuantity } from '../units/quantity.ts'
 import { isDate } from '../units/wall-time.ts'
@@ -8,6 +7,15 @@ import type { Interface } from './interface.ts'
 import { type Model, type NewModel, nameModel } from './model.ts'
 import { makeNextTag } from './tagging.ts'
 import { makeModelFromTemplate, type TemplateFacts } from './template.ts'
+import {
+  ACQUISITION_CODES,
+  ACQUISITIONS,
+  type Acquisition,
+  EMPTY_UNIT,
+  type NewStock,
+  type NewUnit,
+  tagSchema,
+} from './unit.ts'
 
 /** The columns of an inventory file, as written in its first line. Only `model` and `category` must be there. */
 export const INVENTORY_COLUMNS = [
@@ -137,12 +145,24 @@ export function planInventoryImport(csv: string, context: ImportContext, choices
     const cells = new Map(heading.columns.map((column, at) => [column, (row.cells[at] ?? '').trim()]))
     for (const it of choices.corrections ?? []) if (it.line === row.line) cells.set(it.column, it.value.trim())
     if (leaveOut.has(row.line)) {
-      plan.lines.push({ line: row.line, outcome: 'left-out', tag: '', name: cells.get('model') ?? '', problems: [], adds: [] })
+      plan.lines.push({
+        line: row.line,
+        outcome: 'left-out',
+        tag: '',
+        name: cells.get('model') ?? '',
+        problems: [],
+        adds: [],
+      })
       continue
     }
-    reader.readMutably(row.line, cells, row.cells.length > heading.columns.length)
+    reader.readMutably(
+      row.line,
+      cells,
+      row.cells.slice(heading.columns.length).some((cell) => cell.trim() !== ''),
+    )
   }
-  plan.isClean = plan.lines.every((line) => line.outcome !== 'bad') && plan.lines.some((line) => line.outcome !== 'left-out')
+  plan.isClean =
+    plan.lines.every((line) => line.outcome !== 'bad') && plan.lines.some((line) => line.outcome !== 'left-out')
   return plan
 }
 
@@ -194,10 +214,13 @@ function countLineEnds(text: string): number {
   return (text.match(/\r\n|\n|\r/g) ?? []).length
 }
 
-function readHeading(
-  cells: string[],
-): { columns: string[]; unknown: string[] } | { problem: ImportProblem } {
-  const columns = cells.map((cell) => cell.trim().toLowerCase().replace(/[_\s]+/g, ' '))
+function readHeading(cells: string[]): { columns: string[]; unknown: string[] } | { problem: ImportProblem } {
+  const columns = cells.map((cell) =>
+    cell
+      .trim()
+      .toLowerCase()
+      .replace(/[_\s]+/g, ' '),
+  )
   const twice = columns.find((column, at) => column !== '' && columns.indexOf(column) !== at)
   if (twice) return fail('repeated-column', twice, twice, 'each column once')
   for (const column of ['model', 'category']) {
@@ -240,18 +263,27 @@ class LineReader {
     const problems: ImportProblem[] = []
     const report = (code: ImportProblemCode, column: string | null, received: string, expected: string) =>
       problems.push({ code, column, received: received.slice(0, 80), expected })
-    if (hasTooMany) report('too-many-cells', null, String(cells.size), 'no more cells than the heading has; a comma in a value wants quotation marks')
+    if (hasTooMany)
+      report(
+        'too-many-cells',
+        null,
+        String(cells.size),
+        'no more cells than the heading has; a comma in a value wants quotation marks',
+      )
     for (const [column, value] of cells) checkText(column, value, report)
     const name = cells.get('model') ?? ''
     if (name === '') report('missing-value', 'model', '', 'a name for the thing')
     const category = readCategory(cells.get('category') ?? '')
-    if (!category) report('unknown-category', 'category', cells.get('category') ?? '', 'a kind such as camera, light or stand')
+    if (!category)
+      report('unknown-category', 'category', cells.get('category') ?? '', 'a kind such as camera, light or stand')
     const facts = this.readFacts(cells, report)
     const tag = this.readTag(cells.get('tag') ?? '', category, report)
     const quantity = readWhole(cells.get('quantity') ?? '', 'quantity', report)
     const price = cells.get('price') ? readMoney(cells.get('price') ?? '', this.context.currency) : null
-    if (price && !price.ok) report('bad-money', 'price', price.received, `an amount in ${this.context.currency}, such as 86.50`)
-    if (price?.ok && price.minor < 0) report('bad-money', 'price', cells.get('price') ?? '', 'an amount that is not negative')
+    if (price && !price.ok)
+      report('bad-money', 'price', price.received, `an amount in ${this.context.currency}, such as 86.50`)
+    if (price?.ok && price.minor < 0)
+      report('bad-money', 'price', cells.get('price') ?? '', 'an amount that is not negative')
     const acquiredOn = readDate(cells.get('acquired on') ?? '', report)
     const acquisition = readAcquisition(cells.get('acquisition') ?? '', report)
     const serviceEveryDays = readWhole(cells.get('service every') ?? '', 'service every', report)
@@ -261,7 +293,14 @@ class LineReader {
     const isStock = category !== null && (STOCK_CATEGORIES.has(category) || (quantity ?? 1) > 1)
     if (quantity !== null && quantity > 100_000) report('bad-number', 'quantity', String(quantity), 'at most 100,000')
     if (quantity === 0 && !isStock) report('bad-number', 'quantity', '0', 'at least 1, or leave it blank')
-    const entry: ImportLine = { line, outcome: 'bad', tag, name: [cells.get('maker'), name].filter(Boolean).join(' '), problems, adds: [] }
+    const entry: ImportLine = {
+      line,
+      outcome: 'bad',
+      tag,
+      name: [cells.get('maker'), name].filter(Boolean).join(' '),
+      problems,
+      adds: [],
+    }
     this.plan.lines.push(entry)
     if (problems.length > 0 || !category) return
     entry.outcome = isStock ? 'stock' : 'thing'
@@ -295,7 +334,8 @@ class LineReader {
     const tag = text.toUpperCase()
     if (!tagSchema.safeParse(tag).success) report('bad-tag', 'tag', text, 'letters, digits and dashes, such as CAM-02')
     else if (this.existingTags.has(tag)) report('tag-in-use', 'tag', tag, 'a tag that no other thing has')
-    else if (this.fileTags.has(tag)) report('tag-twice', 'tag', tag, `another tag: line ${this.fileTags.get(tag)} has it`)
+    else if (this.fileTags.has(tag))
+      report('tag-twice', 'tag', tag, `another tag: line ${this.fileTags.get(tag)} has it`)
     return tag
   }
 
@@ -312,7 +352,8 @@ class LineReader {
     if (capacity !== '') {
       const measure: Measure = /wh$/i.test(capacity) ? 'energy' : 'data'
       const reading = readQuantity(capacity, measure)
-      if (!reading.ok) report('bad-measure', 'capacity', reading.received, 'gigabytes or watt hours, such as 128 GB or 98 Wh')
+      if (!reading.ok)
+        report('bad-measure', 'capacity', reading.received, 'gigabytes or watt hours, such as 128 GB or 98 Wh')
       else if (measure === 'energy') facts.energyMilliwattHours = reading.value
       else facts.capacityMegabytes = reading.value
     }
@@ -350,7 +391,10 @@ class LineReader {
       if (!name) return null
       const known = this.interfaceCodes.get(name.toLowerCase())
       if (known) return known
-      const code = `${kind}-${name.toLowerCase().replace(/[^a-z0-9]+/g, '-').slice(0, 40)}`
+      const code = `${kind}-${name
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, '-')
+        .slice(0, 40)}`
       this.interfaceCodes.set(name.toLowerCase(), code)
       this.plan.interfaces.push({ code, label: name, kind })
       entry.adds.push(`${kind} ${name}`)

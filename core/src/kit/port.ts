@@ -31,7 +31,9 @@ export const portSchema = z.object({
 })
 export type Port = z.infer<typeof portSchema>
 
-export type PortSketch = Pick<Port, 'id' | 'side'> & { interfaces: string | string[] } & Partial<Omit<Port, 'interfaces'>>
+export type PortSketch = Pick<Port, 'id' | 'side'> & { interfaces: string | string[] } & Partial<
+    Omit<Port, 'interfaces'>
+  >
 
 /** Fills in what a port usually is: one of it, essential, no direction, nothing carried or forbidden. */
 export function makePort(sketch: PortSketch): Port {

@@ -1,5 +1,5 @@
 import type { Category } from './category.ts'
-import { NO_SPECS, type NewModel, type PowerMode, type RecordingMode, type Specs } from './model.ts'
+import { type NewModel, NO_SPECS, type PowerMode, type RecordingMode, type Specs } from './model.ts'
 import { makePort, type Port } from './port.ts'
 
 /**
@@ -63,6 +63,7 @@ export const ASKED_FACTS: Readonly<Partial<Record<Category, readonly (keyof Temp
   mixer: ['inlet', 'milliwatts'],
   tripod: ['loadGrams', 'massGrams'],
   stand: ['loadGrams', 'massGrams'],
+  arm: ['loadGrams', 'massGrams'],
   'mic-stand': ['loadGrams'],
   pack: ['battery', 'energyMilliwattHours', 'massGrams'],
   cell: ['battery'],
@@ -113,7 +114,14 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
   },
   switcher(facts, draft) {
     draft.ports.push(
-      makePort({ id: 'video-in', interfaces: 'hdmi-a', side: 'host', direction: 'in', count: 4, importance: 'optional' }),
+      makePort({
+        id: 'video-in',
+        interfaces: 'hdmi-a',
+        side: 'host',
+        direction: 'in',
+        count: 4,
+        importance: 'optional',
+      }),
       makePort({ id: 'video-out', interfaces: 'hdmi-a', side: 'host', direction: 'out', importance: 'optional' }),
     )
     addPower(facts, draft)
@@ -124,7 +132,7 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
   },
   microphone(facts, draft) {
     draft.ports.push(
-      makePort({ id: 'clip', interfaces: ['thread-5-8', 'thread-3-8'], side: 'guest' }),
+      makePort({ id: 'clip', interfaces: 'thread-5-8', side: 'guest' }),
       makePort({ id: 'out', interfaces: 'xlr-3', side: 'guest', direction: 'out' }),
     )
     addPower(facts, draft)
@@ -139,14 +147,22 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
   mixer(facts, draft) {
     draft.ports.push(
       makePort({ id: 'mic-in', interfaces: 'xlr-3', side: 'host', direction: 'in', count: 4, importance: 'optional' }),
-      makePort({ id: 'main-out', interfaces: 'xlr-3', side: 'guest', direction: 'out', count: 2, importance: 'optional' }),
+      makePort({
+        id: 'main-out',
+        interfaces: 'xlr-3',
+        side: 'guest',
+        direction: 'out',
+        count: 2,
+        importance: 'optional',
+      }),
     )
     addPower(facts, draft)
   },
   tripod: addCarrier(['thread-1-4', 'thread-3-8']),
+  arm: addCarrier(['thread-1-4', 'thread-3-8']),
   rail: addCarrier(['thread-1-4']),
   stand: addCarrier(['spigot-16']),
-  'mic-stand': addCarrier(['thread-5-8', 'thread-3-8']),
+  'mic-stand': addCarrier(['thread-5-8']),
   pack(facts, draft) {
     if (!facts.battery) return
     draft.ports.push(makePort({ id: 'pack', interfaces: facts.battery, side: 'guest', importance: 'optional' }))

@@ -49,7 +49,16 @@ export function summariseSpending(entries: readonly Entry[], year: number, budge
     month.cumulativeMinor = running
   }
   const leftMinor = budgetMinor === null ? null : budgetMinor - totalMinor
-  return { year, months, byGroup, byKind, totalMinor, budgetMinor, leftMinor, isOver: leftMinor !== null && leftMinor < 0 }
+  return {
+    year,
+    months,
+    byGroup,
+    byKind,
+    totalMinor,
+    budgetMinor,
+    leftMinor,
+    isOver: leftMinor !== null && leftMinor < 0,
+  }
 }
 
 function makeZeroes(): Record<Group, number> {

@@ -59,7 +59,10 @@ export function judgeCardMinutes(things: readonly SetThing[], options: Options):
   for (const card of loose) {
     const shortest = recorders
       .filter((recorder) => isFastEnough(card, recorder))
-      .map((recorder) => ({ recorder, minutes: judgeRecorder(recorder, owned.get(recorder.key) ?? [], options).minutes }))
+      .map((recorder) => ({
+        recorder,
+        minutes: judgeRecorder(recorder, owned.get(recorder.key) ?? [], options).minutes,
+      }))
       .sort((a, b) => a.minutes - b.minutes || a.recorder.tag.localeCompare(b.recorder.tag))[0]
     if (shortest) owned.get(shortest.recorder.key)?.push(card)
   }
@@ -88,7 +91,10 @@ function judgeRecorder(
     kilobitsPerSecond,
     cards: cards.map((card) => ({ tag: card.tag, megabytes: card.capacityMegabytes ?? 0 })),
     headroomPercent,
-    usableMegabytes: cards.reduce((sum, card) => sum + ((card.capacityMegabytes ?? 0) * (100 - headroomPercent)) / 100, 0),
+    usableMegabytes: cards.reduce(
+      (sum, card) => sum + ((card.capacityMegabytes ?? 0) * (100 - headroomPercent)) / 100,
+      0,
+    ),
     minutes,
     plannedMinutes,
     level: minutes < plannedMinutes ? 'stop' : 'ok',

@@ -11,6 +11,8 @@ export interface BipartiteGraph {
   guests: (number | null)[]
   /** For each host its guests, in order of preference. */
   edges: number[][]
+  /** The same edges for each guest its hosts; made from `edges` where nobody gave an order of preference. */
+  backEdges?: number[][]
 }
 
 /** For each host its guest or -1, and the other way round. */
@@ -21,7 +23,7 @@ export interface Matching {
 
 /** Finds a matching that covers the most important vertices of both sides, deterministically. */
 export function findMatching(graph: BipartiteGraph): Matching {
-  const backward = reverseEdges(graph)
+  const backward = graph.backEdges ?? reverseEdges(graph)
   const byHosts = coverSide(graph.hosts, graph.edges, graph.guests.length)
   const byGuests = coverSide(graph.guests, backward, graph.hosts.length)
   return combine(byHosts, byGuests, graph)
@@ -99,6 +101,13 @@ function augmentMutably(
   while (path.length > 0) {
     const step = path[path.length - 1]
     if (!step) break
+    // Whatever is free and preferred comes before pushing others aside, so that joints stay as people expect them.
+    const free = step.next === 0 ? edges[step.vertex]?.find((other) => partnerOfOther[other] === -1) : undefined
+    if (free !== undefined) {
+      step.taken = free
+      commitMutably(path, partner, partnerOfOther)
+      return true
+    }
     const other = edges[step.vertex]?.[step.next++]
     if (other === undefined) {
       path.pop()
@@ -112,13 +121,17 @@ function augmentMutably(
       path.push({ vertex: holder, next: 0, taken: -1 })
       continue
     }
-    for (const { vertex, taken } of path) {
-      partner[vertex] = taken
-      partnerOfOther[taken] = vertex
-    }
+    commitMutably(path, partner, partnerOfOther)
     return true
   }
   return false
+}
+
+function commitMutably(path: { vertex: number; taken: number }[], partner: number[], partnerOfOther: number[]): void {
+  for (const { vertex, taken } of path) {
+    partner[vertex] = taken
+    partnerOfOther[taken] = vertex
+  }
 }
 
 /**

@@ -23,23 +23,29 @@ export function buildPortGraph(things: readonly SetThing[], interfaces: Readonly
   const hosts = nodes.filter((node) => node.ports[0]?.side === 'host')
   const guests = nodes.filter((node) => node.ports[0]?.side === 'guest')
   const guestsByInterface = indexByInterface(guests)
-  const edges = hosts.map((host) => {
-    const near: number[] = []
-    const far: number[] = []
-    for (const index of listMeeting(host, guestsByInterface)) {
-      const guest = guests[index]
-      if (!guest || !canJoin(host, guest, interfaces)) continue
-      if (host.thing.roleId !== null && host.thing.roleId === guest.thing.roleId) near.push(index)
-      else far.push(index)
+  const edges: number[][] = hosts.map(() => [])
+  const backEdges: number[][] = guests.map(() => [])
+  for (const isNear of [true, false]) {
+    for (const [at, host] of hosts.entries()) {
+      for (const index of listMeeting(host, guestsByInterface)) {
+        const guest = guests[index]
+        if (!guest || isSameRole(host, guest) !== isNear || !canJoin(host, guest, interfaces)) continue
+        edges[at]?.push(index)
+        backEdges[index]?.push(at)
+      }
     }
-    return [...near, ...far]
-  })
+  }
   const graph = {
     hosts: hosts.map((node) => node.priority),
     guests: guests.map((node) => node.priority),
     edges,
+    backEdges,
   }
   return { hosts, guests, graph }
+}
+
+function isSameRole(a: PortNode, b: PortNode): boolean {
+  return a.thing.roleId !== null && a.thing.roleId === b.thing.roleId
 }
 
 function listNodes(thing: SetThing): PortNode[] {
@@ -92,9 +98,7 @@ const CONDUITS: ReadonlySet<string> = new Set(['cable', 'lead', 'strip', 'lens-a
 /** Whether two ends can join: different things, one interface in common, and every condition that either side states. */
 export function canJoin(host: PortNode, guest: PortNode, interfaces: ReadonlyMap<string, Interface>): boolean {
   if (host.thing === guest.thing) return false
-  return host.ports.some((h) =>
-    guest.ports.some((g) => canPortsJoin(h, host.thing, g, guest.thing, interfaces)),
-  )
+  return host.ports.some((h) => guest.ports.some((g) => canPortsJoin(h, host.thing, g, guest.thing, interfaces)))
 }
 
 function canPortsJoin(

@@ -88,32 +88,36 @@ export function assessSetup(input: ReadinessInput): Readiness {
     ...listEmptyRoles(setup.roles),
     ...listAbsences(input),
     ...listShortStock(input),
-    ...completeness.unmet.map((need): ReadinessFinding => ({
-      key: `need-unmet/${need.thing.key}/${need.portId}`,
-      level: need.level,
-      roleId: need.thing.roleId,
-      remedies: [],
-      code: 'need-unmet',
-      tag: need.thing.tag,
-      name: need.thing.name,
-      interfaces: need.interfaces.map((code) => describeInterface(code, need.side, interfaces)),
-      wanted: need.wanted,
-      missing: need.missing,
-      rivals: need.rivals,
-      supply: need.supply,
-      inStore: 0,
-    })),
-    ...completeness.unknown.map(({ thing, other, fact }): ReadinessFinding => ({
-      key: `joint-unknown/${thing.key}/${other.key}`,
-      level: 'unknown',
-      roleId: thing.roleId,
-      remedies: [],
-      code: 'joint-unknown',
-      tag: thing.tag,
-      name: thing.name,
-      other: other.tag,
-      fact,
-    })),
+    ...completeness.unmet.map(
+      (need): ReadinessFinding => ({
+        key: `need-unmet/${need.thing.key}/${need.portId}`,
+        level: need.level,
+        roleId: need.thing.roleId,
+        remedies: [],
+        code: 'need-unmet',
+        tag: need.thing.tag,
+        name: need.thing.name,
+        interfaces: need.interfaces.map((code) => describeInterface(code, need.side, interfaces)),
+        wanted: need.wanted,
+        missing: need.missing,
+        rivals: need.rivals,
+        supply: need.supply,
+        inStore: 0,
+      }),
+    ),
+    ...completeness.unknown.map(
+      ({ thing, other, fact }): ReadinessFinding => ({
+        key: `joint-unknown/${thing.key}/${other.key}`,
+        level: 'unknown',
+        roleId: thing.roleId,
+        remedies: [],
+        code: 'joint-unknown',
+        tag: thing.tag,
+        name: thing.name,
+        other: other.tag,
+        fact,
+      }),
+    ),
   ]
   const sums = judgeSums(things, input)
   findings.push(...sums.findings)
@@ -229,11 +233,25 @@ function judgeSums(
     const working = judgeCircuitLoad(things, circuit, settings.continuousLoadPercent, setup.plannedMinutes)
     workings.push(working)
     if (working.level !== 'ok') {
-      findings.push({ key: 'circuit-load', level: working.level, roleId: null, remedies: [], code: 'circuit-load', working })
+      findings.push({
+        key: 'circuit-load',
+        level: working.level,
+        roleId: null,
+        remedies: [],
+        code: 'circuit-load',
+        working,
+      })
     }
   } else if (onMains.length > 0) {
     const milliwatts = onMains.reduce((sum, thing) => sum + (thing.powerMode?.milliwatts ?? 0), 0)
-    findings.push({ key: 'circuit-missing', level: 'unknown', roleId: null, remedies: [], code: 'circuit-missing', milliwatts })
+    findings.push({
+      key: 'circuit-missing',
+      level: 'unknown',
+      roleId: null,
+      remedies: [],
+      code: 'circuit-missing',
+      milliwatts,
+    })
   }
   const packOptions = {
     minutes: setup.plannedMinutes,
@@ -260,7 +278,8 @@ function judgeSums(
 
 function byLevel(a: ReadinessFinding, b: ReadinessFinding): number {
   return (
-    LEVELS_WORST_FIRST.indexOf(a.level) - LEVELS_WORST_FIRST.indexOf(b.level) || (a.key < b.key ? -1 : a.key > b.key ? 1 : 0)
+    LEVELS_WORST_FIRST.indexOf(a.level) - LEVELS_WORST_FIRST.indexOf(b.level) ||
+    (a.key < b.key ? -1 : a.key > b.key ? 1 : 0)
   )
 }
 

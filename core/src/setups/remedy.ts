@@ -36,9 +36,7 @@ export function applyRemedy<T extends NewSetup>(setup: T, remedy: Remedy): T {
       )
     case 'power-mode':
       return changeRole(setup, remedy.roleId, (things) =>
-        things.map((thing) =>
-          thing.unitId === remedy.unitId ? { ...thing, powerModeId: remedy.powerModeId } : thing,
-        ),
+        things.map((thing) => (thing.unitId === remedy.unitId ? { ...thing, powerModeId: remedy.powerModeId } : thing)),
       )
     case 'recording-mode':
       return changeRole(setup, remedy.roleId, (things) =>

@@ -44,7 +44,11 @@ export const newSetupSchema = z
     /** The circuit that feeds it. */
     circuitId: idSchema.nullable(),
     /** Recording time that is planned. */
-    plannedMinutes: z.number().int().min(1, 'Plan at least one minute.').max(24 * 60, 'Plan at most a day.'),
+    plannedMinutes: z
+      .number()
+      .int()
+      .min(1, 'Plan at least one minute.')
+      .max(24 * 60, 'Plan at most a day.'),
     note: noteSchema,
     roles: z.array(roleSchema).max(120),
   })

@@ -103,7 +103,8 @@ function isSmaller(after: ReadinessFinding, before: ReadinessFinding): boolean {
   if (after.code === 'packs-short' && before.code === 'packs-short') {
     return after.working.wanted - after.working.have < before.working.wanted - before.working.have
   }
-  if (after.code === 'cards-short' && before.code === 'cards-short') return after.working.minutes > before.working.minutes
+  if (after.code === 'cards-short' && before.code === 'cards-short')
+    return after.working.minutes > before.working.minutes
   if (after.code === 'circuit-load' && before.code === 'circuit-load') {
     return after.working.totalMilliwatts < before.working.totalMilliwatts
   }
@@ -121,9 +122,7 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
     case 'need-unmet':
       return role ? listIdeasForNeed(finding, role, input, store) : []
     case 'stock-short':
-      return [
-        { kind: 'shop', item: finding.name, quantity: finding.wanted - finding.have, stockId: finding.stockId },
-      ]
+      return [{ kind: 'shop', item: finding.name, quantity: finding.wanted - finding.have, stockId: finding.stockId }]
     case 'packs-short':
       return listIdeasForPacks(finding.label, finding.working, input, store)
     case 'cards-short':
@@ -147,13 +146,15 @@ function listIdeasForNeed(finding: NeedUnmet, role: Role, input: ReadinessInput,
   const isUnit = input.holdings.units.has(unitId)
   const stock = store.stock
     .filter((it) => it.free >= finding.missing && fits(finding, it.model, input))
-    .map((it): Remedy => ({
-      kind: 'assign-stock',
-      roleId: role.id,
-      stockId: it.stock.id,
-      quantity: finding.missing,
-      name: nameModel(it.model),
-    }))
+    .map(
+      (it): Remedy => ({
+        kind: 'assign-stock',
+        roleId: role.id,
+        stockId: it.stock.id,
+        quantity: finding.missing,
+        name: nameModel(it.model),
+      }),
+    )
   const units = listAssignments(role, store, (it) => fits(finding, it.model, input), finding.missing)
   const emptyStock = store.stock.find((it) => fits(finding, it.model, input))
   const item = emptyStock?.model.name ?? finding.interfaces.map((it) => it.label).join(' or ')
@@ -232,7 +233,8 @@ function listIdeasForPacks(
   store: Store,
 ): Remedy[] {
   const home = input.setup.roles.find((role) => role.things.some((it) => holdsFamily(it.unitId, family, input)))
-  const isPack = ({ model }: StoreUnit) => model.ports.some((it) => it.side === 'guest' && it.interfaces.includes(family))
+  const isPack = ({ model }: StoreUnit) =>
+    model.ports.some((it) => it.side === 'guest' && it.interfaces.includes(family))
   const free = home ? listAssignments(home, store, isPack, wanted - have) : []
   const found = free.reduce((most, it) => (it.kind === 'assign' ? Math.max(most, it.unitIds.length) : most), 0)
   const fed = new Set(devices.map((device) => device.tag))
@@ -260,17 +262,21 @@ function listIdeasForCards(
     .sort((a, b) => (b.model.specs.capacityMegabytes ?? 0) - (a.model.specs.capacityMegabytes ?? 0))
   const recorder = role.things.find((it) => input.holdings.units.get(it.unitId ?? '')?.tag === working.tag)
   const model = input.holdings.models.get(input.holdings.units.get(recorder?.unitId ?? '')?.modelId ?? '')
-  const lighter = (model?.recordingModes ?? []).filter((mode) => mode.id !== (recorder?.recordingModeId ?? model?.recordingModes[0]?.id))
+  const lighter = (model?.recordingModes ?? []).filter(
+    (mode) => mode.id !== (recorder?.recordingModeId ?? model?.recordingModes[0]?.id),
+  )
   return [
     ...listAssignments(role, { ...store, units: cards }, () => true),
-    ...lighter.map((mode): Remedy => ({
-      kind: 'recording-mode',
-      roleId: role.id,
-      unitId: recorder?.unitId ?? '',
-      tag: working.tag,
-      recordingModeId: mode.id,
-      label: mode.label,
-    })),
+    ...lighter.map(
+      (mode): Remedy => ({
+        kind: 'recording-mode',
+        roleId: role.id,
+        unitId: recorder?.unitId ?? '',
+        tag: working.tag,
+        recordingModeId: mode.id,
+        label: mode.label,
+      }),
+    ),
     { kind: 'shop', item: 'A larger memory card', quantity: 1, stockId: null },
   ]
 }

@@ -88,7 +88,8 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
       )
     case 'circuit-load': {
       const { working } = finding
-      const limit = working.level === 'warn' || working.isContinuous ? working.continuousMilliwatts : working.ratedMilliwatts
+      const limit =
+        working.level === 'warn' || working.isContinuous ? working.continuousMilliwatts : working.ratedMilliwatts
       const usual =
         working.level === 'warn'
           ? `Above ${working.continuousPercent} % of the circuit: fine for less than three hours, no longer.`
@@ -98,7 +99,11 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
       return {
         title: `${working.circuit} is overloaded`,
         text: `${usual} Local codes and a licensed electrician decide.`,
-        gauge: makeGauge(working.totalMilliwatts, limit, `${trim(working.totalMilliwatts / 1000, 0)} of ${trim(limit / 1000, 0)} W`),
+        gauge: makeGauge(
+          working.totalMilliwatts,
+          limit,
+          `${trim(working.totalMilliwatts / 1000, 0)} of ${trim(limit / 1000, 0)} W`,
+        ),
       }
     }
     case 'packs-short': {
@@ -116,7 +121,11 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
       return {
         title: `The cards in ${working.tag} end ${formatMinutes(working.plannedMinutes - working.minutes)} early`,
         text: `They hold ${formatMinutes(working.minutes)} at ${working.mode}; ${formatMinutes(working.plannedMinutes)} are planned.`,
-        gauge: makeGauge(working.minutes, working.plannedMinutes, `${working.minutes} of ${working.plannedMinutes} min`),
+        gauge: makeGauge(
+          working.minutes,
+          working.plannedMinutes,
+          `${working.minutes} of ${working.plannedMinutes} min`,
+        ),
       }
     }
     default:
@@ -135,7 +144,7 @@ function makeGauge(value: number, limit: number, text: string): FindingWords['ga
 
 function sayUnmet(finding: Extract<ReadinessFinding, { code: 'need-unmet' }>): FindingWords {
   const labels = listInWords(
-    finding.interfaces.map((it) => `${it.label} ${it.partner}`),
+    finding.interfaces.map((it) => (it.label.endsWith(it.partner) ? it.label : `${it.label} ${it.partner}`)),
     'or',
   )
   const have = finding.wanted - finding.missing
@@ -157,18 +166,31 @@ function sayUnmetTitle(finding: Extract<ReadinessFinding, { code: 'need-unmet' }
     carry: `Nothing carries ${finding.tag}`,
     battery: `No ${first.label} for ${finding.tag}`,
     card: `No card for ${finding.tag}`,
-    mains: first.partner.includes('connector') ? `No mains lead for ${finding.tag}` : `${finding.tag} is not plugged in`,
+    mains: first.partner.includes('connector')
+      ? `No mains lead for ${finding.tag}`
+      : `${finding.tag} is not plugged in`,
     signal: `${finding.tag} is not connected`,
   }[first.kind]
   return finding.missing > 1 && finding.wanted > 1 ? `${what} (${finding.missing} missing)` : what
 }
 
-function sayUnknownJoint({ fact, tag, name, other }: Extract<ReadinessFinding, { code: 'joint-unknown' }>): FindingWords {
+function sayUnknownJoint({
+  fact,
+  tag,
+  name,
+  other,
+}: Extract<ReadinessFinding, { code: 'joint-unknown' }>): FindingWords {
   switch (fact) {
     case 'card-speed':
-      return plain(`Cannot tell whether ${tag} is fast enough`, `The speed class of ${name} is not recorded. It is printed on the card.`)
+      return plain(
+        `Cannot tell whether ${tag} is fast enough`,
+        `The speed class of ${name} is not recorded. It is printed on the card.`,
+      )
     case 'mass':
-      return plain(`Cannot tell whether ${other} bears ${tag}`, `The mass of ${name} is not recorded. Weigh it, or look at its plate.`)
+      return plain(
+        `Cannot tell whether ${other} bears ${tag}`,
+        `The mass of ${name} is not recorded. Weigh it, or look at its plate.`,
+      )
     case 'load-limit':
       return plain(`Cannot tell what ${other} bears`, `No load limit is recorded for ${other}, which carries ${name}.`)
     default:
@@ -199,6 +221,8 @@ export function sayRemedy(remedy: Remedy): string {
 
 export interface WorkingWords {
   title: string
+  /** What there is of what it takes, in one glance. */
+  summary: string
   lines: { label: string; sum: string }[]
   assumptions: string[]
   source: string
@@ -210,6 +234,7 @@ export function sayWorking(working: Working, labelOf: (code: string) => string =
     case 'circuit-load':
       return {
         title: `Load on ${working.circuit}`,
+        summary: `${trim(working.totalMilliwatts / 1000, 0)} of ${trim((working.isContinuous ? working.continuousMilliwatts : working.ratedMilliwatts) / 1000, 0)} W`,
         lines: [
           ...working.loads.map((load) => ({ label: load.tag, sum: formatPower(load.milliwatts) })),
           { label: 'together', sum: formatPower(working.totalMilliwatts) },
@@ -231,6 +256,7 @@ export function sayWorking(working: Working, labelOf: (code: string) => string =
     case 'pack-hours':
       return {
         title: `Packs of ${labelOf(working.family)}`,
+        summary: `${working.have} for ${working.wanted}`,
         lines: [
           {
             label: 'one pack',
@@ -240,7 +266,10 @@ export function sayWorking(working: Working, labelOf: (code: string) => string =
             label: device.tag,
             sum: `${device.atOnce} at once, ${formatPower(device.milliwatts)}: ${trim(device.runtimeMinutes, 0)} min; ${device.atOnce} × ⌈${working.minutes} / ${trim(device.runtimeMinutes, 1)}⌉ = ${device.packs}`,
           })),
-          { label: 'wanted', sum: `${working.needed} + ${working.spare} spare = ${working.wanted}; have ${working.have}` },
+          {
+            label: 'wanted',
+            sum: `${working.needed} + ${working.spare} spare = ${working.wanted}; have ${working.have}`,
+          },
         ],
         assumptions: [
           'Packs are swapped whole, and the weakest pack of the family decides.',
@@ -251,6 +280,7 @@ export function sayWorking(working: Working, labelOf: (code: string) => string =
     case 'card-minutes':
       return {
         title: `Recording time of ${working.tag}`,
+        summary: `${working.minutes} for ${working.plannedMinutes} min`,
         lines: [
           ...working.cards.map((card) => ({
             label: card.tag,

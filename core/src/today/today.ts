@@ -15,12 +15,46 @@ export type TodayItem = { key: string; level: FindingLevel } & (
       checks: number
       state: string
     }
-  | { section: 'before'; code: 'charge'; family: string; packs: number; bookingId: string; title: string; startsAt: string }
+  | {
+      section: 'before'
+      code: 'charge'
+      family: string
+      packs: number
+      bookingId: string
+      title: string
+      startsAt: string
+    }
   | { section: 'before'; code: 'buy'; item: string; quantity: number; reason: string; lineId: string | null }
-  | { section: 'before'; code: 'mend'; unitId: string; tag: string; name: string; title: string; startsAt: string; note: string }
+  | {
+      section: 'before'
+      code: 'mend'
+      unitId: string
+      tag: string
+      name: string
+      title: string
+      startsAt: string
+      note: string
+    }
   | { section: 'before'; code: 'service'; unitId: string; tag: string; name: string; dueOn: string; daysLeft: number }
-  | { section: 'before'; code: 'fetch'; bookingId: string; title: string; pieces: number; places: number; startsAt: string }
-  | { section: 'out'; code: 'out'; bookingId: string; title: string; pieces: number; people: string[]; endsAt: string; isLate: boolean }
+  | {
+      section: 'before'
+      code: 'fetch'
+      bookingId: string
+      title: string
+      pieces: number
+      places: number
+      startsAt: string
+    }
+  | {
+      section: 'out'
+      code: 'out'
+      bookingId: string
+      title: string
+      pieces: number
+      people: string[]
+      endsAt: string
+      isLate: boolean
+    }
   | {
       section: 'out'
       code: 'loan'
@@ -44,7 +78,15 @@ export type TodayItem = { key: string; level: FindingLevel } & (
   | { section: 'collides'; code: 'stock'; label: string; wanted: number; have: number; at: number }
   | { section: 'decide'; code: 'fault'; unitId: string; tag: string; name: string; note: string; days: number }
   | { section: 'decide'; code: 'budget'; totalMinor: number; budgetMinor: number; year: number }
-  | { section: 'decide'; code: 'idle'; unitId: string; tag: string; name: string; days: number; priceMinor: number | null }
+  | {
+      section: 'decide'
+      code: 'idle'
+      unitId: string
+      tag: string
+      name: string
+      days: number
+      priceMinor: number | null
+    }
 )
 
 export const TODAY_SECTIONS = ['next', 'before', 'out', 'collides', 'decide'] as const
@@ -55,7 +97,10 @@ export function arrangeToday(items: readonly TodayItem[]): Record<TodaySection, 
   const sections = Object.fromEntries(TODAY_SECTIONS.map((section) => [section, [] as TodayItem[]]))
   for (const item of items) sections[item.section]?.push(item)
   for (const list of Object.values(sections)) {
-    list.sort((a, b) => order(a) - order(b) || (moment(a) < moment(b) ? -1 : moment(a) > moment(b) ? 1 : 0) || (a.key < b.key ? -1 : 1))
+    list.sort(
+      (a, b) =>
+        order(a) - order(b) || (moment(a) < moment(b) ? -1 : moment(a) > moment(b) ? 1 : 0) || (a.key < b.key ? -1 : 1),
+    )
   }
   return sections as Record<TodaySection, TodayItem[]>
 }

@@ -48,7 +48,10 @@ export function sayTodayItem(
         text: `${listInWords(item.bookings.map((it) => it.title))}, ${words.sayInstant(item.from)} to ${words.sayInstant(item.until)}`,
       }
     case 'stock':
-      return { title: `${item.label}: ${item.wanted} wanted, ${item.have} owned`, text: `from ${words.sayInstant(item.at)}` }
+      return {
+        title: `${item.label}: ${item.wanted} wanted, ${item.have} owned`,
+        text: `from ${words.sayInstant(item.at)}`,
+      }
     case 'fault':
       return {
         title: `${item.tag} ${item.name}: mend or replace`,

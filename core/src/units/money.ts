@@ -27,10 +27,12 @@ export function findExponent(currency: string): number {
   return EXPONENTS[currency] ?? 2
 }
 
-export function formatMoney(minor: number, currency: string): string {
+/** An amount for people. In running text whole amounts from 100 on go without decimals; columns want them all. */
+export function formatMoney(minor: number, currency: string, place: 'text' | 'column' = 'text'): string {
   const exponent = findExponent(currency)
   const amount = minor / 10 ** exponent
-  const decimals = minor % 10 ** exponent === 0 && Math.abs(amount) >= 100 ? 0 : exponent
+  const isRound = minor % 10 ** exponent === 0 && Math.abs(amount) >= 100
+  const decimals = place === 'text' && isRound ? 0 : exponent
   return new Intl.NumberFormat('en-GB', {
     style: 'currency',
     currency,
@@ -78,7 +80,7 @@ export function splitDecimal(
   text: string,
   expectedDecimals = 2,
 ): { sign: 1 | -1; whole: string; fraction: string } | null {
-  const match = /^([+-−]?)(\d[\d.,]*|[.,]\d+)$/.exec(text)
+  const match = /^([+\-−]?)(\d[\d.,]*|[.,]\d+)$/.exec(text)
   if (!match) return null
   const sign = match[1] === '-' || match[1] === '−' ? -1 : 1
   const body = match[2] ?? ''

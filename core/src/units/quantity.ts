@@ -31,7 +31,12 @@ const MEASURES: Readonly<Record<Measure, MeasureUnits>> = {
 
 export type QuantityReading =
   | { ok: true; value: number }
-  | { ok: false; problem: 'not-a-number' | 'unknown-unit' | 'negative' | 'too-large'; received: string; units: string[] }
+  | {
+      ok: false
+      problem: 'not-a-number' | 'unknown-unit' | 'negative' | 'too-large'
+      received: string
+      units: string[]
+    }
 
 /**
  * Reads a measure as typed (`1,2 kg`, `6'6"`, `98Wh`, `1 h 30 min`) into whole grams, millimetres, milliwatts,
@@ -103,7 +108,5 @@ export function formatMinutes(minutes: number): string {
 
 /** At most so many decimals, thousands grouped, no trailing zeros. */
 export function trim(value: number, decimals: number): string {
-  return new Intl.NumberFormat('en-GB', { maximumFractionDigits: decimals }).format(
-    Number(value.toPrecision(12)),
-  )
+  return new Intl.NumberFormat('en-GB', { maximumFractionDigits: decimals }).format(Number(value.toPrecision(12)))
 }

@@ -1,12 +1,20 @@
-import { dateSchema, faultSchema, findDate, findServiceDue, nameModel, newFaultSchema, noteSchema } from '@exemplar/core'
+import {
+  dateSchema,
+  faultSchema,
+  findDate,
+  findServiceDue,
+  nameModel,
+  newFaultSchema,
+  noteSchema,
+} from '@exemplar/core'
 import { and, asc, eq, isNotNull, isNull, ne } from 'drizzle-orm'
 import { z } from 'zod'
 import type { Database } from '../foundation/database.ts'
 import { requireVersion, write } from '../foundation/house.ts'
 import { refuseField } from '../foundation/problem.ts'
 import { defineRoute } from '../foundation/route.ts'
-import { loadServes } from '../kit/unit-list.ts'
 import { models, units } from '../kit/tables.ts'
+import { loadServes } from '../kit/unit-list.ts'
 import { loadStudio } from '../studio/studio-routes.ts'
 import { reportFault } from './fault-writing.ts'
 import { faults } from './tables.ts'
@@ -27,7 +35,17 @@ export function listServicesDue(db: Database, today: string) {
       const due = findServiceDue(unit, today)
       if (!due) return []
       const { serviceEveryDays, lastServicedOn } = unit
-      return [{ unitId: unit.id, tag, name: nameModel({ maker, name }), unitVersion, serviceEveryDays, lastServicedOn, ...due }]
+      return [
+        {
+          unitId: unit.id,
+          tag,
+          name: nameModel({ maker, name }),
+          unitVersion,
+          serviceEveryDays,
+          lastServicedOn,
+          ...due,
+        },
+      ]
     })
     .sort((a, b) => a.daysLeft - b.daysLeft || (a.tag < b.tag ? -1 : 1))
 }
@@ -62,7 +80,11 @@ function listInRepair(db: Database) {
     db,
     rows.map((row) => row.unitId),
   )
-  return rows.map(({ maker, name, ...row }) => ({ ...row, name: nameModel({ maker, name }), serves: serves.get(row.unitId) ?? [] }))
+  return rows.map(({ maker, name, ...row }) => ({
+    ...row,
+    name: nameModel({ maker, name }),
+    serves: serves.get(row.unitId) ?? [],
+  }))
 }
 
 export const benchRoutes = [

@@ -1,7 +1,7 @@
 import type { NewFault } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
-import { refuseMissing } from '../foundation/problem.ts'
 import type { Writer } from '../foundation/house.ts'
+import { refuseMissing } from '../foundation/problem.ts'
 import { units } from '../kit/tables.ts'
 import { faults } from './tables.ts'
 

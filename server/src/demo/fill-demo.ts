@@ -1,7 +1,7 @@
 import {
   addDays,
   type BookingItem,
-  CATEGORIES,
+  type CATEGORIES,
   DEFAULT_SETTINGS,
   EMPTY_UNIT,
   type Entry,
@@ -9,8 +9,8 @@ import {
   findHoldInterval,
   findInstant,
   listBookingItems,
-  nameModel,
   type NewBooking,
+  nameModel,
   STANDARD_INTERFACES,
 } from '@exemplar/core'
 import { faults } from '../bench/tables.ts'
@@ -64,11 +64,42 @@ function fillStudio({ tx, log }: Writer): void {
   const outletInterface = 'mains-bs1363'
   tx.insert(places)
     .values([
-      { id: 'glasshouse', name: 'Glasshouse corner', kind: 'room', parentId: null, circuits: [{ id: 'gh-1', name: 'Bench sockets', volts: 230, amps: 10, outlets: 2, outletInterface }], note: 'East glass: sun until about noon.' },
-      { id: 'studio', name: 'Studio', kind: 'room', parentId: null, circuits: [{ id: 'st-1', name: 'North wall', volts: 230, amps: 16, outlets: 4, outletInterface }, { id: 'st-2', name: 'South wall', volts: 230, amps: 16, outlets: 4, outletInterface }], note: '' },
-      { id: 'orangery', name: 'Orangery hall', kind: 'room', parentId: null, circuits: [{ id: 'or-1', name: 'Stage left', volts: 230, amps: 10, outlets: 4, outletInterface }], note: '' },
+      {
+        id: 'glasshouse',
+        name: 'Glasshouse corner',
+        kind: 'room',
+        parentId: null,
+        circuits: [{ id: 'gh-1', name: 'Bench sockets', volts: 230, amps: 10, outlets: 2, outletInterface }],
+        note: 'East glass: sun until about noon.',
+      },
+      {
+        id: 'studio',
+        name: 'Studio',
+        kind: 'room',
+        parentId: null,
+        circuits: [
+          { id: 'st-1', name: 'North wall', volts: 230, amps: 16, outlets: 4, outletInterface },
+          { id: 'st-2', name: 'South wall', volts: 230, amps: 16, outlets: 4, outletInterface },
+        ],
+        note: '',
+      },
+      {
+        id: 'orangery',
+        name: 'Orangery hall',
+        kind: 'room',
+        parentId: null,
+        circuits: [{ id: 'or-1', name: 'Stage left', volts: 230, amps: 10, outlets: 4, outletInterface }],
+        note: '',
+      },
       { id: 'store', name: 'Store', kind: 'store', parentId: null, circuits: [], note: '' },
-      ...[1, 2, 3, 4, 5].map((n) => ({ id: `case-${n}`, name: `Case ${n}`, kind: 'case' as const, parentId: 'store', circuits: [], note: '' })),
+      ...[1, 2, 3, 4, 5].map((n) => ({
+        id: `case-${n}`,
+        name: `Case ${n}`,
+        kind: 'case' as const,
+        parentId: 'store',
+        circuits: [],
+        note: '',
+      })),
       { id: 'shelf-a', name: 'Shelf A', kind: 'shelf', parentId: 'studio', circuits: [], note: '' },
       { id: 'shelf-b', name: 'Shelf B', kind: 'shelf', parentId: 'store', circuits: [], note: '' },
       { id: 'bag-1', name: 'Field bag', kind: 'bag', parentId: 'store', circuits: [], note: '' },
@@ -77,8 +108,12 @@ function fillStudio({ tx, log }: Writer): void {
 }
 
 function fillKit({ tx, log }: Writer, today: string): void {
-  tx.insert(interfaces).values([...STANDARD_INTERFACES, ...DEMO_INTERFACES]).run()
-  tx.insert(models).values([...DEMO_MODELS]).run()
+  tx.insert(interfaces)
+    .values([...STANDARD_INTERFACES, ...DEMO_INTERFACES])
+    .run()
+  tx.insert(models)
+    .values([...DEMO_MODELS])
+    .run()
   for (const unit of DEMO_UNITS) {
     tx.insert(units).values(makeUnit(unit, today)).run()
     log('created', 'unit', unit.tag, { tag: unit.tag })
@@ -134,19 +169,160 @@ interface DemoBooking {
 const FIELD_KIT = ['MIC-03', 'LGT-05', 'TRI-02', 'SDC-08']
 
 const DEMO_BOOKINGS: readonly DemoBooking[] = [
-  { id: 'b-ferns', title: 'Fern house tour', setup: 'gi', place: 'glasshouse', people: ['imke', 'yusra'], day: -13, from: '10:00', to: '12:00', state: 'back' },
-  { id: 'b-seeds', title: 'Sowing seeds', setup: 'pb', place: 'studio', people: ['bram'], day: -11, from: '14:00', to: '16:00', state: 'back' },
-  { id: 'b-autumn', title: 'Autumn lecture', setup: 'lr', place: 'orangery', people: ['imke', 'bram', 'yusra'], day: -7, from: '18:00', to: '20:00', state: 'back' },
-  { id: 'b-repot', title: 'Repotting orchids', setup: 'pb', place: 'studio', people: ['bram'], day: -4, from: '10:00', to: '12:00', state: 'back' },
-  { id: 'b-bog', title: 'Bog walk', setup: null, loose: FIELD_KIT, place: null, people: ['bram'], day: -1, from: '09:00', to: '17:00', rig: 0, strike: 0, state: 'out' },
-  { id: 'b-graft', title: 'Grafting', setup: 'pb', place: 'studio', people: ['bram'], day: 1, from: '14:00', to: '16:00', state: 'confirmed' },
-  { id: 'b-head', title: 'Head gardener', setup: 'gi', place: 'glasshouse', people: ['imke', 'yusra'], day: 2, from: '09:30', to: '12:00', state: 'confirmed' },
-  { id: 'b-winter', title: 'Winter talk', setup: 'lr', place: 'orangery', people: ['bram'], day: 2, from: '11:00', to: '13:00', rig: 60, strike: 45, state: 'confirmed' },
-  { id: 'b-seedheads', title: 'Seed heads, close', setup: null, loose: ['RAI-01', 'MON-02', 'LEN-08'], place: 'studio', people: ['yusra'], day: 2, from: '14:00', to: '17:00', state: 'pencilled' },
-  { id: 'b-school', title: 'School visit, other use', setup: null, place: 'studio', people: [], day: 5, from: '09:00', to: '12:00', rig: 0, strike: 0, kind: 'other-use', state: 'confirmed' },
-  { id: 'b-moss', title: 'Moss in jars', setup: 'pb', place: 'studio', people: ['bram', 'yusra'], day: 7, from: '10:00', to: '12:30', state: 'pencilled' },
-  { id: 'b-curator', title: 'Curator’s year', setup: 'gi', place: 'glasshouse', people: ['imke', 'yusra'], day: 9, from: '10:00', to: '12:00', state: 'pencilled' },
-  { id: 'b-talk2', title: 'Second winter talk', setup: 'lr', place: 'orangery', people: ['imke', 'bram'], day: 13, from: '18:00', to: '20:00', rig: 60, strike: 45, state: 'pencilled' },
+  {
+    id: 'b-ferns',
+    title: 'Fern house tour',
+    setup: 'gi',
+    place: 'glasshouse',
+    people: ['imke', 'yusra'],
+    day: -13,
+    from: '10:00',
+    to: '12:00',
+    state: 'back',
+  },
+  {
+    id: 'b-seeds',
+    title: 'Sowing seeds',
+    setup: 'pb',
+    place: 'studio',
+    people: ['bram'],
+    day: -11,
+    from: '14:00',
+    to: '16:00',
+    state: 'back',
+  },
+  {
+    id: 'b-autumn',
+    title: 'Autumn lecture',
+    setup: 'lr',
+    place: 'orangery',
+    people: ['imke', 'bram', 'yusra'],
+    day: -7,
+    from: '18:00',
+    to: '20:00',
+    state: 'back',
+  },
+  {
+    id: 'b-repot',
+    title: 'Repotting orchids',
+    setup: 'pb',
+    place: 'studio',
+    people: ['bram'],
+    day: -4,
+    from: '10:00',
+    to: '12:00',
+    state: 'back',
+  },
+  {
+    id: 'b-bog',
+    title: 'Bog walk',
+    setup: null,
+    loose: FIELD_KIT,
+    place: null,
+    people: ['bram'],
+    day: -1,
+    from: '09:00',
+    to: '17:00',
+    rig: 0,
+    strike: 0,
+    state: 'out',
+  },
+  {
+    id: 'b-graft',
+    title: 'Grafting',
+    setup: 'pb',
+    place: 'studio',
+    people: ['bram'],
+    day: 1,
+    from: '14:00',
+    to: '16:00',
+    state: 'confirmed',
+  },
+  {
+    id: 'b-head',
+    title: 'Head gardener',
+    setup: 'gi',
+    place: 'glasshouse',
+    people: ['imke', 'yusra'],
+    day: 2,
+    from: '09:30',
+    to: '12:00',
+    state: 'confirmed',
+  },
+  {
+    id: 'b-winter',
+    title: 'Winter talk',
+    setup: 'lr',
+    place: 'orangery',
+    people: ['bram'],
+    day: 2,
+    from: '11:00',
+    to: '13:00',
+    rig: 60,
+    strike: 45,
+    state: 'confirmed',
+  },
+  {
+    id: 'b-seedheads',
+    title: 'Seed heads, close',
+    setup: null,
+    loose: ['RAI-01', 'MON-02', 'LEN-08'],
+    place: 'studio',
+    people: ['yusra'],
+    day: 2,
+    from: '14:00',
+    to: '17:00',
+    state: 'pencilled',
+  },
+  {
+    id: 'b-school',
+    title: 'School visit, other use',
+    setup: null,
+    place: 'studio',
+    people: [],
+    day: 5,
+    from: '09:00',
+    to: '12:00',
+    rig: 0,
+    strike: 0,
+    kind: 'other-use',
+    state: 'confirmed',
+  },
+  {
+    id: 'b-moss',
+    title: 'Moss in jars',
+    setup: 'pb',
+    place: 'studio',
+    people: ['bram', 'yusra'],
+    day: 7,
+    from: '10:00',
+    to: '12:30',
+    state: 'pencilled',
+  },
+  {
+    id: 'b-curator',
+    title: 'Curator’s year',
+    setup: 'gi',
+    place: 'glasshouse',
+    people: ['imke', 'yusra'],
+    day: 9,
+    from: '10:00',
+    to: '12:00',
+    state: 'pencilled',
+  },
+  {
+    id: 'b-talk2',
+    title: 'Second winter talk',
+    setup: 'lr',
+    place: 'orangery',
+    people: ['imke', 'bram'],
+    day: 13,
+    from: '18:00',
+    to: '20:00',
+    rig: 60,
+    strike: 45,
+    state: 'pencilled',
+  },
 ]
 
 function fillDiary({ tx, log }: Writer, today: string): void {
@@ -175,7 +351,14 @@ function fillDiary({ tx, log }: Writer, today: string): void {
       if (!unitId) continue
       const data = { bookingId: demo.id, title: demo.title }
       tx.insert(events)
-        .values({ at: hold.start, personId: demo.people[0] ?? null, kind: 'checked-out', subjectType: 'unit', subjectId: unitId, data })
+        .values({
+          at: hold.start,
+          personId: demo.people[0] ?? null,
+          kind: 'checked-out',
+          subjectType: 'unit',
+          subjectId: unitId,
+          data,
+        })
         .run()
     }
   }
@@ -188,12 +371,26 @@ function makeItems(demo: DemoBooking, state: 'out' | 'back'): BookingItem[] {
 
 function fillBench({ tx, log }: Writer, today: string): void {
   const rows = [
-    { id: 'f-fan', unitId: 'LGT-06', note: 'Fan buzzes; keep it over 1.5 m from any microphone', severity: 'usable' as const, day: -22 },
-    { id: 'f-tube', unitId: 'LGT-07', note: 'Flickers when dimmed below a third', severity: 'unusable' as const, day: -9 },
+    {
+      id: 'f-fan',
+      unitId: 'LGT-06',
+      note: 'Fan buzzes; keep it over 1.5 m from any microphone',
+      severity: 'usable' as const,
+      day: -22,
+    },
+    {
+      id: 'f-tube',
+      unitId: 'LGT-07',
+      note: 'Flickers when dimmed below a third',
+      severity: 'unusable' as const,
+      day: -9,
+    },
   ]
   for (const { day, ...fault } of rows) {
     const reportedAt = findInstant(`${addDays(today, day)}T16:20`, zone).epochMs
-    tx.insert(faults).values({ ...fault, bookingId: null, reportedAt, mendedAt: null }).run()
+    tx.insert(faults)
+      .values({ ...fault, bookingId: null, reportedAt, mendedAt: null })
+      .run()
     log('fault-reported', 'unit', fault.unitId, { fault })
   }
 }
@@ -220,7 +417,16 @@ function fillLedger({ tx, log }: Writer, today: string): void {
       },
     ]
   })
-  const others: [id: string, daysAgo: number, kind: Entry['kind'], category: keyof typeof CATEGORIES, description: string, net: number, tax: number, unitId: string | null][] = [
+  const others: [
+    id: string,
+    daysAgo: number,
+    kind: Entry['kind'],
+    category: keyof typeof CATEGORIES,
+    description: string,
+    net: number,
+    tax: number,
+    unitId: string | null,
+  ][] = [
     ['r-1', 410, 'repair', 'camera', 'CAM-01 card door replaced', 8_500, 1_700, 'CAM-01'],
     ['r-2', 230, 'repair', 'light', 'LGT-06 fan cleaned', 2_200, 440, 'LGT-06'],
     ['r-3', 96, 'repair', 'microphone', 'MIC-01 connector resoldered', 3_400, 680, 'MIC-01'],
@@ -248,7 +454,11 @@ function fillLedger({ tx, log }: Writer, today: string): void {
     log('spent', 'entry', entry.id, { after: entry })
   }
   const year = Number(today.slice(0, 4))
-  for (const [of, totalMinor] of [[year - 2, 900_000], [year - 1, 1_200_000], [year, 600_000]] as const) {
+  for (const [of, totalMinor] of [
+    [year - 2, 900_000],
+    [year - 1, 1_200_000],
+    [year, 600_000],
+  ] as const) {
     tx.insert(budgets).values({ year: of, totalMinor }).run()
     log('changed', 'budget', String(of), { totalMinor })
   }

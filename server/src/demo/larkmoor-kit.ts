@@ -17,17 +17,81 @@ export const DEMO_INTERFACES: readonly Interface[] = [
 ].map((it) => ({ ...it, kind: it.kind as Interface['kind'], standard: null, viaCableOnly: false, version: 1 }))
 
 /** Ids are the tag or a short word, so that the demo is the same each time it is made. */
-const MODEL_ROWS: readonly [id: string, category: Category, maker: string, name: string, facts: Partial<TemplateFacts>][] = [
-  ['verrin-v6', 'camera', 'Verrin', 'V6 body', { mount: 'mount-larch', battery: 'pack-fenn-a', milliwatts: 11_000, kilobitsPerSecond: 100_000, cardMegabytesPerSecond: 30, massGrams: 780 }],
-  ['quarle-c2', 'camera', 'Quarle', 'C2 body', { mount: 'mount-larch', battery: 'pack-fenn-a', milliwatts: 9_000, kilobitsPerSecond: 100_000, cardMegabytesPerSecond: 30, massGrams: 520 }],
-  ['verrin-l4', 'camera', 'Verrin', 'L4 studio camera', { mount: 'mount-sorrel', battery: 'pack-fenn-b', milliwatts: 14_000, kilobitsPerSecond: 200_000, cardMegabytesPerSecond: 60, massGrams: 1_450 }],
-  ['pocket-p1', 'camera', 'Quarle', 'P1 body', { mount: 'mount-larch', battery: 'pack-fenn-a', milliwatts: 7_000, kilobitsPerSecond: 80_000, cardMegabytesPerSecond: 30, massGrams: 410 }],
+const MODEL_ROWS: readonly [
+  id: string,
+  category: Category,
+  maker: string,
+  name: string,
+  facts: Partial<TemplateFacts>,
+][] = [
+  [
+    'verrin-v6',
+    'camera',
+    'Verrin',
+    'V6 body',
+    {
+      mount: 'mount-larch',
+      battery: 'pack-fenn-a',
+      milliwatts: 11_000,
+      kilobitsPerSecond: 100_000,
+      cardMegabytesPerSecond: 30,
+      massGrams: 780,
+    },
+  ],
+  [
+    'quarle-c2',
+    'camera',
+    'Quarle',
+    'C2 body',
+    {
+      mount: 'mount-larch',
+      battery: 'pack-fenn-a',
+      milliwatts: 9_000,
+      kilobitsPerSecond: 100_000,
+      cardMegabytesPerSecond: 30,
+      massGrams: 520,
+    },
+  ],
+  [
+    'verrin-l4',
+    'camera',
+    'Verrin',
+    'L4 studio camera',
+    {
+      mount: 'mount-sorrel',
+      battery: 'pack-fenn-b',
+      milliwatts: 14_000,
+      kilobitsPerSecond: 200_000,
+      cardMegabytesPerSecond: 60,
+      massGrams: 1_450,
+    },
+  ],
+  [
+    'pocket-p1',
+    'camera',
+    'Quarle',
+    'P1 body',
+    {
+      mount: 'mount-larch',
+      battery: 'pack-fenn-a',
+      milliwatts: 7_000,
+      kilobitsPerSecond: 80_000,
+      cardMegabytesPerSecond: 30,
+      massGrams: 410,
+    },
+  ],
   ['tarn-35', 'lens', 'Tarn', '35 f/1.8', { mount: 'mount-larch', massGrams: 310 }],
   ['tarn-50', 'lens', 'Tarn', '50 f/2.8 macro', { mount: 'mount-larch', massGrams: 420 }],
   ['tarn-85', 'lens', 'Tarn', '85 f/2', { mount: 'mount-larch', massGrams: 480 }],
   ['tarn-24-70', 'lens', 'Tarn', '24-70 f/4', { mount: 'mount-larch', massGrams: 560 }],
   ['sorrel-18-90', 'lens', 'Hask', '18-90 f/4 servo', { mount: 'mount-sorrel', massGrams: 1_100 }],
-  ['sorrel-adapter', 'lens-adapter', 'Hask', 'Sorrel to Larch', { mount: 'mount-larch', frontMount: 'mount-sorrel', massGrams: 130 }],
+  [
+    'sorrel-adapter',
+    'lens-adapter',
+    'Hask',
+    'Sorrel to Larch',
+    { mount: 'mount-larch', frontMount: 'mount-sorrel', massGrams: 130 },
+  ],
   ['monitor-7', 'monitor', 'Nook', '7 inch monitor', { battery: 'pack-fenn-b', milliwatts: 24_000, massGrams: 640 }],
   ['switcher-4', 'switcher', 'Orrin', 'Four-way switcher', { inlet: 'iec-c13', milliwatts: 45_000, massGrams: 1_900 }],
   ['sallow-120', 'light', 'Sallow', '120 daylight', { inlet: 'iec-c13', milliwatts: 150_000, massGrams: 2_900 }],
@@ -38,18 +102,30 @@ const MODEL_ROWS: readonly [id: string, category: Category, maker: string, name:
   ['holm-s3', 'microphone', 'Holm', 'S3 shotgun', { massGrams: 160 }],
   ['holm-l1', 'microphone', 'Holm', 'L1 lavalier', { battery: 'cell-9v', massGrams: 95 }],
   ['holm-d2', 'microphone', 'Holm', 'D2 dynamic', { massGrams: 310 }],
-  ['otter-r4', 'recorder', 'Otter', 'R4 recorder', { battery: 'cell-aa', batteryCount: 4, kilobitsPerSecond: 4_608, cardMegabytesPerSecond: 10, massGrams: 520 }],
+  [
+    'otter-r4',
+    'recorder',
+    'Otter',
+    'R4 recorder',
+    { battery: 'cell-aa', batteryCount: 4, kilobitsPerSecond: 4_608, cardMegabytesPerSecond: 10, massGrams: 520 },
+  ],
   ['otter-m6', 'mixer', 'Otter', 'M6 mixer', { inlet: 'iec-c13', milliwatts: 25_000, massGrams: 2_400 }],
   ['brindle-f8', 'tripod', 'Brindle', 'F8 tripod, fluid head', { loadGrams: 8_000, massGrams: 3_900 }],
   ['brindle-t3', 'tripod', 'Brindle', 'T3 travel tripod', { loadGrams: 3_000, massGrams: 1_400 }],
-  ['brindle-arm', 'tripod', 'Brindle', 'Overhead arm', { loadGrams: 2_000, massGrams: 5_200 }],
+  ['brindle-arm', 'arm', 'Brindle', 'Overhead arm', { loadGrams: 2_000, massGrams: 5_200 }],
   ['brindle-rail', 'rail', 'Brindle', 'Macro rail', { loadGrams: 2_500, massGrams: 800 }],
   ['stand-roller', 'stand', 'Brindle', 'Roller stand', { loadGrams: 10_000, massGrams: 6_800 }],
   ['stand-light', 'stand', 'Brindle', 'Light stand 2.4 m', { loadGrams: 4_000, massGrams: 1_900 }],
   ['stand-mic', 'mic-stand', 'Holm', 'Boom stand', { loadGrams: 1_500, massGrams: 3_100 }],
   ['fenn-a98', 'pack', 'Fenn', 'A 48 Wh', { battery: 'pack-fenn-a', energyMilliwattHours: 48_000, massGrams: 290 }],
   ['fenn-b28', 'pack', 'Fenn', 'B 28 Wh', { battery: 'pack-fenn-b', energyMilliwattHours: 28_000, massGrams: 180 }],
-  ['fenn-charger', 'charger', 'Fenn', 'A charger, two bays', { battery: 'pack-fenn-a', outlets: 2, inlet: 'iec-c7', milliwatts: 60_000, massGrams: 350 }],
+  [
+    'fenn-charger',
+    'charger',
+    'Fenn',
+    'A charger, two bays',
+    { battery: 'pack-fenn-a', outlets: 2, inlet: 'iec-c7', milliwatts: 60_000, massGrams: 350 },
+  ],
   ['lead-c13', 'lead', '', 'C13 lead, 3 m', { inlet: 'iec-c13', massGrams: 260 }],
   ['lead-c7', 'lead', '', 'C7 lead, 2 m', { inlet: 'iec-c7', massGrams: 110 }],
   ['strip-6', 'strip', '', 'Six-way strip, 13 A, 3 m', { outlets: 6, massGrams: 900 }],
@@ -78,10 +154,12 @@ function adjust(id: string, model: NewModel): NewModel {
   return model
 }
 
-export const DEMO_MODELS: readonly (NewModel & { id: string })[] = MODEL_ROWS.map(([id, category, maker, name, facts]) => ({
-  ...adjust(id, makeModelFromTemplate(category, maker, name, facts)),
-  id,
-}))
+export const DEMO_MODELS: readonly (NewModel & { id: string })[] = MODEL_ROWS.map(
+  ([id, category, maker, name, facts]) => ({
+    ...adjust(id, makeModelFromTemplate(category, maker, name, facts)),
+    id,
+  }),
+)
 
 export interface DemoUnit {
   tag: string
@@ -103,7 +181,14 @@ export interface DemoUnit {
   note?: string
 }
 
-const u = (tag: string, model: string, place: string, price: string | null, daysAgo: number, rest: Partial<DemoUnit> = {}): DemoUnit => ({
+const u = (
+  tag: string,
+  model: string,
+  place: string,
+  price: string | null,
+  daysAgo: number,
+  rest: Partial<DemoUnit> = {},
+): DemoUnit => ({
   tag,
   model,
   place,
@@ -118,15 +203,26 @@ export const DEMO_UNITS: readonly DemoUnit[] = [
   u('CAM-03', 'verrin-l4', 'case-4', '2150.00', 430, { serial: 'L4-5520' }),
   u('CAM-04', 'verrin-l4', 'case-4', '2150.00', 430, { serial: 'L4-5521' }),
   u('CAM-05', 'verrin-l4', 'case-4', '1340.00', 190, { acquisition: 'bought-used', serial: 'L4-3107' }),
-  u('CAM-06', 'pocket-p1', 'shelf-a', '540.00', 820, { note: 'No flip screen: needs the small monitor for a self-view.' }),
+  u('CAM-06', 'pocket-p1', 'shelf-a', '540.00', 820, {
+    note: 'No flip screen: needs the small monitor for a self-view.',
+  }),
   u('LEN-01', 'tarn-35', 'case-1', '420.00', 700),
   u('LEN-02', 'tarn-85', 'case-1', '510.00', 610),
   u('LEN-03', 'tarn-50', 'shelf-a', '380.00', 500),
   u('LEN-04', 'sorrel-18-90', 'case-4', '1620.00', 430),
-  u('LEN-05', 'sorrel-18-90', 'case-4', '1620.00', 430, { state: 'in-repair', party: 'repairer', dueIn: 12, note: 'Zoom sticks at the long end. Sent off with the invoice.' }),
+  u('LEN-05', 'sorrel-18-90', 'case-4', '1620.00', 430, {
+    state: 'in-repair',
+    party: 'repairer',
+    dueIn: 12,
+    note: 'Zoom sticks at the long end. Sent off with the invoice.',
+  }),
   u('LEN-06', 'sorrel-18-90', 'store', '990.00', 190, { acquisition: 'bought-used' }),
   u('LEN-07', 'sorrel-18-90', 'case-4', '1620.00', 430),
-  u('LEN-08', 'tarn-24-70', 'shelf-a', null, 260, { acquisition: 'gift', party: 'friends', note: 'Gift of the Friends of the garden.' }),
+  u('LEN-08', 'tarn-24-70', 'shelf-a', null, 260, {
+    acquisition: 'gift',
+    party: 'friends',
+    note: 'Gift of the Friends of the garden.',
+  }),
   u('ADP-01', 'sorrel-adapter', 'shelf-a', '95.00', 420),
   u('MON-01', 'monitor-7', 'case-4', '310.00', 420),
   u('MON-02', 'monitor-7', 'shelf-a', '310.00', 150),

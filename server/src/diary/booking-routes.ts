@@ -1,13 +1,15 @@
 import {
   type Absence,
+  addDays,
   assessSetup,
   type BookingItem,
   buildPackSheet,
+  dateSchema,
   findCollisions,
   findHoldInterval,
+  findInstant,
   findStandIns,
   findStartOfDay,
-  addDays,
   type Hold,
   idSchema,
   isHolding,
@@ -16,10 +18,8 @@ import {
   nameModel,
   newBookingSchema,
   noteSchema,
-  dateSchema,
   type Setup,
   type StudioSettings,
-  findInstant,
 } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
 import { z } from 'zod'
@@ -51,10 +51,12 @@ function requireParts(tx: Database | Transaction, body: NewBooking): Setup | nul
     throw refuseField('/placeId', 'There is no such room.')
   }
   for (const [at, id] of body.personIds.entries()) {
-    if (!tx.select().from(people).where(eq(people.id, id)).get()) throw refuseField(`/personIds/${at}`, 'There is no such person.')
+    if (!tx.select().from(people).where(eq(people.id, id)).get())
+      throw refuseField(`/personIds/${at}`, 'There is no such person.')
   }
   for (const [at, id] of body.unitIds.entries()) {
-    if (!tx.select().from(units).where(eq(units.id, id)).get()) throw refuseField(`/unitIds/${at}`, 'There is no such thing.')
+    if (!tx.select().from(units).where(eq(units.id, id)).get())
+      throw refuseField(`/unitIds/${at}`, 'There is no such thing.')
   }
   return setup ?? null
 }
@@ -73,7 +75,12 @@ export interface Trouble {
 }
 
 /** What stands in the way of a booking: things, rooms and people that are not free, and what is free instead. */
-export function checkBooking(db: Database, draft: NewBooking, exceptBookingId: string | null, settings: StudioSettings) {
+export function checkBooking(
+  db: Database,
+  draft: NewBooking,
+  exceptBookingId: string | null,
+  settings: StudioSettings,
+) {
   const setup = requireParts(db, draft)
   const interval = findHoldInterval(draft, settings.zone)
   const others = loadHolds(db, interval, exceptBookingId)
@@ -150,7 +157,13 @@ function loadBookingPage(house: House, id: string) {
     items.flatMap((it) => it.unitId ?? []),
     items.flatMap((it) => it.stockId ?? []),
   )
-  const placeOf = new Map(db.select().from(places).all().map((place) => [place.id, place]))
+  const placeOf = new Map(
+    db
+      .select()
+      .from(places)
+      .all()
+      .map((place) => [place.id, place]),
+  )
   const roleNames = new Map((setup?.roles ?? []).map((role) => [role.id, role.name]))
   return {
     ...toBooking(row),
@@ -291,7 +304,11 @@ export const bookingRoutes = [
     handle: ({ params, body, version, personId }, house) =>
       write(house, personId, ({ tx, log }) => {
         const before = requireVersion(
-          tx.select().from(bookings).where(eq(bookings.id, params.id ?? '')).get(),
+          tx
+            .select()
+            .from(bookings)
+            .where(eq(bookings.id, params.id ?? ''))
+            .get(),
           version,
           'booking',
         )
@@ -329,7 +346,11 @@ export const bookingRoutes = [
       write(house, personId, (writer) => {
         const { tx, log } = writer
         const before = requireVersion(
-          tx.select().from(bookings).where(eq(bookings.id, params.id ?? '')).get(),
+          tx
+            .select()
+            .from(bookings)
+            .where(eq(bookings.id, params.id ?? ''))
+            .get(),
           version,
           'booking',
         )

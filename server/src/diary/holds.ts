@@ -67,7 +67,9 @@ export function makeHold(
     bookingId: booking.id,
     title: booking.title,
     interval,
-    unitIds: items.filter((item) => item.unitId && item.state !== 'back' && item.state !== 'left').map((item) => item.unitId ?? ''),
+    unitIds: items
+      .filter((item) => item.unitId && item.state !== 'back' && item.state !== 'left')
+      .map((item) => item.unitId ?? ''),
     stock,
     placeId: booking.placeId,
     personIds: booking.personIds,

@@ -2,7 +2,7 @@ import { bodyParser } from '@koa/bodyparser'
 import Router from '@koa/router'
 import Koa from 'koa'
 import compress from 'koa-compress'
-import { z } from 'zod'
+import type { z } from 'zod'
 import type { House } from './house.ts'
 import { describeApi } from './openapi.ts'
 import { servePages } from './pages.ts'
@@ -56,14 +56,18 @@ function answer(context: Koa.Context, route: Route, house: House): void {
 function parse<T>(schema: z.ZodType<T>, value: unknown, prefix: '' | '?'): T {
   const result = schema.safeParse(value)
   if (result.success) return result.data
-  const errors = result.error.issues.slice(0, 20).map((issue): FieldProblem => ({
-    pointer: prefix === '?' ? `?${issue.path.join('.')}` : `/${issue.path.join('/')}`,
-    message: sayIssue(issue),
-  }))
+  const errors = result.error.issues.slice(0, 20).map(
+    (issue): FieldProblem => ({
+      pointer: prefix === '?' ? `?${issue.path.join('.')}` : `/${issue.path.join('/')}`,
+      message: sayIssue(issue),
+    }),
+  )
   const first = errors[0]
   const more = errors.length > 1 ? ` And ${errors.length - 1} more.` : ''
   const at = first && first.pointer.length > 1 ? ` (${first.pointer.slice(1)})` : ''
-  throw new ProblemError(422, 'Please look at what was sent', `${first?.message ?? 'It cannot be read.'}${at}${more}`, { errors })
+  throw new ProblemError(422, 'Please look at what was sent', `${first?.message ?? 'It cannot be read.'}${at}${more}`, {
+    errors,
+  })
 }
 
 /** Zod's own wording is for programmers; our schemas carry sentences, and the rest gets one here. */

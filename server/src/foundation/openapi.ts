@@ -12,11 +12,20 @@ export function describeApi(routes: readonly Route[]): Json {
   }
   return {
     openapi: '3.1.0',
-    info: { title: 'Exemplar', version: '1', description: 'Kit, setups, diary, bench and ledger of a small video studio.' },
+    info: {
+      title: 'Exemplar',
+      version: '1',
+      description: 'Kit, setups, diary, bench and ledger of a small video studio.',
+    },
     paths,
     components: {
       schemas: { Problem: PROBLEM },
-      responses: { Problem: { description: 'A problem (RFC 9457)', content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } } } },
+      responses: {
+        Problem: {
+          description: 'A problem (RFC 9457)',
+          content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+        },
+      },
     },
   }
 }
@@ -53,10 +62,20 @@ function describeRoute(route: Route): Json {
       })),
       ...describeQuery(route.query),
       ...(route.isChange
-        ? [{ name: 'If-Match', in: 'header', required: true, schema: { type: 'string' }, description: 'The version as last seen, in quotation marks.' }]
+        ? [
+            {
+              name: 'If-Match',
+              in: 'header',
+              required: true,
+              schema: { type: 'string' },
+              description: 'The version as last seen, in quotation marks.',
+            },
+          ]
         : []),
     ],
-    ...(route.body ? { requestBody: { required: true, content: { 'application/json': { schema: toSchema(route.body, 'input') } } } } : {}),
+    ...(route.body
+      ? { requestBody: { required: true, content: { 'application/json': { schema: toSchema(route.body, 'input') } } } }
+      : {}),
     responses: {
       [route.status]: {
         description: 'Done',

@@ -9,7 +9,10 @@ export function servePages(folder: string): Koa.Middleware {
     index: false,
     setHeaders: (response, path) => {
       // Vite puts a hash into every name below assets, so those never change.
-      response.setHeader('Cache-Control', path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache')
+      response.setHeader(
+        'Cache-Control',
+        path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+      )
     },
   })
   const shell = join(folder, 'index.html')

@@ -7,7 +7,13 @@ import { interfaces, models, stock, units } from './tables.ts'
 type Reader = Database | Transaction
 
 export function loadInterfaces(db: Reader): Map<string, Interface> {
-  return new Map(db.select().from(interfaces).all().map((it) => [it.code, it]))
+  return new Map(
+    db
+      .select()
+      .from(interfaces)
+      .all()
+      .map((it) => [it.code, it]),
+  )
 }
 
 /** The named units and stock with their models; ids that are not there are left out. */

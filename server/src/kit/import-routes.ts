@@ -18,12 +18,14 @@ const importSchema = z.object({
     .default([]),
 })
 
-function makePlan(db: Database | Transaction, { csv, leaveOut, corrections }: z.infer<typeof importSchema>): ImportPlan {
+function makePlan(
+  db: Database | Transaction,
+  { csv, leaveOut, corrections }: z.infer<typeof importSchema>,
+): ImportPlan {
   const context = {
-    tags: [
-      ...db.select({ tag: units.tag }).from(units).all(),
-      ...db.select({ tag: stock.tag }).from(stock).all(),
-    ].map((row) => row.tag),
+    tags: [...db.select({ tag: units.tag }).from(units).all(), ...db.select({ tag: stock.tag }).from(stock).all()].map(
+      (row) => row.tag,
+    ),
     places: db.select({ id: places.id, name: places.name }).from(places).all(),
     interfaces: [...loadInterfaces(db).values()],
     models: db.select().from(models).all(),
@@ -74,7 +76,9 @@ function carryOut(plan: ImportPlan, { tx, newId, log }: Writer): void {
   for (const { key, model } of plan.models) {
     const id = newId()
     ids.set(key, id)
-    tx.insert(models).values({ ...model, id }).run()
+    tx.insert(models)
+      .values({ ...model, id })
+      .run()
     log('imported', 'model', id, { after: model })
   }
   for (const { modelKey, placeKey, ...unit } of plan.units) {
@@ -98,9 +102,11 @@ function refuseImport(plan: ImportPlan): ProblemError {
     : firstLine?.problems[0]
       ? `Line ${firstLine.line}: ${sayImportProblem(firstLine.problems[0])}${bad.length > 1 ? ` And ${bad.length - 1} more lines.` : ''}`
       : 'Every line was left out, so there is nothing to bring in.'
-  const errors = bad.slice(0, 50).flatMap((line) =>
-    line.problems.map((problem) => ({ pointer: `/csv/line/${line.line}`, message: sayImportProblem(problem) })),
-  )
+  const errors = bad
+    .slice(0, 50)
+    .flatMap((line) =>
+      line.problems.map((problem) => ({ pointer: `/csv/line/${line.line}`, message: sayImportProblem(problem) })),
+    )
   return new ProblemError(422, 'Nothing was imported', detail, { errors, report: report(plan) })
 }
 

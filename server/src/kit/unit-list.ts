@@ -42,7 +42,9 @@ export function listUnits(db: Database, query: UnitListQuery): { rows: UnitRow[]
       category: models.category,
       place: places.name,
       state: units.state,
-      fault: sql<string | null>`(select ${faults.note} from ${faults} where ${faults.unitId} = ${units.id} and ${faults.mendedAt} is null order by ${faults.reportedAt} limit 1)`,
+      fault: sql<
+        string | null
+      >`(select ${faults.note} from ${faults} where ${faults.unitId} = ${units.id} and ${faults.mendedAt} is null order by ${faults.reportedAt} limit 1)`,
     })
     .from(units)
     .innerJoin(models, eq(models.id, units.modelId))
@@ -109,7 +111,13 @@ export function loadServes(db: Database, unitIds: string[]): Map<string, UnitRow
   const serves = new Map<string, UnitRow['serves']>()
   if (unitIds.length === 0) return serves
   const rows = db
-    .select({ unitId: setupUnits.unitId, id: setups.id, code: setups.code, tape: setups.tape, role: setupUnits.roleName })
+    .select({
+      unitId: setupUnits.unitId,
+      id: setups.id,
+      code: setups.code,
+      tape: setups.tape,
+      role: setupUnits.roleName,
+    })
     .from(setupUnits)
     .innerJoin(setups, eq(setups.id, setupUnits.setupId))
     .where(and(inArray(setupUnits.unitId, unitIds), isNull(setups.archivedAt)))

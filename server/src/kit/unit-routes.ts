@@ -176,7 +176,8 @@ export const unitRoutes = [
           .where(eq(units.id, id))
           .returning()
           .get()
-        const kind = before.state !== after.state ? 'state-changed' : before.placeId !== after.placeId ? 'moved' : 'changed'
+        const kind =
+          before.state !== after.state ? 'state-changed' : before.placeId !== after.placeId ? 'moved' : 'changed'
         log(kind, 'unit', id, { before, after })
         return after
       }),

@@ -78,7 +78,11 @@ export const ledgerRoutes = [
         if (body.partyId && !tx.select().from(parties).where(eq(parties.id, body.partyId)).get()) {
           throw refuseField('/partyId', 'There is no such vendor.')
         }
-        const entry = tx.insert(entries).values({ ...body, id: newId() }).returning().get()
+        const entry = tx
+          .insert(entries)
+          .values({ ...body, id: newId() })
+          .returning()
+          .get()
         log('spent', 'entry', entry.id, { after: entry })
         return entry
       }),
@@ -126,7 +130,8 @@ export const ledgerRoutes = [
     room,
     summary: 'The shopping list: what is not bought yet',
     reply: z.array(shoppingLineSchema),
-    handle: (_, { db }) => db.select().from(shoppingLines).where(isNull(shoppingLines.boughtAt)).orderBy(shoppingLines.item).all(),
+    handle: (_, { db }) =>
+      db.select().from(shoppingLines).where(isNull(shoppingLines.boughtAt)).orderBy(shoppingLines.item).all(),
   }),
   defineRoute({
     method: 'post',
@@ -138,7 +143,11 @@ export const ledgerRoutes = [
     status: 201,
     handle: ({ body, personId }, house) =>
       write(house, personId, ({ tx, newId, log }) => {
-        const line = tx.insert(shoppingLines).values({ ...body, id: newId() }).returning().get()
+        const line = tx
+          .insert(shoppingLines)
+          .values({ ...body, id: newId() })
+          .returning()
+          .get()
         log('created', 'shopping-line', line.id, { after: line })
         return line
       }),
@@ -160,7 +169,10 @@ export const ledgerRoutes = [
         const counted = before.stockId ? tx.select().from(stock).where(eq(stock.id, before.stockId)).get() : null
         if (counted && before.boughtAt === null) {
           const quantity = counted.quantity + before.quantity
-          tx.update(stock).set({ quantity, version: counted.version + 1 }).where(eq(stock.id, counted.id)).run()
+          tx.update(stock)
+            .set({ quantity, version: counted.version + 1 })
+            .where(eq(stock.id, counted.id))
+            .run()
           log('counted', 'stock', counted.id, { before: counted.quantity, after: quantity })
         }
         log('changed', 'shopping-line', id, { after: { boughtAt: now } })

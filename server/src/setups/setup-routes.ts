@@ -1,8 +1,8 @@
 import { type NewSetup, newSetupSchema, setupSchema } from '@exemplar/core'
 import { and, eq, gt, inArray, isNull } from 'drizzle-orm'
 import { z } from 'zod'
-import { bookings } from '../diary/tables.ts'
 import { toBooking } from '../diary/holds.ts'
+import { bookings } from '../diary/tables.ts'
 import { type House, requireVersion, type Writer, write } from '../foundation/house.ts'
 import { refuseField, refuseMissing } from '../foundation/problem.ts'
 import { defineRoute } from '../foundation/route.ts'
@@ -217,7 +217,9 @@ export const setupRoutes = [
         .select({ id: units.id, tag: units.tag, state: units.state, ...columns })
         .from(units)
         .innerJoin(models, eq(models.id, units.modelId))
-        .where(and(isNull(units.archivedAt), query.category ? eq(models.category, query.category as 'camera') : undefined))
+        .where(
+          and(isNull(units.archivedAt), query.category ? eq(models.category, query.category as 'camera') : undefined),
+        )
         .orderBy(units.tag)
         .all()
       const counted = db

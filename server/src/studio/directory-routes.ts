@@ -36,7 +36,11 @@ export const directoryRoutes = [
     status: 201,
     handle: ({ body, personId }, house) =>
       write(house, personId, ({ tx, newId, log }) => {
-        const person = tx.insert(people).values({ ...body, id: newId() }).returning().get()
+        const person = tx
+          .insert(people)
+          .values({ ...body, id: newId() })
+          .returning()
+          .get()
         log('created', 'person', person.id, { after: person })
         return person
       }),
@@ -76,7 +80,11 @@ export const directoryRoutes = [
     status: 201,
     handle: ({ body, personId }, house) =>
       write(house, personId, ({ tx, newId, log }) => {
-        const party = tx.insert(parties).values({ ...body, id: newId() }).returning().get()
+        const party = tx
+          .insert(parties)
+          .values({ ...body, id: newId() })
+          .returning()
+          .get()
         log('created', 'party', party.id, { after: party })
         return party
       }),
@@ -99,7 +107,11 @@ export const directoryRoutes = [
     status: 201,
     handle: ({ body, personId }, house) =>
       write(house, personId, ({ tx, newId, log }) => {
-        const place = tx.insert(places).values({ ...body, id: newId() }).returning().get()
+        const place = tx
+          .insert(places)
+          .values({ ...body, id: newId() })
+          .returning()
+          .get()
         log('created', 'place', place.id, { after: place })
         return place
       }),

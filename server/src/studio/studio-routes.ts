@@ -1,8 +1,8 @@
-import { DEFAULT_SETTINGS, STANDARD_INTERFACES, studioSchema, studioSettingsSchema, type Studio } from '@exemplar/core'
+import { DEFAULT_SETTINGS, STANDARD_INTERFACES, type Studio, studioSchema, studioSettingsSchema } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
+import type { Database } from '../foundation/database.ts'
 import { type House, requireVersion, type Transaction, write } from '../foundation/house.ts'
 import { defineRoute } from '../foundation/route.ts'
-import type { Database } from '../foundation/database.ts'
 import { interfaces } from '../kit/tables.ts'
 import { studio } from './tables.ts'
 
@@ -11,7 +11,10 @@ export function ensureStudio(house: House): void {
   if (house.db.select().from(studio).get()) return
   write(house, null, (writer) => {
     writer.tx.insert(studio).values({ id: 1, settings: DEFAULT_SETTINGS }).run()
-    writer.tx.insert(interfaces).values([...STANDARD_INTERFACES]).run()
+    writer.tx
+      .insert(interfaces)
+      .values([...STANDARD_INTERFACES])
+      .run()
     writer.log('created', 'studio', 'studio', { settings: DEFAULT_SETTINGS })
   })
 }

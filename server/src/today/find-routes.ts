@@ -30,7 +30,12 @@ export const findRoutes = [
           .orderBy(sql`${bookings.startsAt} desc`)
           .limit(5)
           .all(),
-        people: db.select({ id: people.id, name: people.name }).from(people).where(like(people.name, pattern)).limit(5).all(),
+        people: db
+          .select({ id: people.id, name: people.name })
+          .from(people)
+          .where(like(people.name, pattern))
+          .limit(5)
+          .all(),
       }
     },
   }),

@@ -64,7 +64,9 @@ function gatherToday(house: House): TodayItem[] {
 
 function judgeAhead({ db, settings, now, today }: Moment): Ahead[] {
   const end = findStartOfDay(addDays(today, DAYS_AHEAD), settings.zone)
-  const rows = loadBookings(db, { start: now, end }).filter((row) => row.state === 'pencilled' || row.state === 'confirmed')
+  const rows = loadBookings(db, { start: now, end }).filter(
+    (row) => row.state === 'pencilled' || row.state === 'confirmed',
+  )
   const setupOf = loadSetups(
     db,
     rows.flatMap((row) => row.setupId ?? []),
@@ -123,14 +125,33 @@ function listPreparation(moment: Moment, ahead: readonly Ahead[]): TodayItem[] {
       if (working.formula !== 'pack-hours') continue
       const family = nameInterface(db, working.family)
       const { title, startsAt, id } = row
-      add({ key: `charge/${working.family}`, level: 'advise', section: 'before', code: 'charge', family, packs: working.have, bookingId: id, title, startsAt })
+      add({
+        key: `charge/${working.family}`,
+        level: 'advise',
+        section: 'before',
+        code: 'charge',
+        family,
+        packs: working.have,
+        bookingId: id,
+        title,
+        startsAt,
+      })
     }
   }
   const next = ahead[0]
   if (next && next.row.startsAt.slice(0, 10) <= addDays(today, 1)) add(makeFetch(db, next.row))
   for (const line of db.select().from(shoppingLines).where(isNull(shoppingLines.boughtAt)).all()) {
     const { id, item, quantity, reason } = line
-    items.push({ key: `line/${id}`, level: 'advise', section: 'before', code: 'buy', item, quantity, reason, lineId: id })
+    items.push({
+      key: `line/${id}`,
+      level: 'advise',
+      section: 'before',
+      code: 'buy',
+      item,
+      quantity,
+      reason,
+      lineId: id,
+    })
   }
   for (const low of listLowStock(db)) add(low)
   return withoutDoubles(items)
@@ -289,30 +310,38 @@ function listCollisions({ db, settings, now, today }: Moment): TodayItem[] {
   const interval = { start: now, end: findStartOfDay(addDays(today, DAYS_AHEAD), settings.zone) }
   const holds = loadHolds(db, interval)
   const titles = new Map(holds.map((hold) => [hold.bookingId, hold.title]))
-  const collisions = findCollisions(holds).map((it): TodayItem => ({
-    key: `collision/${it.subjectId}/${it.bookingIds.join('/')}`,
-    level: it.subject === 'unit' ? 'stop' : 'warn',
-    section: 'collides',
-    code: 'collision',
-    subject: it.subject,
-    label: nameSubject(db, it.subject, it.subjectId),
-    from: it.interval.start,
-    until: it.interval.end,
-    bookings: it.bookingIds.map((id) => ({ id, title: titles.get(id) ?? '' })),
-  }))
-  const counted = db.select({ stock, name: models.name }).from(stock).innerJoin(models, eq(models.id, stock.modelId)).all()
+  const collisions = findCollisions(holds).map(
+    (it): TodayItem => ({
+      key: `collision/${it.subjectId}/${it.bookingIds.join('/')}`,
+      level: it.subject === 'unit' ? 'stop' : 'warn',
+      section: 'collides',
+      code: 'collision',
+      subject: it.subject,
+      label: nameSubject(db, it.subject, it.subjectId),
+      from: it.interval.start,
+      until: it.interval.end,
+      bookings: it.bookingIds.map((id) => ({ id, title: titles.get(id) ?? '' })),
+    }),
+  )
+  const counted = db
+    .select({ stock, name: models.name })
+    .from(stock)
+    .innerJoin(models, eq(models.id, stock.modelId))
+    .all()
   const quantities = new Map(counted.map((row) => [row.stock.id, row.stock.quantity]))
   const names = new Map(counted.map((row) => [row.stock.id, row.name]))
-  const shortages = findStockShortages(holds, quantities).map((it): TodayItem => ({
-    key: `stock/${it.stockId}`,
-    level: 'stop',
-    section: 'collides',
-    code: 'stock',
-    label: names.get(it.stockId) ?? it.stockId,
-    wanted: it.wanted,
-    have: it.have,
-    at: it.at,
-  }))
+  const shortages = findStockShortages(holds, quantities).map(
+    (it): TodayItem => ({
+      key: `stock/${it.stockId}`,
+      level: 'stop',
+      section: 'collides',
+      code: 'stock',
+      label: names.get(it.stockId) ?? it.stockId,
+      wanted: it.wanted,
+      have: it.have,
+      at: it.at,
+    }),
+  )
   return [...collisions, ...shortages]
 }
 
@@ -368,7 +397,19 @@ function listIdle(db: Database, today: string, zone: string): TodayItem[] {
       const days = countDays(since, today)
       if (days < IDLE_DAYS) return []
       const { id, tag, priceMinor } = unit
-      return [{ key: `idle/${id}`, level: 'advise', section: 'decide', code: 'idle', unitId: id, tag, name: nameModel({ maker, name }), days, priceMinor }]
+      return [
+        {
+          key: `idle/${id}`,
+          level: 'advise',
+          section: 'decide',
+          code: 'idle',
+          unitId: id,
+          tag,
+          name: nameModel({ maker, name }),
+          days,
+          priceMinor,
+        },
+      ]
     })
     .slice(0, 3)
 }

@@ -1,0 +1,90 @@
+// Everything that has to be there before Exemplar can run, and nothing twice. Plain Node: it runs before any install.
+import { spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)))
+export const CHROMIUM = '/usr/bin/chromium'
+
+/** Runs a command with its output shown; ends this process with a sentence when it fails. */
+export function run(command, args, { what, env = {} } = {}) {
+  const result = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } })
+  if (result.status === 0) return
+  console.error(`${what ?? `${command} ${args.join(' ')}`} failed.`)
+  process.exit(result.status ?? 1)
+}
+
+/** Node version, packages from the lockfile, built pages. */
+export function ensureReady() {
+  const [major = 0, minor = 0] = process.versions.node.split('.').map(Number)
+  if (major < 20 || (major === 20 && minor < 19)) {
+    console.error(`Exemplar needs Node 20.19 or newer; this is ${process.versions.node}.`)
+    process.exit(1)
+  }
+  ensurePackages()
+  ensurePages()
+}
+
+function ensurePackages() {
+  const stamp = join(ROOT, 'node_modules/.exemplar-lock')
+  const wanted = createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex')
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
+  console.log(
+    'Installing packages from the lockfile. The database driver may compile, which takes two or three minutes.',
+  )
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { what: 'Installing the packages' })
+  const driver = "new (require('better-sqlite3'))(':memory:').close()"
+  if (spawnSync(process.execPath, ['-e', driver], { cwd: ROOT, stdio: 'ignore' }).status !== 0) {
+    // Some installations keep packages from running their build step; asked for by name it runs.
+    run('npm', ['rebuild', 'better-sqlite3', '--foreground-scripts', '--loglevel=error'], {
+      what: 'Building the database driver (it needs python3, make and a C++ compiler)',
+    })
+  }
+  writeFileSync(stamp, wanted)
+}
+
+/** Builds the pages when they are missing or older than what they are made from. */
+export function ensurePages() {
+  const built = join(ROOT, 'web/dist/index.html')
+  const newest = Math.max(
+    ...['core/src', 'web/src', 'web/index.html', 'web/vite.config.ts', 'docs/examples'].map((path) =>
+      findNewest(join(ROOT, path)),
+    ),
+  )
+  if (existsSync(built) && statSync(built).mtimeMs > newest) return
+  console.log('Building the pages.')
+  run('npx', ['vite', 'build', 'web', '--logLevel', 'warn'], { what: 'Building the pages' })
+}
+
+function findNewest(path) {
+  const stat = statSync(path)
+  if (!stat.isDirectory()) return stat.mtimeMs
+  return Math.max(0, ...readdirSync(path).map((name) => findNewest(join(path, name))))
+}
+
+/** Chromium from Debian's packages, installed where it is missing and can be. */
+export function ensureChromium() {
+  if (existsSync(CHROMIUM)) return
+  console.log('Installing Chromium from the system packages for the browser journeys.')
+  const canInstall = process.getuid?.() === 0 && spawnSync('apt-get', ['--version'], { stdio: 'ignore' }).status === 0
+  if (canInstall) {
+    const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
+    spawnSync('apt-get', ['update', '-qq'], { stdio: 'inherit', env })
+    spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env,
+    })
+  }
+  if (existsSync(CHROMIUM)) return
+  console.error('The browser journeys need Chromium at /usr/bin/chromium. Install it with: apt-get install chromium')
+  process.exit(1)
+}
+
+export function makeFolder(path) {
+  mkdirSync(path, { recursive: true })
+  return path
+}

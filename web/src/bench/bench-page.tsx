@@ -1,0 +1,191 @@
+import { Link } from 'react-router'
+import {
+  useBenchQuery,
+  useChangeUnitMutation,
+  useMendFaultMutation,
+  useRecordServiceMutation,
+} from '../foundation/api.ts'
+import { Button } from '../foundation/button.tsx'
+import { Mark } from '../foundation/mark.tsx'
+import { PageHead, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
+import { readProblem } from '../foundation/problem.ts'
+import type { Serve } from '../foundation/replies.ts'
+import { useAppDispatch } from '../foundation/store.ts'
+import { TapeStrip } from '../foundation/tape.tsx'
+import { sayDay, sayDayWithYear, useTimeWords } from '../foundation/time-words.ts'
+import { tell, tellTrouble } from '../foundation/toasts.ts'
+
+function Tapes({ serves }: { serves: Serve[] }) {
+  return (
+    <span className="flex flex-wrap gap-1">
+      {serves.map((it) => (
+        <Link key={it.id} to={`/setups/${it.id}`} title={it.role}>
+          <TapeStrip code={it.code} tape={it.tape} size="small" />
+        </Link>
+      ))}
+    </span>
+  )
+}
+
+/** What is broken, what is away, what is due. */
+export function BenchPage() {
+  const { data, error, refetch } = useBenchQuery()
+  const [mend] = useMendFaultMutation()
+  const [service] = useRecordServiceMutation()
+  const [changeUnit] = useChangeUnitMutation()
+  const words = useTimeWords()
+  const dispatch = useAppDispatch()
+  if (!data) return <Waiting what="the bench" error={error} onRetry={refetch} />
+  const run = async (work: Promise<unknown>, text: string) => {
+    try {
+      await work
+      dispatch(tell(text))
+    } catch (problem) {
+      dispatch(tellTrouble(readProblem(problem).detail))
+    }
+  }
+  const dueNow = data.services.filter((it) => it.isDue).length
+  return (
+    <>
+      <PageHead
+        title="Bench"
+        aside={`${data.faults.length} open faults · ${data.inRepair.length} in repair · ${dueNow} services due`}
+      />
+      <div className="px-4 pb-8 md:px-5">
+        <Section title="Broken or worrying">
+          {data.faults.length === 0 && <p className="py-3 text-quiet">No open fault.</p>}
+          <ul>
+            {data.faults.map((fault) => (
+              <li key={fault.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule py-2.5">
+                <span className="min-w-0 flex-1">
+                  <Mark level={fault.severity === 'unusable' ? 'stop' : 'warn'}>{fault.note}</Mark>
+                  <span className="mt-0.5 ml-4.5 block text-[13px] text-quiet">
+                    <Link to={`/kit/${fault.unitId}`} className="no-underline hover:underline">
+                      <Tag>{fault.tag}</Tag> {fault.name}
+                    </Link>{' '}
+                    · since {words.sayInstant(fault.reportedAt)} ·{' '}
+                    {fault.severity === 'unusable' ? 'out of use' : 'still usable'}
+                  </span>
+                </span>
+                <Tapes serves={fault.serves} />
+                <Button
+                  size="small"
+                  onClick={() =>
+                    run(
+                      mend({ id: fault.id, version: fault.version, body: { note: '' } }).unwrap(),
+                      `${fault.tag} is mended.`,
+                    )
+                  }
+                >
+                  Mended
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </Section>
+        <Section title="In repair">
+          {data.inRepair.length === 0 && <p className="py-3 text-quiet">Nothing is away.</p>}
+          <ul>
+            {data.inRepair.map((it) => (
+              <li key={it.unitId} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule py-2.5">
+                <span className="min-w-0 flex-1">
+                  <Link to={`/kit/${it.unitId}`} className="font-medium">
+                    <Tag>{it.tag}</Tag> {it.name}
+                  </Link>
+                  <span className="block text-[13px] text-quiet">
+                    {it.dueOn ? `hoped back ${sayDay(it.dueOn)}` : 'no date given'}
+                    {it.note && ` · ${it.note}`}
+                  </span>
+                </span>
+                <Tapes serves={it.serves} />
+                <Button
+                  size="small"
+                  onClick={() =>
+                    run(
+                      changeUnit({
+                        id: it.unitId,
+                        version: it.unitVersion,
+                        body: { state: 'in-service', dueOn: null },
+                      }).unwrap(),
+                      `${it.tag} is in service again.`,
+                    )
+                  }
+                >
+                  It is back
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </Section>
+        <Section title="Services" aside={`noticed ${data.serviceNoticeDays} days ahead`}>
+          {data.services.length === 0 && (
+            <p className="py-3 text-quiet">No thing has a service interval yet. Set one on the thing’s page.</p>
+          )}
+          {data.services.length > 0 && (
+            <div className="overflow-x-auto">
+              <table>
+                <thead>
+                  <tr>
+                    <th scope="col">Thing</th>
+                    <th scope="col">Due</th>
+                    <th scope="col" className="hidden text-right sm:table-cell">
+                      Every
+                    </th>
+                    <th scope="col" className="hidden sm:table-cell">
+                      Last
+                    </th>
+                    <th scope="col">
+                      <span className="sr-only">Act</span>
+                    </th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {data.services.map((it) => (
+                    <tr key={it.unitId}>
+                      <td>
+                        <Link to={`/kit/${it.unitId}`}>
+                          <Tag>{it.tag}</Tag> {it.name}
+                        </Link>
+                      </td>
+                      <td>
+                        <Mark level={it.isDue ? 'warn' : it.daysLeft <= data.serviceNoticeDays ? 'advise' : 'ok'}>
+                          {sayDayWithYear(it.dueOn)}
+                          {it.daysLeft < 0
+                            ? `, ${-it.daysLeft} days ago`
+                            : it.daysLeft === 0
+                              ? ', today'
+                              : `, in ${it.daysLeft} days`}
+                        </Mark>
+                      </td>
+                      <td className="figures hidden text-right sm:table-cell">{it.serviceEveryDays} d</td>
+                      <td className="hidden text-quiet sm:table-cell">
+                        {it.lastServicedOn ? sayDayWithYear(it.lastServicedOn) : 'never'}
+                      </td>
+                      <td className="text-right">
+                        <Button
+                          size="small"
+                          onClick={() =>
+                            run(
+                              service({
+                                id: it.unitId,
+                                version: it.unitVersion,
+                                body: { on: data.today, note: '' },
+                              }).unwrap(),
+                              `${it.tag} serviced today.`,
+                            )
+                          }
+                        >
+                          Done today
+                        </Button>
+                      </td>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </div>
+          )}
+        </Section>
+      </div>
+    </>
+  )
+}

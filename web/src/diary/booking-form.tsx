@@ -1,0 +1,288 @@
+import {
+  BOOKING_KIND_CODES,
+  BOOKING_KINDS,
+  type BookingKind,
+  type NewBooking,
+  newBookingSchema,
+  type Remedy,
+} from '@exemplar/core'
+import { useMemo, useState } from 'react'
+import {
+  useCheckBookingQuery,
+  usePeopleQuery,
+  usePlacesQuery,
+  useSetupQuery,
+  useSetupsQuery,
+  useThingsQuery,
+} from '../foundation/api.ts'
+import { Button } from '../foundation/button.tsx'
+import { CheckField, FormProblem, SelectField, TextField } from '../foundation/field.tsx'
+import { Tag } from '../foundation/page-parts.tsx'
+import type { Problem } from '../foundation/problem.ts'
+import { ThingPicker } from '../setups/thing-picker.tsx'
+import { useSetupChanges } from '../setups/use-setup-changes.ts'
+import { BookingTroubles } from './booking-troubles.tsx'
+
+interface Draft {
+  kind: BookingKind
+  title: string
+  setupId: string
+  placeId: string
+  unitIds: string[]
+  personIds: string[]
+  date: string
+  from: string
+  to: string
+  endDate: string
+  rig: string
+  strike: string
+}
+
+export function toFormDraft(booking: NewBooking): Draft {
+  return {
+    kind: booking.kind,
+    title: booking.title,
+    setupId: booking.setupId ?? '',
+    placeId: booking.placeId ?? '',
+    unitIds: booking.unitIds,
+    personIds: booking.personIds,
+    date: booking.startsAt.slice(0, 10),
+    from: booking.startsAt.slice(11),
+    endDate: booking.endsAt.slice(0, 10),
+    to: booking.endsAt.slice(11),
+    rig: String(booking.rigMinutes),
+    strike: String(booking.strikeMinutes),
+  }
+}
+
+export function makeBlankDraft(date: string, setupId: string): Draft {
+  return {
+    kind: 'shoot',
+    title: '',
+    setupId,
+    placeId: '',
+    unitIds: [],
+    personIds: [],
+    date,
+    from: '10:00',
+    endDate: date,
+    to: '12:00',
+    rig: '45',
+    strike: '30',
+  }
+}
+
+/** When, what, where and who; what stands in the way shows while it is filled in. */
+export function BookingForm({
+  initial,
+  state,
+  except,
+  act,
+  problem,
+  onSave,
+}: {
+  initial: Draft
+  state: NewBooking['state']
+  except?: string
+  act: string
+  problem: Problem | null
+  onSave(body: NewBooking): void
+}) {
+  const [draft, setDraft] = useState(initial)
+  const [isAsked, setAsked] = useState(false)
+  const [wantsThings, setWantsThings] = useState(initial.unitIds.length > 0)
+  const { data: setups } = useSetupsQuery()
+  const { data: places } = usePlacesQuery()
+  const { data: people } = usePeopleQuery()
+  const { data: choices } = useThingsQuery({ find: '' }, { skip: !wantsThings })
+  const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part })
+  const setup = setups?.find((it) => it.id === draft.setupId)
+
+  const reading = useMemo(() => {
+    const body = {
+      kind: draft.kind,
+      title: draft.title.trim() || 'Untitled',
+      setupId: draft.setupId || null,
+      unitIds: draft.unitIds,
+      placeId: draft.placeId || setup?.placeId || null,
+      personIds: draft.personIds,
+      startsAt: `${draft.date}T${draft.from}`,
+      endsAt: `${draft.endDate}T${draft.to}`,
+      rigMinutes: Number(draft.rig),
+      strikeMinutes: Number(draft.strike),
+      state,
+      note: '',
+    }
+    return newBookingSchema.safeParse(body)
+  }, [draft, state, setup])
+  const ours: Record<string, string> = {}
+  if (!reading.success) for (const issue of reading.error.issues) ours[String(issue.path[0])] ??= issue.message
+  if (!draft.title.trim()) ours.title = 'Name it: the film, the talk, the guest.'
+  const at = (field: string) => problem?.fields[field] ?? (isAsked || field === 'endsAt' ? ours[field] : undefined)
+
+  return (
+    <form
+      className="grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        setAsked(true)
+        if (reading.success && draft.title.trim()) onSave(reading.data)
+      }}
+    >
+      <div className="grid grid-cols-1 gap-3 md:grid-cols-2">
+        <TextField
+          label="What is it?"
+          placeholder="Winter talk"
+          autoFocus
+          value={draft.title}
+          problem={at('title')}
+          onChange={(event) => set({ title: event.target.value })}
+        />
+        <SelectField
+          label="Kind"
+          value={draft.kind}
+          onChange={(event) => set({ kind: event.target.value as BookingKind })}
+        >
+          {BOOKING_KIND_CODES.map((kind) => (
+            <option key={kind} value={kind}>
+              {BOOKING_KINDS[kind]}
+            </option>
+          ))}
+        </SelectField>
+        <SelectField
+          label="Setup"
+          value={draft.setupId}
+          problem={at('setupId')}
+          onChange={(event) => set({ setupId: event.target.value })}
+        >
+          <option value="">No setup: loose things or a room</option>
+          {setups?.map((it) => (
+            <option key={it.id} value={it.id}>
+              {it.code} {it.name}
+            </option>
+          ))}
+        </SelectField>
+        <SelectField
+          label="Room"
+          value={draft.placeId}
+          problem={at('placeId')}
+          onChange={(event) => set({ placeId: event.target.value })}
+        >
+          <option value="">{setup?.placeId ? 'The setup’s own room' : 'No room'}</option>
+          {places
+            ?.filter((it) => it.kind === 'room')
+            .map((it) => (
+              <option key={it.id} value={it.id}>
+                {it.name}
+              </option>
+            ))}
+        </SelectField>
+      </div>
+      <div className="grid grid-cols-2 gap-3 md:grid-cols-4">
+        <TextField
+          label="Day"
+          type="date"
+          value={draft.date}
+          problem={at('startsAt')}
+          onChange={(event) =>
+            set({
+              date: event.target.value,
+              endDate: draft.endDate === draft.date ? event.target.value : draft.endDate,
+            })
+          }
+        />
+        <TextField
+          label="From"
+          type="time"
+          value={draft.from}
+          onChange={(event) => set({ from: event.target.value })}
+        />
+        <TextField
+          label="Until day"
+          type="date"
+          value={draft.endDate}
+          problem={at('endsAt')}
+          onChange={(event) => set({ endDate: event.target.value })}
+        />
+        <TextField label="Until" type="time" value={draft.to} onChange={(event) => set({ to: event.target.value })} />
+        <TextField
+          label="Rig before, min"
+          inputMode="numeric"
+          value={draft.rig}
+          problem={at('rigMinutes')}
+          onChange={(event) => set({ rig: event.target.value })}
+        />
+        <TextField
+          label="Strike after, min"
+          inputMode="numeric"
+          value={draft.strike}
+          problem={at('strikeMinutes')}
+          onChange={(event) => set({ strike: event.target.value })}
+        />
+      </div>
+      <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
+        <legend className="mb-1 text-[12px] font-semibold">Who</legend>
+        {people?.map((person) => (
+          <CheckField
+            key={person.id}
+            label={person.name}
+            checked={draft.personIds.includes(person.id)}
+            onChange={(event) =>
+              set({
+                personIds: event.target.checked
+                  ? [...draft.personIds, person.id]
+                  : draft.personIds.filter((id) => id !== person.id),
+              })
+            }
+          />
+        ))}
+      </fieldset>
+      {wantsThings ? (
+        <div>
+          <p className="mb-1 text-[12px] font-semibold">Loose things</p>
+          <p className="mb-1 flex flex-wrap gap-2">
+            {draft.unitIds.map((unitId) => (
+              <button
+                type="button"
+                key={unitId}
+                title="Take it off"
+                className="rounded-paper border border-rule-strong px-1.5"
+                onClick={() => set({ unitIds: draft.unitIds.filter((it) => it !== unitId) })}
+              >
+                <Tag>{choices?.units.find((it) => it.id === unitId)?.tag ?? unitId}</Tag> ×
+              </button>
+            ))}
+          </p>
+          <ThingPicker
+            wants={null}
+            taken={new Set(draft.unitIds)}
+            onPick={(picked) => 'unitId' in picked && set({ unitIds: [...draft.unitIds, picked.unitId] })}
+          />
+        </div>
+      ) : (
+        <Button size="small" className="w-fit" onClick={() => setWantsThings(true)}>
+          Add loose things
+        </Button>
+      )}
+      {reading.success && <Check body={reading.data} except={except} setupId={draft.setupId} />}
+      <FormProblem text={problem?.detail ?? null} />
+      <Button look="act" type="submit" className="w-fit">
+        {act}
+      </Button>
+    </form>
+  )
+}
+
+function Check({ body, except, setupId }: { body: NewBooking; except?: string; setupId: string }) {
+  const { data } = useCheckBookingQuery({ body, except })
+  const { data: setup } = useSetupQuery(setupId, { skip: !setupId })
+  const { carryOut } = useSetupChanges(setup)
+  const swap = (remedy: Remedy) => carryOut(remedy, body.title)
+  if (!data)
+    return (
+      <p role="status" className="text-[13px] text-quiet">
+        Looking at who and what is free …
+      </p>
+    )
+  return <BookingTroubles check={data} setup={setup} onSwap={swap} />
+}

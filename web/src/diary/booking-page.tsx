@@ -1,0 +1,191 @@
+import { formatMass, type NewBooking, sayVerdict } from '@exemplar/core'
+import { Printer } from 'lucide-react'
+import { useState } from 'react'
+import { Link, useParams } from 'react-router'
+import {
+  useBookingQuery,
+  useBookingTroublesQuery,
+  useChangeBookingMutation,
+  useReadinessQuery,
+  useSetupQuery,
+} from '../foundation/api.ts'
+import { Button, ButtonLink } from '../foundation/button.tsx'
+import { Mark } from '../foundation/mark.tsx'
+import { Empty, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
+import { readProblem } from '../foundation/problem.ts'
+import type { BookingPage as Page } from '../foundation/replies.ts'
+import { SheetDialog } from '../foundation/sheet-dialog.tsx'
+import { useAppDispatch } from '../foundation/store.ts'
+import { TapeStrip } from '../foundation/tape.tsx'
+import { sayTime, sayWall } from '../foundation/time-words.ts'
+import { tell, tellTrouble } from '../foundation/toasts.ts'
+import { useSetupChanges } from '../setups/use-setup-changes.ts'
+import { BookingForm, toFormDraft } from './booking-form.tsx'
+import { BookingTroubles } from './booking-troubles.tsx'
+
+function toBody(booking: Page, state: NewBooking['state']): NewBooking {
+  const { kind, title, setupId, unitIds, placeId, personIds, startsAt, endsAt, rigMinutes, strikeMinutes, note } =
+    booking
+  return { kind, title, setupId, unitIds, placeId, personIds, startsAt, endsAt, rigMinutes, strikeMinutes, note, state }
+}
+
+/** A booking: what stands in its way, and its pack sheet, on screen and on paper. */
+export function BookingPage() {
+  const { id = '' } = useParams()
+  const { data: booking, error, refetch } = useBookingQuery(id)
+  const [isEditing, setEditing] = useState(false)
+  const [change, changing] = useChangeBookingMutation()
+  const dispatch = useAppDispatch()
+  if (!booking) return <Waiting what="the booking" error={error} onRetry={refetch} />
+  const isPlan = booking.state === 'pencilled' || booking.state === 'confirmed'
+  const changeTo = async (body: NewBooking, text: string) => {
+    try {
+      await change({ id, version: booking.version, body }).unwrap()
+      dispatch(tell(text))
+      setEditing(false)
+    } catch (problem) {
+      dispatch(tellTrouble(readProblem(problem).detail))
+    }
+  }
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2 px-4 pt-4 md:px-5">
+        {booking.setup && (
+          <Link to={`/setups/${booking.setup.id}`}>
+            <TapeStrip code={booking.setup.code} tape={booking.setup.tape} name={booking.setup.name} />
+          </Link>
+        )}
+        <h1>{booking.title}</h1>
+        <div className="no-print flex flex-wrap gap-2 md:ml-auto">
+          {isPlan && <Button onClick={() => setEditing(true)}>Change</Button>}
+          {booking.state === 'pencilled' && (
+            <Button onClick={() => changeTo(toBody(booking, 'confirmed'), `${booking.title} is confirmed.`)}>
+              Confirm
+            </Button>
+          )}
+          {isPlan && (
+            <Button onClick={() => changeTo(toBody(booking, 'cancelled'), `${booking.title} is cancelled.`)}>
+              Cancel it
+            </Button>
+          )}
+          <Button onClick={() => window.print()}>
+            <Printer aria-hidden />
+            Print
+          </Button>
+          {isPlan && (
+            <ButtonLink look="act" to={`/diary/${id}/take-out`}>
+              Take out
+            </ButtonLink>
+          )}
+          {booking.state === 'out' && (
+            <ButtonLink look="act" to={`/diary/${id}/bring-back`}>
+              Bring back
+            </ButtonLink>
+          )}
+        </div>
+      </div>
+      <div className="px-4 pb-8 md:px-5">
+        <p className="mt-1 text-quiet">
+          {sayWall(booking.startsAt)} to{' '}
+          {booking.endsAt.slice(0, 10) === booking.startsAt.slice(0, 10)
+            ? sayTime(booking.endsAt)
+            : sayWall(booking.endsAt)}
+          {booking.rigMinutes > 0 && `, rig ${booking.rigMinutes} min before`}
+          {booking.strikeMinutes > 0 && `, strike ${booking.strikeMinutes} min after`}
+          {booking.place && ` · ${booking.place}`}
+          {booking.people.length > 0 && ` · ${booking.people.join(', ')}`} · <b className="text-ink">{booking.state}</b>
+        </p>
+        {isPlan && (
+          <div className="no-print">
+            <Troubles booking={booking} />
+          </div>
+        )}
+        <Sheet booking={booking} />
+      </div>
+      <SheetDialog open={isEditing} onClose={() => setEditing(false)} wide title="Change the booking">
+        <BookingForm
+          initial={toFormDraft(toBody(booking, 'pencilled'))}
+          state={booking.state === 'confirmed' ? 'confirmed' : 'pencilled'}
+          except={id}
+          act="Save"
+          problem={changing.error ? readProblem(changing.error) : null}
+          onSave={(body) => changeTo(body, `${body.title} saved.`)}
+        />
+      </SheetDialog>
+    </>
+  )
+}
+
+function Troubles({ booking }: { booking: Page }) {
+  const { data: check } = useBookingTroublesQuery(booking.id)
+  const { data: setup } = useSetupQuery(booking.setupId ?? '', { skip: !booking.setupId })
+  const { data: readiness } = useReadinessQuery(
+    { id: booking.setupId ?? '', bookingId: booking.id },
+    { skip: !booking.setupId },
+  )
+  const { carryOut } = useSetupChanges(setup)
+  return (
+    <Section title="Can it run?" aside="things, room, people, and the setup itself">
+      <div className="mt-2 grid gap-2">
+        {readiness && booking.setup && (
+          <p>
+            <Mark level={readiness.level}>{sayVerdict(readiness)}</Mark>{' '}
+            <Link to={`/setups/${booking.setup.id}`} className="ml-2 text-[13px] underline underline-offset-2">
+              Open the setup
+            </Link>
+          </p>
+        )}
+        {check && <BookingTroubles check={check} setup={setup} onSwap={(remedy) => carryOut(remedy, booking.title)} />}
+      </div>
+    </Section>
+  )
+}
+
+function Sheet({ booking }: { booking: Page }) {
+  const { sheet } = booking
+  if (sheet.pieces === 0)
+    return <Empty title="Nothing to pack">This booking holds a room or time, but no things.</Empty>
+  return (
+    <Section
+      title="Pack sheet"
+      aside={`${sheet.pieces} pieces, ${formatMass(sheet.massGrams)}${sheet.unweighed > 0 ? ` and ${sheet.unweighed} not weighed` : ''}`}
+    >
+      {sheet.stops.map((stop) => (
+        <section key={stop.place} className="mt-3 break-inside-avoid">
+          <h3>{stop.place}</h3>
+          <table>
+            <thead className="sr-only">
+              <tr>
+                <th scope="col">Packed</th>
+                <th scope="col">Tag</th>
+                <th scope="col">Thing</th>
+                <th scope="col">For</th>
+              </tr>
+            </thead>
+            <tbody>
+              {stop.lines.map((line) => (
+                <tr key={(line.unitId ?? line.stockId ?? '') + line.role}>
+                  <td className="w-6">
+                    <span className="inline-block size-3.5 border border-ink align-middle">
+                      <span className="sr-only">to tick</span>
+                    </span>
+                  </td>
+                  <td className="w-24">
+                    <Tag>{line.tag}</Tag>
+                  </td>
+                  <td>
+                    {line.quantity > 1 && <b className="figures">{line.quantity} × </b>}
+                    {line.name}
+                    {line.state !== 'planned' && <span className="ml-2 text-[12px] text-quiet">{line.state}</span>}
+                    {line.note && <span className="ml-2 text-[12px] text-quiet">{line.note}</span>}
+                  </td>
+                  <td className="w-2/5 text-quiet">{line.role}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      ))}
+    </Section>
+  )
+}

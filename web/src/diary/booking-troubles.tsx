@@ -1,0 +1,82 @@
+import { type Remedy, sayAbsence } from '@exemplar/core'
+import { Button } from '../foundation/button.tsx'
+import { Mark } from '../foundation/mark.tsx'
+import type { BookingCheck, SetupPage } from '../foundation/replies.ts'
+import { useTimeWords } from '../foundation/time-words.ts'
+
+/** What is not free for a booking, and what is free instead. */
+export function BookingTroubles({
+  check,
+  setup,
+  onSwap,
+}: {
+  check: BookingCheck
+  setup: SetupPage | undefined
+  onSwap?(remedy: Remedy): void
+}) {
+  const words = useTimeWords()
+  const { troubles, clashes, movedMinutes } = check
+  if (troubles.length + clashes.length === 0) {
+    return (
+      <p>
+        <Mark level="ok">Everything and everybody is free, buffers included.</Mark>
+      </p>
+    )
+  }
+  return (
+    <ul aria-label="What stands in the way" className="border border-rule bg-ground">
+      {troubles.map((trouble) => (
+        <li key={trouble.unitId} className="border-b border-rule px-3 py-2 last:border-0">
+          <Mark level="stop">
+            {trouble.tag} {trouble.name}
+          </Mark>
+          <p className="ml-4.5 text-[13px] text-quiet">{sayAbsence(trouble.absence, words)}</p>
+          <p className="mt-1 ml-4.5 flex flex-wrap items-center gap-1.5 text-[13px]">
+            {trouble.standIns.length > 0 && <span className="text-quiet">Free instead:</span>}
+            {trouble.standIns.map((it) => {
+              const role = setup?.roles.find((candidate) =>
+                candidate.things.some((thing) => thing.unitId === trouble.unitId),
+              )
+              return onSwap && role ? (
+                <Button
+                  key={it.unitId}
+                  size="small"
+                  title={it.name}
+                  onClick={() =>
+                    onSwap({
+                      kind: 'replace',
+                      roleId: role.id,
+                      unitId: trouble.unitId,
+                      byUnitId: it.unitId,
+                      tag: it.tag,
+                      name: it.name,
+                    })
+                  }
+                >
+                  Use {it.tag} in the setup
+                </Button>
+              ) : (
+                <span key={it.unitId}>
+                  {it.tag} {it.name}
+                </span>
+              )
+            })}
+          </p>
+        </li>
+      ))}
+      {clashes.map((clash) => (
+        <li key={clash.label + clash.interval.start} className="border-b border-rule px-3 py-2 last:border-0">
+          <Mark level="warn">{clash.label}</Mark>
+          <p className="ml-4.5 text-[13px] text-quiet">
+            taken by {clash.title}, {words.sayInstant(clash.interval.start)} to {words.sayInstant(clash.interval.end)}
+          </p>
+        </li>
+      ))}
+      {movedMinutes.start !== 0 && (
+        <li className="px-3 py-2 text-[13px] text-quiet">
+          The clocks change: this time does not exist that day, so it starts {movedMinutes.start} minutes later.
+        </li>
+      )}
+    </ul>
+  )
+}

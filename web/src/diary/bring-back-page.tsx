@@ -1,0 +1,117 @@
+import { useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import { type FaultDraft, FaultForm } from '../bench/fault-dialog.tsx'
+import { useBookingQuery, useBringBackMutation } from '../foundation/api.ts'
+import { Button } from '../foundation/button.tsx'
+import { FormProblem } from '../foundation/field.tsx'
+import { Mark } from '../foundation/mark.tsx'
+import { Waiting } from '../foundation/page-parts.tsx'
+import { readProblem } from '../foundation/problem.ts'
+import { SheetDialog } from '../foundation/sheet-dialog.tsx'
+import { useAppDispatch } from '../foundation/store.ts'
+import { tell } from '../foundation/toasts.ts'
+import { FlowPage, FlowRow, keyOf, type Line } from './phone-flow.tsx'
+
+/** Say of each thing that it is back, or what broke; what is still out at the end is missing. */
+export function BringBackPage() {
+  const { id = '' } = useParams()
+  const { data: booking, error, refetch } = useBookingQuery(id)
+  const [back, setBack] = useState<ReadonlyMap<string, FaultDraft | null>>(new Map())
+  const [asking, setAsking] = useState<Line | null>(null)
+  const [bringBack, bringing] = useBringBackMutation()
+  const dispatch = useAppDispatch()
+  const navigate = useNavigate()
+  if (!booking) return <Waiting what="the sheet" error={error} onRetry={refetch} />
+  const lines = booking.sheet.stops.flatMap((stop) => stop.lines).filter((line) => line.state === 'out')
+  const missing = lines.filter((line) => !back.has(keyOf(line))).length
+  const mark = (line: Line, fault: FaultDraft | null) => setBack(new Map(back).set(keyOf(line), fault))
+  const unmark = (line: Line) => {
+    const next = new Map(back)
+    next.delete(keyOf(line))
+    setBack(next)
+  }
+  const finish = async (isFinished: boolean) => {
+    const items = lines
+      .filter((line) => back.has(keyOf(line)))
+      .map((line) => ({ unitId: line.unitId, stockId: line.stockId, fault: back.get(keyOf(line)) ?? null }))
+    await bringBack({ id, version: booking.version, body: { items, isFinished } }).unwrap()
+    const faults = items.filter((it) => it.fault).length
+    dispatch(
+      tell(
+        `${items.length} back${faults ? `, ${faults} with a fault` : ''}${isFinished && missing ? `, ${missing} missing` : ''}.`,
+      ),
+    )
+    navigate(isFinished ? '/today' : `/diary/${id}`)
+  }
+  return (
+    <FlowPage
+      booking={booking}
+      title="Bring back"
+      aside={`${lines.length - missing} of ${lines.length} back`}
+      foot={
+        <>
+          <Button
+            size="thumb"
+            className="flex-1"
+            disabled={back.size === 0 || bringing.isLoading}
+            onClick={() => finish(false).catch(() => {})}
+          >
+            More to come
+          </Button>
+          <Button
+            size="thumb"
+            look="act"
+            className="flex-1"
+            disabled={bringing.isLoading || lines.length === 0}
+            onClick={() => finish(true).catch(() => {})}
+          >
+            {missing > 0 ? `Finish, ${missing} missing` : 'Finish'}
+          </Button>
+        </>
+      }
+    >
+      <FormProblem text={bringing.error ? readProblem(bringing.error).detail : null} />
+      {lines.length === 0 && <p className="p-4 text-quiet">Nothing of this booking is out.</p>}
+      <ul>
+        {lines.map((line) => {
+          const isBack = back.has(keyOf(line))
+          const fault = back.get(keyOf(line))
+          return (
+            <FlowRow key={keyOf(line) + line.role} line={line} isDone={isBack}>
+              {isBack ? (
+                <button
+                  type="button"
+                  className="min-h-11 px-2"
+                  aria-label={`${line.tag} is back; press to take that back`}
+                  onClick={() => unmark(line)}
+                >
+                  <Mark level={fault ? 'warn' : 'ok'}>{fault ? 'back, fault' : 'back'}</Mark>
+                </button>
+              ) : (
+                <>
+                  <Button size="thumb" look="act" aria-label={`${line.tag} back`} onClick={() => mark(line, null)}>
+                    Back
+                  </Button>
+                  {line.unitId && (
+                    <Button size="thumb" aria-label={`Fault on ${line.tag}`} onClick={() => setAsking(line)}>
+                      Fault
+                    </Button>
+                  )}
+                </>
+              )}
+            </FlowRow>
+          )
+        })}
+      </ul>
+      <SheetDialog open={asking !== null} onClose={() => setAsking(null)} title={`A fault on ${asking?.tag ?? ''}`}>
+        <FaultForm
+          act="It is back, with this fault"
+          onSave={(draft) => {
+            if (asking) mark(asking, draft)
+            setAsking(null)
+          }}
+        />
+      </SheetDialog>
+    </FlowPage>
+  )
+}

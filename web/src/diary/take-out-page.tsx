@@ -1,0 +1,89 @@
+import { useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import { useBookingQuery, useTakeOutMutation } from '../foundation/api.ts'
+import { Button } from '../foundation/button.tsx'
+import { FormProblem } from '../foundation/field.tsx'
+import { Mark } from '../foundation/mark.tsx'
+import { Waiting } from '../foundation/page-parts.tsx'
+import { readProblem } from '../foundation/problem.ts'
+import { useAppDispatch } from '../foundation/store.ts'
+import { tell } from '../foundation/toasts.ts'
+import { FlowPage, FlowRow, keyOf } from './phone-flow.tsx'
+
+/** Tick what truly leaves. */
+export function TakeOutPage() {
+  const { id = '' } = useParams()
+  const { data: booking, error, refetch } = useBookingQuery(id)
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set())
+  const [takeOut, taking] = useTakeOutMutation()
+  const dispatch = useAppDispatch()
+  const navigate = useNavigate()
+  if (!booking) return <Waiting what="the sheet" error={error} onRetry={refetch} />
+  const lines = booking.sheet.stops.flatMap((stop) => stop.lines)
+  const keys = [...new Set(lines.map(keyOf))]
+  const toggle = (key: string) => {
+    const next = new Set(ticked)
+    if (!next.delete(key)) next.add(key)
+    setTicked(next)
+  }
+  const finish = async () => {
+    const items = lines.filter((line) => ticked.has(keyOf(line))).map(({ unitId, stockId }) => ({ unitId, stockId }))
+    await takeOut({ id, version: booking.version, body: { items } }).unwrap()
+    dispatch(tell(`${ticked.size} lines of ${booking.title} are out.`))
+    navigate(`/diary/${id}`)
+  }
+  return (
+    <FlowPage
+      booking={booking}
+      title="Take out"
+      aside={`${ticked.size} of ${keys.length}`}
+      foot={
+        <>
+          <Button size="thumb" className="flex-1" onClick={() => setTicked(new Set(keys))}>
+            Tick all
+          </Button>
+          <Button
+            size="thumb"
+            look="act"
+            className="flex-1"
+            disabled={ticked.size === 0 || taking.isLoading}
+            onClick={() => finish().catch(() => {})}
+          >
+            Take out {ticked.size}
+          </Button>
+        </>
+      }
+    >
+      <FormProblem text={taking.error ? readProblem(taking.error).detail : null} />
+      {booking.sheet.stops.map((stop) => (
+        <section key={stop.place} aria-label={stop.place}>
+          <h2 className="px-4 pt-4 pb-1">{stop.place}</h2>
+          <ul className="border-t border-rule">
+            {stop.lines.map((line) => {
+              const key = keyOf(line)
+              const isTicked = ticked.has(key)
+              return (
+                <FlowRow key={key + line.role} line={line} isDone={isTicked}>
+                  {isTicked && (
+                    <span className="self-center">
+                      <Mark level="ok">with me</Mark>
+                    </span>
+                  )}
+                  <Button
+                    size="thumb"
+                    look={isTicked ? 'plain' : 'act'}
+                    aria-pressed={isTicked}
+                    aria-label={`${isTicked ? 'Leave' : 'Take'} ${line.tag}`}
+                    onClick={() => toggle(key)}
+                  >
+                    {isTicked ? 'Leave' : 'Take'}
+                  </Button>
+                </FlowRow>
+              )
+            })}
+          </ul>
+        </section>
+      ))}
+    </FlowPage>
+  )
+}

@@ -1,0 +1,317 @@
+import type {
+  Interface,
+  NewBooking,
+  NewEntry,
+  NewFault,
+  NewSetup,
+  NewShoppingLine,
+  NewUnit,
+  Party,
+  Person,
+  Place,
+  Readiness,
+  Setup,
+  ShoppingLine,
+  StudioSettings,
+  Unit,
+} from '@exemplar/core'
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react'
+import { readPersonId } from './person.ts'
+import type {
+  BenchReply,
+  Booking,
+  BookingCheck,
+  BookingPage,
+  DiaryReply,
+  EntryRow,
+  EventRow,
+  FindReply,
+  ImportReport,
+  SetupCard,
+  SetupPage,
+  SpendingReply,
+  StockRow,
+  StudioReply,
+  ThingChoices,
+  TodayReply,
+  UnitPage,
+  UnitRow,
+} from './replies.ts'
+
+interface Versioned<T> {
+  id: string
+  version: number
+  body: T
+}
+
+export interface ImportRequest {
+  csv: string
+  leaveOut: number[]
+  corrections: { line: number; column: string; value: string }[]
+}
+
+export interface UnitFilter {
+  find?: string
+  group?: string
+  only?: string
+  after?: string
+}
+
+export interface QuickEntry {
+  category: string
+  maker: string
+  name: string
+  placeId: string | null
+  facts: Record<string, string | number | null>
+}
+
+const change = (version: number) => ({ 'If-Match': `"${version}"` })
+
+/** One tag for all: nearly every figure on a page follows from things in other rooms, and only open pages load again. */
+export const api = createApi({
+  reducerPath: 'api',
+  baseQuery: fetchBaseQuery({
+    baseUrl: '/api',
+    prepareHeaders: (headers) => {
+      const personId = readPersonId()
+      if (personId) headers.set('X-Exemplar-Person', personId)
+      return headers
+    },
+  }),
+  tagTypes: ['All'],
+  refetchOnFocus: true,
+  refetchOnReconnect: true,
+  endpoints: (build) => ({
+    studio: build.query<StudioReply, void>({ query: () => '/studio', providesTags: ['All'] }),
+    changeStudio: build.mutation<StudioReply, { version: number; body: StudioSettings }>({
+      query: ({ version, body }) => ({ url: '/studio', method: 'PUT', body, headers: change(version) }),
+      invalidatesTags: ['All'],
+    }),
+    people: build.query<Person[], void>({ query: () => '/people', providesTags: ['All'] }),
+    addPerson: build.mutation<Person, { name: string; skills: string[]; note: string }>({
+      query: (body) => ({ url: '/people', method: 'POST', body }),
+      invalidatesTags: ['All'],
+    }),
+    parties: build.query<Party[], void>({ query: () => '/parties', providesTags: ['All'] }),
+    places: build.query<Place[], void>({ query: () => '/places', providesTags: ['All'] }),
+    addPlace: build.mutation<Place, Omit<Place, 'id' | 'version'>>({
+      query: (body) => ({ url: '/places', method: 'POST', body }),
+      invalidatesTags: ['All'],
+    }),
+    changePlace: build.mutation<Place, Versioned<Omit<Place, 'id' | 'version'>>>({
+      query: ({ id, version, body }) => ({ url: `/places/${id}`, method: 'PUT', body, headers: change(version) }),
+      invalidatesTags: ['All'],
+    }),
+    events: build.query<EventRow[], { subjectType: string; subjectId: string }>({
+      query: (params) => ({ url: '/events', params }),
+      providesTags: ['All'],
+    }),
+    interfaces: build.query<Interface[], void>({ query: () => '/interfaces', providesTags: ['All'] }),
+    units: build.query<{ rows: UnitRow[]; next: string | null }, UnitFilter>({
+      query: (params) => ({ url: '/units', params }),
+      providesTags: ['All'],
+    }),
+    unitCount: build.query<{ units: number; models: number }, void>({
+      query: () => '/units/count',
+      providesTags: ['All'],
+    }),
+    unit: build.query<UnitPage, string>({ query: (id) => `/units/${id}`, providesTags: ['All'] }),
+    addUnit: build.mutation<Unit, QuickEntry>({
+      query: (body) => ({ url: '/units', method: 'POST', body }),
+      invalidatesTags: ['All'],
+    }),
+    changeUnit: build.mutation<Unit, Versioned<Partial<NewUnit>>>({
+      query: ({ id, version, body }) => ({ url: `/units/${id}`, method: 'PATCH', body, headers: change(version) }),
+      invalidatesTags: ['All'],
+    }),
+    archiveUnit: build.mutation<void, { id: string; version: number }>({
+      query: ({ id, version }) => ({ url: `/units/${id}`, method: 'DELETE', headers: change(version) }),
+      invalidatesTags: ['All'],
+    }),
+    stock: build.query<StockRow[], void>({ query: () => '/stock', providesTags: ['All'] }),
+    countStock: build.mutation<StockRow, Versioned<{ quantity: number }>>({
+      query: ({ id, version, body }) => ({ url: `/stock/${id}/count`, method: 'POST', body, headers: change(version) }),
+      invalidatesTags: ['All'],
+    }),
+    previewImport: build.mutation<ImportReport, ImportRequest>({
+      query: (body) => ({ url: '/import/inventory/preview', method: 'POST', body }),
+    }),
+    runImport: build.mutation<ImportReport, ImportRequest>({
+      query: (body) => ({ url: '/import/inventory', method: 'POST', body }),
+      invalidatesTags: ['All'],
+    }),
+    setups: build.query<SetupCard[], void>({ query: () => '/setups', providesTags: ['All'] }),
+    setup: build.query<SetupPage, string>({ query: (id) => `/setups/${id}`, providesTags: ['All'] }),
+    addSetup: build.mutation<Setup, NewSetup>({
+      query: (body) => ({ url: '/setups', method: 'POST', body }),
+      invalidatesTags: ['All'],
+    }),
+    changeSetup: build.mutation<Setup, Versioned<NewSetup>>({
+      query: ({ id, version, body }) => ({ url: `/setups/${id}`, method: 'PUT', body, headers: change(version) }),
+      invalidatesTags: ['All'],
+    }),
+    archiveSetup: build.mutation<void, { id: string; version: number }>({
+      query: ({ id, version }) => ({ url: `/setups/${id}`, method: 'DELETE', headers: change(version) }),
+      invalidatesTags: ['All'],
+    }),
+    readiness: build.query<Readiness, { id: string; bookingId?: string }>({
+      query: ({ id, bookingId }) => ({ url: `/setups/${id}/readiness`, params: bookingId ? { bookingId } : {} }),
+      providesTags: ['All'],
+    }),
+    things: build.query<ThingChoices, { find: string; category?: string }>({
+      query: (params) => ({ url: '/things', params }),
+      providesTags: ['All'],
+    }),
+    diary: build.query<DiaryReply, { from: string; days: number }>({
+      query: (params) => ({ url: '/bookings', params }),
+      providesTags: ['All'],
+    }),
+    booking: build.query<BookingPage, string>({ query: (id) => `/bookings/${id}`, providesTags: ['All'] }),
+    bookingTroubles: build.query<BookingCheck, string>({
+      query: (id) => `/bookings/${id}/check`,
+      providesTags: ['All'],
+    }),
+    checkBooking: build.query<BookingCheck, { body: NewBooking; except?: string }>({
+      query: ({ body, except }) => ({ url: '/bookings/check', method: 'POST', body, params: except ? { except } : {} }),
+      providesTags: ['All'],
+    }),
+    addBooking: build.mutation<Booking, NewBooking>({
+      query: (body) => ({ url: '/bookings', method: 'POST', body }),
+      invalidatesTags: ['All'],
+    }),
+    changeBooking: build.mutation<Booking, Versioned<NewBooking>>({
+      query: ({ id, version, body }) => ({ url: `/bookings/${id}`, method: 'PUT', body, headers: change(version) }),
+      invalidatesTags: ['All'],
+    }),
+    takeOut: build.mutation<Booking, Versioned<{ items: { unitId: string | null; stockId: string | null }[] }>>({
+      query: ({ id, version, body }) => ({
+        url: `/bookings/${id}/take-out`,
+        method: 'POST',
+        body,
+        headers: change(version),
+      }),
+      invalidatesTags: ['All'],
+    }),
+    bringBack: build.mutation<
+      Booking,
+      Versioned<{
+        items: {
+          unitId: string | null
+          stockId: string | null
+          fault?: { note: string; severity: 'usable' | 'unusable' } | null
+        }[]
+        isFinished: boolean
+      }>
+    >({
+      query: ({ id, version, body }) => ({
+        url: `/bookings/${id}/bring-back`,
+        method: 'POST',
+        body,
+        headers: change(version),
+      }),
+      invalidatesTags: ['All'],
+    }),
+    bench: build.query<BenchReply, void>({ query: () => '/bench', providesTags: ['All'] }),
+    reportFault: build.mutation<unknown, { unitId: string; body: NewFault }>({
+      query: ({ unitId, body }) => ({ url: `/units/${unitId}/faults`, method: 'POST', body }),
+      invalidatesTags: ['All'],
+    }),
+    mendFault: build.mutation<unknown, Versioned<{ note: string }>>({
+      query: ({ id, version, body }) => ({ url: `/faults/${id}/mend`, method: 'POST', body, headers: change(version) }),
+      invalidatesTags: ['All'],
+    }),
+    recordService: build.mutation<unknown, Versioned<{ on: string; note: string }>>({
+      query: ({ id, version, body }) => ({
+        url: `/units/${id}/services`,
+        method: 'POST',
+        body,
+        headers: change(version),
+      }),
+      invalidatesTags: ['All'],
+    }),
+    spending: build.query<SpendingReply, number>({
+      query: (year) => ({ url: '/ledger/spending', params: { year } }),
+      providesTags: ['All'],
+    }),
+    entries: build.query<EntryRow[], number>({
+      query: (year) => ({ url: '/ledger/entries', params: { year } }),
+      providesTags: ['All'],
+    }),
+    addEntry: build.mutation<unknown, NewEntry>({
+      query: (body) => ({ url: '/ledger/entries', method: 'POST', body }),
+      invalidatesTags: ['All'],
+    }),
+    setBudget: build.mutation<unknown, { year: number; totalMinor: number; version: number }>({
+      query: (body) => ({ url: '/ledger/budget', method: 'PUT', body }),
+      invalidatesTags: ['All'],
+    }),
+    shopping: build.query<ShoppingLine[], void>({ query: () => '/shopping', providesTags: ['All'] }),
+    addShoppingLine: build.mutation<ShoppingLine, NewShoppingLine>({
+      query: (body) => ({ url: '/shopping', method: 'POST', body }),
+      invalidatesTags: ['All'],
+    }),
+    markBought: build.mutation<unknown, { id: string; version: number }>({
+      query: ({ id, version }) => ({
+        url: `/shopping/${id}/bought`,
+        method: 'POST',
+        body: {},
+        headers: change(version),
+      }),
+      invalidatesTags: ['All'],
+    }),
+    today: build.query<TodayReply, void>({ query: () => '/today', providesTags: ['All'] }),
+    find: build.query<FindReply, string>({ query: (q) => ({ url: '/find', params: { q } }), providesTags: ['All'] }),
+  }),
+})
+
+export const {
+  useStudioQuery,
+  useChangeStudioMutation,
+  usePeopleQuery,
+  useAddPersonMutation,
+  usePartiesQuery,
+  usePlacesQuery,
+  useAddPlaceMutation,
+  useChangePlaceMutation,
+  useEventsQuery,
+  useInterfacesQuery,
+  useUnitsQuery,
+  useLazyUnitsQuery,
+  useUnitCountQuery,
+  useUnitQuery,
+  useAddUnitMutation,
+  useChangeUnitMutation,
+  useArchiveUnitMutation,
+  useStockQuery,
+  useCountStockMutation,
+  usePreviewImportMutation,
+  useRunImportMutation,
+  useSetupsQuery,
+  useSetupQuery,
+  useAddSetupMutation,
+  useChangeSetupMutation,
+  useArchiveSetupMutation,
+  useReadinessQuery,
+  useThingsQuery,
+  useDiaryQuery,
+  useBookingQuery,
+  useBookingTroublesQuery,
+  useCheckBookingQuery,
+  useAddBookingMutation,
+  useChangeBookingMutation,
+  useTakeOutMutation,
+  useBringBackMutation,
+  useBenchQuery,
+  useReportFaultMutation,
+  useMendFaultMutation,
+  useRecordServiceMutation,
+  useSpendingQuery,
+  useEntriesQuery,
+  useAddEntryMutation,
+  useSetBudgetMutation,
+  useShoppingQuery,
+  useAddShoppingLineMutation,
+  useMarkBoughtMutation,
+  useTodayQuery,
+  useFindQuery,
+} = api

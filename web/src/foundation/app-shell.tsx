@@ -1,0 +1,175 @@
+import {
+  Boxes,
+  CalendarDays,
+  CircleUserRound,
+  Clapperboard,
+  Plus,
+  ReceiptText,
+  Settings,
+  Sun,
+  Wrench,
+} from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
+import { Suspense, useMemo, useState } from 'react'
+import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
+import { usePeopleQuery } from './api.ts'
+import { ErrorBoundary } from './error-boundary.tsx'
+import { FindBox } from './find-box.tsx'
+import { Loading } from './page-parts.tsx'
+import { readPersonId, writePersonId } from './person.ts'
+import { ShortcutList, useShortcuts } from './shortcuts.tsx'
+import { readTheme, THEMES, writeTheme } from './theme.ts'
+import { Toaster } from './toaster.tsx'
+
+const RAIL = [
+  { to: '/today', name: 'Today', Icon: Sun },
+  { to: '/kit', name: 'Kit', Icon: Boxes },
+  { to: '/setups', name: 'Setups', Icon: Clapperboard },
+  { to: '/diary', name: 'Diary', Icon: CalendarDays },
+  { to: '/bench', name: 'Bench', Icon: Wrench },
+  { to: '/ledger', name: 'Ledger', Icon: ReceiptText },
+]
+
+const RAIL_LINK =
+  'relative flex shrink-0 flex-col items-center gap-[3px] px-2 py-2 text-[12px] font-medium text-quiet no-underline aria-[current=page]:bg-sheet aria-[current=page]:font-bold aria-[current=page]:text-ink md:items-start md:py-[9px] md:pl-[14px] md:aria-[current=page]:-mr-px md:aria-[current=page]:border-y md:aria-[current=page]:border-rule md:aria-[current=page]:before:absolute md:aria-[current=page]:before:inset-y-2 md:aria-[current=page]:before:left-0 md:aria-[current=page]:before:w-1 md:aria-[current=page]:before:bg-ink'
+
+export function AppShell() {
+  const [isFinding, setFinding] = useState(false)
+  const [isHelping, setHelping] = useState(false)
+  const [isAdding, setAdding] = useState(false)
+  const location = useLocation()
+  const actions = useMemo(
+    () => ({ find: () => setFinding(true), help: () => setHelping(true), add: () => setAdding(true) }),
+    [],
+  )
+  useShortcuts(actions)
+  return (
+    <div className="flex min-h-dvh flex-col-reverse md:grid md:grid-cols-[96px_1fr] print:block">
+      <a href="#page" className="sr-only focus:not-sr-only focus:fixed focus:z-60 focus:bg-sheet focus:p-3">
+        Skip to the page
+      </a>
+      <nav
+        aria-label="Rooms"
+        className="no-print sticky bottom-0 z-30 flex justify-around border-t border-rule bg-ground md:top-0 md:h-dvh md:flex-col md:justify-start md:gap-0.5 md:border-t-0 md:border-r md:py-3"
+      >
+        <span className="hidden pb-3 pl-[14px] text-[15px] font-extrabold tracking-tight md:block">Exemplar</span>
+        {RAIL.map(({ to, name, Icon }) => (
+          <NavLink key={to} to={to} className={RAIL_LINK}>
+            <Icon className="size-[18px]" strokeWidth={1.7} aria-hidden />
+            {name}
+          </NavLink>
+        ))}
+        <span className="hidden flex-1 md:block" />
+        <NavLink to="/studio" className={`${RAIL_LINK} hidden md:flex`}>
+          <Settings className="size-[18px]" strokeWidth={1.7} aria-hidden />
+          Studio
+        </NavLink>
+        <span className="hidden md:block">
+          <PersonMenu />
+        </span>
+      </nav>
+      <div className="flex min-w-0 flex-1 flex-col">
+        <header className="no-print sticky top-0 z-20 flex h-12 flex-none items-center gap-2.5 border-b border-rule bg-ground px-4 md:px-5">
+          <FindBox open={isFinding} onOpenChange={setFinding} />
+          <span className="ml-auto flex items-center gap-2">
+            <NavLink to="/studio" aria-label="Studio" className="p-2 text-quiet md:hidden">
+              <Settings className="size-[18px]" aria-hidden />
+            </NavLink>
+            <AddMenu open={isAdding} onOpenChange={setAdding} />
+          </span>
+        </header>
+        <main id="page" tabIndex={-1} className="flex min-w-0 flex-1 flex-col outline-none">
+          <ErrorBoundary key={location.pathname}>
+            <Suspense fallback={<Loading what="the page" />}>
+              <Outlet />
+            </Suspense>
+          </ErrorBoundary>
+        </main>
+      </div>
+      <ShortcutList open={isHelping} onClose={() => setHelping(false)} />
+      <Toaster />
+    </div>
+  )
+}
+
+const MENU = 'z-50 min-w-44 border border-rule-strong bg-sheet py-1 text-[13px]'
+const MENU_ITEM = 'flex cursor-pointer items-center gap-2 px-3 py-2 outline-none data-highlighted:bg-wash'
+
+function AddMenu({ open, onOpenChange }: { open: boolean; onOpenChange(open: boolean): void }) {
+  const navigate = useNavigate()
+  const items = [
+    ['A thing', '/kit?add=thing'],
+    ['Things from a file', '/kit/import'],
+    ['A setup', '/setups?add=setup'],
+    ['A booking', '/diary?add=booking'],
+    ['Spending', '/ledger?add=entry'],
+  ] as const
+  return (
+    <DropdownMenu.Root open={open} onOpenChange={onOpenChange}>
+      <DropdownMenu.Trigger className="inline-flex h-[30px] items-center gap-1.5 rounded-paper border border-ink bg-ink px-[11px] text-[13px] font-semibold text-ground">
+        <Plus className="size-[15px]" aria-hidden />
+        Add
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" sideOffset={4} className={MENU}>
+          {items.map(([name, to]) => (
+            <DropdownMenu.Item key={to} className={MENU_ITEM} onSelect={() => navigate(to)}>
+              {name}
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}
+
+function PersonMenu() {
+  const { data: people } = usePeopleQuery()
+  const [personId, setPersonId] = useState(readPersonId)
+  const [theme, setTheme] = useState(readTheme)
+  const person = people?.find((it) => it.id === personId)
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="flex w-full flex-col items-start gap-[3px] py-[9px] pl-[14px] text-left text-[12px] font-medium text-quiet">
+        <CircleUserRound className="size-[18px]" strokeWidth={1.7} aria-hidden />
+        <span className="max-w-[76px] truncate">{person?.name.split(' ')[0] ?? 'Who?'}</span>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content side="right" align="end" className={MENU}>
+          <DropdownMenu.Label className="px-3 py-1 text-[12px] text-quiet">Who works here</DropdownMenu.Label>
+          <DropdownMenu.RadioGroup
+            value={personId ?? ''}
+            onValueChange={(id) => {
+              writePersonId(id || null)
+              setPersonId(id || null)
+            }}
+          >
+            {people?.map(({ id, name }) => (
+              <DropdownMenu.RadioItem key={id} value={id} className={MENU_ITEM}>
+                {name}
+                <DropdownMenu.ItemIndicator className="ml-auto">here</DropdownMenu.ItemIndicator>
+              </DropdownMenu.RadioItem>
+            ))}
+          </DropdownMenu.RadioGroup>
+          <DropdownMenu.Separator className="my-1 border-t border-rule" />
+          <DropdownMenu.Label className="px-3 py-1 text-[12px] text-quiet">Light</DropdownMenu.Label>
+          <DropdownMenu.RadioGroup
+            value={theme}
+            onValueChange={(next) => {
+              const chosen = THEMES.find((it) => it === next) ?? 'system'
+              writeTheme(chosen)
+              setTheme(chosen)
+            }}
+          >
+            {THEMES.map((it) => (
+              <DropdownMenu.RadioItem key={it} value={it} className={MENU_ITEM}>
+                {{ system: 'As the system', light: 'Light', dark: 'Dark' }[it]}
+                <DropdownMenu.ItemIndicator className="ml-auto">on</DropdownMenu.ItemIndicator>
+              </DropdownMenu.RadioItem>
+            ))}
+          </DropdownMenu.RadioGroup>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}

@@ -1,0 +1,133 @@
+import { Search } from 'lucide-react'
+import { Dialog } from 'radix-ui'
+import { useDeferredValue, useMemo, useState } from 'react'
+import { useNavigate } from 'react-router'
+import { useFindQuery } from './api.ts'
+import { Tag } from './page-parts.tsx'
+import { TapeStrip } from './tape.tsx'
+import { sayWall } from './time-words.ts'
+
+interface Hit {
+  key: string
+  to: string
+  kind: string
+  shown: React.ReactNode
+}
+
+/** Find a thing, setup, booking or person from anywhere; by keyboard alone. A whole tag followed by Enter opens it. */
+export function FindBox({ open, onOpenChange }: { open: boolean; onOpenChange(open: boolean): void }) {
+  return (
+    <Dialog.Root open={open} onOpenChange={onOpenChange}>
+      <Dialog.Trigger className="flex h-[30px] w-full max-w-[420px] items-center gap-2 border-b border-rule-strong text-left text-[13px] text-quiet">
+        <Search className="size-[15px]" aria-hidden />
+        <span className="truncate">Find a thing, setup, booking or person</span>
+        <kbd className="ml-auto hidden rounded-paper border border-rule-strong px-1 font-mono text-[11px] md:block">
+          /
+        </kbd>
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-[#161815]/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-0 left-1/2 z-50 w-full max-w-[560px] -translate-x-1/2 border border-rule-strong bg-sheet md:top-[8vh]"
+        >
+          <Dialog.Title className="sr-only">Find</Dialog.Title>
+          <FindPanel onDone={() => onOpenChange(false)} />
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  )
+}
+
+function FindPanel({ onDone }: { onDone(): void }) {
+  const [text, setText] = useState('')
+  const [at, setAt] = useState(0)
+  const wanted = useDeferredValue(text.trim())
+  const { data, isFetching } = useFindQuery(wanted, { skip: wanted === '' })
+  const navigate = useNavigate()
+  const hits = useMemo((): Hit[] => {
+    if (!data || wanted === '') return []
+    return [
+      ...data.setups.map((it) => ({
+        key: `s${it.id}`,
+        to: `/setups/${it.id}`,
+        kind: 'Setup',
+        shown: <TapeStrip code={it.code} tape={it.tape} name={it.name} size="small" />,
+      })),
+      ...data.units.map((it) => ({
+        key: `u${it.id}`,
+        to: `/kit/${it.id}`,
+        kind: 'Thing',
+        shown: (
+          <>
+            <Tag>{it.tag}</Tag> {it.name}
+          </>
+        ),
+      })),
+      ...data.bookings.map((it) => ({
+        key: `b${it.id}`,
+        to: `/diary/${it.id}`,
+        kind: 'Booking',
+        shown: (
+          <>
+            {it.title} <span className="text-quiet">{sayWall(it.startsAt)}</span>
+          </>
+        ),
+      })),
+      ...data.people.map((it) => ({ key: `p${it.id}`, to: '/studio', kind: 'Person', shown: it.name })),
+    ]
+  }, [data, wanted])
+  const open = (hit: Hit | undefined) => {
+    if (!hit) return
+    navigate(hit.to)
+    onDone()
+  }
+  return (
+    <div>
+      <input
+        role="combobox"
+        aria-expanded={hits.length > 0}
+        aria-controls="find-hits"
+        aria-label="Find"
+        aria-activedescendant={hits[at] ? `hit-${hits[at].key}` : undefined}
+        autoComplete="off"
+        className="h-12 w-full border-b border-rule bg-sheet px-4 text-[15px] outline-none"
+        placeholder="Tag, name, setup, booking …"
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value)
+          setAt(0)
+        }}
+        onKeyDown={(event) => {
+          if (event.key === 'ArrowDown') setAt((it) => Math.min(it + 1, hits.length - 1))
+          else if (event.key === 'ArrowUp') setAt((it) => Math.max(it - 1, 0))
+          else if (event.key === 'Enter') open(hits[at])
+          else return
+          event.preventDefault()
+        }}
+      />
+      <div id="find-hits" role="listbox" aria-label="Found" className="max-h-[60vh] overflow-y-auto py-1">
+        {hits.map((hit, index) => (
+          // biome-ignore lint/a11y/useKeyWithClickEvents: the combobox above handles the keys
+          <div
+            key={hit.key}
+            id={`hit-${hit.key}`}
+            role="option"
+            tabIndex={-1}
+            aria-selected={index === at}
+            className="flex cursor-pointer items-center gap-3 px-4 py-2 aria-selected:bg-wash"
+            onClick={() => open(hit)}
+          >
+            <span className="min-w-0 flex-1 truncate">{hit.shown}</span>
+            <span className="text-[12px] text-quiet">{hit.kind}</span>
+          </div>
+        ))}
+      </div>
+      {wanted !== '' && !isFetching && hits.length === 0 && (
+        <p role="status" className="px-4 pb-4 text-quiet">
+          Nothing is called “{wanted}”.
+        </p>
+      )}
+    </div>
+  )
+}

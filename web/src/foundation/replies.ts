@@ -1,0 +1,179 @@
+import type {
+  Absence,
+  Booking,
+  BookingItem,
+  Circuit,
+  Entry,
+  Fault,
+  FindingLevel,
+  Interface,
+  LifeState,
+  Model,
+  PackSheet,
+  Person,
+  Place,
+  Setup,
+  ShoppingLine,
+  Spending,
+  Stock,
+  Studio,
+  TodayItem,
+  TodaySection,
+  Unit,
+} from '@exemplar/core'
+
+/** Replies that the server composes for a page; the parts are core's own types. */
+export type StudioReply = Studio & { now: number }
+
+export interface Serve {
+  id: string
+  code: string
+  tape: string
+  role: string
+}
+
+export interface UnitRow {
+  id: string
+  tag: string
+  name: string
+  category: Model['category']
+  place: string | null
+  state: LifeState
+  fault: string | null
+  serves: Serve[]
+}
+
+export interface UnitPage {
+  unit: Unit
+  model: Model
+  name: string
+  place: string | null
+  party: string | null
+  version: number
+  serves: Serve[]
+  faults: Fault[]
+  entries: Entry[]
+}
+
+export interface EventRow {
+  id: number
+  at: number
+  kind: string
+  data: Record<string, unknown>
+  person: string | null
+}
+
+export type StockRow = Stock & { name: string; category: Model['category']; place: string | null }
+
+export interface ImportReport {
+  isClean: boolean
+  fileProblems: string[]
+  unknownColumns: string[]
+  counts: { things: number; stock: number; models: number; places: number; bad: number; leftOut: number }
+  lines: {
+    line: number
+    outcome: 'thing' | 'stock' | 'bad' | 'left-out'
+    tag: string
+    name: string
+    adds: string[]
+    problems: { column: string | null; received: string; text: string }[]
+  }[]
+}
+
+export type SetupCard = Setup & {
+  level: FindingLevel
+  counts: Record<FindingLevel, number>
+  things: number
+  next: Booking | null
+}
+
+export type SetupPage = Setup & {
+  next: Booking | null
+  circuits: Circuit[]
+  units: Unit[]
+  stock: Stock[]
+  models: Model[]
+}
+
+export interface ThingChoices {
+  units: { id: string; tag: string; state: LifeState; maker: string; name: string; category: string }[]
+  stock: { id: string; tag: string; quantity: number; maker: string; name: string; category: string }[]
+}
+
+export interface CollisionRow {
+  subject: 'unit' | 'place' | 'person'
+  subjectId: string
+  label: string
+  interval: { start: number; end: number }
+  bookings: { id: string; title: string }[]
+}
+
+export interface DiaryReply {
+  start: number
+  end: number
+  bookings: (Booking & { holdStart: number; holdEnd: number })[]
+  collisions: CollisionRow[]
+}
+
+export interface BookingCheck {
+  interval: { start: number; end: number }
+  movedMinutes: { start: number; end: number }
+  troubles: {
+    unitId: string
+    tag: string
+    name: string
+    absence: Absence
+    standIns: { unitId: string; tag: string; name: string }[]
+  }[]
+  clashes: { subject: 'place' | 'person'; label: string; title: string; interval: { start: number; end: number } }[]
+}
+
+export type BookingPage = Booking & {
+  setup: { id: string; code: string; name: string; tape: string } | null
+  place: string | null
+  people: string[]
+  sheet: PackSheet
+}
+
+export interface BenchReply {
+  today: string
+  serviceNoticeDays: number
+  services: {
+    unitId: string
+    tag: string
+    name: string
+    unitVersion: number
+    serviceEveryDays: number | null
+    lastServicedOn: string | null
+    dueOn: string
+    daysLeft: number
+    isDue: boolean
+  }[]
+  faults: (Fault & { tag: string; name: string; serves: Serve[] })[]
+  inRepair: {
+    unitId: string
+    tag: string
+    name: string
+    dueOn: string | null
+    note: string
+    unitVersion: number
+    serves: Serve[]
+  }[]
+}
+
+export type SpendingReply = Spending & { budgetVersion: number }
+export type EntryRow = Entry & { tag: string | null; party: string | null }
+
+export interface TodayReply {
+  date: string
+  sections: Record<TodaySection, TodayItem[]>
+}
+
+export interface FindReply {
+  units: UnitRow[]
+  setups: { id: string; code: string; name: string; tape: string }[]
+  bookings: { id: string; title: string; startsAt: string }[]
+  people: { id: string; name: string }[]
+}
+
+export type { Booking, BookingItem, Interface, Person, Place, ShoppingLine }

@@ -1,0 +1,115 @@
+import { CATEGORIES } from '@exemplar/core'
+import { useState } from 'react'
+import { useCountStockMutation, useStockQuery } from '../foundation/api.ts'
+import { Button } from '../foundation/button.tsx'
+import { TextField } from '../foundation/field.tsx'
+import { Mark } from '../foundation/mark.tsx'
+import { Empty, PageHead, Tag, Waiting } from '../foundation/page-parts.tsx'
+import { readProblem } from '../foundation/problem.ts'
+import type { StockRow } from '../foundation/replies.ts'
+import { SheetDialog } from '../foundation/sheet-dialog.tsx'
+import { useAppDispatch } from '../foundation/store.ts'
+import { tell } from '../foundation/toasts.ts'
+
+export function StockPage() {
+  const { data, error, refetch } = useStockQuery()
+  const [counting, setCounting] = useState<StockRow | null>(null)
+  if (!data) return <Waiting what="the stock" error={error} onRetry={refetch} />
+  return (
+    <>
+      <PageHead title="Stock" aside="counted, not tagged one by one" />
+      <div className="overflow-x-auto px-4 pb-6 md:px-5">
+        {data.length === 0 ? (
+          <Empty title="No stock yet">Sandbags, clamps, cells and tape come in with an imported list.</Empty>
+        ) : (
+          <table>
+            <thead>
+              <tr>
+                <th scope="col">Tag</th>
+                <th scope="col">What</th>
+                <th scope="col" className="hidden sm:table-cell">
+                  Kind
+                </th>
+                <th scope="col" className="hidden sm:table-cell">
+                  Place
+                </th>
+                <th scope="col" className="text-right">
+                  Left
+                </th>
+                <th scope="col" className="text-right">
+                  Reorder at
+                </th>
+                <th scope="col">
+                  <span className="sr-only">Act</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {data.map((row) => (
+                <tr key={row.id}>
+                  <td>
+                    <Tag>{row.tag}</Tag>
+                  </td>
+                  <td className="font-medium">{row.name}</td>
+                  <td className="hidden text-quiet sm:table-cell">{CATEGORIES[row.category].label}</td>
+                  <td className="hidden text-quiet sm:table-cell">{row.place}</td>
+                  <td className="figures text-right">
+                    {row.quantity <= row.reorderLevel && row.reorderLevel > 0 ? (
+                      <Mark level="warn">{row.quantity}</Mark>
+                    ) : (
+                      row.quantity
+                    )}
+                  </td>
+                  <td className="figures text-right text-quiet">{row.reorderLevel || '–'}</td>
+                  <td className="text-right">
+                    <Button size="small" onClick={() => setCounting(row)}>
+                      Count
+                    </Button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        )}
+      </div>
+      <SheetDialog open={counting !== null} onClose={() => setCounting(null)} title={`Count ${counting?.name ?? ''}`}>
+        {counting && <CountForm row={counting} onClose={() => setCounting(null)} />}
+      </SheetDialog>
+    </>
+  )
+}
+
+function CountForm({ row, onClose }: { row: StockRow; onClose(): void }) {
+  const [text, setText] = useState(String(row.quantity))
+  const [count, { error }] = useCountStockMutation()
+  const dispatch = useAppDispatch()
+  const isWhole = /^\d{1,6}$/.test(text)
+  return (
+    <form
+      className="flex items-end gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (!isWhole) return
+        count({ id: row.id, version: row.version, body: { quantity: Number(text) } })
+          .unwrap()
+          .then(() => {
+            dispatch(tell(`${row.name}: ${text} counted.`))
+            onClose()
+          })
+          .catch(() => {})
+      }}
+    >
+      <TextField
+        label="How many are there?"
+        inputMode="numeric"
+        autoFocus
+        value={text}
+        problem={isWhole ? (error ? readProblem(error).detail : undefined) : 'Write a whole number.'}
+        onChange={(event) => setText(event.target.value)}
+      />
+      <Button look="act" type="submit" className="h-9">
+        Save
+      </Button>
+    </form>
+  )
+}

@@ -1,0 +1,130 @@
+import {
+  ACQUISITIONS,
+  CATEGORIES,
+  findServiceDue,
+  formatData,
+  formatEnergy,
+  formatMass,
+  formatMoney,
+  formatPower,
+  type Interface,
+  LIFE_STATES,
+  type Port,
+} from '@exemplar/core'
+import { Link } from 'react-router'
+import { useInterfacesQuery, useStudioQuery } from '../foundation/api.ts'
+import { Mark } from '../foundation/mark.tsx'
+import type { UnitPage } from '../foundation/replies.ts'
+import { TapeStrip } from '../foundation/tape.tsx'
+import { sayDay, sayDayWithYear, useTimeWords } from '../foundation/time-words.ts'
+
+function Block({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <section className="border-t border-rule py-3">
+      <h3 className="mb-1">{title}</h3>
+      <div className="text-[13px] text-quiet">{children}</div>
+    </section>
+  )
+}
+
+function sayPort(port: Port, interfaces: ReadonlyMap<string, Interface>): string {
+  const names = port.interfaces.map((code) => interfaces.get(code)?.label ?? code).join(' or ')
+  const count = port.count > 1 ? `${port.count} × ` : ''
+  const rating = port.rating ?? port.demand
+  const detail = {
+    loadGrams: (value: number) => `, ${formatMass(value)}`,
+    cardMegabytesPerSecond: (value: number) => `, ${port.demand ? 'at least ' : ''}V${value}`,
+    amps: (value: number) => `, ${value} A`,
+  }
+  return `${count}${names}${rating ? detail[rating.quantity](rating.value) : ''}`
+}
+
+/** What a thing offers and needs, where it serves, what it cost and what was said about it. */
+export function UnitFacts({ page }: { page: UnitPage }) {
+  const { unit, model } = page
+  const { data: interfaceList } = useInterfacesQuery()
+  const { data: studio } = useStudioQuery()
+  const { today } = useTimeWords()
+  const interfaces = new Map(interfaceList?.map((it) => [it.code, it]))
+  const needs = model.ports.filter((port) => port.importance === 'essential')
+  const offers = model.ports.filter((port) => port.importance !== 'essential')
+  const due = today ? findServiceDue(unit, today) : null
+  const currency = studio?.currency ?? 'GBP'
+  const spent = page.entries.reduce((sum, it) => sum + (it.kind === 'sale' ? -1 : 1) * (it.netMinor + it.taxMinor), 0)
+  const open = page.faults.filter((fault) => fault.mendedAt === null)
+  return (
+    <>
+      <p className="pb-3 text-quiet">
+        {CATEGORIES[model.category].label} · {LIFE_STATES[unit.state].label.toLowerCase()}
+        {unit.dueOn && `, due ${sayDay(unit.dueOn)}`} · {page.place ?? 'no place recorded'}
+      </p>
+      {open.map((fault) => (
+        <Block key={fault.id} title="Fault">
+          <Mark level={fault.severity === 'unusable' ? 'stop' : 'warn'}>{fault.note}</Mark>
+        </Block>
+      ))}
+      <Block title="Serves">
+        {page.serves.length === 0 && 'No setup counts on it.'}
+        <span className="flex flex-wrap gap-2">
+          {page.serves.map((it) => (
+            <Link key={it.id} to={`/setups/${it.id}`}>
+              <TapeStrip code={it.code} tape={it.tape} name={it.role} size="small" />
+            </Link>
+          ))}
+        </span>
+      </Block>
+      <Block title="Needs">
+        {needs.length === 0 && 'Nothing that is known.'}
+        <ul>
+          {needs.map((port) => (
+            <li key={port.id}>{sayPort(port, interfaces)}</li>
+          ))}
+          {model.powerModes.length > 1 && (
+            <li>one of: {model.powerModes.map((mode) => mode.label.toLowerCase()).join(', ')}</li>
+          )}
+        </ul>
+      </Block>
+      <Block title="Offers">
+        <ul>
+          {offers.map((port) => (
+            <li key={port.id}>{sayPort(port, interfaces)}</li>
+          ))}
+          {model.specs.energyMilliwattHours !== null && (
+            <li>
+              {formatEnergy(model.specs.energyMilliwattHours)} when new
+              {unit.healthPercent === null ? '' : `, ${unit.healthPercent} % left`}
+            </li>
+          )}
+          {model.specs.capacityMegabytes !== null && <li>{formatData(model.specs.capacityMegabytes)}</li>}
+        </ul>
+        <p>
+          {model.powerModes
+            .map(
+              (mode) =>
+                `${mode.label}: ${mode.milliwatts === null ? 'watts not recorded' : formatPower(mode.milliwatts)}`,
+            )
+            .join(' · ')}
+        </p>
+        <p>{model.specs.massGrams === null ? 'Mass not recorded.' : formatMass(model.specs.massGrams)}</p>
+      </Block>
+      <Block title="Where from">
+        {ACQUISITIONS[unit.acquisition]}
+        {page.party && `, ${page.party}`}
+        {unit.acquiredOn && `, ${sayDayWithYear(unit.acquiredOn)}`}
+        {unit.priceMinor !== null && `, ${formatMoney(unit.priceMinor, currency)}`}
+        {unit.serial && ` · serial ${unit.serial}`}
+      </Block>
+      <Block title="Upkeep">
+        {due ? (
+          <Mark level={due.isDue ? 'warn' : 'ok'}>
+            service {due.isDue ? 'was due' : 'due'} {sayDayWithYear(due.dueOn)}
+          </Mark>
+        ) : (
+          'No service interval is set.'
+        )}
+        {page.entries.length > 0 && <p className="mt-1">Cost so far {formatMoney(spent, currency)}, tax included.</p>}
+      </Block>
+      {unit.note && <Block title="What the crew says">{unit.note}</Block>}
+    </>
+  )
+}

@@ -1,0 +1,255 @@
+import { LIFE_STATE_CODES, LIFE_STATES, type LifeState } from '@exemplar/core'
+import { useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import { FaultDialog } from '../bench/fault-dialog.tsx'
+import {
+  useArchiveUnitMutation,
+  useChangeUnitMutation,
+  useEventsQuery,
+  useMendFaultMutation,
+  usePlacesQuery,
+  useRecordServiceMutation,
+  useUnitQuery,
+} from '../foundation/api.ts'
+import { Button } from '../foundation/button.tsx'
+import { FormProblem, NoteField, SelectField, TextField } from '../foundation/field.tsx'
+import { PageHead, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
+import { readProblem } from '../foundation/problem.ts'
+import type { UnitPage as Page } from '../foundation/replies.ts'
+import { SheetDialog } from '../foundation/sheet-dialog.tsx'
+import { useAppDispatch } from '../foundation/store.ts'
+import { useTimeWords } from '../foundation/time-words.ts'
+import { tell, tellTrouble } from '../foundation/toasts.ts'
+import { sayEvent } from './event-words.ts'
+import { UnitFacts } from './unit-facts.tsx'
+
+export function UnitPage() {
+  const { id = '' } = useParams()
+  const { data, error, refetch } = useUnitQuery(id)
+  const [open, setOpen] = useState<'edit' | 'fault' | null>(null)
+  const [mend] = useMendFaultMutation()
+  const [service] = useRecordServiceMutation()
+  const [archive] = useArchiveUnitMutation()
+  const dispatch = useAppDispatch()
+  const navigate = useNavigate()
+  const { today } = useTimeWords()
+  if (!data) return <Waiting what="the thing" error={error} onRetry={refetch} />
+  const { unit } = data
+  const openFaults = data.faults.filter((fault) => fault.mendedAt === null)
+  const run = async (work: Promise<unknown>, text: string) => {
+    try {
+      await work
+      dispatch(tell(text))
+    } catch (problem) {
+      dispatch(tellTrouble(readProblem(problem).detail))
+    }
+  }
+  return (
+    <>
+      <PageHead
+        title={
+          <>
+            <Tag>{unit.tag}</Tag> {data.name}
+          </>
+        }
+      >
+        <Button onClick={() => setOpen('edit')}>Change</Button>
+        {unit.serviceEveryDays !== null && (
+          <Button
+            onClick={() =>
+              run(
+                service({ id, version: data.version, body: { on: today, note: '' } }).unwrap(),
+                `${unit.tag} serviced today.`,
+              )
+            }
+          >
+            Serviced today
+          </Button>
+        )}
+        <Button look="act" onClick={() => setOpen('fault')}>
+          Report a fault
+        </Button>
+      </PageHead>
+      <div className="grid gap-8 px-4 pt-3 pb-8 md:px-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+        <div>
+          <UnitFacts page={data} />
+          {openFaults.map((fault) => (
+            <Button
+              key={fault.id}
+              className="mr-2"
+              onClick={() =>
+                run(
+                  mend({ id: fault.id, version: fault.version, body: { note: '' } }).unwrap(),
+                  `Closed: ${fault.note}`,
+                )
+              }
+            >
+              Mended: {fault.note.slice(0, 30)}
+            </Button>
+          ))}
+        </div>
+        <div>
+          <History unitId={id} />
+          <div className="mt-6">
+            <Button
+              size="small"
+              onClick={() =>
+                run(
+                  archive({ id, version: data.version })
+                    .unwrap()
+                    .then(() => navigate('/kit')),
+                  `${unit.tag} is archived; its history stays.`,
+                )
+              }
+            >
+              Archive this thing
+            </Button>
+          </div>
+        </div>
+      </div>
+      <SheetDialog open={open === 'edit'} onClose={() => setOpen(null)} title={`Change ${unit.tag}`}>
+        <EditForm page={data} onClose={() => setOpen(null)} />
+      </SheetDialog>
+      <FaultDialog open={open === 'fault'} tag={unit.tag} unitId={id} onClose={() => setOpen(null)} />
+    </>
+  )
+}
+
+function History({ unitId }: { unitId: string }) {
+  const { data } = useEventsQuery({ subjectType: 'unit', subjectId: unitId })
+  const words = useTimeWords()
+  return (
+    <Section title="History">
+      <ol>
+        {data?.map((event) => (
+          <li key={event.id} className="flex gap-3 border-b border-rule py-1.5 text-[13px]">
+            <span className="w-28 shrink-0 text-quiet">{words.sayInstant(event.at)}</span>
+            <span className="flex-1">{sayEvent(event)}</span>
+            <span className="text-quiet">{event.person}</span>
+          </li>
+        ))}
+      </ol>
+    </Section>
+  )
+}
+
+function EditForm({ page, onClose }: { page: Page; onClose(): void }) {
+  const { unit } = page
+  const { data: places } = usePlacesQuery()
+  const [change, { error }] = useChangeUnitMutation()
+  const [draft, setDraft] = useState({
+    state: unit.state as LifeState,
+    placeId: unit.placeId ?? '',
+    serial: unit.serial ?? '',
+    dueOn: unit.dueOn ?? '',
+    healthPercent: unit.healthPercent === null ? '' : String(unit.healthPercent),
+    serviceEveryDays: unit.serviceEveryDays === null ? '' : String(unit.serviceEveryDays),
+    lastServicedOn: unit.lastServicedOn ?? '',
+    note: unit.note,
+  })
+  const dispatch = useAppDispatch()
+  const problem = error ? readProblem(error) : null
+  const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part })
+  const save = async () => {
+    const { state, note } = draft
+    await change({
+      id: unit.id,
+      version: page.version,
+      body: {
+        state,
+        note,
+        placeId: draft.placeId || null,
+        serial: draft.serial || null,
+        dueOn: draft.dueOn || null,
+        healthPercent: draft.healthPercent === '' ? null : Number(draft.healthPercent),
+        serviceEveryDays: draft.serviceEveryDays === '' ? null : Number(draft.serviceEveryDays),
+        lastServicedOn: draft.lastServicedOn || null,
+      },
+    }).unwrap()
+    dispatch(tell(`${unit.tag} changed.`))
+    onClose()
+  }
+  return (
+    <form
+      className="grid gap-3 md:grid-cols-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        save().catch(() => {})
+      }}
+    >
+      <SelectField
+        label="State"
+        value={draft.state}
+        onChange={(event) => set({ state: event.target.value as LifeState })}
+      >
+        {LIFE_STATE_CODES.map((code) => (
+          <option key={code} value={code}>
+            {LIFE_STATES[code].label}
+          </option>
+        ))}
+      </SelectField>
+      <SelectField
+        label="Where it lives"
+        value={draft.placeId}
+        onChange={(event) => set({ placeId: event.target.value })}
+      >
+        <option value="">Not known yet</option>
+        {places?.map((place) => (
+          <option key={place.id} value={place.id}>
+            {place.name}
+          </option>
+        ))}
+      </SelectField>
+      <TextField
+        label="Due back on"
+        type="date"
+        hint="A loan’s end, or a repair’s return"
+        value={draft.dueOn}
+        problem={problem?.fields.dueOn}
+        onChange={(event) => set({ dueOn: event.target.value })}
+      />
+      <TextField
+        label="Serial"
+        value={draft.serial}
+        problem={problem?.fields.serial}
+        onChange={(event) => set({ serial: event.target.value })}
+      />
+      <TextField
+        label="Service every … days"
+        inputMode="numeric"
+        value={draft.serviceEveryDays}
+        problem={problem?.fields.serviceEveryDays}
+        onChange={(event) => set({ serviceEveryDays: event.target.value })}
+      />
+      <TextField
+        label="Last serviced on"
+        type="date"
+        value={draft.lastServicedOn}
+        problem={problem?.fields.lastServicedOn}
+        onChange={(event) => set({ lastServicedOn: event.target.value })}
+      />
+      {page.model.category === 'pack' && (
+        <TextField
+          label="Health, % of new"
+          inputMode="numeric"
+          value={draft.healthPercent}
+          problem={problem?.fields.healthPercent}
+          onChange={(event) => set({ healthPercent: event.target.value })}
+        />
+      )}
+      <div className="md:col-span-2">
+        <NoteField
+          label="What the crew says"
+          value={draft.note}
+          onChange={(event) => set({ note: event.target.value })}
+        />
+      </div>
+      <div className="grid gap-3 md:col-span-2">
+        <FormProblem text={problem?.detail ?? null} />
+        <Button look="act" type="submit" className="w-fit">
+          Save
+        </Button>
+      </div>
+    </form>
+  )
+}

@@ -1,0 +1,150 @@
+import {
+  CATEGORIES,
+  CATEGORY_CODES,
+  type Category,
+  computeTax,
+  ENTRY_KIND_CODES,
+  ENTRY_KINDS,
+  type EntryKind,
+  formatMoney,
+  type NewEntry,
+  readMoney,
+} from '@exemplar/core'
+import { useState } from 'react'
+import { usePartiesQuery, useThingsQuery } from '../foundation/api.ts'
+import { Button } from '../foundation/button.tsx'
+import { FormProblem, SelectField, TextField } from '../foundation/field.tsx'
+import type { Problem } from '../foundation/problem.ts'
+
+/** Hundredths of a per cent. */
+const TAX_RATES = [0, 500, 700, 1000, 1900, 2000, 2100, 2500]
+
+/** A purchase, repair, service, consumable or sale. The tax is worked out from the net, to the penny. */
+export function EntryForm({
+  today,
+  currency,
+  initial,
+  problem,
+  onSave,
+}: {
+  today: string
+  currency: string
+  initial: { description: string; category: Category }
+  problem: Problem | null
+  onSave(entry: NewEntry): void
+}) {
+  const { data: parties } = usePartiesQuery()
+  const { data: things } = useThingsQuery({ find: '' })
+  const [kind, setKind] = useState<EntryKind>('purchase')
+  const [date, setDate] = useState(today)
+  const [description, setDescription] = useState(initial.description)
+  const [category, setCategory] = useState(initial.category)
+  const [amount, setAmount] = useState('')
+  const [rate, setRate] = useState(2000)
+  const [partyId, setPartyId] = useState('')
+  const [unitId, setUnitId] = useState('')
+  const [isAsked, setAsked] = useState(false)
+  const reading = readMoney(amount, currency)
+  const taxMinor = reading.ok ? computeTax(reading.minor, rate) : 0
+  const amountProblem =
+    !isAsked || reading.ok
+      ? problem?.fields.netMinor
+      : amount.trim()
+        ? `“${amount}” cannot be read. Write an amount in ${currency}, such as 86.50.`
+        : 'How much was it?'
+  return (
+    <form
+      className="grid gap-3 md:grid-cols-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        setAsked(true)
+        if (!reading.ok || !description.trim()) return
+        onSave({
+          date,
+          kind,
+          category,
+          description: description.trim(),
+          netMinor: reading.minor,
+          taxMinor,
+          partyId: partyId || null,
+          unitId: unitId || null,
+        })
+      }}
+    >
+      <SelectField label="Kind" value={kind} onChange={(event) => setKind(event.target.value as EntryKind)}>
+        {ENTRY_KIND_CODES.map((code) => (
+          <option key={code} value={code}>
+            {ENTRY_KINDS[code]}
+          </option>
+        ))}
+      </SelectField>
+      <TextField
+        label="Day"
+        type="date"
+        value={date}
+        problem={problem?.fields.date}
+        onChange={(event) => setDate(event.target.value)}
+      />
+      <TextField
+        label="What"
+        autoFocus
+        value={description}
+        problem={isAsked && !description.trim() ? 'Say what it was for.' : problem?.fields.description}
+        onChange={(event) => setDescription(event.target.value)}
+      />
+      <SelectField label="Category" value={category} onChange={(event) => setCategory(event.target.value as Category)}>
+        {CATEGORY_CODES.map((code) => (
+          <option key={code} value={code}>
+            {CATEGORIES[code].label}
+          </option>
+        ))}
+      </SelectField>
+      <TextField
+        label="Net amount"
+        inputMode="decimal"
+        placeholder="86.50"
+        value={amount}
+        problem={amountProblem}
+        onChange={(event) => setAmount(event.target.value)}
+      />
+      <SelectField
+        label="Tax"
+        hint={
+          reading.ok
+            ? `${formatMoney(taxMinor, currency)} tax, ${formatMoney(reading.minor + taxMinor, currency)} in all`
+            : undefined
+        }
+        value={rate}
+        onChange={(event) => setRate(Number(event.target.value))}
+      >
+        {TAX_RATES.map((it) => (
+          <option key={it} value={it}>
+            {it / 100} %
+          </option>
+        ))}
+      </SelectField>
+      <SelectField label="With whom" value={partyId} onChange={(event) => setPartyId(event.target.value)}>
+        <option value="">Not recorded</option>
+        {parties?.map((it) => (
+          <option key={it.id} value={it.id}>
+            {it.name}
+          </option>
+        ))}
+      </SelectField>
+      <SelectField label="For which thing" value={unitId} onChange={(event) => setUnitId(event.target.value)}>
+        <option value="">No one thing</option>
+        {things?.units.map((it) => (
+          <option key={it.id} value={it.id}>
+            {it.tag} {it.name}
+          </option>
+        ))}
+      </SelectField>
+      <div className="grid gap-3 md:col-span-2">
+        <FormProblem text={problem?.detail ?? null} />
+        <Button look="act" type="submit" className="w-fit">
+          Record it
+        </Button>
+      </div>
+    </form>
+  )
+}

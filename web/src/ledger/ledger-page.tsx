@@ -1,0 +1,299 @@
+import { CATEGORIES, ENTRY_KINDS, findExponent, formatMoney, GROUPS, readMoney } from '@exemplar/core'
+import { lazy, Suspense, useState } from 'react'
+import { useSearchParams } from 'react-router'
+import {
+  useAddEntryMutation,
+  useEntriesQuery,
+  useMarkBoughtMutation,
+  useSetBudgetMutation,
+  useShoppingQuery,
+  useSpendingQuery,
+  useStudioQuery,
+} from '../foundation/api.ts'
+import { Button } from '../foundation/button.tsx'
+import { TextField } from '../foundation/field.tsx'
+import { Gauge } from '../foundation/gauge.tsx'
+import { Mark } from '../foundation/mark.tsx'
+import { PageHead, Section, Waiting } from '../foundation/page-parts.tsx'
+import { readProblem } from '../foundation/problem.ts'
+import type { SpendingReply } from '../foundation/replies.ts'
+import { SheetDialog } from '../foundation/sheet-dialog.tsx'
+import { useAppDispatch } from '../foundation/store.ts'
+import { sayDay, useTimeWords } from '../foundation/time-words.ts'
+import { tell, tellTrouble } from '../foundation/toasts.ts'
+import { GROUP_NAMES } from '../setups/setup-draft.ts'
+import { EntryForm } from './entry-form.tsx'
+import { MONTHS } from './months.ts'
+
+const SpendingChart = lazy(async () => ({ default: (await import('./spending-chart.tsx')).SpendingChart }))
+
+export function LedgerPage() {
+  const { today } = useTimeWords()
+  const [params, setParams] = useSearchParams()
+  const thisYear = Number(today.slice(0, 4))
+  const year = Number(params.get('year')) || thisYear
+  const { data: studio } = useStudioQuery()
+  const { data: spending, error, refetch } = useSpendingQuery(year, { skip: !year })
+  const [add, adding] = useAddEntryMutation()
+  const [isBudgeting, setBudgeting] = useState(false)
+  const dispatch = useAppDispatch()
+  if (!spending || !studio) return <Waiting what="the ledger" error={error} onRetry={refetch} />
+  const { currency } = studio
+  const say = (minor: number) => formatMoney(minor, currency)
+  const sayInColumn = (minor: number) => formatMoney(minor, currency, 'column')
+  const close = () => setParams(year === thisYear ? {} : { year: String(year) })
+  return (
+    <>
+      <PageHead title={`Ledger ${year}`}>
+        <select
+          aria-label="Year"
+          className="h-[30px] rounded-paper border border-rule-strong bg-sheet px-2 text-[13px] font-semibold"
+          value={year}
+          onChange={(event) => setParams({ year: event.target.value })}
+        >
+          {Array.from({ length: 6 }, (_, index) => thisYear + 1 - index).map((it) => (
+            <option key={it} value={it}>
+              {it}
+            </option>
+          ))}
+        </select>
+        <Button onClick={() => setBudgeting(true)}>Set the budget</Button>
+        <Button look="act" onClick={() => setParams({ year: String(year), add: 'entry' })}>
+          Record spending
+        </Button>
+      </PageHead>
+      <div className="grid gap-x-10 px-4 pb-8 md:px-5 lg:grid-cols-[minmax(0,1fr)_340px]">
+        <div className="min-w-0">
+          <Verdict spending={spending} say={say} />
+          <Suspense fallback={<p className="h-64 text-quiet">Drawing …</p>}>
+            <SpendingChart
+              spending={spending}
+              exponent={findExponent(currency)}
+              currency={currency}
+              months={year === thisYear ? Number(today.slice(5, 7)) : 12}
+            />
+          </Suspense>
+          <SpendingTable spending={spending} currency={currency} />
+          <Entries year={year} say={sayInColumn} />
+        </div>
+        <Shopping />
+      </div>
+      <SheetDialog open={params.get('add') === 'entry'} onClose={close} wide title="Record spending">
+        <EntryForm
+          today={today}
+          currency={currency}
+          initial={{ description: params.get('what') ?? '', category: 'camera' }}
+          problem={adding.error ? readProblem(adding.error) : null}
+          onSave={(entry) =>
+            add(entry)
+              .unwrap()
+              .then(() => {
+                dispatch(tell(`${entry.description}: ${say(entry.netMinor + entry.taxMinor)} recorded.`))
+                close()
+              })
+              .catch(() => {})
+          }
+        />
+      </SheetDialog>
+      <SheetDialog open={isBudgeting} onClose={() => setBudgeting(false)} title={`Budget of ${year}`}>
+        <BudgetForm spending={spending} currency={currency} onClose={() => setBudgeting(false)} />
+      </SheetDialog>
+    </>
+  )
+}
+
+function Verdict({ spending, say }: { spending: SpendingReply; say(minor: number): string }) {
+  const { totalMinor, budgetMinor, leftMinor, isOver } = spending
+  if (budgetMinor === null || leftMinor === null) {
+    return (
+      <p className="my-3">
+        <b className="text-verdict">{say(totalMinor)} spent</b>{' '}
+        <span className="text-quiet">No budget is set for this year.</span>
+      </p>
+    )
+  }
+  const full = Math.max(totalMinor, budgetMinor, 1) * 1.02
+  return (
+    <div className="my-3 max-w-[640px]">
+      <p className="text-verdict font-bold tracking-tight">
+        {isOver ? `${say(-leftMinor)} over the budget` : `${say(leftMinor)} left of ${say(budgetMinor)}`}
+      </p>
+      <Gauge
+        share={Math.max(0, totalMinor) / full}
+        limitShare={budgetMinor / full}
+        text={`${say(totalMinor)} of ${say(budgetMinor)}`}
+        tone={isOver ? 'stop' : 'ok'}
+      />
+    </div>
+  )
+}
+
+function SpendingTable({ spending, currency }: { spending: SpendingReply; currency: string }) {
+  const used = GROUPS.filter((group) => spending.months.some((it) => it.byGroup[group] !== 0))
+  const cell = (minor: number) =>
+    minor === 0 ? <span className="text-quiet">–</span> : formatMoney(minor, currency, 'column')
+  return (
+    <Section title="By month and kind of thing" aside="tax included; sales taken off">
+      <div className="overflow-x-auto">
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Month</th>
+              {used.map((group) => (
+                <th key={group} scope="col" className="text-right">
+                  {GROUP_NAMES[group]}
+                </th>
+              ))}
+              <th scope="col" className="text-right">
+                Together
+              </th>
+              <th scope="col" className="text-right">
+                Running
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {spending.months.map((it) => (
+              <tr key={it.month}>
+                <th scope="row" className="border-rule font-medium text-ink">
+                  {MONTHS[it.month - 1]}
+                </th>
+                {used.map((group) => (
+                  <td key={group} className="figures text-right">
+                    {cell(it.byGroup[group])}
+                  </td>
+                ))}
+                <td className="figures text-right font-semibold">{cell(it.totalMinor)}</td>
+                <td className="figures text-right text-quiet">{formatMoney(it.cumulativeMinor, currency, 'column')}</td>
+              </tr>
+            ))}
+          </tbody>
+          <tfoot>
+            <tr>
+              <th scope="row" className="text-ink">
+                Year
+              </th>
+              {used.map((group) => (
+                <td key={group} className="figures text-right font-semibold">
+                  {cell(spending.byGroup[group])}
+                </td>
+              ))}
+              <td className="figures text-right font-semibold" data-testid="year-total">
+                {formatMoney(spending.totalMinor, currency, 'column')}
+              </td>
+              <td />
+            </tr>
+          </tfoot>
+        </table>
+      </div>
+    </Section>
+  )
+}
+
+function Entries({ year, say }: { year: number; say(minor: number): string }) {
+  const { data } = useEntriesQuery(year)
+  return (
+    <Section title="Entries" aside={data && `${data.length} this year`}>
+      {data?.length === 0 && <p className="py-3 text-quiet">Nothing recorded in {year}.</p>}
+      <ul>
+        {data?.map((entry) => (
+          <li key={entry.id} className="flex flex-wrap items-baseline gap-x-3 border-b border-rule py-1.5 text-[13px]">
+            <span className="w-20 shrink-0 text-quiet">{sayDay(entry.date)}</span>
+            <span className="min-w-40 flex-1">{entry.description}</span>
+            <span className="text-quiet">
+              {ENTRY_KINDS[entry.kind].toLowerCase()}, {CATEGORIES[entry.category].label.toLowerCase()}
+            </span>
+            <span className="figures w-24 text-right">
+              {entry.kind === 'sale' && '− '}
+              {say(entry.netMinor + entry.taxMinor)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Section>
+  )
+}
+
+function Shopping() {
+  const { data } = useShoppingQuery()
+  const [bought] = useMarkBoughtMutation()
+  const [, setParams] = useSearchParams()
+  const dispatch = useAppDispatch()
+  return (
+    <section className="mt-4">
+      <div className="border-b border-rule pb-1">
+        <h2>Shopping list</h2>
+      </div>
+      {data?.length === 0 && (
+        <p className="py-3 text-[13px] text-quiet">
+          Nothing to buy. What a setup lacks can be put here from its margin.
+        </p>
+      )}
+      <ul>
+        {data?.map((line) => (
+          <li key={line.id} className="flex items-center gap-3 border-b border-rule py-2">
+            <span className="min-w-0 flex-1">
+              <Mark level="advise">
+                {line.quantity} × {line.item}
+              </Mark>
+              <span className="ml-4.5 block text-[13px] text-quiet">{line.reason}</span>
+            </span>
+            <Button
+              size="small"
+              onClick={() =>
+                bought({ id: line.id, version: line.version })
+                  .unwrap()
+                  .then(() => {
+                    dispatch(tell(`${line.item} is bought.`))
+                    setParams({ add: 'entry', what: line.item })
+                  })
+                  .catch((problem) => dispatch(tellTrouble(readProblem(problem).detail)))
+              }
+            >
+              Bought
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function BudgetForm({ spending, currency, onClose }: { spending: SpendingReply; currency: string; onClose(): void }) {
+  const [text, setText] = useState(
+    spending.budgetMinor === null ? '' : String(spending.budgetMinor / 10 ** findExponent(currency)),
+  )
+  const [setBudget, { error }] = useSetBudgetMutation()
+  const reading = readMoney(text, currency)
+  const dispatch = useAppDispatch()
+  return (
+    <form
+      className="flex items-end gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (!reading.ok) return
+        setBudget({ year: spending.year, totalMinor: reading.minor, version: spending.budgetVersion })
+          .unwrap()
+          .then(() => {
+            dispatch(tell(`The budget of ${spending.year} is ${formatMoney(reading.minor, currency)}.`))
+            onClose()
+          })
+          .catch(() => {})
+      }}
+    >
+      <TextField
+        label={`Amount in ${currency}`}
+        autoFocus
+        inputMode="decimal"
+        value={text}
+        problem={
+          text && !reading.ok ? 'Write an amount, such as 6,000.' : error ? readProblem(error).detail : undefined
+        }
+        onChange={(event) => setText(event.target.value)}
+      />
+      <Button look="act" type="submit" className="h-9">
+        Save
+      </Button>
+    </form>
+  )
+}

@@ -1,0 +1,52 @@
+import '@fontsource-variable/schibsted-grotesk'
+import '@fontsource-variable/spline-sans-mono'
+import './foundation/tokens.css'
+import { type ComponentType, lazy, StrictMode } from 'react'
+import { createRoot } from 'react-dom/client'
+import { Provider } from 'react-redux'
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router'
+import { AppShell } from './foundation/app-shell.tsx'
+import { store } from './foundation/store.ts'
+import { applyTheme } from './foundation/theme.ts'
+
+applyTheme()
+
+/** Each page is its own file in the build, fetched when it is first opened. */
+function page<K extends string>(load: () => Promise<Record<K, ComponentType>>, name: K) {
+  const Page = lazy(async (): Promise<{ default: ComponentType }> => ({ default: (await load())[name] }))
+  return <Page />
+}
+
+const router = createBrowserRouter([
+  {
+    element: <AppShell />,
+    children: [
+      { path: '/', element: <Navigate to="/today" replace /> },
+      { path: '/today', element: page(() => import('./today/today-page.tsx'), 'TodayPage') },
+      { path: '/kit', element: page(() => import('./kit/kit-page.tsx'), 'KitPage') },
+      { path: '/kit/import', element: page(() => import('./kit/import-page.tsx'), 'ImportPage') },
+      { path: '/kit/stock', element: page(() => import('./kit/stock-page.tsx'), 'StockPage') },
+      { path: '/kit/:id', element: page(() => import('./kit/unit-page.tsx'), 'UnitPage') },
+      { path: '/setups', element: page(() => import('./setups/setups-page.tsx'), 'SetupsPage') },
+      { path: '/setups/:id', element: page(() => import('./setups/setup-page.tsx'), 'SetupPage') },
+      { path: '/diary', element: page(() => import('./diary/diary-page.tsx'), 'DiaryPage') },
+      { path: '/diary/:id', element: page(() => import('./diary/booking-page.tsx'), 'BookingPage') },
+      { path: '/diary/:id/take-out', element: page(() => import('./diary/take-out-page.tsx'), 'TakeOutPage') },
+      { path: '/diary/:id/bring-back', element: page(() => import('./diary/bring-back-page.tsx'), 'BringBackPage') },
+      { path: '/bench', element: page(() => import('./bench/bench-page.tsx'), 'BenchPage') },
+      { path: '/ledger', element: page(() => import('./ledger/ledger-page.tsx'), 'LedgerPage') },
+      { path: '/studio', element: page(() => import('./studio/studio-page.tsx'), 'StudioPage') },
+      { path: '*', element: page(() => import('./foundation/lost-page.tsx'), 'LostPage') },
+    ],
+  },
+])
+
+const root = document.getElementById('root')
+if (!root) throw new Error('index.html has no element "root".')
+createRoot(root).render(
+  <StrictMode>
+    <Provider store={store}>
+      <RouterProvider router={router} />
+    </Provider>
+  </StrictMode>,
+)

@@ -1,0 +1,139 @@
+import {
+  type Readiness,
+  type ReadinessFinding,
+  type Remedy,
+  sayFinding,
+  sayRemedy,
+  sayVerdict,
+  sayWorking,
+} from '@exemplar/core'
+import { Link } from 'react-router'
+import { useInterfacesQuery } from '../foundation/api.ts'
+import { Button } from '../foundation/button.tsx'
+import { Gauge } from '../foundation/gauge.tsx'
+import { Mark } from '../foundation/mark.tsx'
+import { useTimeWords } from '../foundation/time-words.ts'
+import { WorkingPaper } from '../foundation/working-paper.tsx'
+
+function useLabels(): (code: string) => string {
+  const { data } = useInterfacesQuery()
+  return (code) => data?.find((it) => it.code === code)?.label ?? code
+}
+
+/** The margin beside the work: the verdict first, then each finding with its figure and its ways out. */
+export function ReadinessMargin({
+  readiness,
+  hasThings,
+  occasion,
+  isBusy,
+  onRemedy,
+}: {
+  readiness: Readiness
+  hasThings: boolean
+  occasion: React.ReactNode
+  isBusy: boolean
+  onRemedy(remedy: Remedy, reason: string): void
+}) {
+  const { counts, findings } = readiness
+  const labelOf = useLabels()
+  const found = new Set(
+    findings.flatMap((it) => ('working' in it ? [it.working.formula + JSON.stringify(it.working)] : [])),
+  )
+  const fine = readiness.workings.filter((it) => !found.has(it.formula + JSON.stringify(it)))
+  return (
+    <aside aria-label="Readiness" className="border-rule bg-sheet px-[18px] py-4 max-lg:border-t lg:border-l">
+      <h2 className="text-verdict tracking-tight" aria-live="polite">
+        {sayVerdict(readiness, hasThings)}
+      </h2>
+      <div className="mt-1.5 flex flex-wrap gap-x-4 gap-y-1">
+        {counts.stop > 0 && <Mark level="stop">{counts.stop === 1 ? '1 stop' : `${counts.stop} stops`}</Mark>}
+        {counts.warn > 0 && <Mark level="warn">{counts.warn === 1 ? '1 warning' : `${counts.warn} warnings`}</Mark>}
+        {counts.unknown > 0 && <Mark level="unknown">{counts.unknown} unknown</Mark>}
+        {counts.advise > 0 && <Mark level="advise">{counts.advise} advised</Mark>}
+      </div>
+      <div className="mt-2 mb-3 text-[13px] text-quiet">{occasion}</div>
+      <ol>
+        {findings.map((finding) => (
+          <FindingItem key={finding.key} finding={finding} labelOf={labelOf} isBusy={isBusy} onRemedy={onRemedy} />
+        ))}
+      </ol>
+      {fine.length > 0 && (
+        <section className="border-t border-rule pt-2">
+          <h3 className="mb-1">Sums that come out</h3>
+          <ul className="grid gap-2">
+            {fine.map((working) => {
+              const words = sayWorking(working, labelOf)
+              return (
+                <li key={words.title}>
+                  <span className="flex items-baseline justify-between gap-3">
+                    <Mark level="ok">{words.title}</Mark>
+                    <span className="figures">{words.summary}</span>
+                  </span>
+                  <WorkingPaper words={words} />
+                </li>
+              )
+            })}
+          </ul>
+          <p className="mt-3 text-[12px] text-quiet">
+            Exemplar helps to plan and certifies nothing: local codes, the house’s rules and licensed electricians and
+            riggers decide.
+          </p>
+        </section>
+      )}
+    </aside>
+  )
+}
+
+function FindingItem({
+  finding,
+  labelOf,
+  isBusy,
+  onRemedy,
+}: {
+  finding: ReadinessFinding
+  labelOf(code: string): string
+  isBusy: boolean
+  onRemedy(remedy: Remedy, reason: string): void
+}) {
+  const words = useTimeWords()
+  const { title, text, gauge } = sayFinding(finding, words)
+  const unit = finding.code === 'thing-absent' ? finding.unitId : null
+  return (
+    <li className="border-t border-rule py-2.5">
+      <h3 className="flex items-baseline gap-2">
+        <span className="relative top-px">
+          <Mark level={finding.level} />
+        </span>
+        {title}
+      </h3>
+      <div className="ml-5">
+        {gauge && <Gauge {...gauge} tone={finding.level === 'stop' ? 'stop' : 'warn'} />}
+        <p className="mb-1.5 text-[13px] leading-snug text-quiet">{text}</p>
+        <div className="flex flex-wrap gap-1.5">
+          {finding.remedies.map((remedy, index) => (
+            <Button
+              key={sayRemedy(remedy)}
+              size="small"
+              look={index === 0 ? 'act' : 'plain'}
+              disabled={isBusy}
+              title={'name' in remedy ? remedy.name : 'item' in remedy ? remedy.item : undefined}
+              onClick={() => onRemedy(remedy, title)}
+            >
+              {sayRemedy(remedy)}
+            </Button>
+          ))}
+          {unit && (
+            <Link to={`/kit/${unit}`} className="self-center text-[12px] text-quiet underline underline-offset-[3px]">
+              Look at it
+            </Link>
+          )}
+        </div>
+        {'working' in finding && (
+          <div className="mt-2">
+            <WorkingPaper words={sayWorking(finding.working, labelOf)} />
+          </div>
+        )}
+      </div>
+    </li>
+  )
+}

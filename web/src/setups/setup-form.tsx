@@ -1,0 +1,125 @@
+import { type NewSetup, TAPES, type Tape } from '@exemplar/core'
+import { useState } from 'react'
+import { usePlacesQuery, useSetupsQuery } from '../foundation/api.ts'
+import { Button } from '../foundation/button.tsx'
+import { FormProblem, SelectField, TextField } from '../foundation/field.tsx'
+import type { Problem } from '../foundation/problem.ts'
+import { TapeStrip } from '../foundation/tape.tsx'
+import { suggestIdentity, TAPE_NAMES } from './setup-draft.ts'
+
+/** Name, purpose, room, circuit and planned time of a setup; used to make one and to change one. */
+export function SetupForm({
+  draft,
+  act,
+  problem,
+  onSave,
+}: {
+  draft: NewSetup
+  act: string
+  problem: Problem | null
+  onSave(draft: NewSetup): void
+}) {
+  const { data: places } = usePlacesQuery()
+  const { data: setups } = useSetupsQuery()
+  const [now, setNow] = useState(draft)
+  const [minutes, setMinutes] = useState(String(draft.plannedMinutes))
+  const [isNamed, setNamed] = useState(draft.name !== '')
+  const set = (part: Partial<NewSetup>) => setNow({ ...now, ...part })
+  const room = places?.find((it) => it.id === now.placeId)
+  const rename = (name: string) => set({ name, ...(isNamed ? {} : suggestIdentity(name, setups ?? [])) })
+  const minutesProblem = /^\d{1,4}$/.test(minutes) ? problem?.fields.plannedMinutes : 'Write whole minutes.'
+  return (
+    <form
+      className="grid gap-3 md:grid-cols-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        if (/^\d{1,4}$/.test(minutes)) onSave({ ...now, plannedMinutes: Number(minutes) })
+      }}
+    >
+      <TextField
+        label="Name"
+        autoFocus
+        value={now.name}
+        problem={problem?.fields.name}
+        onChange={(event) => rename(event.target.value)}
+      />
+      <TextField
+        label="Purpose"
+        placeholder="Two-person interview"
+        value={now.purpose}
+        onChange={(event) => set({ purpose: event.target.value })}
+      />
+      <TextField
+        label="Code on the tape"
+        maxLength={2}
+        value={now.code}
+        problem={problem?.fields.code}
+        onChange={(event) => {
+          setNamed(true)
+          set({ code: event.target.value.toUpperCase() })
+        }}
+      />
+      <SelectField
+        label="Tape"
+        value={now.tape}
+        onChange={(event) => {
+          setNamed(true)
+          set({ tape: event.target.value as Tape })
+        }}
+      >
+        {TAPES.map((tape) => (
+          <option key={tape} value={tape}>
+            {TAPE_NAMES[tape]}
+          </option>
+        ))}
+      </SelectField>
+      <SelectField
+        label="Room"
+        value={now.placeId ?? ''}
+        problem={problem?.fields.placeId}
+        onChange={(event) => set({ placeId: event.target.value || null, circuitId: null })}
+      >
+        <option value="">No room</option>
+        {places
+          ?.filter((it) => it.kind === 'room')
+          .map((it) => (
+            <option key={it.id} value={it.id}>
+              {it.name}
+            </option>
+          ))}
+      </SelectField>
+      <SelectField
+        label="Circuit that feeds it"
+        hint={
+          room && room.circuits.length === 0 ? 'No circuit is recorded for this room; add one under Studio.' : undefined
+        }
+        value={now.circuitId ?? ''}
+        problem={problem?.fields.circuitId}
+        onChange={(event) => set({ circuitId: event.target.value || null })}
+      >
+        <option value="">Not chosen</option>
+        {room?.circuits.map((it) => (
+          <option key={it.id} value={it.id}>
+            {it.name}, {it.volts} V {it.amps} A
+          </option>
+        ))}
+      </SelectField>
+      <TextField
+        label="Planned recording, minutes"
+        inputMode="numeric"
+        value={minutes}
+        problem={minutesProblem}
+        onChange={(event) => setMinutes(event.target.value)}
+      />
+      <div className="self-end pb-1">
+        <TapeStrip code={now.code || '··'} tape={now.tape} name={now.name || 'Setup'} />
+      </div>
+      <div className="grid gap-3 md:col-span-2">
+        <FormProblem text={problem?.detail ?? null} />
+        <Button look="act" type="submit" className="w-fit">
+          {act}
+        </Button>
+      </div>
+    </form>
+  )
+}

@@ -1,0 +1,167 @@
+import { formatMass, type Role } from '@exemplar/core'
+import { useState } from 'react'
+import { useNavigate, useParams } from 'react-router'
+import { useArchiveSetupMutation, usePlacesQuery, useReadinessQuery, useSetupQuery } from '../foundation/api.ts'
+import { Button, ButtonLink } from '../foundation/button.tsx'
+import { Empty, Loading, Waiting } from '../foundation/page-parts.tsx'
+import { SheetDialog } from '../foundation/sheet-dialog.tsx'
+import { TapeStrip } from '../foundation/tape.tsx'
+import { sayWall } from '../foundation/time-words.ts'
+import { ReadinessMargin } from './readiness-margin.tsx'
+import { RoleDialog } from './role-dialog.tsx'
+import { RoleRow } from './role-row.tsx'
+import { GROUP_NAMES, GROUP_ORDER, makeRole } from './setup-draft.ts'
+import { SetupForm } from './setup-form.tsx'
+import { useSetupChanges } from './use-setup-changes.ts'
+
+/** The role board with the readiness margin beside it. */
+export function SetupPage() {
+  const { id = '' } = useParams()
+  const { data: setup, error, refetch } = useSetupQuery(id)
+  const [isAsItStands, setAsItStands] = useState(false)
+  const bookingId = isAsItStands ? undefined : setup?.next?.id
+  const {
+    data: readiness,
+    error: judgingError,
+    refetch: judgeAgain,
+  } = useReadinessQuery({ id, bookingId }, { skip: !setup })
+  const { data: places } = usePlacesQuery()
+  const { save, carryOut, isLoading } = useSetupChanges(setup)
+  const [open, setOpen] = useState<{ role: Role; isNew: boolean } | 'setup' | null>(null)
+  const [archive] = useArchiveSetupMutation()
+  const navigate = useNavigate()
+  if (!setup) return <Waiting what="the setup" error={error} onRetry={refetch} />
+
+  const room = places?.find((it) => it.id === setup.placeId)?.name
+  const hasThings = setup.roles.some((role) => role.things.length > 0)
+  const saveRole = async (role: Role, isNew: boolean) => {
+    const roles = isNew ? [...setup.roles, role] : setup.roles.map((it) => (it.id === role.id ? role : it))
+    if (await save({ ...setup, roles }, `${role.name} saved.`)) setOpen(null)
+  }
+  const removeRole = async (role: Role) => {
+    const roles = setup.roles.filter((it) => it.id !== role.id)
+    if (await save({ ...setup, roles }, `${role.name} removed.`)) setOpen(null)
+  }
+
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-rule px-4 py-4 md:px-5">
+        <h1 className="max-w-full">
+          <TapeStrip code={setup.code} tape={setup.tape} name={setup.name} size="big" />
+        </h1>
+        <span className="text-quiet">
+          {[setup.purpose, `${setup.plannedMinutes} min`, room, readiness && formatMass(readiness.totalMassGrams)]
+            .filter(Boolean)
+            .join(' · ')}
+        </span>
+        <div className="no-print flex flex-wrap gap-2 md:ml-auto">
+          <Button onClick={() => setOpen('setup')}>Change</Button>
+          {setup.next && <ButtonLink to={`/diary/${setup.next.id}`}>Pack sheet</ButtonLink>}
+          <ButtonLink look="act" to={`/diary?add=booking&setup=${setup.id}`}>
+            Book it
+          </ButtonLink>
+        </div>
+      </div>
+      <div className="grid flex-1 lg:grid-cols-[1fr_372px]">
+        <div className="min-w-0 px-4 pb-6 md:px-5">
+          {setup.roles.length === 0 && (
+            <Empty title="No roles yet">
+              Add the first: A camera, key, main microphone. Exemplar judges as you go.
+            </Empty>
+          )}
+          {GROUP_ORDER.map((group) => {
+            const roles = setup.roles.filter((role) => role.group === group)
+            if (roles.length === 0) return null
+            const filled = roles.filter((role) => role.things.length > 0 || role.deliberatelyNone).length
+            return (
+              <section key={group} aria-label={GROUP_NAMES[group]}>
+                <h2 className="mt-3.5 mb-0.5 text-[12px]">
+                  {GROUP_NAMES[group]}{' '}
+                  <span className="font-normal text-quiet">
+                    {filled} of {roles.length}
+                  </span>
+                </h2>
+                <ul className="border-b border-rule">
+                  {roles.map((role) => (
+                    <RoleRow
+                      key={role.id}
+                      role={role}
+                      setup={setup}
+                      readiness={readiness}
+                      onOpen={() => setOpen({ role, isNew: false })}
+                    />
+                  ))}
+                </ul>
+              </section>
+            )
+          })}
+          <div className="no-print mt-4">
+            <Button onClick={() => setOpen({ role: makeRole('camera'), isNew: true })}>Add a role</Button>
+          </div>
+        </div>
+        {readiness ? (
+          <ReadinessMargin
+            readiness={readiness}
+            hasThings={hasThings}
+            isBusy={isLoading}
+            onRemedy={carryOut}
+            occasion={
+              setup.next ? (
+                <label className="flex items-center gap-2">
+                  Judged for
+                  <select
+                    className="rounded-paper border border-rule-strong bg-sheet px-1 py-0.5 text-ink"
+                    value={isAsItStands ? 'now' : 'next'}
+                    onChange={(event) => setAsItStands(event.target.value === 'now')}
+                  >
+                    <option value="next">
+                      {setup.next.title}, {sayWall(setup.next.startsAt)}
+                    </option>
+                    <option value="now">as it stands today</option>
+                  </select>
+                </label>
+              ) : (
+                'Judged as it stands today; it is not booked.'
+              )
+            }
+          />
+        ) : judgingError ? (
+          <Waiting what="the verdict" error={judgingError} onRetry={judgeAgain} />
+        ) : (
+          <Loading what="the verdict" />
+        )}
+      </div>
+      {open !== null && open !== 'setup' && (
+        <RoleDialog
+          key={open.role.id}
+          {...open}
+          setup={setup}
+          onClose={() => setOpen(null)}
+          onSave={(role) => saveRole(role, open.isNew)}
+          onRemove={() => removeRole(open.role)}
+        />
+      )}
+      <SheetDialog open={open === 'setup'} onClose={() => setOpen(null)} title="Change the setup">
+        <SetupForm
+          draft={setup}
+          act="Save"
+          problem={null}
+          onSave={(draft) => save(draft, `${draft.name} saved.`).then((isSaved) => isSaved && setOpen(null))}
+        />
+        <div className="mt-4 border-t border-rule pt-3">
+          <Button
+            size="small"
+            onClick={() =>
+              archive({ id, version: setup.version })
+                .unwrap()
+                .then(() => navigate('/setups'))
+                .catch(() => {})
+            }
+          >
+            Archive this setup
+          </Button>
+        </div>
+      </SheetDialog>
+    </>
+  )
+}
