@@ -11,4 +11,8 @@ const children = [
   }),
   spawn('npx', ['vite', 'web'], options),
 ]
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => children.forEach((child) => child.kill(signal)))
+for (const signal of ['SIGINT', 'SIGTERM']) {
+  process.on(signal, () => {
+    for (const child of children) child.kill(signal)
+  })
+}

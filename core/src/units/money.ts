@@ -52,7 +52,8 @@ export type MoneyReading =
  */
 export function readMoney(text: string, currency: string): MoneyReading {
   const received = text.trim()
-  let body = received
+  // `US$` and `JP¥` name the same currency as the bare sign does here.
+  let body = received.replace(/\b(?:US|JP)(?=[$¥])/, '')
   let named: string | undefined
   for (const [symbol, code] of Object.entries(SYMBOLS)) {
     if (body.includes(symbol)) {
@@ -72,7 +73,7 @@ export function readMoney(text: string, currency: string): MoneyReading {
   if (parts.fraction.replace(/0+$/, '').length > exponent) return { ok: false, problem: 'too-many-decimals', received }
   const digits = parts.whole + parts.fraction.slice(0, exponent).padEnd(exponent, '0')
   if (digits.replace(/^0+/, '').length > 12) return { ok: false, problem: 'too-large', received }
-  return { ok: true, minor: parts.sign * Number(digits), currency }
+  return { ok: true, minor: parts.sign * Number(digits) || 0, currency }
 }
 
 /** Splits `1.250,00` or `1,250.5` into sign, whole digits and fraction digits; null where it is no number. */

@@ -1,0 +1,198 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { makeModelFromTemplate } from '../kit/template.ts'
+import { EMPTY_UNIT, type Unit } from '../kit/unit.ts'
+import { makeAssignment } from '../setups/setup.ts'
+import { overlaps } from '../units/interval.ts'
+import { findHoldInterval, newBookingSchema } from './booking.ts'
+import { countFreeStock, findCollisions, findStockShortages, type Hold } from './collisions.ts'
+import { buildPackSheet, listBookingItems, UNKNOWN_PLACE } from './pack-sheet.ts'
+import { findAbsences } from './presence.ts'
+
+const hold = (bookingId: string, start: number, end: number, rest: Partial<Hold> = {}): Hold => ({
+  bookingId,
+  title: bookingId,
+  interval: { start, end },
+  unitIds: ['TRI'],
+  stock: new Map(),
+  placeId: null,
+  personIds: [],
+  ...rest,
+})
+
+describe('collisions', () => {
+  test('two bookings that touch do not collide; a minute of overlap does', () => {
+    expect(findCollisions([hold('a', 0, 10), hold('b', 10, 20)])).toEqual([])
+    expect(findCollisions([hold('a', 0, 11), hold('b', 10, 20)])).toEqual([
+      { subject: 'unit', subjectId: 'TRI', bookingIds: ['a', 'b'], interval: { start: 10, end: 11 } },
+    ])
+  })
+
+  test('rooms and people collide too', () => {
+    const rest = { unitIds: [], placeId: 'hall', personIds: ['bram'] }
+    expect(findCollisions([hold('a', 0, 5, rest), hold('b', 3, 9, rest)]).map((it) => it.subject)).toEqual([
+      'person',
+      'place',
+    ])
+  })
+
+  test('finds exactly the overlapping pairs', () => {
+    const spans = fc.array(fc.tuple(fc.nat(50), fc.nat(12)), { maxLength: 12 })
+    fc.assert(
+      fc.property(spans, (list) => {
+        const holds = list.map(([start, length], index) => hold(`b${index}`, start, start + length))
+        const pairs = holds.flatMap((a, i) => holds.slice(i + 1).filter((b) => overlaps(a.interval, b.interval)))
+        expect(findCollisions(holds)).toHaveLength(pairs.length)
+      }),
+    )
+  })
+})
+
+describe('stock over time', () => {
+  const bags = (id: string, start: number, end: number, n: number) =>
+    hold(id, start, end, { unitIds: [], stock: new Map([['bag', n]]) })
+
+  test('the peak counts, not the sum over the day', () => {
+    expect(findStockShortages([bags('a', 0, 10, 4), bags('b', 10, 20, 4)], new Map([['bag', 6]]))).toEqual([])
+    expect(findStockShortages([bags('a', 0, 11, 4), bags('b', 10, 20, 4)], new Map([['bag', 6]]))).toMatchObject([
+      { wanted: 8, have: 6, at: 10, bookingIds: ['a', 'b'] },
+    ])
+  })
+
+  test('what is free is what is left at the worst moment', () => {
+    const holds = [bags('a', 0, 10, 2), bags('b', 5, 15, 3)]
+    expect(countFreeStock('bag', 6, { start: 0, end: 20 }, holds)).toBe(1)
+    expect(countFreeStock('bag', 6, { start: 10, end: 20 }, holds)).toBe(3)
+    expect(countFreeStock('bag', 4, { start: 4, end: 6 }, holds)).toBe(0)
+  })
+})
+
+describe('bookings', () => {
+  const booking = {
+    kind: 'shoot' as const,
+    title: 'Winter talk',
+    setupId: 's',
+    unitIds: [],
+    placeId: null,
+    personIds: [],
+    startsAt: '2026-03-29T00:30',
+    endsAt: '2026-03-29T02:30',
+    rigMinutes: 60,
+    strikeMinutes: 45,
+    state: 'confirmed' as const,
+    note: '',
+  }
+
+  test('the hold has its buffers, over the night of the clock change too', () => {
+    const { start, end } = findHoldInterval(booking, 'Europe/London')
+    expect([new Date(start).toISOString(), new Date(end).toISOString()]).toEqual([
+      '2026-03-28T23:30:00.000Z',
+      '2026-03-29T02:15:00.000Z',
+    ])
+  })
+
+  test.each([
+    [{ endsAt: '2026-03-29T00:30' }, 'endsAt'],
+    [{ startsAt: '2026-13-29T00:30' }, 'startsAt'],
+    [{ setupId: null }, 'setupId'],
+    [{ rigMinutes: -1 }, 'rigMinutes'],
+    [{ title: '  ' }, 'title'],
+  ])('refuses %j at its field', (part, field) => {
+    const { error } = newBookingSchema.safeParse({ ...booking, ...part })
+    expect(error?.issues.map((issue) => issue.path[0])).toContain(field)
+  })
+})
+
+describe('what is not there', () => {
+  const at = (wall: string) => Date.parse(`${wall}:00Z`)
+  const thursday = { start: at('2026-11-26T09:00'), end: at('2026-11-26T12:00') }
+  const unit = (part: Partial<Unit>): Unit => ({
+    ...EMPTY_UNIT,
+    id: 'u',
+    tag: 'U-1',
+    modelId: 'm',
+    version: 1,
+    ...part,
+  })
+  const absence = (part: Partial<Unit>, holds: Hold[] = [], faults = new Map()) =>
+    findAbsences([unit(part)], thursday, 'UTC', faults, holds).get('u')?.reason ?? null
+
+  test.each<[Partial<Unit>, string | null]>([
+    [{}, null],
+    [{ state: 'in-repair' }, 'state'],
+    [{ state: 'in-repair', dueOn: '2026-11-25' }, 'state'],
+    [{ state: 'lent' }, 'state'],
+    [{ state: 'lent', dueOn: '2026-11-25' }, null],
+    [{ state: 'lent', dueOn: '2026-11-26' }, 'state'],
+    [{ acquisition: 'loan-in', dueOn: '2026-11-25' }, 'goes-back'],
+    [{ acquisition: 'loan-in', dueOn: '2026-11-26' }, null],
+    [{ acquisition: 'bought-new', dueOn: '2026-11-25' }, null],
+  ])('%j gives %s', (part, reason) => {
+    expect(absence(part)).toBe(reason)
+  })
+
+  test('a fault or another booking keeps it away, and touching bookings do not', () => {
+    expect(absence({}, [], new Map([['u', { id: 'f', note: 'dead', reportedAt: 0 }]]))).toBe('fault')
+    expect(absence({}, [hold('b', thursday.end - 1, thursday.end + 9, { unitIds: ['u'] })])).toBe('booked')
+    expect(absence({}, [hold('b', thursday.end, thursday.end + 9, { unitIds: ['u'] })])).toBe(null)
+  })
+})
+
+describe('the pack sheet', () => {
+  test('walks the places, counts pieces, adds up what is weighed', () => {
+    const model = (id: string, massGrams: number | null) => ({
+      ...makeModelFromTemplate('light', '', id, { massGrams }),
+      id,
+      version: 1,
+    })
+    const unit = (id: string, modelId: string, placeId: string | null): Unit => ({
+      ...EMPTY_UNIT,
+      id,
+      tag: id,
+      modelId,
+      placeId,
+      version: 1,
+    })
+    const holdings = {
+      models: new Map([model('lamp', 2_000), model('rug', null), model('bag', 7_000)].map((it) => [it.id, it])),
+      units: new Map(
+        [unit('L2', 'lamp', 'case'), unit('L1', 'lamp', 'case'), unit('R1', 'rug', null)].map((it) => [it.id, it]),
+      ),
+      stock: new Map([
+        ['B', { id: 'B', tag: 'B', modelId: 'bag', quantity: 9, reorderLevel: 0, placeId: 'store', version: 1 }],
+      ]),
+    }
+    const roles = [
+      {
+        id: 'r',
+        group: 'light' as const,
+        name: 'Key',
+        importance: 'essential' as const,
+        wants: null,
+        detail: '',
+        deliberatelyNone: false,
+        things: [
+          makeAssignment({ unitId: 'L2' }),
+          makeAssignment({ unitId: 'L1' }),
+          makeAssignment({ stockId: 'B', quantity: 3 }),
+        ],
+      },
+    ]
+    const items = listBookingItems({ roles }, ['R1', 'L1'])
+    const sheet = buildPackSheet(
+      items,
+      holdings,
+      new Map([
+        ['case', { name: 'Case 3' }],
+        ['store', { name: 'Store' }],
+      ]),
+      new Map([['r', 'Key']]),
+    )
+    expect(sheet.stops.map((stop) => [stop.place, stop.lines.map((line) => line.tag)])).toEqual([
+      ['Case 3', ['L1', 'L2']],
+      ['Store', ['B']],
+      [UNKNOWN_PLACE, ['R1']],
+    ])
+    expect(sheet).toMatchObject({ pieces: 6, massGrams: 25_000, unweighed: 1 })
+  })
+})

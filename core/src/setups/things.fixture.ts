@@ -1,0 +1,46 @@
+import type { Category } from '../kit/category.ts'
+import { STANDARD_INTERFACES } from '../kit/interface.ts'
+import { makePort, type PortSketch } from '../kit/port.ts'
+import type { SetThing } from './thing.ts'
+
+export const INTERFACES = new Map(
+  [
+    ...STANDARD_INTERFACES,
+    ...(['mount-x', 'mount-y', 'pack-a'] as const).map((code) => ({
+      code,
+      label: code,
+      kind: code === 'pack-a' ? ('battery' as const) : ('mount' as const),
+      hostName: code === 'pack-a' ? 'bay' : 'body',
+      guestName: code === 'pack-a' ? 'pack' : 'lens',
+      standard: null,
+      viaCableOnly: false,
+      version: 1,
+    })),
+  ].map((it) => [it.code, it]),
+)
+
+/** A thing for tests, with only what the test is about. */
+export function makeThing({
+  ports = [],
+  key,
+  ...rest
+}: Partial<Omit<SetThing, 'ports'>> & { key: string; ports?: PortSketch[] }): SetThing {
+  return {
+    key,
+    tag: key,
+    name: key,
+    category: 'other' as Category,
+    roleId: key,
+    roleImportance: 'essential',
+    massGrams: null,
+    energyMilliwattHours: null,
+    healthPercent: null,
+    capacityMegabytes: null,
+    powerMode: null,
+    recordingMode: null,
+    powerModes: [],
+    recordingModes: [],
+    ...rest,
+    ports: ports.map(makePort),
+  }
+}

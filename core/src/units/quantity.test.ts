@@ -1,0 +1,57 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { formatMass, formatMinutes, formatPower, type Measure, readQuantity } from './quantity.ts'
+
+describe('quantities as people type them', () => {
+  test.each<[string, Measure, number]>([
+    ['1,2 kg', 'mass', 1_200],
+    ['1.2 kg', 'mass', 1_200],
+    ['240 g', 'mass', 240],
+    ['8', 'mass', 8_000],
+    // International yard and pound agreement of 1959: 1 lb = 0.45359237 kg, 1 in = 25.4 mm.
+    ['1 lb', 'mass', 454],
+    ['1 lb 8 oz', 'mass', 680],
+    [`6'6"`, 'length', 1_981],
+    ["6' 6", 'length', 1_981],
+    ['2 m', 'length', 2_000],
+    ['35cm', 'length', 350],
+    ['98Wh', 'energy', 98_000],
+    ['0.06 kW', 'power', 60_000],
+    ['128 GB', 'data', 128_000],
+    ['2 TB', 'data', 2_000_000],
+    ['100 Mbit/s', 'bitRate', 100_000],
+    ['3.07 Mbit/s', 'bitRate', 3_070],
+    ['1 h 30', 'time', 90],
+    ['1 h 30 min', 'time', 90],
+    ['90', 'time', 90],
+  ])('%s', (text, measure, value) => {
+    expect(readQuantity(text, measure)).toEqual({ ok: true, value })
+  })
+
+  test.each<[string, Measure, string]>([
+    ['', 'mass', 'not-a-number'],
+    ['heavy', 'mass', 'not-a-number'],
+    ['12 parsec', 'length', 'unknown-unit'],
+    ['-3 kg', 'mass', 'negative'],
+    ['1,2,3 kg', 'mass', 'not-a-number'],
+    ['99999999999 kg', 'mass', 'too-large'],
+    ['2 kg or so!', 'mass', 'not-a-number'],
+  ])('refuses %s', (text, measure, problem) => {
+    expect(readQuantity(text, measure)).toMatchObject({ ok: false, problem })
+  })
+
+  test('what is shown reads back to the same grams, as far as it is shown', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 5_000_000 }), (grams) => {
+        const reading = readQuantity(formatMass(grams).replace(/,(?=\d{3})/g, ''), 'mass')
+        expect(reading.ok && Math.abs(reading.value - grams)).toBeLessThanOrEqual(grams < 1000 ? 0 : 5)
+      }),
+    )
+  })
+
+  test('writes minutes and watts for people', () => {
+    expect(formatMinutes(95)).toBe('95 min')
+    expect(formatMinutes(150)).toBe('2 h 30 min')
+    expect(formatPower(2_990_000)).toBe('2,990 W')
+  })
+})
