@@ -25,7 +25,7 @@ import { loadHoldings } from '../kit/facts.ts'
 import { models, stock, units } from '../kit/tables.ts'
 import { loadSpending } from '../ledger/ledger-routes.ts'
 import { shoppingLines } from '../ledger/tables.ts'
-import { judgeSetup } from '../setups/judging.ts'
+import { judgeSetup, loadAbsences } from '../setups/judging.ts'
 import { setupUnits } from '../setups/tables.ts'
 import { loadStudio } from '../studio/studio-routes.ts'
 import { events, parties } from '../studio/tables.ts'
@@ -44,6 +44,8 @@ interface Moment {
 interface Ahead {
   row: BookingRow
   readiness: Readiness | null
+  /** Loose things beside the setup that will not be there. */
+  looseAbsent: number
 }
 
 function gatherToday(house: House): TodayItem[] {
@@ -73,23 +75,23 @@ function judgeAhead({ db, settings, now, today }: Moment): Ahead[] {
   )
   return rows.map((row) => {
     const setup = setupOf.get(row.setupId ?? '')
-    if (!setup) return { row, readiness: null }
-    const occasion = {
-      interval: { start: row.holdStart, end: row.holdEnd },
-      exceptBookingId: row.id,
-      countsBookings: true,
-    }
-    return { row, readiness: judgeSetup(db, setup, occasion, settings) }
+    const interval = { start: row.holdStart, end: row.holdEnd }
+    const occasion = { interval, exceptBookingId: row.id, countsBookings: true }
+    const loose = [...loadHoldings(db, row.unitIds, []).units.values()]
+    const looseAbsent = loose.length
+      ? loadAbsences(db, loose, interval, settings.zone, loadHolds(db, interval, row.id)).size
+      : 0
+    return { row, readiness: setup ? judgeSetup(db, setup, occasion, settings) : null, looseAbsent }
   })
 }
 
 function listShoots({ db }: Moment, ahead: readonly Ahead[]): TodayItem[] {
   const shoots = ahead.filter(({ row }) => row.kind === 'shoot').slice(0, 5)
-  return shoots.map(({ row, readiness }): TodayItem => {
+  return shoots.map(({ row, readiness, looseAbsent }): TodayItem => {
     const counts = readiness?.counts
     return {
       key: `shoot/${row.id}`,
-      level: readiness?.level ?? 'ok',
+      level: looseAbsent > 0 ? 'stop' : (readiness?.level ?? 'ok'),
       section: 'next',
       code: 'shoot',
       bookingId: row.id,
@@ -98,7 +100,7 @@ function listShoots({ db }: Moment, ahead: readonly Ahead[]): TodayItem[] {
       startsAt: row.startsAt,
       place: row.placeId ? nameSubject(db, 'place', row.placeId) : '',
       people: row.personIds.map((id) => nameSubject(db, 'person', id)),
-      stops: counts?.stop ?? 0,
+      stops: (counts?.stop ?? 0) + looseAbsent,
       checks: (counts?.warn ?? 0) + (counts?.unknown ?? 0) + (counts?.advise ?? 0),
       state: row.state,
     }

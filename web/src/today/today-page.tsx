@@ -142,7 +142,7 @@ function Shoot({ item, text, to }: { item: Extract<TodayItem, { code: 'shoot' }>
         {setup ? <TapeStrip code={setup.code} tape={setup.tape} name={item.title} /> : <b>{item.title}</b>}
         <b>{sayWall(item.startsAt)}</b>
         <span className="min-w-0 flex-1 truncate text-quiet">{text}</span>
-        <Mark level={item.level}>{item.setupId ? verdict : item.state}</Mark>
+        <Mark level={item.level}>{item.setupId || item.stops > 0 ? verdict : item.state}</Mark>
       </Link>
     </li>
   )
