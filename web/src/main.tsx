@@ -1,6 +1,7 @@
 import '@fontsource-variable/schibsted-grotesk'
 import '@fontsource-variable/spline-sans-mono'
 import './foundation/tokens.css'
+import './foundation/plain-zod.ts'
 import { type ComponentType, lazy, StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { Provider } from 'react-redux'

@@ -29,8 +29,9 @@ export function makeApp(house: House, routes: readonly Route[], pagesFolder: str
   app.use(refuseUnknownApi)
   if (pagesFolder) app.use(servePages(pagesFolder))
   // Koa prints every error by itself; those that a person can mend are answered, only the others belong in the log.
-  app.on('error', (error) => {
-    if (!(error instanceof ProblemError)) console.error(error)
+  app.on('error', (error: NodeJS.ErrnoException) => {
+    const hasLeft = error.code === 'EPIPE' || error.code === 'ECONNRESET'
+    if (!(error instanceof ProblemError) && !hasLeft) console.error(error)
   })
   return app
 }

@@ -31,7 +31,7 @@ export function refuseMissing(what: string): ProblemError {
 }
 
 export function refuseStale(what: string, current: unknown): ProblemError {
-  const detail = `Somebody else changed this ${what} meanwhile. Nothing of yours was written; both versions are here.`
+  const detail = `Somebody else changed this ${what} meanwhile. Nothing of yours was written.`
   return new ProblemError(409, 'Changed meanwhile', detail, { current })
 }
 

@@ -21,7 +21,7 @@ import { sayDay, sayDayWithYear, useTimeWords } from '../foundation/time-words.t
 function Block({ title, children }: { title: string; children: React.ReactNode }) {
   return (
     <section className="border-t border-rule py-3">
-      <h3 className="mb-1">{title}</h3>
+      <h2 className="mb-1 text-[13.5px] font-semibold">{title}</h2>
       <div className="text-[13px] text-quiet">{children}</div>
     </section>
   )

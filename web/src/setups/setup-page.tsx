@@ -146,7 +146,10 @@ export function SetupPage() {
           draft={setup}
           act="Save"
           problem={null}
-          onSave={(draft) => save(draft, `${draft.name} saved.`).then((isSaved) => isSaved && setOpen(null))}
+          onSave={({ roles: _, ...facts }) =>
+            // The roles are those that stand now: the form may have been open while somebody changed them.
+            save({ ...facts, roles: setup.roles }, `${facts.name} saved.`).then((isSaved) => isSaved && setOpen(null))
+          }
         />
         <div className="mt-4 border-t border-rule pt-3">
           <Button

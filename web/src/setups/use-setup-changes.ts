@@ -25,7 +25,9 @@ export function useSetupChanges(setup: SetupPage | undefined) {
       dispatch(tell(text, undo))
       return true
     } catch (error) {
-      dispatch(tellTrouble(readProblem(error).detail))
+      const { status, detail } = readProblem(error)
+      const way = status === 409 ? ' The page shows theirs now; save again to put yours on top.' : ''
+      dispatch(tellTrouble(detail + way))
       return false
     }
   }

@@ -1,0 +1,79 @@
+import { expect, test } from './exemplar.ts'
+
+test.use({ demo: true })
+
+test('the seven problems of the demo are on screen with their figures', async ({ page }) => {
+  const margin = page.getByRole('complementary', { name: 'Readiness' })
+
+  await page.goto('/setups/gi')
+  await expect(margin).toContainText('No 9 V cell for MIC-02')
+  await expect(margin).toContainText('Holm L1 lavalier wants one 9 V cell. The store has none free.')
+
+  await page.goto('/setups/pb')
+  await expect(margin).toContainText('No mains lead for LGT-03')
+  await expect(margin).toContainText('LGT-03 and LGT-04 want the same, and there is only LED-05.')
+
+  await page.goto('/diary')
+  const collisions = page.getByRole('complementary', { name: 'Collisions' })
+  await expect(collisions).toContainText('TRI-01 Brindle F8 tripod, fluid head')
+  await expect(collisions).toContainText('Thu 26 Nov 10:00 to Thu 26 Nov 12:30')
+
+  await page.goto('/setups/lr')
+  await expect(margin).toContainText('The cards in CAM-03 end 19 min early')
+  await expect(margin).toContainText('76 of 95 min')
+  await expect(margin).toContainText('Packs of Fenn B: 2 short')
+  await expect(margin).toContainText('4 of 6 packs')
+  await expect(margin).toContainText('LEN-05 is not there')
+  await expect(margin).toContainText('in repair, hoped back on Sun 6 Dec')
+
+  await page.goto('/diary/b-seedheads')
+  await expect(page.getByLabel('What stands in the way')).toContainText(
+    'goes back to its owner on Wed 25 Nov, but is wanted until Thu 26 Nov',
+  )
+
+  await page.goto('/today')
+  await expect(
+    page.getByText('goes back Wed 25 Nov, yet booked for Seed heads, close on Thu 26 Nov 14:00'),
+  ).toBeVisible()
+  await expect(page.getByText('Buy 1 × 9 V cell')).toBeVisible()
+})
+
+test('a way out is carried out, the finding goes, and it can be taken back', async ({ page }) => {
+  await page.goto('/setups/lr')
+  const margin = page.getByRole('complementary', { name: 'Readiness' })
+  await margin.getByRole('button', { name: 'Use LEN-06 instead' }).click()
+  await expect(margin).not.toContainText('LEN-05 is not there')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(margin).toContainText('LEN-05 is not there')
+  await margin.getByRole('button', { name: 'Record CAM-03 at 100 Mbit/s' }).click()
+  await expect(margin).not.toContainText('The cards in CAM-03')
+})
+
+test('what is short goes on the shopping list, is bought, and the microphone has its cell', async ({ page }) => {
+  const margin = page.getByRole('complementary', { name: 'Readiness' })
+  await page.goto('/setups/gi')
+  await margin.getByRole('button', { name: 'Put 1 on the shopping list' }).click()
+  await expect(page.getByText('1 × 9 V cell is on the shopping list.').first()).toBeVisible()
+  await page.goto('/ledger')
+  await page.getByRole('button', { name: 'Bought' }).click()
+  const entry = page.getByRole('dialog')
+  await entry.getByLabel('Net amount').fill('2.40')
+  await entry.getByRole('button', { name: 'Record it' }).click()
+  await page.goto('/setups/gi')
+  await margin.getByRole('button', { name: 'Take 1 9 V cell from stock' }).click()
+  await expect(margin).not.toContainText('No 9 V cell')
+})
+
+test('somebody else was faster: nothing is written, and the page says so', async ({ page, request, baseURL }) => {
+  await page.goto('/setups/pb')
+  await page.getByRole('button', { name: 'Change', exact: true }).click()
+  const body = await (await request.get(`${baseURL}/api/setups/pb`)).json()
+  await request.put(`${baseURL}/api/setups/pb`, {
+    data: { ...body, purpose: 'Changed elsewhere' },
+    headers: { 'If-Match': `"${body.version}"` },
+  })
+  await page.getByRole('dialog').getByLabel('Purpose').fill('Changed here')
+  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('Somebody else changed this setup meanwhile.').first()).toBeVisible()
+  await expect(page.getByRole('dialog').getByLabel('Purpose')).toHaveValue('Changed here')
+})
