@@ -1,0 +1,5 @@
+// npm run speed: ratios against references measured in the same run; see speed/.
+import { ensureReady, run } from './setup.mjs'
+
+ensureReady()
+run(process.execPath, ['--import', 'tsx', 'speed/run.ts'], { what: 'Measuring' })

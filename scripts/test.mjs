@@ -1,0 +1,56 @@
+// npm test: sets everything up, runs every check, and ends with one line that counts them.
+import { spawnSync } from 'node:child_process'
+import { existsSync, readFileSync, rmSync } from 'node:fs'
+import { join } from 'node:path'
+import { ensureChromium, ensureReady, makeFolder, ROOT } from './setup.mjs'
+
+ensureReady()
+ensureChromium()
+const results = makeFolder(join(ROOT, 'test-results'))
+let passed = 0
+let failed = 0
+
+/** A check that is one thing: it passes or it fails. */
+function check(name, command, args) {
+  console.log(`\n— ${name}`)
+  const { status } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit' })
+  if (status === 0) passed++
+  else failed++
+}
+
+/** A runner that counts by itself into a JSON file. A run that leaves no file is one failure. */
+function runner(name, file, command, args, count) {
+  console.log(`\n— ${name}`)
+  const path = join(results, file)
+  rmSync(path, { force: true })
+  const { status } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit' })
+  const counts = existsSync(path) ? count(JSON.parse(readFileSync(path, 'utf8'))) : { passed: 0, failed: 1 }
+  passed += counts.passed
+  failed += counts.failed || (status === 0 ? 0 : 1)
+}
+
+check('Format and lint', 'npx', ['biome', 'ci', '.'])
+check('Types of core, without Node or DOM', 'npx', ['tsc', '-p', 'core/tsconfig.json', '--noEmit'])
+check('Types of server, tests and journeys', 'npx', ['tsc', '-p', 'tsconfig.json', '--noEmit'])
+check('Types of the pages', 'npx', ['tsc', '-p', 'web/tsconfig.json', '--noEmit'])
+check('Arrows point down', process.execPath, ['scripts/check-arrows.mjs'])
+check('docs/coverage.md is true', process.execPath, ['scripts/check-coverage.mjs'])
+runner(
+  'Core and API',
+  'unit.json',
+  'npx',
+  ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${join(results, 'unit.json')}`],
+  (report) => ({
+    passed: report.numPassedTests,
+    failed: report.numFailedTests + report.numFailedTestSuites * (report.numFailedTests ? 0 : 1),
+  }),
+)
+runner(
+  'Journeys in Chromium',
+  'journeys.json',
+  'npx',
+  ['playwright', 'test', '-c', 'e2e/playwright.config.ts'],
+  ({ stats, errors }) => ({ passed: stats.expected, failed: stats.unexpected + stats.flaky + errors.length }),
+)
+console.log(`\n${passed} passed, ${failed} failed`)
+process.exit(failed ? 1 : 0)
