@@ -18,6 +18,7 @@ export function BringBackPage() {
   const { data: booking, error, refetch } = useBookingQuery(id)
   const [back, setBack] = useState<ReadonlyMap<string, FaultDraft | null>>(new Map())
   const [asking, setAsking] = useState<Line | null>(null)
+  const [isEnding, setEnding] = useState(false)
   const [bringBack, bringing] = useBringBackMutation()
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
@@ -63,7 +64,7 @@ export function BringBackPage() {
             look="act"
             className="flex-1"
             disabled={bringing.isLoading || lines.length === 0}
-            onClick={() => finish(true).catch(() => {})}
+            onClick={() => (missing > 0 ? setEnding(true) : finish(true).catch(() => {}))}
           >
             {missing > 0 ? `Finish, ${missing} missing` : 'Finish'}
           </Button>
@@ -103,6 +104,22 @@ export function BringBackPage() {
           )
         })}
       </ul>
+      <SheetDialog
+        open={isEnding}
+        onClose={() => setEnding(false)}
+        title={missing === 1 ? 'One thing has not come back' : `${missing} things have not come back`}
+        description="They count as missing and leave every setup’s reckoning until they turn up."
+      >
+        <p className="mb-3 font-mono text-[13px]">
+          {lines
+            .filter((line) => !back.has(keyOf(line)))
+            .map((line) => line.tag)
+            .join(', ')}
+        </p>
+        <Button size="thumb" look="act" disabled={bringing.isLoading} onClick={() => finish(true).catch(() => {})}>
+          Finish all the same
+        </Button>
+      </SheetDialog>
       <SheetDialog open={asking !== null} onClose={() => setAsking(null)} title={`A fault on ${asking?.tag ?? ''}`}>
         <FaultForm
           act="It is back, with this fault"

@@ -50,9 +50,7 @@ export function FlowPage({
         </p>
       </div>
       <div className="flex-1 pb-4">{children}</div>
-      <div className="sticky bottom-[58px] flex gap-2.5 border-t border-rule bg-sheet px-4 py-3 md:bottom-0">
-        {foot}
-      </div>
+      <div className="sticky bottom-14 flex gap-2.5 border-t border-rule bg-sheet px-4 py-3 md:bottom-0">{foot}</div>
     </div>
   )
 }

@@ -50,7 +50,7 @@ export function AppShell() {
       </a>
       <nav
         aria-label="Rooms"
-        className="no-print sticky bottom-0 z-30 flex justify-around border-t border-rule bg-ground md:top-0 md:h-dvh md:flex-col md:justify-start md:gap-0.5 md:border-t-0 md:border-r md:py-3"
+        className="no-print sticky bottom-0 z-30 flex h-14 justify-around border-t border-rule bg-ground md:top-0 md:h-dvh md:flex-col md:justify-start md:gap-0.5 md:border-t-0 md:border-r md:py-3"
       >
         <span className="hidden pb-3 pl-[14px] text-[15px] font-extrabold tracking-tight md:block">Exemplar</span>
         {RAIL.map(({ to, name, Icon }) => (

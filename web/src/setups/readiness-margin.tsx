@@ -41,7 +41,10 @@ export function ReadinessMargin({
   )
   const fine = readiness.workings.filter((it) => !found.has(it.formula + JSON.stringify(it)))
   return (
-    <aside aria-label="Readiness" className="border-rule bg-sheet px-[18px] py-4 max-lg:border-t lg:border-l">
+    <aside
+      aria-label="Readiness"
+      className="border-rule bg-sheet px-[18px] py-4 max-lg:order-first max-lg:border-b lg:border-l"
+    >
       <h2 className="text-verdict tracking-tight" aria-live="polite">
         {sayVerdict(readiness, hasThings)}
       </h2>

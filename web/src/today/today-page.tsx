@@ -141,8 +141,10 @@ function Shoot({ item, text, to }: { item: Extract<TodayItem, { code: 'shoot' }>
       <Link to={to} className="flex min-h-12 flex-wrap items-center gap-x-3 gap-y-1 py-2.5 no-underline">
         {setup ? <TapeStrip code={setup.code} tape={setup.tape} name={item.title} /> : <b>{item.title}</b>}
         <b>{sayWall(item.startsAt)}</b>
-        <span className="min-w-0 flex-1 truncate text-quiet">{text}</span>
-        <Mark level={item.level}>{item.setupId || item.stops > 0 ? verdict : item.state}</Mark>
+        <span className="min-w-0 flex-1 truncate text-quiet max-sm:order-last max-sm:basis-full">{text}</span>
+        <span className="max-sm:ml-auto">
+          <Mark level={item.level}>{item.setupId || item.stops > 0 ? verdict : item.state}</Mark>
+        </span>
       </Link>
     </li>
   )
