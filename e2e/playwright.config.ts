@@ -4,7 +4,7 @@ export default defineConfig({
   testDir: import.meta.dirname,
   outputDir: '../test-results',
   workers: 2,
-  fullyParallel: false,
+  fullyParallel: true,
   timeout: 120_000,
   expect: { timeout: 10_000 },
   reporter: [['list'], ['json', { outputFile: '../test-results/journeys.json' }]],

@@ -17,7 +17,7 @@ async function addRole(page: Page, name: string, group: string, kind: string, ta
   for (const tag of tags) {
     const narrow = dialog.getByLabel(/^only /)
     if (await narrow.isChecked()) await narrow.uncheck()
-    await dialog.getByLabel('Find a thing for this role').fill(tag)
+    await dialog.getByLabel('Find a thing').fill(tag)
     await dialog.getByRole('button', { name: `Put ${tag} in` }).click()
   }
   await dialog.getByRole('button', { name: 'Save the role' }).click()
@@ -168,7 +168,9 @@ test('from an inventory file to a spending figure', async ({ page }) => {
   await entry.getByLabel('What', { exact: true }).fill('HCA-01 shutter')
   await entry.getByLabel('Net amount').fill('86.50')
   await expect(entry).toContainText('£17.30 tax, £103.80 in all')
-  await entry.getByLabel('For which thing').selectOption({ label: 'HCA-01 K5 body' })
+  await entry.getByRole('button', { name: 'Choose a thing' }).click()
+  await entry.getByLabel('Find a thing').fill('hca-01')
+  await entry.getByRole('button', { name: 'Put HCA-01 in' }).click()
   await entry.getByRole('button', { name: 'Record it' }).click()
   await expect(page.getByText('£896.20 left of £1,000')).toBeVisible()
   await expect(page.getByTestId('year-total')).toHaveText('£103.80')

@@ -131,6 +131,12 @@ describe('what is not there', () => {
     expect(absence(part)).toBe(reason)
   })
 
+  test('what is still out from a booking that is over may not be back in time', () => {
+    const late = [hold('bog', 0, thursday.start - 1, { unitIds: ['u'] })]
+    const found = findAbsences([unit({})], thursday, 'UTC', new Map(), [], late)
+    expect(found.get('u')).toEqual({ reason: 'late', bookingId: 'bog', title: 'bog', since: thursday.start - 1 })
+  })
+
   test('a fault or another booking keeps it away, and touching bookings do not', () => {
     expect(absence({}, [], new Map([['u', { id: 'f', note: 'dead', reportedAt: 0 }]]))).toBe('fault')
     expect(absence({}, [hold('b', thursday.end - 1, thursday.end + 9, { unitIds: ['u'] })])).toBe('booked')

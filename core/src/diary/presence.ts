@@ -13,7 +13,8 @@ export interface BlockingFault {
 
 /**
  * Why each unit cannot be counted on through an interval; units that can are not in the result. The reason that lies
- * deepest is named: what the thing itself is (repair, loan), then a fault, then another booking.
+ * deepest is named: what the thing itself is (repair, loan), then a fault, then another booking, then that it is still
+ * out from one that is over.
  */
 export function findAbsences(
   units: Iterable<Unit>,
@@ -21,6 +22,7 @@ export function findAbsences(
   zone: string,
   faults: ReadonlyMap<string, BlockingFault>,
   otherHolds: readonly Hold[],
+  lateHolds: readonly Hold[] = [],
 ): Map<string, Absence> {
   const firstDay = findDate(interval.start, zone)
   const lastDay = findDate(Math.max(interval.start, interval.end - 1), zone)
@@ -34,7 +36,8 @@ export function findAbsences(
     const absence =
       findOwnAbsence(unit, firstDay, lastDay) ??
       describeFault(faults.get(unit.id), zone) ??
-      describeBooking(bookedBy.get(unit.id))
+      describeBooking(bookedBy.get(unit.id)) ??
+      describeLate(lateHolds.find((hold) => hold.unitIds.includes(unit.id)))
     if (absence) absences.set(unit.id, absence)
   }
   return absences
@@ -43,6 +46,11 @@ export function findAbsences(
 function describeFault(fault: BlockingFault | undefined, zone: string): Absence | null {
   if (!fault) return null
   return { reason: 'fault', faultId: fault.id, note: fault.note, since: findDate(fault.reportedAt, zone) }
+}
+
+function describeLate(hold: Hold | undefined): Absence | null {
+  if (!hold) return null
+  return { reason: 'late', bookingId: hold.bookingId, title: hold.title, since: hold.interval.end }
 }
 
 function describeBooking(hold: Hold | undefined): Absence | null {

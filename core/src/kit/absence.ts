@@ -6,7 +6,8 @@ export type Absence =
   | { reason: 'fault'; faultId: string; note: string; since: string }
   | { reason: 'goes-back'; dueOn: string; neededUntil: string }
   | { reason: 'booked'; bookingId: string; title: string; start: number; end: number }
-  | { reason: 'archived' }
+  /** Out past its time: it may be back by then, or not. */
+  | { reason: 'late'; bookingId: string; title: string; since: number }
 
 /**
  * Absence that follows from the thing alone: its state of life, or a loan that ends before the last day it is needed.

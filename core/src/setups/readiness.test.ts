@@ -161,6 +161,14 @@ describe('readiness', () => {
     expect(readiness.findings.find((it) => it.code === 'thing-absent')).toMatchObject({ tag: 'LEN', level: 'stop' })
     expect(readiness.findings.find((it) => it.code === 'stock-short')).toMatchObject({ wanted: 4, have: 2 })
   })
+
+  test('a thing that is late warns where it is essential: somebody has to ask for it', () => {
+    const absences = new Map([['LEN', { reason: 'late' as const, bookingId: 'b', title: 'Bog walk', since: 0 }]])
+    const readiness = assessSetup(makeInput(makeStudio(KIT), [makeRole('A', ['LEN'])], { absences }))
+    const finding = readiness.findings.find((it) => it.code === 'thing-absent')
+    expect(finding).toMatchObject({ level: 'warn', tag: 'LEN' })
+    expect(finding && sayFinding(finding, WORDS).text).toContain('still out with Bog walk')
+  })
 })
 
 describe('ways out', () => {

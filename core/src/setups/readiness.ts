@@ -161,7 +161,11 @@ function listAbsences({ setup, holdings, absences }: ReadinessInput): ReadinessF
       return [
         {
           key: `thing-absent/${unit.id}`,
-          level: LEVEL_OF_IMPORTANCE[role.importance],
+          // Whoever is late may still be back in time: that is asked after, it does not stop the shoot yet.
+          level:
+            absence.reason === 'late' && role.importance === 'essential'
+              ? 'warn'
+              : LEVEL_OF_IMPORTANCE[role.importance],
           roleId: role.id,
           remedies: [],
           code: 'thing-absent',

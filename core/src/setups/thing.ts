@@ -102,6 +102,18 @@ function listImposedPorts(model: Model, powerMode: PowerMode | null): Port[] {
   return model.ports.filter((port) => !ofModes.has(port.id) || ofChosen.has(port.id))
 }
 
+/** What is left when nothing is recorded about a thing. */
+export const NOTHING_KNOWN = {
+  massGrams: null,
+  energyMilliwattHours: null,
+  healthPercent: null,
+  capacityMegabytes: null,
+  powerMode: null,
+  recordingMode: null,
+  powerModes: [],
+  recordingModes: [],
+} as const satisfies Partial<SetThing>
+
 function makeRoomThing(circuit: Circuit): SetThing {
   const ports =
     circuit.outlets > 0
@@ -123,13 +135,6 @@ function makeRoomThing(circuit: Circuit): SetThing {
     roleId: null,
     roleImportance: 'optional',
     ports,
-    massGrams: null,
-    energyMilliwattHours: null,
-    healthPercent: null,
-    capacityMegabytes: null,
-    powerMode: null,
-    recordingMode: null,
-    powerModes: [],
-    recordingModes: [],
+    ...NOTHING_KNOWN,
   }
 }

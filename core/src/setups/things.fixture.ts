@@ -1,7 +1,7 @@
 import type { Category } from '../kit/category.ts'
 import { STANDARD_INTERFACES } from '../kit/interface.ts'
 import { makePort, type PortSketch } from '../kit/port.ts'
-import type { SetThing } from './thing.ts'
+import { NOTHING_KNOWN, type SetThing } from './thing.ts'
 
 export const INTERFACES = new Map(
   [
@@ -32,14 +32,7 @@ export function makeThing({
     category: 'other' as Category,
     roleId: key,
     roleImportance: 'essential',
-    massGrams: null,
-    energyMilliwattHours: null,
-    healthPercent: null,
-    capacityMegabytes: null,
-    powerMode: null,
-    recordingMode: null,
-    powerModes: [],
-    recordingModes: [],
+    ...NOTHING_KNOWN,
     ...rest,
     ports: ports.map(makePort),
   }

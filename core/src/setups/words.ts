@@ -54,8 +54,8 @@ export function sayAbsence(absence: Absence, words: TimeWords): string {
       return `goes back to its owner on ${words.sayDay(absence.dueOn)}, but is wanted until ${words.sayDay(absence.neededUntil)}`
     case 'booked':
       return `booked for ${absence.title}, ${words.sayInstant(absence.start)} to ${words.sayInstant(absence.end)}`
-    case 'archived':
-      return 'archived'
+    case 'late':
+      return `still out with ${absence.title}, due back ${words.sayInstant(absence.since)}`
     default:
       return absence satisfies never
   }

@@ -54,7 +54,7 @@ describe('the seven problems of the demo, each found with its figures', () => {
     })
     const check = await api.call('GET', '/bookings/b-head/check')
     expect(check.body.troubles[0]).toMatchObject({ tag: 'TRI-01', absence: { reason: 'booked', title: 'Winter talk' } })
-    expect(check.body.troubles[0].standIns.map((it: { tag: string }) => it.tag)).toEqual(['TRI-02'])
+    expect(check.body.troubles[0].standIns.map((it: { tag: string }) => it.tag)).toEqual(['TRI-06'])
   })
 
   test('4: cards too small for the lecture: 76 of 95 minutes at 200 Mbit/s', async () => {

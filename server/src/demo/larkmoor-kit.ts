@@ -247,6 +247,7 @@ export const DEMO_UNITS: readonly DemoUnit[] = [
   u('TRI-03', 'brindle-f8', 'case-4', '390.00', 430),
   u('TRI-04', 'brindle-t3', 'store', '120.00', 520),
   u('TRI-05', 'brindle-t3', 'store', null, 800, { acquisition: 'household' }),
+  u('TRI-06', 'brindle-t3', 'store', '120.00', 90),
   u('ARM-01', 'brindle-arm', 'studio', '280.00', 480),
   u('RAI-01', 'brindle-rail', 'studio', null, 33, { acquisition: 'loan-in', party: 'herbarium', dueIn: 1 }),
   u('STD-01', 'stand-roller', 'store', '175.00', 690),

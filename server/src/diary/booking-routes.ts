@@ -75,19 +75,15 @@ export interface Trouble {
 }
 
 /** What stands in the way of a booking: things, rooms and people that are not free, and what is free instead. */
-export function checkBooking(
-  db: Database,
-  draft: NewBooking,
-  exceptBookingId: string | null,
-  settings: StudioSettings,
-) {
+export function checkBooking({ db, now }: House, draft: NewBooking, exceptBookingId: string | null) {
+  const settings = loadStudio(db)
   const setup = requireParts(db, draft)
   const interval = findHoldInterval(draft, settings.zone)
   const others = loadHolds(db, interval, exceptBookingId)
   const own = makeDraftHold(draft, setup, settings.zone, exceptBookingId ?? 'draft')
   const holdings = loadHoldings(db, own.unitIds, [])
-  const absences = loadAbsences(db, [...holdings.units.values()], interval, settings.zone, others)
-  const occasion: Occasion = { interval, exceptBookingId, countsBookings: true }
+  const occasion: Occasion = { now: now(), interval, exceptBookingId, countsBookings: true }
+  const absences = loadAbsences(db, [...holdings.units.values()], occasion, settings.zone, others)
   const troubles = [...absences].map(([unitId, absence]): Trouble => {
     const unit = holdings.units.get(unitId)
     const model = holdings.models.get(unit?.modelId ?? '')
@@ -232,7 +228,7 @@ export const bookingRoutes = [
     summary: 'What would stand in the way of a booking, and what is free instead; writes nothing',
     body: newBookingSchema,
     query: z.object({ except: z.string().max(64).optional() }),
-    handle: ({ body, query }, { db }) => checkBooking(db, body, query.except ?? null, loadStudio(db)),
+    handle: ({ body, query }, house) => checkBooking(house, body, query.except ?? null),
   }),
   defineRoute({
     method: 'post',
@@ -262,11 +258,11 @@ export const bookingRoutes = [
     path: '/bookings/:id/check',
     room,
     summary: 'What stands in the way of a booking as it is',
-    handle: ({ params }, { db }) => {
-      const row = requireBooking(db, params.id ?? '')
+    handle: ({ params }, house) => {
+      const row = requireBooking(house.db, params.id ?? '')
       const { items: _items, holdStart: _start, holdEnd: _end, id, version: _version, ...draft } = row
       const state = draft.state === 'cancelled' ? 'cancelled' : 'confirmed'
-      return checkBooking(db, { ...draft, state }, id, loadStudio(db))
+      return checkBooking(house, { ...draft, state }, id)
     },
   }),
   defineRoute({

@@ -9,7 +9,7 @@ import {
   type NewBooking,
   type Setup,
 } from '@exemplar/core'
-import { and, gt, inArray, lt } from 'drizzle-orm'
+import { and, eq, gt, inArray, lt } from 'drizzle-orm'
 import type { Database } from '../foundation/database.ts'
 import type { Transaction } from '../foundation/house.ts'
 import { selectMany } from '../kit/facts.ts'
@@ -52,6 +52,16 @@ export function loadHolds(db: Reader, interval: Interval, exceptBookingId: strin
     rows.flatMap((row) => row.setupId ?? []),
   )
   return rows.map((row) => makeHold(row, listItems(row, setupOf), { start: row.holdStart, end: row.holdEnd }))
+}
+
+/** What is still out from bookings that are over. */
+export function loadLateHolds(db: Reader, now: number): Hold[] {
+  const rows = db
+    .select()
+    .from(bookings)
+    .where(and(eq(bookings.state, 'out'), lt(bookings.holdEnd, now)))
+    .all()
+  return rows.map((row) => makeHold(row, listItems(row, new Map()), { start: row.holdStart, end: row.holdEnd }))
 }
 
 export function makeHold(

@@ -1,13 +1,12 @@
-import { type ChildProcess, spawn } from 'node:child_process'
 import { copyFileSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { join, resolve } from 'node:path'
+import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { afterEach, describe, expect, test } from 'vitest'
 import { startApi } from './api.fixture.ts'
+import { startChild } from './child.fixture.ts'
 import { DATABASE_FILE, openDatabase } from './database.ts'
 
-const ROOT = resolve(import.meta.dirname, '../../..')
 const folders: string[] = []
 
 function makeFolder(): string {
@@ -19,24 +18,6 @@ function makeFolder(): string {
 afterEach(() => {
   for (const folder of folders.splice(0)) rmSync(folder, { recursive: true, force: true })
 })
-
-async function startChild(folder: string): Promise<{ child: ChildProcess; url: string }> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-    cwd: ROOT,
-    env: { ...process.env, EXEMPLAR_DATA: folder, EXEMPLAR_PORT: '0' },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  })
-  const url = await new Promise<string>((done, fail) => {
-    let said = ''
-    child.stdout?.on('data', (data) => {
-      said += data
-      const found = /http:\/\/[\d.:]+/.exec(said)
-      if (found) done(found[0])
-    })
-    child.on('exit', () => fail(new Error(`The server ended at once: ${said}`)))
-  })
-  return { child, url }
-}
 
 describe('durability', () => {
   test('killed 20 times in the middle of writes: every acknowledged write is there', async () => {

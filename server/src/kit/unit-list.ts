@@ -3,6 +3,7 @@ import { and, asc, eq, gt, inArray, isNull, like, or, type SQL, sql } from 'driz
 import { z } from 'zod'
 import { faults } from '../bench/tables.ts'
 import type { Database } from '../foundation/database.ts'
+import { makePattern } from '../foundation/pattern.ts'
 import { setups, setupUnits } from '../setups/tables.ts'
 import { places } from '../studio/tables.ts'
 import { models, units } from './tables.ts'
@@ -79,7 +80,7 @@ export function countUnits(db: Database): { units: number; models: number } {
 
 function listConditions({ after, find, category, group, state, only }: UnitListQuery): (SQL | undefined)[] {
   const categories = group ? CATEGORY_CODES.filter((code) => CATEGORIES[code].group === group) : []
-  const pattern = `%${(find ?? '').replace(/[\\%_]/g, '\\$&')}%`
+  const pattern = makePattern(find ?? '')
   return [
     after ? gt(units.tag, after) : undefined,
     find

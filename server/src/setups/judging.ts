@@ -21,17 +21,19 @@ import {
 } from '@exemplar/core'
 import { and, asc, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm'
 import { faults } from '../bench/tables.ts'
-import { loadHolds } from '../diary/holds.ts'
+import { loadHolds, loadLateHolds } from '../diary/holds.ts'
 import type { Database } from '../foundation/database.ts'
 import { loadHoldings, loadInterfaces, selectMany } from '../kit/facts.ts'
 import { models, stock, units } from '../kit/tables.ts'
 import { places } from '../studio/tables.ts'
 import { setups, setupUnits } from './tables.ts'
 
-/** The time for which a setup is judged. Without `holds` other bookings are left out of it. */
+/** The time for which a setup is judged, and the time at which. */
 export interface Occasion {
+  now: number
   interval: Interval
   exceptBookingId: string | null
+  /** Whether what other bookings hold is away. */
   countsBookings: boolean
 }
 
@@ -53,7 +55,7 @@ export function loadReadinessInput(
     interfaces: loadInterfaces(db),
     circuit: loadCircuits(db, setup.placeId).find((it) => it.id === setup.circuitId) ?? null,
     settings,
-    absences: loadAbsences(db, [...holdings.units.values()], occasion.interval, settings.zone, holds),
+    absences: loadAbsences(db, [...holdings.units.values()], occasion, settings.zone, holds),
     freeStock: new Map(
       [...holdings.stock.values()].map((it) => [it.id, countFreeStock(it.id, it.quantity, occasion.interval, holds)]),
     ),
@@ -76,7 +78,7 @@ export function loadCircuits(db: Database, placeId: string | null): Circuit[] {
 export function loadAbsences(
   db: Database,
   wanted: readonly Unit[],
-  interval: Interval,
+  { interval, now, exceptBookingId }: Occasion,
   zone: string,
   holds: readonly Hold[],
 ): Map<string, Absence> {
@@ -94,7 +96,8 @@ export function loadAbsences(
       return fault ? [[id, fault] as const] : []
     }),
   )
-  return findAbsences(wanted, interval, zone, blocking, holds)
+  const late = loadLateHolds(db, now).filter((hold) => hold.bookingId !== exceptBookingId)
+  return findAbsences(wanted, interval, zone, blocking, holds, late)
 }
 
 /** How many things of the store are looked at for one judgement; more would not change what is offered first. */
@@ -134,7 +137,7 @@ export function loadStore(
       .limit(MOST_LOOKED_AT)
       .all(),
   )
-  const absent = loadAbsences(db, candidates, occasion.interval, input.settings.zone, holds)
+  const absent = loadAbsences(db, candidates, occasion, input.settings.zone, holds)
   const usage = countUsage(
     db,
     candidates.map((unit) => unit.id),

@@ -1,9 +1,10 @@
-import { type NewSetup, newSetupSchema, setupSchema } from '@exemplar/core'
-import { and, eq, gt, inArray, isNull } from 'drizzle-orm'
+import { CATEGORY_CODES, type NewSetup, newSetupSchema, setupSchema } from '@exemplar/core'
+import { and, eq, gt, inArray, isNull, sql } from 'drizzle-orm'
 import { z } from 'zod'
 import { toBooking } from '../diary/holds.ts'
 import { bookings } from '../diary/tables.ts'
 import { type House, requireVersion, type Writer, write } from '../foundation/house.ts'
+import { makePattern } from '../foundation/pattern.ts'
 import { refuseField, refuseMissing } from '../foundation/problem.ts'
 import { defineRoute } from '../foundation/route.ts'
 import { loadHoldings } from '../kit/facts.ts'
@@ -78,13 +79,14 @@ function findNextBooking(house: House, setupId: string) {
 function makePresentOccasion(house: House, setup: NewSetup): Occasion {
   const start = house.now()
   const interval = { start, end: start + setup.plannedMinutes * 60_000 }
-  return { interval, exceptBookingId: null, countsBookings: false }
+  return { now: start, interval, exceptBookingId: null, countsBookings: false }
 }
 
 function makeBookingOccasion(house: House, bookingId: string): Occasion {
   const row = house.db.select().from(bookings).where(eq(bookings.id, bookingId)).get()
   if (!row) throw refuseMissing('booking')
   return {
+    now: house.now(),
     interval: { start: row.holdStart, end: row.holdEnd },
     exceptBookingId: bookingId,
     countsBookings: true,
@@ -206,30 +208,36 @@ export const setupRoutes = [
     path: '/things',
     room,
     summary: 'Things and stock to choose from for a role',
-    query: z.object({ find: z.string().max(80).default(''), category: z.string().max(40).optional() }),
+    query: z.object({ find: z.string().max(80).default(''), category: z.enum(CATEGORY_CODES).optional() }),
     handle: ({ query }, { db }) => {
-      const words = query.find.toLowerCase().split(/\s+/).filter(Boolean)
-      const matches = (row: { tag: string; maker: string; name: string; category: string }) =>
-        (!query.category || row.category === query.category) &&
-        words.every((word) => `${row.tag} ${row.maker} ${row.name}`.toLowerCase().includes(word))
       const columns = { maker: models.maker, name: models.name, category: models.category }
-      const found = db
-        .select({ id: units.id, tag: units.tag, state: units.state, ...columns })
-        .from(units)
-        .innerJoin(models, eq(models.id, units.modelId))
-        .where(
-          and(isNull(units.archivedAt), query.category ? eq(models.category, query.category as 'camera') : undefined),
-        )
-        .orderBy(units.tag)
-        .all()
-      const counted = db
-        .select({ id: stock.id, tag: stock.tag, quantity: stock.quantity, ...columns })
-        .from(stock)
-        .innerJoin(models, eq(models.id, stock.modelId))
-        .where(isNull(stock.archivedAt))
-        .orderBy(stock.tag)
-        .all()
-      return { units: found.filter(matches).slice(0, 60), stock: counted.filter(matches).slice(0, 30) }
+      const matches = (tag: typeof units.tag | typeof stock.tag) =>
+        query.find
+          .split(/\s+/)
+          .filter(Boolean)
+          .map(
+            (word) =>
+              sql`(${tag} || ' ' || ${models.maker} || ' ' || ${models.name}) like ${makePattern(word)} escape '\\'`,
+          )
+      const ofKind = query.category ? eq(models.category, query.category) : undefined
+      return {
+        units: db
+          .select({ id: units.id, tag: units.tag, state: units.state, ...columns })
+          .from(units)
+          .innerJoin(models, eq(models.id, units.modelId))
+          .where(and(isNull(units.archivedAt), ofKind, ...matches(units.tag)))
+          .orderBy(units.tag)
+          .limit(60)
+          .all(),
+        stock: db
+          .select({ id: stock.id, tag: stock.tag, quantity: stock.quantity, ...columns })
+          .from(stock)
+          .innerJoin(models, eq(models.id, stock.modelId))
+          .where(and(isNull(stock.archivedAt), ofKind, ...matches(stock.tag)))
+          .orderBy(stock.tag)
+          .limit(30)
+          .all(),
+      }
     },
   }),
 ]

@@ -76,10 +76,10 @@ function judgeAhead({ db, settings, now, today }: Moment): Ahead[] {
   return rows.map((row) => {
     const setup = setupOf.get(row.setupId ?? '')
     const interval = { start: row.holdStart, end: row.holdEnd }
-    const occasion = { interval, exceptBookingId: row.id, countsBookings: true }
+    const occasion = { now, interval, exceptBookingId: row.id, countsBookings: true }
     const loose = [...loadHoldings(db, row.unitIds, []).units.values()]
     const looseAbsent = loose.length
-      ? loadAbsences(db, loose, interval, settings.zone, loadHolds(db, interval, row.id)).size
+      ? loadAbsences(db, loose, occasion, settings.zone, loadHolds(db, interval, row.id)).size
       : 0
     return { row, readiness: setup ? judgeSetup(db, setup, occasion, settings) : null, looseAbsent }
   })

@@ -8,12 +8,10 @@ import {
 import { Button } from '../foundation/button.tsx'
 import { Mark } from '../foundation/mark.tsx'
 import { PageHead, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
-import { readProblem } from '../foundation/problem.ts'
 import type { Serve } from '../foundation/replies.ts'
-import { useAppDispatch } from '../foundation/store.ts'
 import { TapeStrip } from '../foundation/tape.tsx'
 import { sayDay, sayDayWithYear, useTimeWords } from '../foundation/time-words.ts'
-import { tell, tellTrouble } from '../foundation/toasts.ts'
+import { useTold } from '../foundation/use-told.ts'
 
 function Tapes({ serves }: { serves: Serve[] }) {
   return (
@@ -34,16 +32,8 @@ export function BenchPage() {
   const [service] = useRecordServiceMutation()
   const [changeUnit] = useChangeUnitMutation()
   const words = useTimeWords()
-  const dispatch = useAppDispatch()
+  const run = useTold()
   if (!data) return <Waiting what="the bench" error={error} onRetry={refetch} />
-  const run = async (work: Promise<unknown>, text: string) => {
-    try {
-      await work
-      dispatch(tell(text))
-    } catch (problem) {
-      dispatch(tellTrouble(readProblem(problem).detail))
-    }
-  }
   const dueNow = data.services.filter((it) => it.isDue).length
   return (
     <>

@@ -7,16 +7,10 @@ import {
   type Remedy,
 } from '@exemplar/core'
 import { useMemo, useState } from 'react'
-import {
-  useCheckBookingQuery,
-  usePeopleQuery,
-  usePlacesQuery,
-  useSetupQuery,
-  useSetupsQuery,
-  useThingsQuery,
-} from '../foundation/api.ts'
+import { useCheckBookingQuery, usePeopleQuery, useSetupQuery, useSetupsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { CheckField, FormProblem, SelectField, TextField } from '../foundation/field.tsx'
+import { PlaceOptions } from '../foundation/options.tsx'
 import { Tag } from '../foundation/page-parts.tsx'
 import type { Problem } from '../foundation/problem.ts'
 import { ThingPicker } from '../setups/thing-picker.tsx'
@@ -72,11 +66,14 @@ export function makeBlankDraft(date: string, setupId: string): Draft {
   }
 }
 
+const NO_TAGS: ReadonlyMap<string, string> = new Map()
+
 /** When, what, where and who; what stands in the way shows while it is filled in. */
 export function BookingForm({
   initial,
   state,
   except,
+  knownTags = NO_TAGS,
   act,
   problem,
   onSave,
@@ -84,6 +81,8 @@ export function BookingForm({
   initial: Draft
   state: NewBooking['state']
   except?: string
+  /** Tags of the loose things that the booking has already. */
+  knownTags?: ReadonlyMap<string, string>
   act: string
   problem: Problem | null
   onSave(body: NewBooking): void
@@ -92,9 +91,8 @@ export function BookingForm({
   const [isAsked, setAsked] = useState(false)
   const [wantsThings, setWantsThings] = useState(initial.unitIds.length > 0)
   const { data: setups } = useSetupsQuery()
-  const { data: places } = usePlacesQuery()
   const { data: people } = usePeopleQuery()
-  const { data: choices } = useThingsQuery({ find: '' }, { skip: !wantsThings })
+  const [tags, setTags] = useState<ReadonlyMap<string, string>>(new Map())
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part })
   const setup = setups?.find((it) => it.id === draft.setupId)
 
@@ -168,14 +166,7 @@ export function BookingForm({
           problem={at('placeId')}
           onChange={(event) => set({ placeId: event.target.value })}
         >
-          <option value="">{setup?.placeId ? 'The setup’s own room' : 'No room'}</option>
-          {places
-            ?.filter((it) => it.kind === 'room')
-            .map((it) => (
-              <option key={it.id} value={it.id}>
-                {it.name}
-              </option>
-            ))}
+          <PlaceOptions none={setup?.placeId ? 'The setup’s own room' : 'No room'} kind="room" />
         </SelectField>
       </div>
       <div className="grid grid-cols-2 gap-3 md:grid-cols-4">
@@ -249,14 +240,19 @@ export function BookingForm({
                 className="rounded-paper border border-rule-strong px-1.5"
                 onClick={() => set({ unitIds: draft.unitIds.filter((it) => it !== unitId) })}
               >
-                <Tag>{choices?.units.find((it) => it.id === unitId)?.tag ?? unitId}</Tag> ×
+                <Tag>{tags.get(unitId) ?? knownTags.get(unitId) ?? 'thing'}</Tag> ×
               </button>
             ))}
           </p>
           <ThingPicker
             wants={null}
             taken={new Set(draft.unitIds)}
-            onPick={(picked) => 'unitId' in picked && set({ unitIds: [...draft.unitIds, picked.unitId] })}
+            withStock={false}
+            onPick={(picked) => {
+              if (!('unitId' in picked)) return
+              setTags(new Map(tags).set(picked.unitId, picked.tag))
+              set({ unitIds: [...draft.unitIds, picked.unitId] })
+            }}
           />
         </div>
       ) : (

@@ -107,6 +107,7 @@ export function BookingPage() {
           initial={toFormDraft(toBody(booking, 'pencilled'))}
           state={booking.state === 'confirmed' ? 'confirmed' : 'pencilled'}
           except={id}
+          knownTags={new Map(booking.sheet.stops.flatMap((stop) => stop.lines.map((it) => [it.unitId ?? '', it.tag])))}
           act="Save"
           problem={changing.error ? readProblem(changing.error) : null}
           onSave={(body) => changeTo(body, `${body.title} saved.`)}

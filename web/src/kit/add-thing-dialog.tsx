@@ -1,8 +1,9 @@
-import { CATEGORIES, CATEGORY_CODES, type Category, readCategory } from '@exemplar/core'
+import { type Category, readCategory } from '@exemplar/core'
 import { useState } from 'react'
-import { useAddUnitMutation, usePlacesQuery } from '../foundation/api.ts'
+import { useAddUnitMutation } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { FormProblem, SelectField, TextField } from '../foundation/field.tsx'
+import { CategoryOptions, PlaceOptions } from '../foundation/options.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useAppDispatch } from '../foundation/store.ts'
@@ -32,7 +33,6 @@ export function AddThingDialog({
 }
 
 function AddThingForm({ onClose, onAdded }: { onClose(): void; onAdded?(id: string): void }) {
-  const { data: places } = usePlacesQuery()
   const [add, { error, isLoading }] = useAddUnitMutation()
   const [category, setCategory] = useState<Category>('camera')
   const [name, setName] = useState('')
@@ -77,11 +77,7 @@ function AddThingForm({ onClose, onAdded }: { onClose(): void; onAdded?(id: stri
           setTexts({})
         }}
       >
-        {CATEGORY_CODES.map((code) => (
-          <option key={code} value={code}>
-            {CATEGORIES[code].label}
-          </option>
-        ))}
+        <CategoryOptions />
       </SelectField>
       <TextField
         label="Name or model"
@@ -91,12 +87,7 @@ function AddThingForm({ onClose, onAdded }: { onClose(): void; onAdded?(id: stri
         onChange={(event) => setName(event.target.value)}
       />
       <SelectField label="Where it lives" value={placeId} onChange={(event) => setPlaceId(event.target.value)}>
-        <option value="">Not known yet</option>
-        {places?.map((place) => (
-          <option key={place.id} value={place.id}>
-            {place.name}
-          </option>
-        ))}
+        <PlaceOptions none="Not known yet" />
       </SelectField>
       <details>
         <summary className="text-[13px] font-semibold">More, where you know it</summary>

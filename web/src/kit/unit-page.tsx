@@ -7,19 +7,20 @@ import {
   useChangeUnitMutation,
   useEventsQuery,
   useMendFaultMutation,
-  usePlacesQuery,
   useRecordServiceMutation,
   useUnitQuery,
 } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { FormProblem, NoteField, SelectField, TextField } from '../foundation/field.tsx'
+import { PlaceOptions } from '../foundation/options.tsx'
 import { PageHead, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import type { UnitPage as Page } from '../foundation/replies.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useAppDispatch } from '../foundation/store.ts'
 import { useTimeWords } from '../foundation/time-words.ts'
-import { tell, tellTrouble } from '../foundation/toasts.ts'
+import { tell } from '../foundation/toasts.ts'
+import { useTold } from '../foundation/use-told.ts'
 import { sayEvent } from './event-words.ts'
 import { UnitFacts } from './unit-facts.tsx'
 
@@ -30,20 +31,12 @@ export function UnitPage() {
   const [mend] = useMendFaultMutation()
   const [service] = useRecordServiceMutation()
   const [archive] = useArchiveUnitMutation()
-  const dispatch = useAppDispatch()
+  const run = useTold()
   const navigate = useNavigate()
   const { today } = useTimeWords()
   if (!data) return <Waiting what="the thing" error={error} onRetry={refetch} />
   const { unit } = data
   const openFaults = data.faults.filter((fault) => fault.mendedAt === null)
-  const run = async (work: Promise<unknown>, text: string) => {
-    try {
-      await work
-      dispatch(tell(text))
-    } catch (problem) {
-      dispatch(tellTrouble(readProblem(problem).detail))
-    }
-  }
   return (
     <>
       <PageHead
@@ -135,7 +128,6 @@ function History({ unitId }: { unitId: string }) {
 
 function EditForm({ page, onClose }: { page: Page; onClose(): void }) {
   const { unit } = page
-  const { data: places } = usePlacesQuery()
   const [change, { error }] = useChangeUnitMutation()
   const [draft, setDraft] = useState({
     state: unit.state as LifeState,
@@ -193,12 +185,7 @@ function EditForm({ page, onClose }: { page: Page; onClose(): void }) {
         value={draft.placeId}
         onChange={(event) => set({ placeId: event.target.value })}
       >
-        <option value="">Not known yet</option>
-        {places?.map((place) => (
-          <option key={place.id} value={place.id}>
-            {place.name}
-          </option>
-        ))}
+        <PlaceOptions none="Not known yet" />
       </SelectField>
       <TextField
         label="Due back on"

@@ -1,6 +1,4 @@
 import {
-  CATEGORIES,
-  CATEGORY_CODES,
   type Category,
   computeTax,
   ENTRY_KIND_CODES,
@@ -11,10 +9,13 @@ import {
   readMoney,
 } from '@exemplar/core'
 import { useState } from 'react'
-import { usePartiesQuery, useThingsQuery } from '../foundation/api.ts'
+import { usePartiesQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { FormProblem, SelectField, TextField } from '../foundation/field.tsx'
+import { CategoryOptions } from '../foundation/options.tsx'
+import { Tag } from '../foundation/page-parts.tsx'
 import type { Problem } from '../foundation/problem.ts'
+import { ThingPicker } from '../setups/thing-picker.tsx'
 
 /** Hundredths of a per cent. */
 const TAX_RATES = [0, 500, 700, 1000, 1900, 2000, 2100, 2500]
@@ -34,7 +35,6 @@ export function EntryForm({
   onSave(entry: NewEntry): void
 }) {
   const { data: parties } = usePartiesQuery()
-  const { data: things } = useThingsQuery({ find: '' })
   const [kind, setKind] = useState<EntryKind>('purchase')
   const [date, setDate] = useState(today)
   const [description, setDescription] = useState(initial.description)
@@ -42,7 +42,8 @@ export function EntryForm({
   const [amount, setAmount] = useState('')
   const [rate, setRate] = useState(2000)
   const [partyId, setPartyId] = useState('')
-  const [unitId, setUnitId] = useState('')
+  const [thing, setThing] = useState<{ unitId: string; tag: string; name: string } | null>(null)
+  const [isChoosing, setChoosing] = useState(false)
   const [isAsked, setAsked] = useState(false)
   const reading = readMoney(amount, currency)
   const taxMinor = reading.ok ? computeTax(reading.minor, rate) : 0
@@ -67,7 +68,7 @@ export function EntryForm({
           netMinor: reading.minor,
           taxMinor,
           partyId: partyId || null,
-          unitId: unitId || null,
+          unitId: thing?.unitId ?? null,
         })
       }}
     >
@@ -93,11 +94,7 @@ export function EntryForm({
         onChange={(event) => setDescription(event.target.value)}
       />
       <SelectField label="Category" value={category} onChange={(event) => setCategory(event.target.value as Category)}>
-        {CATEGORY_CODES.map((code) => (
-          <option key={code} value={code}>
-            {CATEGORIES[code].label}
-          </option>
-        ))}
+        <CategoryOptions />
       </SelectField>
       <TextField
         label="Net amount"
@@ -131,14 +128,37 @@ export function EntryForm({
           </option>
         ))}
       </SelectField>
-      <SelectField label="For which thing" value={unitId} onChange={(event) => setUnitId(event.target.value)}>
-        <option value="">No one thing</option>
-        {things?.units.map((it) => (
-          <option key={it.id} value={it.id}>
-            {it.tag} {it.name}
-          </option>
-        ))}
-      </SelectField>
+      <div>
+        <p className="mb-1 text-[12px] font-semibold">For which thing</p>
+        <p className="flex min-h-9 items-center gap-2 text-[13px]">
+          {thing ? (
+            <>
+              <Tag>{thing.tag}</Tag> {thing.name}
+              <Button size="small" onClick={() => setThing(null)}>
+                Take off
+              </Button>
+            </>
+          ) : (
+            <Button size="small" onClick={() => setChoosing(!isChoosing)}>
+              Choose a thing
+            </Button>
+          )}
+        </p>
+      </div>
+      {isChoosing && (
+        <div className="md:col-span-2">
+          <ThingPicker
+            wants={null}
+            taken={new Set()}
+            withStock={false}
+            onPick={(picked) => {
+              if (!('unitId' in picked)) return
+              setThing(picked)
+              setChoosing(false)
+            }}
+          />
+        </div>
+      )}
       <div className="grid gap-3 md:col-span-2">
         <FormProblem text={problem?.detail ?? null} />
         <Button look="act" type="submit" className="w-fit">

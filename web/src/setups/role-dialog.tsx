@@ -1,7 +1,5 @@
 import {
   type Assignment,
-  CATEGORIES,
-  CATEGORY_CODES,
   type Category,
   type Group,
   type Importance,
@@ -10,14 +8,14 @@ import {
   type Role,
 } from '@exemplar/core'
 import { useState } from 'react'
-import { useThingsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { CheckField, SelectField, TextField } from '../foundation/field.tsx'
+import { CategoryOptions } from '../foundation/options.tsx'
 import { Tag } from '../foundation/page-parts.tsx'
-import type { SetupPage, ThingChoices } from '../foundation/replies.ts'
+import type { SetupPage } from '../foundation/replies.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { GROUP_NAMES, GROUP_ORDER } from './setup-draft.ts'
-import { ThingPicker } from './thing-picker.tsx'
+import { type Picked, ThingPicker } from './thing-picker.tsx'
 
 const IMPORTANCE_NAMES: Record<Importance, string> = {
   essential: 'Essential: cannot shoot without it',
@@ -43,17 +41,22 @@ export function RoleDialog({
 }) {
   const [draft, setDraft] = useState(role)
   const [isAsked, setAsked] = useState(false)
-  const { data: all } = useThingsQuery({ find: '' })
+  /** Names of what was put in here; the setup only knows what was saved. */
+  const [picked, setPicked] = useState<ReadonlyMap<string, Picked>>(new Map())
   const set = (part: Partial<Role>) => setDraft({ ...draft, ...part })
   const taken = new Set([
     ...setup.roles.filter((it) => it.id !== role.id).flatMap((it) => it.things.flatMap((thing) => thing.unitId ?? [])),
     ...draft.things.flatMap((thing) => thing.unitId ?? []),
   ])
-  const put = (picked: { unitId: string } | { stockId: string; quantity: number }) => {
-    const known = 'stockId' in picked ? draft.things.find((it) => it.stockId === picked.stockId) : undefined
+  const put = (choice: Picked) => {
+    const known = 'stockId' in choice ? draft.things.find((it) => it.stockId === choice.stockId) : undefined
     const things = known
       ? draft.things.map((it) => (it === known ? { ...it, quantity: it.quantity + 1 } : it))
-      : [...draft.things, makeAssignment(picked)]
+      : [
+          ...draft.things,
+          makeAssignment('stockId' in choice ? { stockId: choice.stockId, quantity: 1 } : { unitId: choice.unitId }),
+        ]
+    setPicked(new Map(picked).set('stockId' in choice ? choice.stockId : choice.unitId, choice))
     set({ things, deliberatelyNone: false })
   }
   const change = (at: number, part: Partial<Assignment> | null) =>
@@ -101,11 +104,7 @@ export function RoleDialog({
             onChange={(event) => set({ wants: (event.target.value || null) as Category | null })}
           >
             <option value="">Anything</option>
-            {CATEGORY_CODES.map((code) => (
-              <option key={code} value={code}>
-                {CATEGORIES[code].label}
-              </option>
-            ))}
+            <CategoryOptions />
           </SelectField>
           <SelectField
             label="Importance"
@@ -133,7 +132,7 @@ export function RoleDialog({
               key={thing.unitId ?? thing.stockId}
               thing={thing}
               setup={setup}
-              choices={all}
+              picked={picked.get(thing.unitId ?? thing.stockId ?? '')}
               onChange={(part) => change(at, part)}
             />
           ))}
@@ -153,26 +152,22 @@ export function RoleDialog({
 function AssignmentRow({
   thing,
   setup,
-  choices,
+  picked,
   onChange,
 }: {
   thing: Assignment
   setup: SetupPage
-  choices: ThingChoices | undefined
+  picked: Picked | undefined
   onChange(part: Partial<Assignment> | null): void
 }) {
   const unit = setup.units.find((it) => it.id === thing.unitId)
   const stock = setup.stock.find((it) => it.id === thing.stockId)
   const model = setup.models.find((it) => it.id === (unit ?? stock)?.modelId)
-  const choice =
-    choices?.units.find((it) => it.id === thing.unitId) ?? choices?.stock.find((it) => it.id === thing.stockId)
-  const tag = unit?.tag ?? stock?.tag ?? choice?.tag ?? ''
+  const tag = unit?.tag ?? stock?.tag ?? picked?.tag ?? ''
   return (
     <li className="flex flex-wrap items-center gap-2 border-b border-rule py-1.5 text-[13px]">
       <Tag>{tag}</Tag>
-      <span className="min-w-32 flex-1 truncate">
-        {model ? nameModel(model) : choice && `${choice.maker} ${choice.name}`}
-      </span>
+      <span className="min-w-32 flex-1 truncate">{model ? nameModel(model) : picked?.name}</span>
       {thing.stockId && (
         <input
           type="number"

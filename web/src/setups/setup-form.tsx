@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { usePlacesQuery, useSetupsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { FormProblem, SelectField, TextField } from '../foundation/field.tsx'
+import { PlaceOptions } from '../foundation/options.tsx'
 import type { Problem } from '../foundation/problem.ts'
 import { TapeStrip } from '../foundation/tape.tsx'
 import { suggestIdentity, TAPE_NAMES } from './setup-draft.ts'
@@ -79,14 +80,7 @@ export function SetupForm({
         problem={problem?.fields.placeId}
         onChange={(event) => set({ placeId: event.target.value || null, circuitId: null })}
       >
-        <option value="">No room</option>
-        {places
-          ?.filter((it) => it.kind === 'room')
-          .map((it) => (
-            <option key={it.id} value={it.id}>
-              {it.name}
-            </option>
-          ))}
+        <PlaceOptions none="No room" kind="room" />
       </SelectField>
       <SelectField
         label="Circuit that feeds it"

@@ -4,17 +4,19 @@ import { useThingsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { Tag } from '../foundation/page-parts.tsx'
 
-export type Picked = { unitId: string } | { stockId: string; quantity: number }
+export type Picked = { tag: string; name: string } & ({ unitId: string } | { stockId: string; quantity: number })
 
-/** Choose a thing or a stock by typing part of its name or tag; the role's own kind comes first. */
+/** Choose a thing, or some of a stock, by typing part of its name or tag; a role's own kind comes first. */
 export function ThingPicker({
   wants,
   taken,
   onPick,
+  withStock = true,
 }: {
   wants: Category | null
   taken: ReadonlySet<string>
   onPick(picked: Picked): void
+  withStock?: boolean
 }) {
   const [text, setText] = useState('')
   const [isNarrow, setNarrow] = useState(wants !== null)
@@ -25,7 +27,7 @@ export function ThingPicker({
       <div className="flex flex-wrap items-center gap-3">
         <input
           type="search"
-          aria-label="Find a thing for this role"
+          aria-label="Find a thing"
           placeholder="Tag or name"
           value={text}
           onChange={(event) => setText(event.target.value)}
@@ -55,12 +57,16 @@ export function ThingPicker({
                   <span className="text-stop"> · {LIFE_STATES[it.state].label.toLowerCase()}</span>
                 )}
               </span>
-              <Button size="small" aria-label={`Put ${it.tag} in`} onClick={() => onPick({ unitId: it.id })}>
+              <Button
+                size="small"
+                aria-label={`Put ${it.tag} in`}
+                onClick={() => onPick({ unitId: it.id, tag: it.tag, name: `${it.maker} ${it.name}`.trim() })}
+              >
                 Put in
               </Button>
             </li>
           ))}
-        {data?.stock.map((it) => (
+        {(withStock ? (data?.stock ?? []) : []).map((it) => (
           <li key={it.id} className="flex items-center gap-2 border-b border-rule py-1 text-[13px]">
             <Tag>{it.tag}</Tag>
             <span className="min-w-0 flex-1 truncate">
@@ -69,7 +75,7 @@ export function ThingPicker({
             <Button
               size="small"
               aria-label={`Put one ${it.tag} in`}
-              onClick={() => onPick({ stockId: it.id, quantity: 1 })}
+              onClick={() => onPick({ stockId: it.id, quantity: 1, tag: it.tag, name: it.name })}
             >
               Put one in
             </Button>

@@ -13,6 +13,7 @@ import {
 } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { FormProblem, NoteField, SelectField, TextField } from '../foundation/field.tsx'
+import { PlaceOptions } from '../foundation/options.tsx'
 import { PageHead, Section, Waiting } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import type { StudioReply } from '../foundation/replies.ts'
@@ -214,7 +215,6 @@ function PersonForm({ onClose }: { onClose(): void }) {
 }
 
 function PlaceForm({ place, onClose }: { place: Place | null; onClose(): void }) {
-  const { data: places } = usePlacesQuery()
   const { data: interfaces } = useInterfacesQuery()
   const [draft, setDraft] = useState<PlaceDraft>(
     place ?? { name: '', kind: 'room', parentId: null, circuits: [], note: '' },
@@ -266,14 +266,7 @@ function PlaceForm({ place, onClose }: { place: Place | null; onClose(): void })
           problem={problem?.fields.parentId}
           onChange={(event) => set({ parentId: event.target.value || null })}
         >
-          <option value="">Nothing</option>
-          {places
-            ?.filter((it) => it.id !== place?.id)
-            .map((it) => (
-              <option key={it.id} value={it.id}>
-                {it.name}
-              </option>
-            ))}
+          <PlaceOptions none="Nothing" without={place?.id} />
         </SelectField>
       </div>
       <fieldset className="grid gap-2">
