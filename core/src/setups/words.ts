@@ -143,19 +143,22 @@ function makeGauge(value: number, limit: number, text: string): FindingWords['ga
 }
 
 function sayUnmet(finding: Extract<ReadinessFinding, { code: 'need-unmet' }>): FindingWords {
-  const labels = listInWords(
-    finding.interfaces.map((it) => (it.label.endsWith(it.partner) ? it.label : `${it.label} ${it.partner}`)),
-    'or',
-  )
+  const labels = listInWords(finding.interfaces.map(nameInterface), 'or')
   const have = finding.wanted - finding.missing
   const title = sayUnmetTitle(finding)
-  const wants = `${finding.name} wants ${sayCount(finding.wanted)} ${labels}${have ? ` and has ${sayCount(have)}` : ''}.`
+  const count = finding.wanted === 1 ? 'one' : `${finding.wanted} ×`
+  const wants = `${finding.name} wants ${count} ${labels}${have ? ` and has ${sayCount(have)}` : ''}.`
   const rivals = finding.rivals.length
     ? ` ${listInWords([finding.tag, ...finding.rivals].sort())} want the same, and there is only ${finding.supply.length ? listInWords(finding.supply) : 'none'}.`
     : ''
   const store =
     finding.inStore === 0 ? ' The store has none free.' : ` The store has ${sayCount(finding.inStore)} free.`
   return plain(title, wants + rivals + store)
+}
+
+/** "Fenn A pack", "1/4-20 thread screw"; a mains lead or a "9 V cell" says by its own name what is wanted. */
+function nameInterface({ label, kind, partner }: { label: string; kind: string; partner: string }): string {
+  return kind === 'mains' || label.endsWith(partner) ? label : `${label} ${partner}`
 }
 
 function sayUnmetTitle(finding: Extract<ReadinessFinding, { code: 'need-unmet' }>): string {

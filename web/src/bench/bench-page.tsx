@@ -6,11 +6,12 @@ import {
   useRecordServiceMutation,
 } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
+import { sayDay, sayDayWithYear } from '../foundation/calendar-words.ts'
 import { Mark } from '../foundation/mark.tsx'
 import { PageHead, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
 import type { Serve } from '../foundation/replies.ts'
 import { TapeStrip } from '../foundation/tape.tsx'
-import { sayDay, sayDayWithYear, useTimeWords } from '../foundation/time-words.ts'
+import { useTimeWords } from '../foundation/time-words.ts'
 import { useTold } from '../foundation/use-told.ts'
 
 function Tapes({ serves }: { serves: Serve[] }) {

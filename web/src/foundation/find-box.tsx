@@ -3,9 +3,9 @@ import { Dialog } from 'radix-ui'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useFindQuery } from './api.ts'
+import { sayWall } from './calendar-words.ts'
 import { Tag } from './page-parts.tsx'
 import { TapeStrip } from './tape.tsx'
-import { sayWall } from './time-words.ts'
 
 interface Hit {
   key: string

@@ -8,7 +8,8 @@ import { readProblem } from '../foundation/problem.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useAppDispatch } from '../foundation/store.ts'
 import { tell } from '../foundation/toasts.ts'
-import { FactsFields, type FactTexts, readFacts } from './facts-fields.tsx'
+import { type FactTexts, readFacts } from './facts.ts'
+import { FactsFields } from './facts-fields.tsx'
 
 /** Quick entry: what kind, which one, where. Everything else can wait. */
 export function AddThingDialog({

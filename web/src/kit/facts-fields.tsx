@@ -1,60 +1,7 @@
-import { ASKED_FACTS, type Category, type Measure, readQuantity, type TemplateFacts } from '@exemplar/core'
+import { ASKED_FACTS, type Category } from '@exemplar/core'
 import { useInterfacesQuery } from '../foundation/api.ts'
 import { SelectField, TextField } from '../foundation/field.tsx'
-
-type FactKey = keyof TemplateFacts
-type FactKind =
-  | { kind: 'interface'; of: string[] }
-  | { kind: 'measure'; measure: Measure; example: string }
-  | { kind: 'count' }
-
-const MOUNT: FactKind = { kind: 'interface', of: ['mount'] }
-const END: FactKind = { kind: 'interface', of: ['signal'] }
-
-const FACTS: Record<FactKey, { label: string } & FactKind> = {
-  mount: { label: 'Mount', ...MOUNT },
-  frontMount: { label: 'Mount at the front', ...MOUNT },
-  battery: { label: 'Battery family or cell', kind: 'interface', of: ['battery'] },
-  batteryCount: { label: 'How many at once', kind: 'count' },
-  inlet: { label: 'Mains lead', kind: 'interface', of: ['mains'] },
-  milliwatts: { label: 'Draws', kind: 'measure', measure: 'power', example: '60 W' },
-  massGrams: { label: 'Mass', kind: 'measure', measure: 'mass', example: '1.2 kg' },
-  loadGrams: { label: 'Bears', kind: 'measure', measure: 'mass', example: '8 kg' },
-  energyMilliwattHours: { label: 'Energy', kind: 'measure', measure: 'energy', example: '48 Wh' },
-  capacityMegabytes: { label: 'Capacity', kind: 'measure', measure: 'data', example: '128 GB' },
-  cardMegabytesPerSecond: { label: 'Card speed, MB/s sustained', kind: 'count' },
-  kilobitsPerSecond: { label: 'Records at', kind: 'measure', measure: 'bitRate', example: '100 Mbit/s' },
-  endA: { label: 'One end', ...END },
-  endB: { label: 'Other end', ...END },
-  outlets: { label: 'Outlets or bays', kind: 'count' },
-}
-
-/** Texts as typed, by fact. */
-export type FactTexts = Partial<Record<FactKey, string>>
-
-/** Turns what was typed into facts, or says at which field it cannot be read. */
-export function readFacts(texts: FactTexts): {
-  facts: Record<string, string | number>
-  problems: Record<string, string>
-} {
-  const facts: Record<string, string | number> = {}
-  const problems: Record<string, string> = {}
-  for (const [key, text] of Object.entries(texts) as [FactKey, string][]) {
-    const spec = FACTS[key]
-    if (text.trim() === '') continue
-    if (spec.kind === 'interface') {
-      facts[key] = text
-    } else if (spec.kind === 'count') {
-      if (/^\d{1,4}$/.test(text.trim()) && Number(text) > 0) facts[key] = Number(text)
-      else problems[key] = 'Write a whole number.'
-    } else {
-      const reading = readQuantity(text, spec.measure)
-      if (reading.ok) facts[key] = reading.value
-      else problems[key] = `Cannot read “${text}”. Write it like ${spec.example}.`
-    }
-  }
-  return { facts, problems }
-}
+import { FACTS, type FactTexts } from './facts.ts'
 
 /** The facts worth asking for about a kind of thing. All optional: what is unknown stays unknown. */
 export function FactsFields({

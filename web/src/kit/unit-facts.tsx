@@ -13,10 +13,11 @@ import {
 } from '@exemplar/core'
 import { Link } from 'react-router'
 import { useInterfacesQuery, useStudioQuery } from '../foundation/api.ts'
+import { sayDay, sayDayWithYear } from '../foundation/calendar-words.ts'
 import { Mark } from '../foundation/mark.tsx'
 import type { UnitPage } from '../foundation/replies.ts'
 import { TapeStrip } from '../foundation/tape.tsx'
-import { sayDay, sayDayWithYear, useTimeWords } from '../foundation/time-words.ts'
+import { useTimeWords } from '../foundation/time-words.ts'
 
 function Block({ title, children }: { title: string; children: React.ReactNode }) {
   return (

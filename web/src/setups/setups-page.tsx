@@ -2,12 +2,12 @@ import { type NewSetup, sayVerdict } from '@exemplar/core'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { useAddSetupMutation, useSetupsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
+import { sayWall } from '../foundation/calendar-words.ts'
 import { Mark } from '../foundation/mark.tsx'
 import { Empty, PageHead, Waiting } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { TapeStrip } from '../foundation/tape.tsx'
-import { sayWall } from '../foundation/time-words.ts'
 import { SetupForm } from './setup-form.tsx'
 
 const BLANK: NewSetup = {

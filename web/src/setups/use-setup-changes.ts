@@ -1,4 +1,5 @@
-import { applyRemedy, type NewSetup, type Remedy, sayRemedy } from '@exemplar/core'
+import { applyRemedy, type NewSetup, type Remedy, type Setup, sayRemedy } from '@exemplar/core'
+import { useRef } from 'react'
 import { useAddShoppingLineMutation, useChangeSetupMutation } from '../foundation/api.ts'
 import { readProblem } from '../foundation/problem.ts'
 import type { SetupPage } from '../foundation/replies.ts'
@@ -11,16 +12,24 @@ export function useSetupChanges(setup: SetupPage | undefined) {
   const [change, { isLoading }] = useChangeSetupMutation()
   const [addLine] = useAddShoppingLineMutation()
   const dispatch = useAppDispatch()
+  /** What was saved last: the page may still show the version before it when the next button is pressed. */
+  const saved = useRef<Setup | null>(null)
 
-  const save = async (next: NewSetup, text: string): Promise<boolean> => {
-    if (!setup) return false
+  /** Saves what was made from `base`; somebody else's change in between is refused, never overwritten. */
+  const save = async (next: NewSetup, text: string, base: Setup | undefined = setup): Promise<boolean> => {
+    if (!base) return false
     try {
-      const saved = await change({ id: setup.id, version: setup.version, body: toDraft(next) }).unwrap()
-      const before = toDraft(setup)
+      const { id, version } = base
+      const after = await change({ id, version, body: toDraft(next) }).unwrap()
+      saved.current = after
+      const before = toDraft(base)
       const undo = () =>
-        change({ id: setup.id, version: saved.version, body: before })
+        change({ id, version: after.version, body: before })
           .unwrap()
-          .then(() => dispatch(tell('Taken back.')))
+          .then((restored) => {
+            saved.current = restored
+            dispatch(tell('Taken back.'))
+          })
           .catch((error) => dispatch(tellTrouble(readProblem(error).detail)))
       dispatch(tell(text, undo))
       return true
@@ -35,7 +44,8 @@ export function useSetupChanges(setup: SetupPage | undefined) {
   const carryOut = async (remedy: Remedy, reason: string): Promise<void> => {
     if (!setup) return
     if (remedy.kind !== 'shop') {
-      await save(applyRemedy(toDraft(setup), remedy), `Done: ${sayRemedy(remedy).toLowerCase()}.`)
+      const base = saved.current && saved.current.version > setup.version ? saved.current : setup
+      await save(applyRemedy(toDraft(base), remedy), `Done: ${sayRemedy(remedy)}.`, base)
       return
     }
     const { item, quantity, stockId } = remedy

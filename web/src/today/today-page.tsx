@@ -2,10 +2,11 @@ import { formatMoney, sayTodayItem, TODAY_SECTIONS, type TodayItem, type TodaySe
 import { Link } from 'react-router'
 import { useSetupsQuery, useStudioQuery, useTodayQuery, useUnitCountQuery } from '../foundation/api.ts'
 import { ButtonLink } from '../foundation/button.tsx'
+import { sayLongDay, sayWall } from '../foundation/calendar-words.ts'
 import { Mark } from '../foundation/mark.tsx'
 import { Empty, Section, Waiting } from '../foundation/page-parts.tsx'
 import { TapeStrip } from '../foundation/tape.tsx'
-import { sayLongDay, sayWall, useTimeWords } from '../foundation/time-words.ts'
+import { useTimeWords } from '../foundation/time-words.ts'
 
 const TITLES: Record<TodaySection, { title: string; none: string }> = {
   next: { title: 'Shoots next', none: 'Nothing is booked.' },
