@@ -258,20 +258,21 @@ function Bar({ booking, setup, place }: { booking: Booking; setup: SetupCard | n
         aria-label={label}
         title={label}
         className="absolute top-2 z-10 flex items-center gap-1.5 text-[12px] font-semibold no-underline"
-        style={{ left: inner.left }}
+        // As wide as the booking lasts; the title stands beside it, beyond that width.
+        style={{ left: inner.left, width: `max(38px, calc(${inner.right} - ${inner.left}))` }}
       >
         {setup ? (
           <span
-            className="tape"
+            className="tape w-full shrink-0"
             data-tape={setup.tape}
-            style={{ '--tape-colour': `var(--tape-${setup.tape})`, minWidth: 38 } as React.CSSProperties}
+            style={{ '--tape-colour': `var(--tape-${setup.tape})` } as React.CSSProperties}
           >
             <b>{setup.code}</b>
           </span>
         ) : (
-          <span className="inline-block h-[26px] min-w-[26px] border border-ink bg-sheet" />
+          <span className="h-[26px] w-full shrink-0 border border-ink bg-sheet" />
         )}
-        <span className="max-w-36 truncate bg-ground/80 px-0.5">{booking.title}</span>
+        <span className="max-w-36 shrink-0 truncate bg-ground px-0.5">{booking.title}</span>
       </Link>
     </>
   )
