@@ -259,7 +259,7 @@ export function sayWorking(working: Working, labelOf: (code: string) => string =
     case 'pack-hours':
       return {
         title: `Packs of ${labelOf(working.family)}`,
-        summary: `${working.have} for ${working.wanted}`,
+        summary: `${working.have} packs, ${working.wanted} wanted`,
         lines: [
           {
             label: 'one pack',
