@@ -1,9 +1,15 @@
-import Papa from 'papaparse'
 import { readMoney } from '../units/money.ts'
 import { type Measure, readQuantity } from '../units/quantity.ts'
 import { isDate } from '../units/wall-time.ts'
 import { CATEGORIES, type Category, readCategory } from './category.ts'
 import type { Interface } from './interface.ts'
+import {
+  type ImportProblem,
+  type ImportProblemCode,
+  type InventoryColumn,
+  readHeading,
+  readRows,
+} from './inventory-file.ts'
 import { type Model, type NewModel, nameModel } from './model.ts'
 import { makeNextTag } from './tagging.ts'
 import { makeModelFromTemplate, type TemplateFacts } from './template.ts'
@@ -16,67 +22,6 @@ import {
   type NewUnit,
   tagSchema,
 } from './unit.ts'
-
-/** The columns of an inventory file, as written in its first line. Only `model` and `category` must be there. */
-export const INVENTORY_COLUMNS = [
-  'tag',
-  'maker',
-  'model',
-  'category',
-  'quantity',
-  'place',
-  'serial',
-  'acquisition',
-  'acquired on',
-  'price',
-  'mass',
-  'power',
-  'mount',
-  'battery',
-  'batteries',
-  'inlet',
-  'capacity',
-  'card speed',
-  'bit rate',
-  'bears',
-  'ends',
-  'outlets',
-  'service every',
-  'note',
-] as const
-export type InventoryColumn = (typeof INVENTORY_COLUMNS)[number]
-
-export const MOST_IMPORT_ROWS = 20_000
-
-export type ImportProblemCode =
-  | 'empty-file'
-  | 'not-text'
-  | 'open-quote'
-  | 'no-rows'
-  | 'too-many-rows'
-  | 'missing-column'
-  | 'repeated-column'
-  | 'too-many-cells'
-  | 'missing-value'
-  | 'unknown-category'
-  | 'unknown-acquisition'
-  | 'bad-tag'
-  | 'tag-in-use'
-  | 'tag-twice'
-  | 'bad-number'
-  | 'bad-money'
-  | 'bad-date'
-  | 'bad-measure'
-  | 'too-long'
-  | 'bad-characters'
-
-export interface ImportProblem {
-  code: ImportProblemCode
-  column: string | null
-  received: string
-  /** What would be right: units, an example, the limit. */
-  expected: string
-}
 
 export interface ImportLine {
   /** Line of the file, the heading being 1. */
@@ -164,70 +109,6 @@ export function planInventoryImport(csv: string, context: ImportContext, choices
   plan.isClean =
     plan.lines.every((line) => line.outcome !== 'bad') && plan.lines.some((line) => line.outcome !== 'left-out')
   return plan
-}
-
-type Rows = { rows: { line: number; cells: string[] }[] } | { problem: ImportProblem }
-
-function readRows(csv: string): Rows {
-  const text = csv.replace(/^\uFEFF/, '')
-  if (text.trim() === '') return fail('empty-file', null, '', 'a heading and at least one line')
-  // biome-ignore lint/suspicious/noControlCharactersInRegex: a NUL byte tells a spreadsheet file from a text file
-  if (/[\u0000\uFFFD]/.test(text)) return fail('not-text', null, '', 'a text file in UTF-8, saved as CSV')
-  const rows: { line: number; cells: string[] }[] = []
-  let line = 1
-  let consumed = 0
-  let problem: ImportProblem | null = null
-  Papa.parse<string[]>(text, {
-    delimiter: findDelimiter(text),
-    step: ({ data, errors, meta }, parser) => {
-      const quote = errors.find((error) => error.type === 'Quotes')
-      if (quote) {
-        problem = { code: 'open-quote', column: null, received: `line ${line}`, expected: 'a closing quotation mark' }
-        parser.abort()
-        return
-      }
-      if (data.some((cell) => cell.trim() !== '')) rows.push({ line, cells: data })
-      line += countLineEnds(text.slice(consumed, meta.cursor))
-      consumed = meta.cursor
-    },
-  })
-  if (problem) return { problem }
-  if (rows.length < 2) return fail('no-rows', null, '', 'at least one line below the heading')
-  if (rows.length - 1 > MOST_IMPORT_ROWS) {
-    return fail('too-many-rows', null, String(rows.length - 1), `at most ${MOST_IMPORT_ROWS} lines at once`)
-  }
-  return { rows }
-}
-
-function fail(code: ImportProblemCode, column: string | null, received: string, expected: string) {
-  return { problem: { code, column, received, expected } }
-}
-
-/** Comma unless the heading has more semicolons or tabs. */
-function findDelimiter(text: string): string {
-  const heading = text.slice(0, (text.indexOf('\n') + 1 || text.length + 1) - 1)
-  const counts = [',', ';', '\t'].map((mark) => ({ mark, count: heading.split(mark).length }))
-  return counts.sort((a, b) => b.count - a.count)[0]?.mark ?? ','
-}
-
-function countLineEnds(text: string): number {
-  return (text.match(/\r\n|\n|\r/g) ?? []).length
-}
-
-function readHeading(cells: string[]): { columns: string[]; unknown: string[] } | { problem: ImportProblem } {
-  const columns = cells.map((cell) =>
-    cell
-      .trim()
-      .toLowerCase()
-      .replace(/[_\s]+/g, ' '),
-  )
-  const twice = columns.find((column, at) => column !== '' && columns.indexOf(column) !== at)
-  if (twice) return fail('repeated-column', twice, twice, 'each column once')
-  for (const column of ['model', 'category']) {
-    if (!columns.includes(column)) return fail('missing-column', column, columns.join(', '), `a column named ${column}`)
-  }
-  const known: readonly string[] = INVENTORY_COLUMNS
-  return { columns, unknown: columns.filter((column) => column !== '' && !known.includes(column)) }
 }
 
 const MEASURED: readonly [InventoryColumn, Measure, keyof TemplateFacts, string][] = [

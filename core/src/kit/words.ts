@@ -1,4 +1,4 @@
-import type { ImportProblem } from './inventory-import.ts'
+import type { ImportProblem } from './inventory-file.ts'
 
 /** A sentence that names the place, the rule and what was found there. */
 export function sayImportProblem({ code, column, received, expected }: ImportProblem): string {

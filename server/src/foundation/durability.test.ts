@@ -39,7 +39,10 @@ describe('durability', () => {
         }
       }
       const writers = [0, 1, 2].map(writeOn)
-      await new Promise((done) => setTimeout(done, 40 + ((round * 37) % 90)))
+      // In the thick of it, however slow the machine: after so many acknowledged writes, at some later millisecond.
+      const enough = acknowledged.length + 8
+      while (acknowledged.length < enough) await new Promise((done) => setTimeout(done, 1))
+      await new Promise((done) => setTimeout(done, (round * 7) % 23))
       child.kill('SIGKILL')
       await Promise.all([...writers, ended])
     }
@@ -52,7 +55,7 @@ describe('durability', () => {
     const events = database.prepare("SELECT count(*) FROM events WHERE subject_type = 'person'").pluck().get()
     expect(events).toBe(names.size)
     database.close()
-  }, 180_000)
+  }, 300_000)
 
   test('a database whose WAL is cut at any byte opens to a prefix of whole transactions', async () => {
     const api = await startApi()

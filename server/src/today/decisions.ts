@@ -1,0 +1,82 @@
+import { addDays, countDays, findDate, nameModel, type TodayItem } from '@exemplar/core'
+import { and, desc, eq, isNotNull, isNull, lte, max, sql } from 'drizzle-orm'
+import { listOpenFaults } from '../bench/bench-routes.ts'
+import type { Database } from '../foundation/database.ts'
+import { models, units } from '../kit/tables.ts'
+import { loadSpending } from '../ledger/ledger-routes.ts'
+import { setupUnits } from '../setups/tables.ts'
+import { events } from '../studio/tables.ts'
+
+import type { Moment } from './moment.ts'
+
+/** A thing that nobody wanted for so long is worth a question. */
+const IDLE_DAYS = 180
+
+export function listDecisions({ db, settings, today }: Moment): TodayItem[] {
+  const items: TodayItem[] = listOpenFaults(db)
+    .filter((fault) => fault.severity === 'unusable')
+    .map((fault) => ({
+      key: `fault/${fault.id}`,
+      level: fault.serves.length ? 'warn' : 'advise',
+      section: 'decide',
+      code: 'fault',
+      unitId: fault.unitId,
+      tag: fault.tag,
+      name: fault.name,
+      note: fault.note,
+      days: countDays(findDate(fault.reportedAt, settings.zone), today),
+    }))
+  const year = Number(today.slice(0, 4))
+  const { totalMinor, budgetMinor, isOver } = loadSpending(db, year)
+  if (isOver && budgetMinor !== null) {
+    items.push({ key: 'budget', level: 'warn', section: 'decide', code: 'budget', totalMinor, budgetMinor, year })
+  }
+  return [...items, ...listIdle(db, today, settings.zone)]
+}
+
+/** The dearest things that stand in no setup and have not gone out for half a year. */
+function listIdle(db: Database, today: string, zone: string): TodayItem[] {
+  const lastOut = db
+    .select({ unitId: events.subjectId, at: max(events.at).as('at') })
+    .from(events)
+    .where(and(eq(events.subjectType, 'unit'), eq(events.kind, 'checked-out')))
+    .groupBy(events.subjectId)
+    .as('last_out')
+  return db
+    .select({ unit: units, maker: models.maker, name: models.name, at: lastOut.at })
+    .from(units)
+    .innerJoin(models, eq(models.id, units.modelId))
+    .leftJoin(lastOut, eq(lastOut.unitId, units.id))
+    .where(
+      and(
+        isNull(units.archivedAt),
+        eq(units.state, 'in-service'),
+        isNotNull(units.priceMinor),
+        lte(units.acquiredOn, addDays(today, -IDLE_DAYS)),
+        sql`not exists (select 1 from ${setupUnits} where ${setupUnits.unitId} = ${units.id})`,
+      ),
+    )
+    .orderBy(desc(units.priceMinor))
+    .limit(20)
+    .all()
+    .flatMap(({ unit, maker, name, at }): TodayItem[] => {
+      const since = at === null ? (unit.acquiredOn ?? today) : findDate(at, zone)
+      const days = countDays(since, today)
+      if (days < IDLE_DAYS) return []
+      const { id, tag, priceMinor } = unit
+      return [
+        {
+          key: `idle/${id}`,
+          level: 'advise',
+          section: 'decide',
+          code: 'idle',
+          unitId: id,
+          tag,
+          name: nameModel({ maker, name }),
+          days,
+          priceMinor,
+        },
+      ]
+    })
+    .slice(0, 3)
+}

@@ -1,0 +1,122 @@
+import {
+  addDays,
+  countDays,
+  findCollisions,
+  findStartOfDay,
+  findStockShortages,
+  isOnLoan,
+  nameModel,
+  type TodayItem,
+} from '@exemplar/core'
+import { and, eq, inArray, isNotNull, isNull, lte } from 'drizzle-orm'
+import { nameSubject } from '../diary/booking-routes.ts'
+import { loadHolds } from '../diary/holds.ts'
+import { bookings } from '../diary/tables.ts'
+import { models, stock, units } from '../kit/tables.ts'
+import { parties } from '../studio/tables.ts'
+
+import { DAYS_AHEAD, type Moment } from './moment.ts'
+
+export function listOut({ db, now }: Moment): TodayItem[] {
+  return db
+    .select()
+    .from(bookings)
+    .where(eq(bookings.state, 'out'))
+    .orderBy(bookings.holdEnd)
+    .all()
+    .map((row) => {
+      const isLate = row.holdEnd < now
+      return {
+        key: `out/${row.id}`,
+        level: isLate ? 'warn' : 'advise',
+        section: 'out',
+        code: 'out',
+        bookingId: row.id,
+        title: row.title,
+        pieces: (row.items ?? []).reduce((sum, it) => sum + (it.state === 'out' ? it.quantity : 0), 0),
+        people: row.personIds.map((id) => nameSubject(db, 'person', id)),
+        endsAt: row.endsAt,
+        isLate,
+      }
+    })
+}
+
+export function listLoans({ db, settings, today, now }: Moment): TodayItem[] {
+  const borrowed = db
+    .select({ unit: units, maker: models.maker, name: models.name, owner: parties.name })
+    .from(units)
+    .innerJoin(models, eq(models.id, units.modelId))
+    .leftJoin(parties, eq(parties.id, units.partyId))
+    .where(
+      and(
+        isNull(units.archivedAt),
+        isNotNull(units.dueOn),
+        inArray(units.acquisition, ['loan-in', 'rented']),
+        lte(units.dueOn, addDays(today, 7)),
+        inArray(units.state, ['in-service', 'standby']),
+      ),
+    )
+    .all()
+    .filter((row) => isOnLoan(row.unit))
+  if (borrowed.length === 0) return []
+  const holds = loadHolds(db, { start: now, end: findStartOfDay(addDays(today, 60), settings.zone) })
+  return borrowed.map(({ unit, maker, name, owner }): TodayItem => {
+    const dueOn = unit.dueOn ?? today
+    const gone = findStartOfDay(addDays(dueOn, 1), settings.zone)
+    const wanting = holds.find((hold) => hold.unitIds.includes(unit.id) && hold.interval.end > gone)
+    const row = wanting ? db.select().from(bookings).where(eq(bookings.id, wanting.bookingId)).get() : null
+    const daysLeft = countDays(today, dueOn)
+    return {
+      key: `loan/${unit.id}`,
+      level: row ? 'stop' : daysLeft < 0 ? 'warn' : 'advise',
+      section: 'out',
+      code: 'loan',
+      unitId: unit.id,
+      tag: unit.tag,
+      name: nameModel({ maker, name }),
+      owner: owner ?? 'somebody',
+      dueOn,
+      daysLeft,
+      bookedFor: row ? { bookingId: row.id, title: row.title, startsAt: row.startsAt } : null,
+    }
+  })
+}
+
+export function listCollisions({ db, settings, now, today }: Moment): TodayItem[] {
+  const interval = { start: now, end: findStartOfDay(addDays(today, DAYS_AHEAD), settings.zone) }
+  const holds = loadHolds(db, interval)
+  const titles = new Map(holds.map((hold) => [hold.bookingId, hold.title]))
+  const collisions = findCollisions(holds).map(
+    (it): TodayItem => ({
+      key: `collision/${it.subjectId}/${it.bookingIds.join('/')}`,
+      level: it.subject === 'unit' ? 'stop' : 'warn',
+      section: 'collides',
+      code: 'collision',
+      subject: it.subject,
+      label: nameSubject(db, it.subject, it.subjectId),
+      from: it.interval.start,
+      until: it.interval.end,
+      bookings: it.bookingIds.map((id) => ({ id, title: titles.get(id) ?? '' })),
+    }),
+  )
+  const counted = db
+    .select({ stock, name: models.name })
+    .from(stock)
+    .innerJoin(models, eq(models.id, stock.modelId))
+    .all()
+  const quantities = new Map(counted.map((row) => [row.stock.id, row.stock.quantity]))
+  const names = new Map(counted.map((row) => [row.stock.id, row.name]))
+  const shortages = findStockShortages(holds, quantities).map(
+    (it): TodayItem => ({
+      key: `stock/${it.stockId}`,
+      level: 'stop',
+      section: 'collides',
+      code: 'stock',
+      label: names.get(it.stockId) ?? it.stockId,
+      wanted: it.wanted,
+      have: it.have,
+      at: it.at,
+    }),
+  )
+  return [...collisions, ...shortages]
+}
