@@ -91,6 +91,7 @@ describe('reading a file', () => {
     ['model,category,mass\nA,camera,12 stone', 'mass', '12 stone'],
     ['model,category,acquired on\nA,camera,2026-02-30', 'acquired on', '2026-02-30'],
     ['model,category,quantity\nA,camera,some', 'quantity', 'some'],
+    ['model,category,card speed\nA,card,UHS-I', 'card speed', 'UHS-I'],
     ['model,category,acquisition\nA,camera,stolen', 'acquisition', 'stolen'],
     ['model,category\nA,camera,surplus', null, 'more cells'],
     [`model,category\n${'x'.repeat(200)},camera`, 'model', 'too long'],

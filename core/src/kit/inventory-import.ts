@@ -1,6 +1,7 @@
 import { readMoney } from '../units/money.ts'
 import { type Measure, readQuantity } from '../units/quantity.ts'
 import { isDate } from '../units/wall-time.ts'
+import { readCardSpeed } from './card-speed.ts'
 import { CATEGORIES, type Category, readCategory } from './category.ts'
 import type { Interface } from './interface.ts'
 import {
@@ -238,8 +239,10 @@ class LineReader {
       else if (measure === 'energy') facts.energyMilliwattHours = reading.value
       else facts.capacityMegabytes = reading.value
     }
-    const speed = readWhole((cells.get('card speed') ?? '').replace(/^[VU]|\s*MB\/s$/gi, ''), 'card speed', report)
+    const speedText = cells.get('card speed') ?? ''
+    const speed = readCardSpeed(speedText)
     if (speed !== null) facts.cardMegabytesPerSecond = speed
+    else if (speedText !== '') report('bad-measure', 'card speed', speedText, 'a speed class such as V30, or MB/s')
     const count = readWhole(cells.get('batteries') ?? '', 'batteries', report)
     if (count !== null) facts.batteryCount = Math.min(8, Math.max(1, count))
     const outlets = readWhole(cells.get('outlets') ?? '', 'outlets', report)

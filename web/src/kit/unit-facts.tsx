@@ -1,6 +1,7 @@
 import {
   ACQUISITIONS,
   CATEGORIES,
+  classifyForLuggage,
   findServiceDue,
   formatData,
   formatEnergy,
@@ -26,6 +27,12 @@ function Block({ title, children }: { title: string; children: React.ReactNode }
       <div className="text-[13px] text-quiet">{children}</div>
     </section>
   )
+}
+
+const LUGGAGE = {
+  free: 'By air: in the cabin, terminals covered. Check with your airline.',
+  'with-approval': 'By air: only with the airline’s approval, at most two spares, in the cabin, terminals covered.',
+  'not-carried': 'By air: above 160 Wh, not carried by passengers.',
 }
 
 function sayPort(port: Port, interfaces: ReadonlyMap<string, Interface>): string {
@@ -98,6 +105,9 @@ export function UnitFacts({ page }: { page: UnitPage }) {
           )}
           {model.specs.capacityMegabytes !== null && <li>{formatData(model.specs.capacityMegabytes)}</li>}
         </ul>
+        {model.category === 'pack' && model.specs.energyMilliwattHours !== null && (
+          <p>{LUGGAGE[classifyForLuggage(model.specs.energyMilliwattHours)]}</p>
+        )}
         <p>
           {model.powerModes
             .map(
