@@ -59,6 +59,8 @@ test('from an inventory file to a spending figure', async ({ page }) => {
   await page.getByRole('button', { name: 'Add a person' }).click()
   await page.getByRole('dialog').getByLabel('Name').fill('Mira Dunn')
   await page.getByRole('dialog').getByRole('button', { name: 'Add' }).click()
+  // Keys for the rooms are silent while a dialog is open.
+  await expect(page.getByRole('dialog')).toBeHidden()
 
   // 2. Compose.
   await page.keyboard.press('3')
@@ -154,6 +156,7 @@ test('from an inventory file to a spending figure', async ({ page }) => {
   await expect(margin(page)).toContainText('Ready to run.')
 
   // A service date, and what is due.
+  await expect(page.getByRole('dialog')).toBeHidden()
   await page.keyboard.press('5')
   await expect(page.getByRole('row', { name: /HCA-01 Wend K5 body.*14 Mar 2026, 255 days ago/ })).toBeVisible()
 
@@ -172,6 +175,7 @@ test('from an inventory file to a spending figure', async ({ page }) => {
   await entry.getByLabel('Find a thing').fill('hca-01')
   await entry.getByRole('button', { name: 'Put HCA-01 in' }).click()
   await entry.getByRole('button', { name: 'Record it' }).click()
+  await expect(entry).toBeHidden()
   await expect(page.getByText('£896.20 left of £1,000')).toBeVisible()
   await expect(page.getByTestId('year-total')).toHaveText('£103.80')
   await expect(page.getByRole('img', { name: /Spending by month/ })).toBeVisible()
