@@ -16,7 +16,6 @@ export const unitListQuery = z.object({
   category: z.enum(CATEGORY_CODES).optional(),
   group: z.enum(GROUPS).optional(),
   state: z.enum(LIFE_STATE_CODES).optional(),
-  /** `in-setup`, `in-none`, `faulty`, `borrowed`, `no-mass` */
   only: z.enum(['in-setup', 'in-none', 'faulty', 'borrowed', 'no-place']).optional(),
 })
 type UnitListQuery = z.infer<typeof unitListQuery>
