@@ -5,7 +5,7 @@ import { join, relative, resolve } from 'node:path'
 import { ROOT } from './setup.mjs'
 
 const ROOMS = ['units', 'studio', 'kit', 'setups', 'diary', 'bench', 'ledger', 'today']
-const CORE_MAY_IMPORT = new Set(['zod', 'temporal-polyfill', 'papaparse'])
+const CORE_MAY_IMPORT = new Set(['zod', 'temporal-polyfill', 'papaparse', 'culori'])
 
 function* listSources(folder) {
   for (const name of readdirSync(folder)) {

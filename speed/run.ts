@@ -11,10 +11,13 @@ import {
   makeModelFromTemplate,
   type NewSetup,
   type ReadinessInput,
+  resolvePolicies,
+  SETUP_DEFAULTS,
   STANDARD_INTERFACES,
   type Unit,
 } from '@exemplar/core'
 import { routes } from '../server/src/api.ts'
+import { makeTestConfig } from '../server/src/foundation/api.fixture.ts'
 import { makeApp } from '../server/src/foundation/app.ts'
 import { type House, openHouse } from '../server/src/foundation/house.ts'
 import { models, units } from '../server/src/kit/tables.ts'
@@ -24,10 +27,10 @@ import { measure, type Row } from './measure.ts'
 
 const UNITS = 20_000
 const folder = mkdtempSync(join(tmpdir(), 'exemplar-speed-'))
-const house = openHouse({ dataFolder: folder, fixedNow: null })
+const house = openHouse(makeTestConfig(folder, null))
 ensureStudio(house)
 fillUnits(house)
-const server = createServer(makeApp(house, routes, null).callback())
+const server = createServer(makeApp(house, routes).callback())
 await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
 const address = server.address()
 const port = typeof address === 'object' && address ? address.port : 0
@@ -177,6 +180,7 @@ function makeLargeInput(): ReadinessInput {
       purpose: '',
       placeId: null,
       circuitId: null,
+      ...SETUP_DEFAULTS,
       plannedMinutes: 60,
       note: '',
       roles,
@@ -184,7 +188,8 @@ function makeLargeInput(): ReadinessInput {
     holdings: { units: heldUnits, models: heldModels, stock: new Map() },
     interfaces: new Map(STANDARD_INTERFACES.map((it) => [it.code, it])),
     circuit: { id: 'c', name: 'Wall', volts: 230, amps: 16, outlets: 8, outletInterface: 'mains-bs1363' },
-    settings: DEFAULT_SETTINGS,
+    policies: resolvePolicies(DEFAULT_SETTINGS, null),
+    crew: null,
     absences: new Map(),
     freeStock: new Map(),
   }

@@ -1,33 +1,58 @@
-import { createServer } from 'node:http'
 import { routes } from './api.ts'
 import { fillDemo } from './demo/fill-demo.ts'
 import { makeApp } from './foundation/app.ts'
 import { readConfig } from './foundation/config.ts'
 import { openHouse } from './foundation/house.ts'
+import { makeLog } from './foundation/log.ts'
+import { markRunning, requireNotRunning, sayWhatToDo } from './foundation/running.ts'
+import { makeServer } from './foundation/serving.ts'
+import { startBackupClock } from './studio/backup-clock.ts'
 import { ensureStudio } from './studio/studio-routes.ts'
 
-const config = readConfig(process.env)
-const house = openHouse(config)
-if (process.argv.includes('--demo')) fillDemo(house)
-ensureStudio(house)
+const config = readConfig(process.env, process.argv)
+const log = makeLog(process.env.EXEMPLAR_LOG ?? 'warn')
+const house = open()
+startBackupClock(house, log)
 
-const server = createServer(makeApp(house, routes, config.pagesFolder).callback())
-server.requestTimeout = 30_000
+const server = makeServer(makeApp(house, routes, { ...config, log }), config)
 server.on('error', (error: NodeJS.ErrnoException) => {
   const isTaken = error.code === 'EADDRINUSE'
-  console.error(isTaken ? `Port ${config.port} is taken. Choose another with EXEMPLAR_PORT.` : error.message)
-  process.exit(1)
+  giveUp(isTaken ? `Port ${config.port} is taken. Choose another with EXEMPLAR_PORT.` : error.message)
 })
 server.listen(config.port, config.host, () => {
   const address = server.address()
   const port = typeof address === 'object' && address ? address.port : config.port
-  console.log(`Exemplar is at http://${config.host}:${port} (data in ${config.dataFolder})`)
-  if (!['127.0.0.1', 'localhost', '::1'].includes(config.host)) {
-    console.log('Note: there is no sign-in yet. Everybody who can reach this address can read and change everything.')
+  console.log(
+    `Exemplar is at ${config.isSecure ? 'https' : 'http'}://${config.host}:${port} (data in ${config.dataFolder})`,
+  )
+  if (config.firstRunCode)
+    console.log(`Where there is no owner yet, whoever becomes it is asked for this code: ${config.firstRunCode}`)
+  if (!config.isLoopback && !config.isSecure) {
+    console.log(
+      'Note: without EXEMPLAR_TLS_CERT and EXEMPLAR_TLS_KEY passwords cross the network unprotected, and phones cannot scan with their camera.',
+    )
   }
 })
 
 for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, stop)
+
+function open() {
+  try {
+    requireNotRunning(config.dataFolder)
+    const opened = openHouse(config)
+    if (config.isDemo) fillDemo(opened)
+    ensureStudio(opened)
+    markRunning(config.dataFolder)
+    return opened
+  } catch (error) {
+    return giveUp(sayWhatToDo(error))
+  }
+}
+
+function giveUp(why: string): never {
+  console.error(why)
+  process.exit(1)
+}
 
 /** Lets running answers end, closes the database so that the WAL is folded in, and goes. */
 function stop(): void {
@@ -36,5 +61,6 @@ function stop(): void {
     process.exit(0)
   })
   server.closeIdleConnections()
-  setTimeout(() => server.closeAllConnections(), 3000).unref()
+  // Streams of events never end by themselves; their pages come back to the next start by themselves.
+  setTimeout(() => server.closeAllConnections(), 500).unref()
 }

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, noteSchema, versionSchema } from '../studio/identity.ts'
 import type { Interval } from '../units/interval.ts'
+import { minorSchema } from '../units/money.ts'
 import { findInstant, wallTimeSchema } from '../units/wall-time.ts'
 
 export const BOOKING_KINDS = {
@@ -11,6 +12,7 @@ export const BOOKING_KINDS = {
   'loan-out': 'Lent out',
   repair: 'Repair',
   blackout: 'Closed',
+  let: 'Let to a client',
 } as const
 export type BookingKind = keyof typeof BOOKING_KINDS
 export const BOOKING_KIND_CODES = Object.keys(BOOKING_KINDS) as [BookingKind, ...BookingKind[]]
@@ -39,6 +41,9 @@ export const newBookingSchema = z
     strikeMinutes: bufferSchema,
     state: z.enum(['pencilled', 'confirmed', 'cancelled']),
     note: noteSchema,
+    /** The client it is let to, and for how much. */
+    partyId: idSchema.nullable().default(null),
+    feeMinor: minorSchema.min(0).nullable().default(null),
   })
   .refine((it) => it.endsAt > it.startsAt, { path: ['endsAt'], message: 'It ends before it starts.' })
   .refine((it) => it.setupId !== null || it.unitIds.length > 0 || it.placeId !== null, {

@@ -25,10 +25,24 @@ export const specsSchema = z.object({
   energyMilliwattHours: wholeSchema.nullable(),
   /** Decimal megabytes of a card or drive. */
   capacityMegabytes: wholeSchema.nullable(),
+  /** Outside measures of what stands in a room; a width that can be set has two ends. */
+  footprint: z
+    .object({
+      widthMinMm: wholeSchema.min(1),
+      widthMaxMm: wholeSchema.min(1),
+      depthMm: wholeSchema.min(1),
+      heightMm: wholeSchema.min(1),
+    })
+    .refine((it) => it.widthMinMm <= it.widthMaxMm, {
+      path: ['widthMaxMm'],
+      message: 'The widest setting is not narrower than the narrowest.',
+    })
+    .nullable()
+    .default(null),
 })
 export type Specs = z.infer<typeof specsSchema>
 
-export const NO_SPECS: Specs = { massGrams: null, energyMilliwattHours: null, capacityMegabytes: null }
+export const NO_SPECS: Specs = { massGrams: null, energyMilliwattHours: null, capacityMegabytes: null, footprint: null }
 
 export const newModelSchema = z
   .object({

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { idSchema, noteSchema, versionSchema } from '../studio/identity.ts'
+import { idSchema, nameSchema, noteSchema, versionSchema } from '../studio/identity.ts'
 import { minorSchema } from '../units/money.ts'
 import { dateSchema } from '../units/wall-time.ts'
 
@@ -45,6 +45,16 @@ export const tagSchema = z
   .trim()
   .regex(/^[A-Z0-9][A-Z0-9-]{0,23}$/, 'A tag has capital letters, digits and dashes, such as CAM-02.')
 
+/** A program, driver or firmware that a thing wants, and where it is. */
+export const softwareSchema = z.object({
+  kind: z.enum(['app', 'driver', 'firmware']),
+  name: nameSchema,
+  version: z.string().trim().max(40),
+  /** Where it is installed: "the store laptop". */
+  where: z.string().trim().max(120),
+})
+export type Software = z.infer<typeof softwareSchema>
+
 /** One physical piece. */
 export const newUnitSchema = z.object({
   tag: tagSchema,
@@ -63,6 +73,10 @@ export const newUnitSchema = z.object({
   serviceEveryDays: z.number().int().min(1).max(3650).nullable(),
   lastServicedOn: dateSchema.nullable(),
   note: noteSchema,
+  /** Whose it is, where it belongs to somebody of the team, and whether they agreed that it works here. */
+  ownerId: idSchema.nullable().default(null),
+  ownerAgreed: z.boolean().default(false),
+  software: z.array(softwareSchema).max(20).default([]),
 })
 export type NewUnit = z.infer<typeof newUnitSchema>
 
@@ -94,4 +108,7 @@ export const EMPTY_UNIT: Omit<NewUnit, 'tag' | 'modelId'> = {
   serviceEveryDays: null,
   lastServicedOn: null,
   note: '',
+  ownerId: null,
+  ownerAgreed: false,
+  software: [],
 }

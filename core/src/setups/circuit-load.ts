@@ -1,5 +1,6 @@
 import type { FindingLevel } from '../studio/finding.ts'
 import type { Circuit } from '../studio/place.ts'
+import type { LoadRule } from '../studio/studio.ts'
 import type { SetThing } from './thing.ts'
 
 /** A load that runs three hours or more is continuous in the sense of NFPA 70, 210.20(A). */
@@ -11,13 +12,16 @@ export interface CircuitLoad {
   circuit: string
   volts: number
   amps: number
-  loads: { tag: string; name: string; milliwatts: number }[]
+  loads: { tag: string; name: string; milliwatts: number; isContinuous: boolean }[]
   totalMilliwatts: number
   /** Volts times amperes: what the breaker lets through. */
   ratedMilliwatts: number
   /** What may be drawn for hours: the rated power times the studio's share. */
   continuousMilliwatts: number
   continuousPercent: number
+  rule: LoadRule
+  /** With the rule for the continuous part: that part over the share, and the rest as it is. */
+  reckonedMilliwatts: number
   isContinuous: boolean
   level: FindingLevel
 }
@@ -28,26 +32,41 @@ export function computeCircuitLimit(volts: number, amps: number, percent: number
   return Math.round(volts * Math.round(amps * 10) * percent)
 }
 
+export interface LoadPolicy {
+  rule: LoadRule
+  continuousPercent: number
+}
+
 /**
- * Adds up what runs from the mains. Equality passes. Above the rated power: stop. Above the continuous share: stop
- * where the load runs three hours or more, else a warning. Things without recorded watts are left out and reported
- * by the caller.
+ * Adds up what runs from the mains. Equality passes. Above the rated power: stop. With the rule for the whole load,
+ * above the share: stop where the load runs three hours or more, else a warning. With the rule for its continuous
+ * part: stop where that part over the share, and the rest as it is, pass the rated power (NFPA 70, 210.20(A)). Things
+ * without recorded watts are left out and reported by the caller.
  */
 export function judgeCircuitLoad(
   things: readonly SetThing[],
   circuit: Circuit,
-  continuousPercent: number,
+  { rule, continuousPercent }: LoadPolicy,
   runMinutes: number,
 ): CircuitLoad {
+  const isContinuous = runMinutes >= CONTINUOUS_MINUTES
   const loads = things.flatMap((thing) =>
     thing.powerMode?.source === 'mains' && thing.powerMode.milliwatts !== null
-      ? [{ tag: thing.tag, name: thing.name, milliwatts: thing.powerMode.milliwatts }]
+      ? [
+          {
+            tag: thing.tag,
+            name: thing.name,
+            milliwatts: thing.powerMode.milliwatts,
+            isContinuous: isContinuous && !thing.runsBriefly,
+          },
+        ]
       : [],
   )
   const totalMilliwatts = loads.reduce((sum, load) => sum + load.milliwatts, 0)
   const ratedMilliwatts = computeCircuitLimit(circuit.volts, circuit.amps, 100)
   const continuousMilliwatts = computeCircuitLimit(circuit.volts, circuit.amps, continuousPercent)
-  const isContinuous = runMinutes >= CONTINUOUS_MINUTES
+  const lasting = loads.reduce((sum, load) => sum + (load.isContinuous ? load.milliwatts : 0), 0)
+  const reckonedMilliwatts = Math.ceil((lasting * 100) / continuousPercent) + totalMilliwatts - lasting
   return {
     formula: 'circuit-load',
     circuit: circuit.name,
@@ -58,13 +77,24 @@ export function judgeCircuitLoad(
     ratedMilliwatts,
     continuousMilliwatts,
     continuousPercent,
+    rule,
+    reckonedMilliwatts,
     isContinuous,
-    level: judge(totalMilliwatts, ratedMilliwatts, continuousMilliwatts, isContinuous),
+    level: judge(rule, totalMilliwatts, ratedMilliwatts, continuousMilliwatts, reckonedMilliwatts, isContinuous),
   }
 }
 
-function judge(total: number, rated: number, continuous: number, isContinuous: boolean): FindingLevel {
+function judge(
+  rule: LoadRule,
+  total: number,
+  rated: number,
+  continuous: number,
+  reckoned: number,
+  isContinuous: boolean,
+): FindingLevel {
   if (total > rated) return 'stop'
+  if (rule === 'none') return 'ok'
+  if (rule === 'part') return reckoned > rated ? 'stop' : 'ok'
   if (total > continuous) return isContinuous ? 'stop' : 'warn'
   return 'ok'
 }

@@ -50,6 +50,8 @@ interface Options {
   minutes: number
   sparePacks: number
   efficiencyPercent: number
+  /** The studio runs lean: a missing spare is mentioned, not warned of. */
+  isLean?: boolean
 }
 
 /**
@@ -71,7 +73,7 @@ function judgeFamily(
   family: string,
   packs: readonly SetThing[],
   things: readonly SetThing[],
-  { minutes, sparePacks, efficiencyPercent }: Options,
+  { minutes, sparePacks, efficiencyPercent, isLean = false }: Options,
 ): PackHours | null {
   const weakest = packs.reduce((worst, pack) => (findEnergy(pack) < findEnergy(worst) ? pack : worst))
   const packMilliwattHours = weakest.energyMilliwattHours ?? 0
@@ -103,7 +105,7 @@ function judgeFamily(
   const needed = devices.reduce((sum, device) => sum + device.packs, 0)
   const wanted = needed + sparePacks
   const have = packs.length
-  const level: FindingLevel = have < needed ? 'stop' : have < wanted ? 'warn' : 'ok'
+  const level: FindingLevel = have < needed ? 'stop' : have < wanted ? (isLean ? 'advise' : 'warn') : 'ok'
   return {
     formula: 'pack-hours',
     family,

@@ -4,10 +4,11 @@ import type { Category } from '../kit/category.ts'
 import type { Model } from '../kit/model.ts'
 import { makeModelFromTemplate, type TemplateFacts } from '../kit/template.ts'
 import { EMPTY_UNIT, type Stock, type Unit } from '../kit/unit.ts'
+import { resolvePolicies } from '../studio/policy.ts'
 import { DEFAULT_SETTINGS } from '../studio/studio.ts'
 import { assessSetup, type ReadinessInput } from './readiness.ts'
 import { applyRemedy } from './remedy.ts'
-import { makeAssignment, type NewSetup, newSetupSchema, type Role } from './setup.ts'
+import { makeAssignment, type NewSetup, newSetupSchema, type Role, SETUP_DEFAULTS } from './setup.ts'
 import { INTERFACES } from './things.fixture.ts'
 import { assessWithWaysOut, findStandIns, type Store } from './ways-out.ts'
 import { sayFinding, sayRemedy, sayVerdict, sayWorking } from './words.ts'
@@ -51,6 +52,7 @@ function makeInput(
     name: 'Test',
     tape: 'fern',
     purpose: '',
+    ...SETUP_DEFAULTS,
     placeId: null,
     circuitId: 'c1',
     plannedMinutes: 90,
@@ -62,7 +64,8 @@ function makeInput(
     holdings: studio,
     interfaces: INTERFACES,
     circuit,
-    settings: DEFAULT_SETTINGS,
+    policies: resolvePolicies(DEFAULT_SETTINGS, null),
+    crew: null,
     absences: new Map(),
     freeStock: new Map(),
     ...rest,
@@ -110,7 +113,7 @@ describe('readiness', () => {
   test('a camera with all it wants is ready, its sums made', () => {
     const studio = makeStudio(KIT)
     const input = makeInput(studio, [makeRole('A', ['CAM', 'LEN', 'SD2', 'PAK', 'PAK2', 'TRI'])])
-    const readiness = assessSetup({ ...input, settings: { ...DEFAULT_SETTINGS, sparePacks: 0 } })
+    const readiness = assessSetup({ ...input, policies: resolvePolicies({ ...DEFAULT_SETTINGS, sparePacks: 0 }, null) })
     expect(readiness.findings.map((it) => it.key)).toEqual(['joint-unknown/CAM/TRI'])
     expect(readiness.workings.map((it) => it.formula)).toEqual(['pack-hours', 'card-minutes'])
     expect(sayVerdict(readiness)).toBe('Can run. 1 thing to check.')

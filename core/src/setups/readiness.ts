@@ -2,10 +2,11 @@ import type { Absence } from '../kit/absence.ts'
 import type { Interface } from '../kit/interface.ts'
 import { type FindingLevel, findWorstLevel, LEVELS_WORST_FIRST } from '../studio/finding.ts'
 import type { Circuit } from '../studio/place.ts'
-import type { StudioSettings } from '../studio/studio.ts'
+import type { Policies, PolicyRef } from '../studio/policy.ts'
 import { type CardMinutes, judgeCardMinutes } from './card-minutes.ts'
 import { type CircuitLoad, judgeCircuitLoad } from './circuit-load.ts'
 import { type Joint, judgeCompleteness } from './completeness.ts'
+import { type Crew, type CrewFinding, judgeCrew } from './crew.ts'
 import { judgePackHours, type PackHours } from './pack-hours.ts'
 import type { Remedy } from './remedy.ts'
 import type { NewSetup, Role } from './setup.ts'
@@ -45,6 +46,7 @@ export type ReadinessFinding = Common &
     | { code: 'circuit-load'; working: CircuitLoad }
     | { code: 'packs-short'; label: string; working: PackHours }
     | { code: 'cards-short'; working: CardMinutes }
+    | CrewFinding
   )
 
 export type FindingCode = ReadinessFinding['code']
@@ -65,6 +67,8 @@ export interface Readiness {
   /** Every sum that was made, also where it came out well. */
   workings: Working[]
   totalMassGrams: number
+  /** Which policies each sum followed. */
+  follows: Record<Working['formula'], PolicyRef[]>
 }
 
 export interface ReadinessInput {
@@ -72,7 +76,9 @@ export interface ReadinessInput {
   holdings: Holdings
   interfaces: ReadonlyMap<string, Interface>
   circuit: Circuit | null
-  settings: StudioSettings
+  policies: Policies
+  /** People and place; null judges the things alone. */
+  crew: Crew | null
   /** Why a unit cannot be counted on at the time that is judged. */
   absences: ReadonlyMap<string, Absence>
   /** Pieces of each stock that nothing else holds at that time. */
@@ -88,6 +94,7 @@ export function assessSetup(input: ReadinessInput): Readiness {
     ...listEmptyRoles(setup.roles),
     ...listAbsences(input),
     ...listShortStock(input),
+    ...listCrewFindings(input),
     ...completeness.unmet.map(
       (need): ReadinessFinding => ({
         key: `need-unmet/${need.thing.key}/${need.portId}`,
@@ -133,7 +140,21 @@ export function assessSetup(input: ReadinessInput): Readiness {
     joints: completeness.joints,
     workings: sums.workings,
     totalMassGrams: things.reduce((sum, thing) => sum + (thing.massGrams ?? 0), 0),
+    follows: listFollowed(input.policies),
   }
+}
+
+function listFollowed({ figure, school }: Policies): Readiness['follows'] {
+  return {
+    'circuit-load': [figure('continuousLoadPercent')],
+    'pack-hours': [figure('packEfficiencyPercent'), figure('sparePacks'), school('redundancy')],
+    'card-minutes': [figure('cardHeadroomPercent')],
+  }
+}
+
+function listCrewFindings({ setup, holdings, crew }: ReadinessInput): ReadinessFinding[] {
+  if (!crew) return []
+  return judgeCrew(setup, holdings, crew).map((finding) => ({ ...finding, roleId: null, remedies: [] }))
 }
 
 const LEVEL_OF_IMPORTANCE = { essential: 'stop', wanted: 'warn', optional: 'advise' } as const
@@ -221,8 +242,9 @@ function describeInterface(code: string, side: 'host' | 'guest', interfaces: Rea
 
 function judgeSums(
   things: readonly SetThing[],
-  { setup, circuit, settings, interfaces }: ReadinessInput,
+  { setup, circuit, policies, interfaces }: ReadinessInput,
 ): { findings: ReadinessFinding[]; workings: Working[] } {
+  const { settings } = policies
   const findings: ReadinessFinding[] = []
   const workings: Working[] = []
   for (const thing of things) {
@@ -234,7 +256,8 @@ function judgeSums(
   }
   const onMains = things.filter((thing) => thing.powerMode?.source === 'mains')
   if (circuit && onMains.length > 0) {
-    const working = judgeCircuitLoad(things, circuit, settings.continuousLoadPercent, setup.plannedMinutes)
+    const loadPolicy = { rule: settings.loadRule, continuousPercent: settings.continuousLoadPercent }
+    const working = judgeCircuitLoad(things, circuit, loadPolicy, setup.plannedMinutes)
     workings.push(working)
     if (working.level !== 'ok') {
       findings.push({
@@ -261,6 +284,7 @@ function judgeSums(
     minutes: setup.plannedMinutes,
     sparePacks: settings.sparePacks,
     efficiencyPercent: settings.packEfficiencyPercent,
+    isLean: policies.school('redundancy').way === 'lean',
   }
   for (const working of judgePackHours(things, packOptions)) {
     workings.push(working)

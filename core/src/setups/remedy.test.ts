@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { applyRemedy } from './remedy.ts'
-import { listUnitIds, makeAssignment, type NewSetup, newSetupSchema, type Role } from './setup.ts'
+import { listUnitIds, makeAssignment, type NewSetup, newSetupSchema, type Role, SETUP_DEFAULTS } from './setup.ts'
 
 const role = (id: string, ...unitIds: string[]): Role => ({
   id,
@@ -20,6 +20,7 @@ const SETUP: NewSetup = {
   purpose: '',
   placeId: 'p',
   circuitId: 'c1',
+  ...SETUP_DEFAULTS,
   plannedMinutes: 60,
   note: '',
   roles: [role('key', 'L1'), role('fill', 'L2')],

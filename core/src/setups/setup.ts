@@ -2,6 +2,8 @@ import { z } from 'zod'
 import { CATEGORY_CODES, GROUPS } from '../kit/category.ts'
 import { IMPORTANCES } from '../kit/port.ts'
 import { idSchema, nameSchema, noteSchema, versionSchema } from '../studio/identity.ts'
+import { NO_OVERRIDES, overridesSchema } from '../studio/policy.ts'
+import { PURPOSE_CODES } from '../studio/purpose.ts'
 
 export const TAPES = ['fern', 'clay', 'sky', 'plum', 'straw', 'slate'] as const
 export type Tape = (typeof TAPES)[number]
@@ -14,6 +16,8 @@ export const assignmentSchema = z
     quantity: z.number().int().min(1).max(999),
     powerModeId: idSchema.nullable(),
     recordingModeId: idSchema.nullable(),
+    /** Runs for less than three hours even in a longer session: no part of the continuous load. */
+    runsBriefly: z.boolean().default(false),
   })
   .refine((it) => (it.unitId === null) !== (it.stockId === null), 'Name one thing or one stock, not both.')
   .refine((it) => it.unitId === null || it.quantity === 1, 'A single thing counts once.')
@@ -34,12 +38,38 @@ export const roleSchema = z.object({
 })
 export type Role = z.infer<typeof roleSchema>
 
+/** What a setup asks of the people in it. */
+export const ASKS = {
+  standing: 'Somebody stands',
+  'worn-microphone': 'A microphone is worn',
+  'lamp-near-lens': 'A lamp sits near the lens',
+  lifting: 'Something heavy is lifted',
+} as const
+export type Ask = keyof typeof ASKS
+export const ASK_CODES = Object.keys(ASKS) as [Ask, ...Ask[]]
+
+/** What a setup starts with beside its name and roles. */
+export const SETUP_DEFAULTS = {
+  purposeKind: 'other' as const,
+  skills: [] as string[],
+  asks: [] as Ask[],
+  overrides: NO_OVERRIDES,
+}
+
 export const newSetupSchema = z
   .object({
     code: z.string().regex(/^[A-Z]{2}$/, 'The code on the tape is two capital letters.'),
     name: nameSchema,
     tape: z.enum(TAPES),
+    /** In words: "two-person interview, two cameras". */
     purpose: z.string().max(200),
+    /** Which purpose's policies it follows. */
+    purposeKind: z.enum(PURPOSE_CODES).default(SETUP_DEFAULTS.purposeKind),
+    /** Skills that somebody there has to have. */
+    skills: z.array(nameSchema).max(12).default([]),
+    asks: z.array(z.enum(ASK_CODES)).max(ASK_CODES.length).default([]),
+    /** Policies of its own. */
+    overrides: overridesSchema.default(NO_OVERRIDES),
     placeId: idSchema.nullable(),
     /** The circuit that feeds it. */
     circuitId: idSchema.nullable(),
@@ -77,5 +107,13 @@ export function listUnitIds(setup: Pick<NewSetup, 'roles'>): string[] {
 }
 
 export function makeAssignment(thing: { unitId: string } | { stockId: string; quantity: number }): Assignment {
-  return { unitId: null, stockId: null, quantity: 1, powerModeId: null, recordingModeId: null, ...thing }
+  return {
+    unitId: null,
+    stockId: null,
+    quantity: 1,
+    powerModeId: null,
+    recordingModeId: null,
+    runsBriefly: false,
+    ...thing,
+  }
 }

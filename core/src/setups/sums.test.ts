@@ -179,7 +179,9 @@ describe('watts on a circuit', () => {
         fc.integer({ min: 1, max: 600 }),
         (milliwatts, percent, minutes) => {
           const at = (mw: number, amps = 10, share = percent) =>
-            order.indexOf(judgeCircuitLoad(load(mw), circuit(amps), share, minutes).level)
+            order.indexOf(
+              judgeCircuitLoad(load(mw), circuit(amps), { rule: 'whole', continuousPercent: share }, minutes).level,
+            )
           expect(at(milliwatts + 1)).toBeGreaterThanOrEqual(at(milliwatts))
           expect(at(milliwatts, 16)).toBeLessThanOrEqual(at(milliwatts))
           expect(at(milliwatts, 10, 100)).toBeLessThanOrEqual(at(milliwatts))

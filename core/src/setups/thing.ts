@@ -20,6 +20,7 @@ export interface SetThing {
   healthPercent: number | null
   capacityMegabytes: number | null
   powerMode: PowerMode | null
+  runsBriefly: boolean
   recordingMode: RecordingMode | null
   /** All ways to power and to record, for remedies. */
   powerModes: readonly PowerMode[]
@@ -89,6 +90,7 @@ export function makePiece({ key, tag, model, role, assignment, healthPercent }: 
     healthPercent,
     capacityMegabytes: model.specs.capacityMegabytes,
     powerMode,
+    runsBriefly: assignment?.runsBriefly ?? false,
     recordingMode,
     powerModes: model.powerModes,
     recordingModes: model.recordingModes,
@@ -109,6 +111,7 @@ export const NOTHING_KNOWN = {
   healthPercent: null,
   capacityMegabytes: null,
   powerMode: null,
+  runsBriefly: false,
   recordingMode: null,
   powerModes: [],
   recordingModes: [],

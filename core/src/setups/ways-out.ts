@@ -128,11 +128,17 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
     case 'cards-short':
       return role ? listIdeasForCards(finding.working, role, input, store) : []
     case 'circuit-load':
-      return [...listCircuits(input, store), ...listPowerModes(input, 'packs')]
+      return orderByPower(input, listCircuits(input, store), listPowerModes(input, 'packs'))
     case 'circuit-missing':
       return listCircuits(input, store)
     case 'joint-unknown':
     case 'watts-unknown':
+    case 'skill-missing':
+    case 'skill-single':
+    case 'person-limit':
+    case 'consent-refused':
+    case 'owner-not-asked':
+    case 'place-closed':
       return []
     default:
       return finding satisfies never
@@ -240,10 +246,22 @@ function listIdeasForPacks(
   const fed = new Set(devices.map((device) => device.tag))
   const missing = wanted - have - found
   return [
-    ...free,
-    ...listPowerModes(input, 'mains').filter((it) => it.kind === 'power-mode' && fed.has(it.tag)),
+    ...orderByPower(
+      input,
+      listPowerModes(input, 'mains').filter((it) => it.kind === 'power-mode' && fed.has(it.tag)),
+      free,
+    ),
     ...(missing > 0 ? [{ kind: 'shop' as const, item: `Packs of ${label}`, quantity: missing, stockId: null }] : []),
   ]
+}
+
+/** What keeps to the mains and what goes to packs, in the order of the studio's school; without one, things before modes. */
+function orderByPower({ policies }: ReadinessInput, mains: Remedy[], packs: Remedy[]): Remedy[] {
+  const { way } = policies.school('power')
+  if (way === 'mains') return [...mains, ...packs]
+  if (way === 'packs') return [...packs, ...mains]
+  const isMode = (it: Remedy) => it.kind === 'power-mode'
+  return [...mains, ...packs].sort((a, b) => Number(isMode(a)) - Number(isMode(b)))
 }
 
 function holdsFamily(unitId: string | null, family: string, { holdings }: ReadinessInput): boolean {

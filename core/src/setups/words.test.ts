@@ -1,9 +1,10 @@
 import { describe, expect, test } from 'vitest'
 import type { Absence } from '../kit/absence.ts'
+import { listInWords } from '../units/wording.ts'
 import type { CircuitLoad } from './circuit-load.ts'
 import type { ReadinessFinding } from './readiness.ts'
 import type { Remedy } from './remedy.ts'
-import { listInWords, sayAbsence, sayFinding, sayRemedy, sayVerdict, sayWorking } from './words.ts'
+import { sayAbsence, sayFinding, sayRemedy, sayVerdict, sayWorking } from './words.ts'
 
 const WORDS = { sayInstant: (ms: number) => `#${ms}`, sayDay: (date: string) => date }
 const common = { key: 'k', roleId: null, remedies: [] }
@@ -88,11 +89,13 @@ describe('findings', () => {
       circuit: 'North wall',
       volts: 230,
       amps: 10,
-      loads: [{ tag: 'LGT-01', name: 'Lamp', milliwatts: 2_400_000 }],
+      loads: [{ tag: 'LGT-01', name: 'Lamp', milliwatts: 2_400_000, isContinuous: false }],
       totalMilliwatts: 2_400_000,
       ratedMilliwatts: 2_300_000,
       continuousMilliwatts: 1_840_000,
       continuousPercent: 80,
+      rule: 'whole',
+      reckonedMilliwatts: 2_400_000,
       isContinuous: false,
       level: 'stop',
     }

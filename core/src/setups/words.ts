@@ -1,6 +1,8 @@
 import type { Absence } from '../kit/absence.ts'
 import { LIFE_STATES } from '../kit/unit.ts'
+import { TRAITS } from '../studio/person.ts'
 import { formatData, formatEnergy, formatMinutes, formatPower, trim } from '../units/quantity.ts'
+import { listInWords } from '../units/wording.ts'
 import type { Readiness, ReadinessFinding, Working } from './readiness.ts'
 import type { Remedy } from './remedy.ts'
 
@@ -25,11 +27,6 @@ const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven
 
 function sayCount(count: number): string {
   return NUMBER_WORDS[count] ?? String(count)
-}
-
-export function listInWords(items: readonly string[], last = 'and'): string {
-  if (items.length < 2) return items.join('')
-  return `${items.slice(0, -1).join(', ')} ${last} ${items[items.length - 1]}`
 }
 
 /** "Cannot run: 2 stops. 3 things to check." */
@@ -88,22 +85,21 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
       )
     case 'circuit-load': {
       const { working } = finding
-      const limit =
-        working.level === 'warn' || working.isContinuous ? working.continuousMilliwatts : working.ratedMilliwatts
+      const byShare = working.rule === 'whole' && (working.level === 'warn' || working.isContinuous)
+      const limit = byShare ? working.continuousMilliwatts : working.ratedMilliwatts
+      const value = working.rule === 'part' ? working.reckonedMilliwatts : working.totalMilliwatts
       const usual =
-        working.level === 'warn'
-          ? `Above ${working.continuousPercent} % of the circuit: fine for less than three hours, no longer.`
-          : working.isContinuous && working.totalMilliwatts <= working.ratedMilliwatts
-            ? `For three hours or more, usual practice loads a circuit to ${working.continuousPercent} %.`
-            : 'The breaker may open in the middle of a take.'
+        working.rule === 'part' && working.totalMilliwatts <= working.ratedMilliwatts
+          ? `What runs three hours or more is reckoned at ${trim(10_000 / working.continuousPercent, 0)} %.`
+          : working.level === 'warn'
+            ? `Above ${working.continuousPercent} % of the circuit: fine for less than three hours, no longer.`
+            : working.isContinuous && working.totalMilliwatts <= working.ratedMilliwatts
+              ? `For three hours or more, usual practice loads a circuit to ${working.continuousPercent} %.`
+              : 'The breaker may open in the middle of a take.'
       return {
         title: `${working.circuit} is overloaded`,
         text: `${usual} Local codes and a licensed electrician decide.`,
-        gauge: makeGauge(
-          working.totalMilliwatts,
-          limit,
-          `${trim(working.totalMilliwatts / 1000, 0)} of ${trim(limit / 1000, 0)} W`,
-        ),
+        gauge: makeGauge(value, limit, `${trim(value / 1000, 0)} of ${trim(limit / 1000, 0)} W`),
       }
     }
     case 'packs-short': {
@@ -128,6 +124,41 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
         ),
       }
     }
+    case 'skill-missing':
+      return finding.isBooked
+        ? plain(
+            `Nobody booked can do: ${finding.skill}`,
+            `${listInWords(finding.knownBy)} can. Ask, and put the name on the booking.`,
+          )
+        : plain(`Nobody can do: ${finding.skill}`, 'Nobody of the team has this skill recorded.')
+    case 'skill-single':
+      return plain(
+        `Only ${finding.person} can do: ${finding.skill}`,
+        'If that person is ill, this cannot run. Show it to somebody else.',
+      )
+    case 'person-limit': {
+      const until = finding.until ? ` until ${words.sayDay(finding.until)}` : ''
+      const note = finding.note ? ` ${finding.note}.` : ''
+      return plain(
+        `${finding.person}: ${TRAITS[finding.trait].label.toLowerCase()}${until}`,
+        `This setup asks for the contrary. Change the place, the lamp or the person.${note}`,
+      )
+    }
+    case 'consent-refused':
+      return plain(
+        `${finding.person} does not want to be filmed`,
+        `Keep ${finding.person} behind the camera.${finding.note ? ` ${finding.note}.` : ''}`,
+      )
+    case 'owner-not-asked':
+      return plain(
+        `${finding.owner} was not asked about ${finding.tag}`,
+        `${finding.name} belongs to ${finding.owner}, who has not agreed that it works here.`,
+      )
+    case 'place-closed':
+      return plain(
+        `${finding.place} is closed by then`,
+        `It can be used until ${words.sayDay(finding.until)}.${finding.terms ? ` ${finding.terms}.` : ''} Book another room.`,
+      )
     default:
       return finding satisfies never
   }
@@ -231,13 +262,25 @@ export interface WorkingWords {
   source: string
 }
 
+function sayLoadRule(working: Extract<Working, { formula: 'circuit-load' }>): { label: string; sum: string }[] {
+  const { rule, ratedMilliwatts, continuousPercent, continuousMilliwatts, totalMilliwatts } = working
+  if (rule === 'none') return []
+  if (rule === 'whole') {
+    const sum = `${formatPower(ratedMilliwatts)} × ${continuousPercent} % = ${formatPower(continuousMilliwatts)}`
+    return [{ label: 'for hours', sum }]
+  }
+  const lasting = working.loads.reduce((sum, it) => sum + (it.isContinuous ? it.milliwatts : 0), 0)
+  const sum = `${formatPower(lasting)} / ${continuousPercent} % + ${formatPower(totalMilliwatts - lasting)} = ${formatPower(working.reckonedMilliwatts)}`
+  return [{ label: 'reckoned', sum }]
+}
+
 /** The formula with the numbers in it. */
 export function sayWorking(working: Working, labelOf: (code: string) => string = (code) => code): WorkingWords {
   switch (working.formula) {
     case 'circuit-load':
       return {
         title: `Load on ${working.circuit}`,
-        summary: `${trim(working.totalMilliwatts / 1000, 0)} of ${trim((working.isContinuous ? working.continuousMilliwatts : working.ratedMilliwatts) / 1000, 0)} W`,
+        summary: `${trim(working.totalMilliwatts / 1000, 0)} of ${trim((working.isContinuous && working.rule === 'whole' ? working.continuousMilliwatts : working.ratedMilliwatts) / 1000, 0)} W`,
         lines: [
           ...working.loads.map((load) => ({ label: load.tag, sum: formatPower(load.milliwatts) })),
           { label: 'together', sum: formatPower(working.totalMilliwatts) },
@@ -245,14 +288,15 @@ export function sayWorking(working: Working, labelOf: (code: string) => string =
             label: 'circuit',
             sum: `${working.volts} V × ${trim(working.amps, 1)} A = ${formatPower(working.ratedMilliwatts)}`,
           },
-          {
-            label: 'for hours',
-            sum: `${formatPower(working.ratedMilliwatts)} × ${working.continuousPercent} % = ${formatPower(working.continuousMilliwatts)}`,
-          },
+          ...sayLoadRule(working),
         ],
         assumptions: [
           'Recorded watts are taken; the current at switching on and the power factor are not.',
-          `The ${working.continuousPercent} % rule is applied to the whole load when it runs three hours or more.`,
+          {
+            whole: `The ${working.continuousPercent} % rule is applied to the whole load when it runs three hours or more.`,
+            part: 'Only what runs three hours or more is reckoned higher; what is marked as running briefly is not.',
+            none: 'No rule for long loads is applied here; your own code may ask for one.',
+          }[working.rule],
         ],
         source: 'P = V·I; NFPA 70, 210.20(A) for continuous loads',
       }

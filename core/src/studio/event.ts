@@ -17,6 +17,10 @@ export const EVENT_KINDS = [
   'serviced',
   'counted',
   'spent',
+  'attached',
+  'restored',
+  'access-changed',
+  'reversed',
 ] as const
 export type EventKind = (typeof EVENT_KINDS)[number]
 
@@ -35,6 +39,8 @@ export const SUBJECT_TYPES = [
   'entry',
   'budget',
   'shopping-line',
+  'attachment',
+  'film',
 ] as const
 export type SubjectType = (typeof SUBJECT_TYPES)[number]
 

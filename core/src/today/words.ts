@@ -1,5 +1,5 @@
 import type { TimeWords } from '../setups/words.ts'
-import { listInWords } from '../setups/words.ts'
+import { listInWords } from '../units/wording.ts'
 import type { TodayItem } from './today.ts'
 
 /** The two lines of an item: what it is, and what stands behind it. Shoots are laid out by the page itself. */

@@ -91,6 +91,7 @@ export const benchRoutes = [
   defineRoute({
     method: 'get',
     path: '/bench',
+    permission: 'see-studio',
     room,
     summary: 'What is due, what is broken, what is in repair',
     handle: (_, house) => {
@@ -108,24 +109,26 @@ export const benchRoutes = [
   defineRoute({
     method: 'post',
     path: '/units/:id/faults',
+    permission: 'report-fault',
     room,
     summary: 'Report a fault',
     body: newFaultSchema,
     reply: faultSchema,
     status: 201,
-    handle: ({ params, body, personId }, house) =>
-      write(house, personId, (writer) => reportFault(writer, params.id ?? '', body)),
+    handle: ({ params, body, actor }, house) =>
+      write(house, actor, (writer) => reportFault(writer, params.id ?? '', body)),
   }),
   defineRoute({
     method: 'post',
     path: '/faults/:id/mend',
+    permission: 'mend',
     room,
     summary: 'Close a fault',
     body: z.object({ note: noteSchema }),
     reply: faultSchema,
     isChange: true,
-    handle: ({ params, body, version, personId }, house) =>
-      write(house, personId, ({ tx, now, log }) => {
+    handle: ({ params, body, version, actor }, house) =>
+      write(house, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(faults).where(eq(faults.id, id)).get(), version, 'fault')
         log('fault-mended', 'unit', before.unitId, { faultId: id, note: body.note })
@@ -140,12 +143,13 @@ export const benchRoutes = [
   defineRoute({
     method: 'post',
     path: '/units/:id/services',
+    permission: 'mend',
     room,
     summary: 'Record a service',
     body: z.object({ on: dateSchema, note: noteSchema }),
     isChange: true,
-    handle: ({ params, body, version, personId }, house) =>
-      write(house, personId, ({ tx, now, log }) => {
+    handle: ({ params, body, version, actor }, house) =>
+      write(house, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
         if (body.on > findDate(now, loadStudio(tx).zone)) throw refuseField('/on', 'This day is still to come.')

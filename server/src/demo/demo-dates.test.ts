@@ -4,15 +4,15 @@ import { join } from 'node:path'
 import { findDate, newSetupSchema, newUnitSchema, studioSettingsSchema } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
 import { routes } from '../api.ts'
-import { countRows } from '../foundation/api.fixture.ts'
-import { type House, openHouse } from '../foundation/house.ts'
+import { countRows, makeTestConfig, NO_CONNECTION } from '../foundation/api.fixture.ts'
+import { type House, makeHousekeeper, openHouse } from '../foundation/house.ts'
 import { units } from '../kit/tables.ts'
 import { loadStudio } from '../studio/studio-routes.ts'
 import { fillDemo } from './fill-demo.ts'
 
 function withDemo(now: number, look: (house: House) => void): void {
   const folder = mkdtempSync(join(tmpdir(), 'exemplar-demo-'))
-  const house = openHouse({ dataFolder: folder, fixedNow: now })
+  const house = openHouse(makeTestConfig(folder, now))
   fillDemo(house)
   look(house)
   house.db.$client.close()
@@ -22,7 +22,10 @@ function withDemo(now: number, look: (house: House) => void): void {
 // biome-ignore lint/suspicious/noExplicitAny: a look into replies of several shapes
 function ask(house: House, path: string, params: Record<string, string> = {}, query: unknown = {}): any {
   const route = routes.find((it) => it.method === 'get' && it.path === path)
-  return route?.handle({ params, body: undefined, query, version: 0, personId: null }, house)
+  return route?.handle(
+    { params, body: undefined, query, version: 0, actor: makeHousekeeper(), connection: NO_CONNECTION },
+    house,
+  )
 }
 
 describe('the demo on any day', () => {

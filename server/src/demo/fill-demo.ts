@@ -14,23 +14,28 @@ import {
 } from '@exemplar/core'
 import { faults } from '../bench/tables.ts'
 import { bookings } from '../diary/tables.ts'
-import { type House, type Writer, write } from '../foundation/house.ts'
+import { type House, makeHousekeeper, type Writer, write } from '../foundation/house.ts'
 import { interfaces, models, stock, units } from '../kit/tables.ts'
 import { budgets, entries } from '../ledger/tables.ts'
 import { saveSetup } from '../setups/setup-routes.ts'
-import { events, parties, people, places, studio } from '../studio/tables.ts'
+import { accounts, events, parties, people, places, studio } from '../studio/tables.ts'
 import { DEMO_BOOKINGS, type DemoBooking } from './larkmoor-diary.ts'
 import { DEMO_INTERFACES, DEMO_MODELS, DEMO_STOCK, DEMO_UNITS, type DemoUnit } from './larkmoor-kit.ts'
 import { DEMO_SETUPS } from './larkmoor-setups.ts'
+import { DEMO_PARTIES, DEMO_SETTINGS, makeDemoPeople, makeDemoPlaces } from './larkmoor-studio.ts'
 
 const { zone } = DEFAULT_SETTINGS
 
-/** Fills an empty database with the Larkmoor film unit, its days counted from now. Leaves a filled one alone. */
-export function fillDemo(house: House): void {
-  if (house.db.select().from(studio).get()) return
-  write(house, null, (writer) => {
+/**
+ * Fills an empty house with the Larkmoor film unit, its days counted from now; with accounts for its people, where one
+ * may step in as each of them. Leaves a filled one alone.
+ */
+export function fillDemo(house: House, { withAccounts = true } = {}): void {
+  if (house.db.select().from(units).get()) return
+  const fill = (writer: Writer) => {
     const today = findDate(writer.now, zone)
-    fillStudio(writer)
+    fillStudio(writer, today)
+    if (withAccounts) fillAccounts(writer)
     fillKit(writer, today)
     for (const { id, ...setup } of DEMO_SETUPS) {
       saveSetup(writer, id, setup, 1)
@@ -39,77 +44,35 @@ export function fillDemo(house: House): void {
     fillDiary(writer, today)
     fillBench(writer, today)
     fillLedger(writer, today)
-  })
+  }
+  write(house, makeHousekeeper(), fill, { isTracked: false })
 }
 
-function fillStudio({ tx, log }: Writer): void {
-  const settings = { ...DEFAULT_SETTINGS, name: 'Larkmoor Botanic Garden, film unit' }
-  tx.insert(studio).values({ id: 1, settings }).run()
+function fillAccounts({ tx }: Writer): void {
+  tx.insert(accounts)
+    .values([
+      { personId: 'imke', signInName: 'imke', role: 'manager', isOwner: true },
+      { personId: 'bram', signInName: 'bram', role: 'crew' },
+      { personId: 'yusra', signInName: 'yusra', role: 'viewer' },
+    ])
+    .run()
+}
+
+function fillStudio({ tx, log }: Writer, today: string): void {
+  const settings = DEMO_SETTINGS
+  tx.insert(studio).values({ id: 1, settings }).onConflictDoUpdate({ target: studio.id, set: { settings } }).run()
   log('created', 'studio', 'studio', { settings })
-  tx.insert(people)
-    .values([
-      { id: 'imke', name: 'Imke Harrow', skills: ['camera', 'light', 'switcher'], note: 'Studio manager' },
-      { id: 'bram', name: 'Bram Okeld', skills: ['camera', 'sound'], note: '' },
-      { id: 'yusra', name: 'Yusra Vane', skills: ['presenting', 'camera'], note: 'Wears spectacles' },
-    ])
-    .run()
+  tx.insert(people).values(makeDemoPeople(today)).run()
   tx.insert(parties)
-    .values([
-      { id: 'herbarium', name: 'Larkmoor herbarium', kind: 'lender', note: '' },
-      { id: 'friends', name: 'Friends of the garden', kind: 'lender', note: '' },
-      { id: 'vendor', name: 'Pellow & Dace, film supplies', kind: 'vendor', note: '' },
-      { id: 'repairer', name: 'Cobb’s lens bench', kind: 'repairer', note: '' },
-    ])
+    .values([...DEMO_PARTIES])
     .run()
-  const outletInterface = 'mains-bs1363'
-  tx.insert(places)
-    .values([
-      {
-        id: 'glasshouse',
-        name: 'Glasshouse corner',
-        kind: 'room',
-        parentId: null,
-        circuits: [{ id: 'gh-1', name: 'Bench sockets', volts: 230, amps: 10, outlets: 2, outletInterface }],
-        note: 'East glass: sun until about noon.',
-      },
-      {
-        id: 'studio',
-        name: 'Studio',
-        kind: 'room',
-        parentId: null,
-        circuits: [
-          { id: 'st-1', name: 'North wall', volts: 230, amps: 16, outlets: 4, outletInterface },
-          { id: 'st-2', name: 'South wall', volts: 230, amps: 16, outlets: 4, outletInterface },
-        ],
-        note: '',
-      },
-      {
-        id: 'orangery',
-        name: 'Orangery hall',
-        kind: 'room',
-        parentId: null,
-        circuits: [{ id: 'or-1', name: 'Stage left', volts: 230, amps: 10, outlets: 4, outletInterface }],
-        note: '',
-      },
-      { id: 'store', name: 'Store', kind: 'store', parentId: null, circuits: [], note: '' },
-      ...[1, 2, 3, 4, 5].map((n) => ({
-        id: `case-${n}`,
-        name: `Case ${n}`,
-        kind: 'case' as const,
-        parentId: 'store',
-        circuits: [],
-        note: '',
-      })),
-      { id: 'shelf-a', name: 'Shelf A', kind: 'shelf', parentId: 'studio', circuits: [], note: '' },
-      { id: 'shelf-b', name: 'Shelf B', kind: 'shelf', parentId: 'store', circuits: [], note: '' },
-      { id: 'bag-1', name: 'Field bag', kind: 'bag', parentId: 'store', circuits: [], note: '' },
-    ])
-    .run()
+  tx.insert(places).values(makeDemoPlaces(today)).run()
 }
 
 function fillKit({ tx, log }: Writer, today: string): void {
   tx.insert(interfaces)
     .values([...STANDARD_INTERFACES, ...DEMO_INTERFACES])
+    .onConflictDoNothing()
     .run()
   tx.insert(models)
     .values([...DEMO_MODELS])

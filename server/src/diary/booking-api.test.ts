@@ -21,6 +21,8 @@ const draft = (part: Partial<NewBooking> = {}): NewBooking => ({
   strikeMinutes: 15,
   state: 'pencilled',
   note: '',
+  partyId: null,
+  feeMinor: null,
   ...part,
 })
 

@@ -14,6 +14,7 @@ import {
   idSchema,
   isHolding,
   listUnitIds,
+  may,
   type NewBooking,
   nameModel,
   newBookingSchema,
@@ -25,7 +26,7 @@ import { eq } from 'drizzle-orm'
 import { z } from 'zod'
 import { reportFault } from '../bench/fault-writing.ts'
 import type { Database } from '../foundation/database.ts'
-import { type House, requireVersion, type Transaction, write } from '../foundation/house.ts'
+import { type Actor, type House, requireVersion, type Transaction, write } from '../foundation/house.ts'
 import { ProblemError, refuseField, refuseMissing } from '../foundation/problem.ts'
 import { defineRoute } from '../foundation/route.ts'
 import { loadHoldings } from '../kit/facts.ts'
@@ -61,6 +62,18 @@ function requireParts(tx: Database | Transaction, body: NewBooking): Setup | nul
   return setup ?? null
 }
 
+/** Who may only pencil leaves alone what is confirmed, and confirms nothing. */
+function requireRank(actor: Actor, before: BookingRow | null, after: NewBooking): void {
+  if (may(actor.role, 'change-bookings')) return
+  const isPencilled = (before === null || before.state === 'pencilled') && after.state !== 'confirmed'
+  if (isPencilled) return
+  const detail =
+    before && before.state !== 'pencilled'
+      ? 'This booking is no longer pencilled; a manager changes it.'
+      : 'You can pencil it; a manager confirms.'
+  throw new ProblemError(403, 'Not allowed', detail)
+}
+
 function withHold(body: NewBooking, zone: string) {
   const { start, end } = findHoldInterval(body, zone)
   return { ...body, holdStart: start, holdEnd: end }
@@ -82,7 +95,14 @@ export function checkBooking({ db, now }: House, draft: NewBooking, exceptBookin
   const others = loadHolds(db, interval, exceptBookingId)
   const own = makeDraftHold(draft, setup, settings.zone, exceptBookingId ?? 'draft')
   const holdings = loadHoldings(db, own.unitIds, [])
-  const occasion: Occasion = { now: now(), interval, exceptBookingId, countsBookings: true }
+  const occasion: Occasion = {
+    now: now(),
+    interval,
+    exceptBookingId,
+    countsBookings: true,
+    bookedIds: draft.personIds,
+    placeId: draft.placeId,
+  }
   const absences = loadAbsences(db, [...holdings.units.values()], occasion, settings.zone, others)
   const troubles = [...absences].map(([unitId, absence]): Trouble => {
     const unit = holdings.units.get(unitId)
@@ -204,6 +224,7 @@ export const bookingRoutes = [
   defineRoute({
     method: 'get',
     path: '/bookings',
+    permission: 'see-studio',
     room,
     summary: 'Bookings of some days, with what collides among them',
     query: z.object({ from: dateSchema, days: z.coerce.number().int().min(1).max(92).default(14) }),
@@ -224,6 +245,7 @@ export const bookingRoutes = [
   defineRoute({
     method: 'post',
     path: '/bookings/check',
+    permission: 'book-pencilled',
     room,
     summary: 'What would stand in the way of a booking, and what is free instead; writes nothing',
     body: newBookingSchema,
@@ -233,12 +255,14 @@ export const bookingRoutes = [
   defineRoute({
     method: 'post',
     path: '/bookings',
+    permission: 'book-pencilled',
     room,
     summary: 'Book a setup, things or a room',
     body: newBookingSchema,
     status: 201,
-    handle: ({ body, personId }, house) =>
-      write(house, personId, ({ tx, newId, log }) => {
+    handle: ({ body, actor }, house) =>
+      write(house, actor, ({ tx, newId, log }) => {
+        requireRank(actor, null, body)
         requireParts(tx, body)
         const values = { ...withHold(body, loadStudio(tx).zone), id: newId(), items: null }
         const row = tx.insert(bookings).values(values).returning().get()
@@ -249,6 +273,7 @@ export const bookingRoutes = [
   defineRoute({
     method: 'get',
     path: '/bookings/:id',
+    permission: 'see-studio',
     room,
     summary: 'A booking with its pack sheet',
     handle: ({ params }, house) => loadBookingPage(house, params.id ?? ''),
@@ -256,6 +281,7 @@ export const bookingRoutes = [
   defineRoute({
     method: 'get',
     path: '/bookings/:id/check',
+    permission: 'see-studio',
     room,
     summary: 'What stands in the way of a booking as it is',
     handle: ({ params }, house) => {
@@ -268,21 +294,25 @@ export const bookingRoutes = [
   defineRoute({
     method: 'put',
     path: '/bookings/:id',
+    permission: 'book-pencilled',
     room,
     summary: 'Change a booking that is not out yet',
     body: newBookingSchema,
     isChange: true,
-    handle: ({ params, body, version, personId }, house) =>
-      write(house, personId, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, house) =>
+      write(house, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(bookings).where(eq(bookings.id, id)).get(), version, 'booking')
         if (before.state === 'out' || before.state === 'back') {
           throw new ProblemError(409, 'Already out', 'Its things have left. Bring them back first.')
         }
+        requireRank(actor, before, body)
         requireParts(tx, body)
+        // Whoever sees no fee sends none; it stays as it was.
+        const fee = may(actor.role, 'see-money') ? {} : { feeMinor: before.feeMinor }
         const row = tx
           .update(bookings)
-          .set({ ...withHold(body, loadStudio(tx).zone), version: before.version + 1 })
+          .set({ ...withHold(body, loadStudio(tx).zone), ...fee, version: before.version + 1 })
           .where(eq(bookings.id, id))
           .returning()
           .get()
@@ -293,12 +323,13 @@ export const bookingRoutes = [
   defineRoute({
     method: 'post',
     path: '/bookings/:id/take-out',
+    permission: 'take-out',
     room,
     summary: 'Record what truly leaves',
     body: takeOutSchema,
     isChange: true,
-    handle: ({ params, body, version, personId }, house) =>
-      write(house, personId, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, house) =>
+      write(house, actor, ({ tx, log }) => {
         const before = requireVersion(
           tx
             .select()
@@ -334,12 +365,13 @@ export const bookingRoutes = [
   defineRoute({
     method: 'post',
     path: '/bookings/:id/bring-back',
+    permission: 'bring-back',
     room,
     summary: 'Record what came back and what broke',
     body: bringBackSchema,
     isChange: true,
-    handle: ({ params, body, version, personId }, house) =>
-      write(house, personId, (writer) => {
+    handle: ({ params, body, version, actor }, house) =>
+      write(house, actor, (writer) => {
         const { tx, log } = writer
         const before = requireVersion(
           tx

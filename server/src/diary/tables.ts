@@ -1,7 +1,7 @@
 import type { BookingItem, BookingKind, BookingState } from '@exemplar/core'
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { setups } from '../setups/tables.ts'
-import { places } from '../studio/tables.ts'
+import { parties, places } from '../studio/tables.ts'
 
 export const bookings = sqliteTable(
   'bookings',
@@ -25,6 +25,9 @@ export const bookings = sqliteTable(
     /** Null while the booking follows its setup; what was fixed at taking out afterwards. */
     items: text('items', { mode: 'json' }).$type<BookingItem[]>(),
     note: text('note').notNull(),
+    /** The client it is let to, and for how much. */
+    partyId: text('party_id').references(() => parties.id),
+    feeMinor: integer('fee_minor'),
     version: integer('version').notNull().default(1),
   },
   (table) => [index('bookings_hold').on(table.holdStart, table.holdEnd), index('bookings_setup').on(table.setupId)],

@@ -1,12 +1,18 @@
 import { mkdtempSync, rmSync } from 'node:fs'
-import { createServer, type Server } from 'node:http'
+import type { Server } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import type { AccessRole } from '@exemplar/core'
+import Keygrip from 'keygrip'
 import { routes } from '../api.ts'
 import { fillDemo } from '../demo/fill-demo.ts'
+import { beginSession } from '../studio/sessions.ts'
 import { ensureStudio } from '../studio/studio-routes.ts'
-import { makeApp } from './app.ts'
-import { type House, openHouse } from './house.ts'
+import { accounts, people } from '../studio/tables.ts'
+import { makeApp, SESSION_COOKIE } from './app.ts'
+import { type House, type HouseConfig, openHouse } from './house.ts'
+import type { Connection, Route } from './route.ts'
+import { makeServer } from './serving.ts'
 
 /** Tuesday, 24 November 2026, 08:00 in London: the demo's bookings stand around it. */
 export const NOW = Date.UTC(2026, 10, 24, 8)
@@ -18,38 +24,80 @@ export interface Reply {
   headers: Headers
 }
 
+export type Call = (method: string, path: string, body?: unknown, headers?: Record<string, string>) => Promise<Reply>
+
 export interface TestApi {
   house: House
   folder: string
   url: string
-  call(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Reply>
+  /** As the manager. */
+  call: Call
+  /** As somebody of a role, or signed out. */
+  as(role: AccessRole | null): Call
+  cookieOf(role: AccessRole): string
   close(): void
 }
 
-/** A real server over a real database file in a folder of its own. */
-export async function startApi({ demo = false, pages = null as string | null } = {}): Promise<TestApi> {
+export function makeTestConfig(dataFolder: string, fixedNow: number | null): HouseConfig {
+  return {
+    dataFolder,
+    fixedNow,
+    isDemo: false,
+    isLoopback: true,
+    isSecure: false,
+    backupFolder: join(dataFolder, 'backups'),
+    // As little work as the algorithm takes: tests sign in often.
+    passwordCost: 4,
+    firstRunCode: null,
+  }
+}
+
+export const NO_CONNECTION: Connection = {
+  address: '127.0.0.1',
+  sessionId: null,
+  lastEventId: null,
+  setToken() {},
+  signal: new AbortController().signal,
+}
+
+/** What a client sends to show that it is no page of another address. */
+export const CLIENT = { 'x-exemplar-client': 'test' }
+
+interface Options {
+  demo?: boolean
+  pages?: string | null
+  config?: Partial<HouseConfig>
+  requestTimeoutMs?: number
+  /** Leaves the house without an owner. */
+  bare?: boolean
+  routes?: readonly Route[]
+}
+
+/** A real server over a real database file in a folder of its own, with somebody of each role signed in. */
+export async function startApi(options: Options = {}): Promise<TestApi> {
+  const { demo = false, pages = null, config = {}, requestTimeoutMs = 30_000, bare = false } = options
   const folder = mkdtempSync(join(tmpdir(), 'exemplar-test-'))
-  const house = openHouse({ dataFolder: folder, fixedNow: NOW })
+  const house = openHouse({ ...makeTestConfig(folder, NOW), ...config })
   if (demo) fillDemo(house)
   ensureStudio(house)
-  const server: Server = createServer(makeApp(house, routes, pages).callback())
+  const tokens = bare ? null : signInEach(house)
+  const app = makeApp(house, options.routes ?? routes, { pagesFolder: pages })
+  const server: Server = makeServer(app, { tls: null, requestTimeoutMs })
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   const address = server.address()
   const url = `http://127.0.0.1:${typeof address === 'object' && address ? address.port : 0}`
+  const cookieOf = (role: AccessRole) => makeCookie(house, tokens?.[role] ?? '')
+  const as =
+    (role: AccessRole | null): Call =>
+    (method, path, body, headers = {}) =>
+      callApi(url, method, path, body, { ...CLIENT, ...(role && tokens ? { cookie: cookieOf(role) } : {}), ...headers })
   return {
     house,
     folder,
     url,
-    async call(method, path, body, headers = {}) {
-      const isRaw = typeof body === 'string'
-      const response = await fetch(`${url}/api${path}`, {
-        method: method.toUpperCase(),
-        headers: { 'content-type': 'application/json', ...headers },
-        ...(body === undefined ? {} : { body: isRaw ? body : JSON.stringify(body) }),
-      })
-      const text = await response.text()
-      return { status: response.status, headers: response.headers, body: text ? JSON.parse(text) : null }
-    },
+    call: as('manager'),
+    as,
+    cookieOf,
     close() {
       server.close()
       server.closeAllConnections()
@@ -57,6 +105,49 @@ export async function startApi({ demo = false, pages = null as string | null } =
       rmSync(folder, { recursive: true, force: true })
     },
   }
+}
+
+export async function callApi(
+  url: string,
+  method: string,
+  path: string,
+  body?: unknown,
+  headers: Record<string, string> = {},
+): Promise<Reply> {
+  const isRaw = typeof body === 'string' || body instanceof Uint8Array
+  const response = await fetch(`${url}/api${path}`, {
+    method: method.toUpperCase(),
+    headers: { 'content-type': 'application/json', ...headers },
+    ...(body === undefined ? {} : { body: isRaw ? (body as string) : JSON.stringify(body) }),
+  })
+  const isJson = (response.headers.get('content-type') ?? '').includes('json')
+  const text = await response.text()
+  return { status: response.status, headers: response.headers, body: isJson && text ? JSON.parse(text) : text || null }
+}
+
+/** The demo's own people, or three made for the purpose; the first is the owner. */
+function signInEach(house: House): Record<AccessRole, string> {
+  const known = house.db.select().from(accounts).all()
+  if (known.length === 0) {
+    for (const role of ['manager', 'crew', 'viewer'] as const) {
+      house.db
+        .insert(people)
+        .values({ id: `t-${role}`, name: `Test ${role}`, skills: [], note: '' })
+        .run()
+      house.db
+        .insert(accounts)
+        .values({ personId: `t-${role}`, signInName: role, role, isOwner: role === 'manager' })
+        .run()
+    }
+  }
+  const all = house.db.select().from(accounts).all()
+  const tokenOf = (role: AccessRole) => beginSession(house, all.find((it) => it.role === role)?.personId ?? '')
+  return { manager: tokenOf('manager'), crew: tokenOf('crew'), viewer: tokenOf('viewer') }
+}
+
+export function makeCookie(house: House, token: string): string {
+  const pair = `${SESSION_COOKIE}=${token}`
+  return `${pair}; ${SESSION_COOKIE}.sig=${new Keygrip(house.keys).sign(pair)}`
 }
 
 export const match = (version: number) => ({ 'if-match': `"${version}"` })

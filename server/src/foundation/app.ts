@@ -1,21 +1,39 @@
+import { hideFrom } from '@exemplar/core'
 import { bodyParser } from '@koa/bodyparser'
 import Router from '@koa/router'
 import Koa from 'koa'
 import compress from 'koa-compress'
+import rawBody from 'raw-body'
 import type { z } from 'zod'
+import { findSession } from '../studio/sessions.ts'
 import type { House } from './house.ts'
+import { logRequests, type RequestLog, SILENT } from './log.ts'
 import { describeApi } from './openapi.ts'
 import { servePages } from './pages.ts'
+import { requirePermission } from './permission.ts'
 import { type FieldProblem, ProblemError, translateConstraint } from './problem.ts'
-import type { Route } from './route.ts'
+import { RawReply, type Route } from './route.ts'
+import { refuseForeignHosts, refuseForeignOrigins, setSecurityHeaders } from './wall.ts'
 
 const BODY_LIMIT = '6mb'
+export const SESSION_COOKIE = 'exemplar_session'
+const COOKIE_LIFE_MS = 42 * 86_400_000
+
+interface AppOptions {
+  pagesFolder?: string | null
+  log?: RequestLog
+  names?: readonly string[]
+}
 
 /** The whole application: API under `/api`, pages elsewhere. */
-export function makeApp(house: House, routes: readonly Route[], pagesFolder: string | null): Koa {
+export function makeApp(house: House, routes: readonly Route[], options: AppOptions = {}): Koa {
+  const { pagesFolder = null, log = SILENT, names = [] } = options
   const app = new Koa()
-  app.use(setSecurityHeaders)
-  app.use(answerProblems)
+  app.keys = house.keys
+  app.use(logRequests(log))
+  app.use(setSecurityHeaders(house.config.isSecure))
+  app.use(answerProblems(log))
+  app.use(refuseForeignHosts(house.config.isLoopback, names))
   app.use(refuseForeignOrigins)
   app.use(compress({ threshold: 1024, br: false }))
   app.use(bodyParser({ enableTypes: ['json'], jsonLimit: BODY_LIMIT, onError: refuseBody }))
@@ -24,34 +42,94 @@ export function makeApp(house: House, routes: readonly Route[], pagesFolder: str
   router.get('/openapi.json', (context) => {
     context.body = description
   })
-  for (const route of routes) router[route.method](route.path, (context) => answer(context, route, house))
+  for (const route of routes) {
+    router[route.method](route.path, (context) => {
+      context.state.route = route.path
+      return answer(context, route, house)
+    })
+  }
   app.use(router.routes())
   app.use(refuseUnknownApi)
   if (pagesFolder) app.use(servePages(pagesFolder))
   // Koa prints every error by itself; those that a person can mend are answered, only the others belong in the log.
   app.on('error', (error: NodeJS.ErrnoException) => {
-    const hasLeft = error.code === 'EPIPE' || error.code === 'ECONNRESET'
-    if (!(error instanceof ProblemError) && !hasLeft) console.error(error)
+    const hasLeft = error.code === 'EPIPE' || error.code === 'ECONNRESET' || error.code === 'ERR_STREAM_PREMATURE_CLOSE'
+    if (!(error instanceof ProblemError) && !hasLeft) log.fault(error)
   })
   return app
 }
 
-function answer(context: Koa.Context, route: Route, house: House): void {
-  const params = context.params as Record<string, string>
+async function answer(context: Koa.Context, route: Route, house: House): Promise<void> {
+  const signedIn = findSession(house, context.cookies.get(SESSION_COOKIE, { signed: true }))
+  const { personId = null, role = null, isOwner = false } = signedIn ?? {}
+  requirePermission(route.permission, role)
+  const actor = { personId, role, isOwner, changeId: null as number | null }
   const request = {
-    params,
-    body: route.body ? parse(route.body, context.request.body ?? {}, '') : undefined,
+    params: context.params as Record<string, string>,
+    body: await readBody(context, route),
     query: route.query ? parse(route.query, { ...context.query }, '?') : undefined,
     version: route.isChange ? readVersion(context.get('if-match')) : 0,
-    personId: /^[A-Za-z0-9_-]{1,64}$/.exec(context.get('x-exemplar-person'))?.[0] ?? null,
+    actor,
+    connection: {
+      address: context.ip,
+      sessionId: signedIn?.sessionId ?? null,
+      lastEventId: readEventId(context.get('last-event-id')),
+      setToken: (token: string | null) => setSessionCookie(context, token, house.config.isSecure),
+      signal: makeLeaveSignal(context),
+    },
   }
-  const reply = route.handle(request, house)
+  const reply = await route.handle(request, house)
+  if (actor.changeId !== null) context.set('X-Exemplar-Change', String(actor.changeId))
   context.status = reply === undefined ? 204 : route.status
+  context.set('Cache-Control', 'no-store')
   if (reply === undefined) return
+  if (reply instanceof RawReply) {
+    // A stream of events must go out piece by piece, and files are mostly packed already.
+    context.compress = false
+    context.status = reply.status
+    context.set(reply.headers)
+    context.type = reply.type
+    context.body = reply.body
+    return
+  }
   const version = (reply as { version?: unknown } | null)?.version
   if (typeof version === 'number') context.set('ETag', `"${version}"`)
-  context.set('Cache-Control', 'no-store')
-  context.body = reply as object
+  context.body = hideFrom(role, reply) as object
+}
+
+function setSessionCookie(context: Koa.Context, token: string | null, isSecure: boolean): void {
+  context.cookies.set(SESSION_COOKIE, token, {
+    signed: true,
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: isSecure,
+    path: '/',
+    maxAge: token === null ? 0 : COOKIE_LIFE_MS,
+  })
+}
+
+function readEventId(header: string): number | null {
+  return /^\d{1,15}$/.test(header) ? Number(header) : null
+}
+
+function makeLeaveSignal(context: Koa.Context): AbortSignal {
+  const controller = new AbortController()
+  context.res.once('close', () => controller.abort())
+  return controller.signal
+}
+
+async function readBody(context: Koa.Context, route: Route): Promise<unknown> {
+  if (route.rawLimit !== null) return readRaw(context, route.rawLimit)
+  return route.body ? parse(route.body, context.request.body ?? {}, '') : undefined
+}
+
+async function readRaw(context: Koa.Context, limit: number): Promise<Buffer> {
+  try {
+    return await rawBody(context.req, { limit, length: context.req.headers['content-length'] ?? null })
+  } catch (error) {
+    if ((error as { type?: string }).type !== 'entity.too.large') throw error
+    throw new ProblemError(413, 'Too large', `This file is larger than ${Math.floor(limit / 1_000_000)} MB.`)
+  }
 }
 
 function parse<T>(schema: z.ZodType<T>, value: unknown, prefix: '' | '?'): T {
@@ -112,17 +190,18 @@ function refuseBody(error: Error & { status?: number; type?: string }): never {
   throw new ProblemError(400, 'Cannot be read', 'What was sent is not JSON as RFC 8259 has it.')
 }
 
-async function answerProblems(context: Koa.Context, next: Koa.Next): Promise<void> {
-  try {
-    await next()
-  } catch (error) {
-    const problem = error instanceof ProblemError ? error : (translateConstraint(error) ?? translateHttpError(error))
-    if (!problem) {
-      console.error(error)
-      sendProblem(context, new ProblemError(500, 'A fault in Exemplar', 'Nothing was written. The log says more.'))
-      return
+function answerProblems(log: RequestLog): Koa.Middleware {
+  return async (context, next) => {
+    try {
+      await next()
+    } catch (error) {
+      const problem = error instanceof ProblemError ? error : (translateConstraint(error) ?? translateHttpError(error))
+      if (!problem) log.fault(error)
+      sendProblem(
+        context,
+        problem ?? new ProblemError(500, 'A fault in Exemplar', 'Nothing was written. The log says more.'),
+      )
     }
-    sendProblem(context, problem)
   }
 }
 
@@ -134,9 +213,11 @@ function translateHttpError(error: unknown): ProblemError | null {
 }
 
 function sendProblem(context: Koa.Context, { status, title, message, details }: ProblemError): void {
-  const yours = details.current === undefined ? undefined : context.request.body
+  const { retryAfterSeconds, ...rest } = details
+  const yours = rest.current === undefined ? undefined : context.request.body
   context.status = status
-  context.body = JSON.stringify({ type: 'about:blank', title, status, detail: message, ...details, yours })
+  if (retryAfterSeconds !== undefined) context.set('Retry-After', String(retryAfterSeconds))
+  context.body = JSON.stringify({ type: 'about:blank', title, status, detail: message, ...rest, yours })
   context.type = 'application/problem+json'
 }
 
@@ -144,26 +225,5 @@ async function refuseUnknownApi(context: Koa.Context, next: Koa.Next): Promise<v
   if (context.path === '/api' || context.path.startsWith('/api/')) {
     throw new ProblemError(404, 'Not here', `There is nothing at ${context.method} ${context.path.slice(0, 120)}.`)
   }
-  await next()
-}
-
-/** A page of another site must not write here through somebody's browser. */
-async function refuseForeignOrigins(context: Koa.Context, next: Koa.Next): Promise<void> {
-  const origin = context.get('origin')
-  const isRead = context.method === 'GET' || context.method === 'HEAD'
-  if (!isRead && origin && !(URL.canParse(origin) && new URL(origin).host === context.host)) {
-    throw new ProblemError(403, 'Refused', 'This came from a page of another address.')
-  }
-  await next()
-}
-
-async function setSecurityHeaders(context: Koa.Context, next: Koa.Next): Promise<void> {
-  context.set({
-    // Radix and Chart.js set style attributes, so styles may be inline; scripts may not.
-    'Content-Security-Policy':
-      "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'none'; base-uri 'none'; form-action 'self'",
-    'X-Content-Type-Options': 'nosniff',
-    'Referrer-Policy': 'same-origin',
-  })
   await next()
 }

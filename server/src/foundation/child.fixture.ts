@@ -3,6 +3,19 @@ import { resolve } from 'node:path'
 
 const ROOT = resolve(import.meta.dirname, '../../..')
 
+const OWNER = { name: 'Owner of the test', signInName: 'owner', password: 'four plain words here' }
+
+/** Becomes the owner of a new Exemplar, or signs in as that; gives back the headers of a client that is signed in. */
+export async function enterChild(url: string): Promise<Record<string, string>> {
+  const headers = { 'content-type': 'application/json', 'x-exemplar-client': 'test' }
+  const post = (path: string, body: object) =>
+    fetch(`${url}/api/access/${path}`, { method: 'POST', headers, body: JSON.stringify(body) })
+  const first = await post('first-run', { ...OWNER, start: 'empty' })
+  const reply = first.status === 201 ? first : await post('sign-in', OWNER)
+  const cookie = reply.headers.getSetCookie().map((it) => it.split(';')[0] ?? '')
+  return { ...headers, cookie: cookie.join('; ') }
+}
+
 /** Starts Exemplar as its own process on a free port, as people do, and waits until it says where it is. */
 export async function startChild(
   folder: string,
@@ -10,7 +23,7 @@ export async function startChild(
 ): Promise<{ child: ChildProcess; url: string }> {
   const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', ...args], {
     cwd: ROOT,
-    env: { ...process.env, EXEMPLAR_DATA: folder, EXEMPLAR_PORT: '0', ...env },
+    env: { ...process.env, EXEMPLAR_DATA: folder, EXEMPLAR_PORT: '0', EXEMPLAR_PASSWORD_COST: '4', ...env },
     stdio: ['ignore', 'pipe', 'inherit'],
   })
   const url = await new Promise<string>((done, fail) => {

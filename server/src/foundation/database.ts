@@ -3,8 +3,9 @@ import { join, resolve } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
+import { type Journal, keepJournal } from './journal.ts'
 
-export type Database = BetterSQLite3Database & { $client: Sqlite.Database }
+export type Database = BetterSQLite3Database & { $client: Sqlite.Database; journal: Journal }
 
 const MIGRATIONS = resolve(import.meta.dirname, '../../migrations')
 export const DATABASE_FILE = 'exemplar.sqlite'
@@ -24,18 +25,28 @@ export function openDatabase(folder: string): Database {
   client.pragma('busy_timeout = 5000')
   const pending = listPendingMigrations(client)
   if (!isNew && pending.length > 0) copyBeforeMigration(client, folder, pending[0] ?? 'unknown')
-  const database = drizzle({ client }) as Database
+  const database = drizzle({ client })
   migrate(database, { migrationsFolder: MIGRATIONS })
-  return database
+  return Object.assign(database, { $client: client, journal: keepJournal(client) })
+}
+
+interface Migration {
+  tag: string
+  when: number
+}
+
+/** Every migration this version knows, oldest first. */
+export function listMigrations(): Migration[] {
+  const text = readFileSync(join(MIGRATIONS, 'meta/_journal.json'), 'utf8')
+  return (JSON.parse(text) as { entries: Migration[] }).entries
 }
 
 function listPendingMigrations(client: Sqlite.Database): string[] {
-  const journal = JSON.parse(readFileSync(join(MIGRATIONS, 'meta/_journal.json'), 'utf8')) as {
-    entries: { tag: string; when: number }[]
-  }
   const table = client.prepare("SELECT 1 FROM sqlite_master WHERE name = '__drizzle_migrations'").get()
   const newest = table ? client.prepare('SELECT max(created_at) FROM __drizzle_migrations').pluck().get() : null
-  return journal.entries.filter((entry) => entry.when > Number(newest ?? 0)).map((entry) => entry.tag)
+  return listMigrations()
+    .filter((entry) => entry.when > Number(newest ?? 0))
+    .map((entry) => entry.tag)
 }
 
 function copyBeforeMigration(client: Sqlite.Database, folder: string, migration: string): void {

@@ -1,25 +1,53 @@
 import { randomUUID } from 'node:crypto'
-import type { EventKind, SubjectType } from '@exemplar/core'
-import { events } from '../studio/tables.ts'
+import type { AccessRole, EventKind, SubjectType } from '@exemplar/core'
+import { changes, events } from '../studio/tables.ts'
 import type { Config } from './config.ts'
 import { type Database, openDatabase } from './database.ts'
+import { type Live, makeLive } from './live.ts'
 import { refuseMissing, refuseStale } from './problem.ts'
+import { loadKeys } from './secrets.ts'
+import { makeVolume, type Volume } from './volume.ts'
 
-/** What every handler is given: the database, the clock and where ids come from. */
+export type HouseConfig = Pick<
+  Config,
+  'dataFolder' | 'fixedNow' | 'isDemo' | 'isLoopback' | 'isSecure' | 'backupFolder' | 'passwordCost' | 'firstRunCode'
+>
+
+/** What every handler is given: the database, the clock, where ids come from, and what stands beside the database. */
 export interface House {
+  /** Replaced when a backup is restored; never keep it over a pause. */
   db: Database
+  readonly config: HouseConfig
+  readonly live: Live
+  readonly volume: Volume
+  /** Keys that sign the session cookies, newest first. */
+  readonly keys: string[]
   now(): number
   newId(): string
 }
 
-export function openHouse(config: Pick<Config, 'dataFolder' | 'fixedNow'>): House {
-  const { fixedNow } = config
+export function openHouse(config: HouseConfig): House {
   return {
     db: openDatabase(config.dataFolder),
-    now: () => fixedNow ?? Date.now(),
+    config,
+    live: makeLive(),
+    volume: makeVolume(config.backupFolder),
+    keys: loadKeys(config.dataFolder),
+    now: () => config.fixedNow ?? Date.now(),
     newId: () => randomUUID(),
   }
 }
+
+/** Who asks, as what, and which change came of it. */
+export interface Actor {
+  readonly personId: string | null
+  readonly role: AccessRole | null
+  readonly isOwner: boolean
+  changeId: number | null
+}
+
+/** The house itself: at start, and for what runs by the clock. */
+export const makeHousekeeper = (): Actor => ({ personId: null, role: 'manager', isOwner: false, changeId: null })
 
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 
@@ -31,22 +59,50 @@ export interface Writer {
   log(kind: EventKind, subjectType: SubjectType, subjectId: string, data?: Record<string, unknown>): void
 }
 
-/** Runs one write as one transaction, taken for writing from its start so that no two can cross. */
-export function write<T>(house: House, personId: string | null, work: (writer: Writer) => T): T {
-  return house.db.transaction(
-    (tx) => {
-      const now = house.now()
-      return work({
-        tx,
-        now,
-        newId: house.newId,
-        log(kind, subjectType, subjectId, data = {}) {
-          tx.insert(events).values({ at: now, personId, kind, subjectType, subjectId, data }).run()
-        },
-      })
-    },
-    { behavior: 'immediate' },
-  )
+interface WriteOptions {
+  /** The change that this one takes back. */
+  undoes?: number | null
+  /** What is not to be taken back, such as filling an empty house. */
+  isTracked?: boolean
+}
+
+/**
+ * Runs one write as one transaction, taken for writing from its start so that no two can cross. It is one change, to
+ * be taken back as a whole, and told to everybody once it stands.
+ */
+export function write<T>(
+  house: House,
+  actor: Actor,
+  work: (writer: Writer) => T,
+  { undoes = null, isTracked = true }: WriteOptions = {},
+): T {
+  const { db } = house
+  const { journal } = db
+  const { personId } = actor
+  let changeId = 0
+  try {
+    const result = db.transaction(
+      (tx) => {
+        const now = house.now()
+        changeId = tx.insert(changes).values({ at: now, personId, undoes }).returning({ id: changes.id }).get().id
+        journal.current = isTracked ? changeId : null
+        return work({
+          tx,
+          now,
+          newId: house.newId,
+          log(kind, subjectType, subjectId, data = {}) {
+            tx.insert(events).values({ at: now, personId, kind, subjectType, subjectId, data, changeId }).run()
+          },
+        })
+      },
+      { behavior: 'immediate' },
+    )
+    actor.changeId = changeId
+    house.live.tellChange(changeId)
+    return result
+  } finally {
+    journal.current = null
+  }
 }
 
 /** The row that a change builds on: it must be there, and as the person last saw it. */

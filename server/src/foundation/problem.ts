@@ -10,6 +10,8 @@ interface Details {
   current?: unknown
   /** Anything else the person can act on, such as the report of an import. */
   report?: unknown
+  /** When it is worth trying again. */
+  retryAfterSeconds?: number
 }
 
 /** An expected failure of a request, answered as RFC 9457 problem details. */
@@ -53,6 +55,14 @@ export function translateConstraint(error: unknown): ProblemError | null {
   }
   if (code === 'SQLITE_FULL') {
     return new ProblemError(507, 'The disk is full', 'Nothing was written. Make room on the disk and try again.')
+  }
+  if (code === 'SQLITE_CORRUPT' || code === 'SQLITE_NOTADB') {
+    const detail = 'The database is damaged. Stop Exemplar and restore the newest backup: npm run restore.'
+    return new ProblemError(500, 'The database is damaged', detail)
+  }
+  if (code === 'SQLITE_READONLY' || code === 'SQLITE_CANTOPEN' || code?.toString().startsWith('SQLITE_IOERR')) {
+    const detail = 'The database cannot be written. See whether its disk is there, and who may write to its folder.'
+    return new ProblemError(503, 'The disk does not answer', detail)
   }
   if (code === 'SQLITE_BUSY') {
     return new ProblemError(503, 'Busy', 'Another program is writing to the database. Try again in a moment.')

@@ -1,5 +1,7 @@
+import type { Readable } from 'node:stream'
+import type { Action } from '@exemplar/core'
 import type { z } from 'zod'
-import type { House } from './house.ts'
+import type { Actor, House } from './house.ts'
 
 export interface RouteRequest<Body, Query> {
   params: Readonly<Record<string, string>>
@@ -7,9 +9,25 @@ export interface RouteRequest<Body, Query> {
   query: Query
   /** From If-Match; 0 where the route needs none. */
   version: number
-  /** Who says they are asking; null for nobody in particular. */
-  personId: string | null
+  actor: Actor
+  /** What few routes need of the connection itself. */
+  connection: Connection
 }
+
+/** The session of a request, and the address it came from. */
+export interface Connection {
+  address: string
+  sessionId: string | null
+  /** Where a stream of events was left; null for a new one. */
+  lastEventId: number | null
+  /** Sets or clears the cookie of the session. */
+  setToken(token: string | null): void
+  /** Ends when the other side is gone. */
+  signal: AbortSignal
+}
+
+/** What may be done without being signed in, by anybody who is signed in, or by whom the table of permissions names. */
+export type Permission = Action | 'open' | 'signed-in'
 
 export interface Route {
   method: 'get' | 'post' | 'put' | 'patch' | 'delete'
@@ -17,7 +35,10 @@ export interface Route {
   path: string
   room: string
   summary: string
+  permission: Permission
   body: z.ZodType | null
+  /** Bytes instead of JSON, at most so many. */
+  rawLimit: number | null
   query: z.ZodType | null
   reply: z.ZodType | null
   /** A change of something that is there: If-Match is required. */
@@ -31,7 +52,9 @@ interface RouteSketch<Body, Query> {
   path: string
   room: string
   summary: string
+  permission: Permission
   body?: z.ZodType<Body>
+  rawLimit?: number
   query?: z.ZodType<Query>
   reply?: z.ZodType
   isChange?: boolean
@@ -43,6 +66,7 @@ interface RouteSketch<Body, Query> {
 export function defineRoute<Body = undefined, Query = undefined>(sketch: RouteSketch<Body, Query>): Route {
   return {
     body: null,
+    rawLimit: null,
     query: null,
     reply: null,
     isChange: false,
@@ -50,5 +74,20 @@ export function defineRoute<Body = undefined, Query = undefined>(sketch: RouteSk
     ...sketch,
     // The router parses with the very schemas of the sketch before it calls.
     handle: sketch.handle as Route['handle'],
+  }
+}
+
+/** A reply that is no JSON: a file, a stream of events. */
+export class RawReply {
+  readonly type: string
+  readonly body: Readable | Buffer
+  readonly headers: Readonly<Record<string, string>>
+  readonly status: number
+
+  constructor(type: string, body: Readable | Buffer, headers: Readonly<Record<string, string>> = {}, status = 200) {
+    this.type = type
+    this.body = body
+    this.headers = headers
+    this.status = status
   }
 }

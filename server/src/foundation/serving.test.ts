@@ -6,7 +6,7 @@ import { routes } from '../api.ts'
 import { people } from '../studio/tables.ts'
 import { countRows, startApi, type TestApi } from './api.fixture.ts'
 import { readConfig } from './config.ts'
-import { write } from './house.ts'
+import { makeHousekeeper, write } from './house.ts'
 import { translateConstraint } from './problem.ts'
 
 let api: TestApi
@@ -67,17 +67,32 @@ describe('reading', () => {
     '/setups/:id/readiness': 'gi',
     '/bookings/:id': 'b-head',
     '/bookings/:id/check': 'b-head',
+    '/parties/:id': 'vendor',
+    '/places/:id': 'studio',
+    '/setups/:id/move-check': 'gi',
+    '/changes/:id': '1',
   }
   const QUERIES: Record<string, string> = {
     '/bookings': '?from=2026-11-24',
     '/events': '?subjectType=unit&subjectId=CAM-01',
     '/ledger/entries': '?year=2026',
     '/find': '?q=cam',
+    '/attachments': '?subjectType=unit&subjectId=CAM-01',
+    '/setups/:id/move-check': '?placeId=studio',
   }
+
+  // A stream that does not end, and what has to be made first: those have tests of their own.
+  const ELSEWHERE = new Set([
+    '/live',
+    '/access/invitations/:token',
+    '/attachments/:id/file',
+    '/backups/:name/check',
+    '/backups/:name/file',
+  ])
 
   test('never writes, and what is described is what comes', async () => {
     const before = countRows(api.house)
-    for (const route of routes.filter((it) => it.method === 'get')) {
+    for (const route of routes.filter((it) => it.method === 'get' && !ELSEWHERE.has(it.path))) {
       const path = route.path.replace(':id', IDS[route.path] ?? '') + (QUERIES[route.path] ?? '')
       const { status, body } = await api.call('GET', path)
       expect(status, path).toBe(200)
@@ -91,7 +106,7 @@ describe('writing', () => {
   test('a write that fails half way leaves nothing, neither rows nor events', () => {
     const before = countRows(api.house)
     expect(() =>
-      write(api.house, null, ({ tx, newId, log }) => {
+      write(api.house, makeHousekeeper(), ({ tx, newId, log }) => {
         const id = newId()
         tx.insert(people).values({ id, name: 'Half', skills: [], note: '' }).run()
         log('created', 'person', id)

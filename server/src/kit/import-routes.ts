@@ -114,6 +114,7 @@ export const importRoutes = [
   defineRoute({
     method: 'post',
     path: '/import/inventory/preview',
+    permission: 'change-kit',
     room: 'kit',
     summary: 'Say what an inventory file would bring, line by line; writes nothing',
     body: importSchema,
@@ -122,12 +123,13 @@ export const importRoutes = [
   defineRoute({
     method: 'post',
     path: '/import/inventory',
+    permission: 'change-kit',
     room: 'kit',
     summary: 'Import an inventory file: all lines, or nothing',
     body: importSchema,
     status: 201,
-    handle: ({ body, personId }, house: House) =>
-      write(house, personId, (writer) => {
+    handle: ({ body, actor }, house: House) =>
+      write(house, actor, (writer) => {
         const plan = makePlan(writer.tx, body)
         if (!plan.isClean) throw refuseImport(plan)
         carryOut(plan, writer)

@@ -1,6 +1,16 @@
-import type { Acquisition, Category, Interface, LifeState, Port, PowerMode, RecordingMode, Specs } from '@exemplar/core'
+import type {
+  Acquisition,
+  Category,
+  Interface,
+  LifeState,
+  Port,
+  PowerMode,
+  RecordingMode,
+  Software,
+  Specs,
+} from '@exemplar/core'
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import { parties, places } from '../studio/tables.ts'
+import { parties, people, places } from '../studio/tables.ts'
 
 export const interfaces = sqliteTable('interfaces', {
   code: text('code').primaryKey(),
@@ -49,6 +59,9 @@ export const units = sqliteTable(
     serviceEveryDays: integer('service_every_days'),
     lastServicedOn: text('last_serviced_on'),
     note: text('note').notNull().default(''),
+    ownerId: text('owner_id').references(() => people.id),
+    ownerAgreed: integer('owner_agreed', { mode: 'boolean' }).notNull().default(false),
+    software: text('software', { mode: 'json' }).$type<Software[]>().notNull().default([]),
     archivedAt: integer('archived_at'),
     version: integer('version').notNull().default(1),
   },

@@ -117,6 +117,7 @@ export const unitRoutes = [
   defineRoute({
     method: 'get',
     path: '/units',
+    permission: 'see-studio',
     room,
     summary: 'One page of things by tag, filtered',
     query: unitListQuery,
@@ -125,6 +126,7 @@ export const unitRoutes = [
   defineRoute({
     method: 'get',
     path: '/units/count',
+    permission: 'see-studio',
     room,
     summary: 'How many things of how many models',
     handle: (_, { db }) => countUnits(db),
@@ -132,13 +134,14 @@ export const unitRoutes = [
   defineRoute({
     method: 'post',
     path: '/units',
+    permission: 'change-kit',
     room,
     summary: 'Add a thing by quick entry',
     body: quickEntrySchema,
     reply: unitSchema,
     status: 201,
-    handle: ({ body, personId }, house) =>
-      write(house, personId, (writer) => {
+    handle: ({ body, actor }, house) =>
+      write(house, actor, (writer) => {
         const modelId = findOrMakeModel(writer, body)
         const { prefix } = CATEGORIES[body.category]
         const tag = body.tag ?? makeNextTag(prefix, listTagsLike(writer.tx, prefix))
@@ -154,6 +157,7 @@ export const unitRoutes = [
   defineRoute({
     method: 'get',
     path: '/units/:id',
+    permission: 'see-studio',
     room,
     summary: 'A thing with its model, where it serves, its faults and its money',
     handle: ({ params }, house) => loadUnitPage(house, params.id ?? ''),
@@ -161,13 +165,14 @@ export const unitRoutes = [
   defineRoute({
     method: 'patch',
     path: '/units/:id',
+    permission: 'change-kit',
     room,
     summary: 'Change a thing',
     body: newUnitSchema.partial(),
     reply: unitSchema,
     isChange: true,
-    handle: ({ params, body, version, personId }, house) =>
-      write(house, personId, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, house) =>
+      write(house, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
         const after = tx
@@ -185,11 +190,12 @@ export const unitRoutes = [
   defineRoute({
     method: 'delete',
     path: '/units/:id',
+    permission: 'change-kit',
     room,
     summary: 'Archive a thing; its history stays',
     isChange: true,
-    handle: ({ params, version, personId }, house) =>
-      write(house, personId, ({ tx, now, log }) => {
+    handle: ({ params, version, actor }, house) =>
+      write(house, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
         if (tx.select().from(setupUnits).where(eq(setupUnits.unitId, id)).get()) {
@@ -207,6 +213,7 @@ export const unitRoutes = [
   defineRoute({
     method: 'get',
     path: '/stock',
+    permission: 'see-studio',
     room,
     summary: 'Counted things',
     handle: (_, { db }) =>
@@ -223,12 +230,13 @@ export const unitRoutes = [
   defineRoute({
     method: 'post',
     path: '/stock/:id/count',
+    permission: 'count-stock',
     room,
     summary: 'Count a stock anew',
     body: z.object({ quantity: z.number().int().min(0).max(100_000) }),
     isChange: true,
-    handle: ({ params, body, version, personId }, house) =>
-      write(house, personId, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, house) =>
+      write(house, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(stock).where(eq(stock.id, id)).get(), version, 'stock')
         log('counted', 'stock', id, { before: before.quantity, after: body.quantity })
@@ -243,6 +251,7 @@ export const unitRoutes = [
   defineRoute({
     method: 'get',
     path: '/interfaces',
+    permission: 'see-studio',
     room,
     summary: 'Where two things can meet',
     handle: (_, { db }) => db.select().from(interfaces).orderBy(interfaces.kind, interfaces.label).all(),

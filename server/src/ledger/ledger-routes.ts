@@ -36,6 +36,7 @@ export const ledgerRoutes = [
   defineRoute({
     method: 'get',
     path: '/ledger/spending',
+    permission: 'see-money',
     room,
     summary: 'Spending of a year by month and group against its budget',
     query: z.object({ year: yearSchema.optional() }),
@@ -47,6 +48,7 @@ export const ledgerRoutes = [
   defineRoute({
     method: 'get',
     path: '/ledger/entries',
+    permission: 'see-money',
     room,
     summary: 'Entries of a year, newest first',
     query: z.object({ year: yearSchema }),
@@ -65,13 +67,14 @@ export const ledgerRoutes = [
   defineRoute({
     method: 'post',
     path: '/ledger/entries',
+    permission: 'change-ledger',
     room,
     summary: 'Record a purchase, repair, service, consumable or sale',
     body: newEntrySchema,
     reply: entrySchema,
     status: 201,
-    handle: ({ body, personId }, house) =>
-      write(house, personId, ({ tx, newId, log }) => {
+    handle: ({ body, actor }, house) =>
+      write(house, actor, ({ tx, newId, log }) => {
         if (body.unitId && !tx.select().from(units).where(eq(units.id, body.unitId)).get()) {
           throw refuseField('/unitId', 'There is no such thing.')
         }
@@ -90,13 +93,14 @@ export const ledgerRoutes = [
   defineRoute({
     method: 'put',
     path: '/ledger/entries/:id',
+    permission: 'change-ledger',
     room,
     summary: 'Correct an entry',
     body: newEntrySchema,
     reply: entrySchema,
     isChange: true,
-    handle: ({ params, body, version, personId }, house) =>
-      write(house, personId, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, house) =>
+      write(house, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(entries).where(eq(entries.id, id)).get(), version, 'entry')
         log('changed', 'entry', id, { before, after: body })
@@ -111,11 +115,12 @@ export const ledgerRoutes = [
   defineRoute({
     method: 'put',
     path: '/ledger/budget',
+    permission: 'change-ledger',
     room,
     summary: 'Set the budget of a year; the first one needs no version',
     body: budgetSchema.extend({ version: z.number().int().min(0) }),
-    handle: ({ body: { version, ...budget }, personId }, house) =>
-      write(house, personId, ({ tx, log }) => {
+    handle: ({ body: { version, ...budget }, actor }, house) =>
+      write(house, actor, ({ tx, log }) => {
         const before = tx.select().from(budgets).where(eq(budgets.year, budget.year)).get()
         if (before) requireVersion(before, version, 'budget')
         const values = { ...budget, version: version + 1 }
@@ -127,6 +132,7 @@ export const ledgerRoutes = [
   defineRoute({
     method: 'get',
     path: '/shopping',
+    permission: 'see-studio',
     room,
     summary: 'The shopping list: what is not bought yet',
     reply: z.array(shoppingLineSchema),
@@ -136,13 +142,14 @@ export const ledgerRoutes = [
   defineRoute({
     method: 'post',
     path: '/shopping',
+    permission: 'ask-to-buy',
     room,
     summary: 'Put something on the shopping list',
     body: newShoppingLineSchema,
     reply: shoppingLineSchema,
     status: 201,
-    handle: ({ body, personId }, house) =>
-      write(house, personId, ({ tx, newId, log }) => {
+    handle: ({ body, actor }, house) =>
+      write(house, actor, ({ tx, newId, log }) => {
         const line = tx
           .insert(shoppingLines)
           .values({ ...body, id: newId() })
@@ -155,11 +162,12 @@ export const ledgerRoutes = [
   defineRoute({
     method: 'post',
     path: '/shopping/:id/bought',
+    permission: 'change-ledger',
     room,
     summary: 'It is bought: what is counted goes up in stock',
     isChange: true,
-    handle: ({ params, version, personId }, house) =>
-      write(house, personId, ({ tx, now, log }) => {
+    handle: ({ params, version, actor }, house) =>
+      write(house, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(
           tx.select().from(shoppingLines).where(eq(shoppingLines.id, id)).get(),

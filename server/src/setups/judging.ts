@@ -3,9 +3,11 @@ import {
   assessSetup,
   assessWithWaysOut,
   type Circuit,
+  type Crew,
   countFreeStock,
   findAbsences,
   findBlockingFault,
+  findDate,
   type Hold,
   type Interval,
   LIFE_STATE_CODES,
@@ -15,6 +17,7 @@ import {
   type NewSetup,
   type Readiness,
   type ReadinessInput,
+  resolvePolicies,
   type Store,
   type StudioSettings,
   type Unit,
@@ -25,7 +28,7 @@ import { loadHolds, loadLateHolds } from '../diary/holds.ts'
 import type { Database } from '../foundation/database.ts'
 import { loadHoldings, loadInterfaces, selectMany } from '../kit/facts.ts'
 import { models, stock, units } from '../kit/tables.ts'
-import { places } from '../studio/tables.ts'
+import { people, places } from '../studio/tables.ts'
 import { setups, setupUnits } from './tables.ts'
 
 /** The time for which a setup is judged, and the time at which. */
@@ -35,6 +38,10 @@ export interface Occasion {
   exceptBookingId: string | null
   /** Whether what other bookings hold is away. */
   countsBookings: boolean
+  /** Who is booked; null where no booking is judged. */
+  bookedIds: readonly string[] | null
+  /** Where it is to be; null takes the setup's own room. */
+  placeId: string | null
 }
 
 const USABLE_STATES = LIFE_STATE_CODES.filter((code) => LIFE_STATES[code].usable)
@@ -54,13 +61,26 @@ export function loadReadinessInput(
     holdings,
     interfaces: loadInterfaces(db),
     circuit: loadCircuits(db, setup.placeId).find((it) => it.id === setup.circuitId) ?? null,
-    settings,
+    policies: resolvePolicies(settings, setup.purposeKind, setup.overrides),
+    crew: loadCrew(db, setup, occasion, settings.zone),
     absences: loadAbsences(db, [...holdings.units.values()], occasion, settings.zone, holds),
     freeStock: new Map(
       [...holdings.stock.values()].map((it) => [it.id, countFreeStock(it.id, it.quantity, occasion.interval, holds)]),
     ),
   }
   return { input, holds }
+}
+
+function loadCrew(db: Database, setup: NewSetup, occasion: Occasion, zone: string): Crew {
+  const placeId = occasion.placeId ?? setup.placeId
+  const { start, end } = occasion.interval
+  return {
+    team: db.select().from(people).where(isNull(people.archivedAt)).orderBy(people.name).all(),
+    bookedIds: occasion.bookedIds,
+    place: (placeId && db.select().from(places).where(eq(places.id, placeId)).get()) || null,
+    firstDay: findDate(start, zone),
+    lastDay: findDate(Math.max(start, end - 1), zone),
+  }
 }
 
 export function judgeSetup(db: Database, setup: NewSetup, occasion: Occasion, settings: StudioSettings): Readiness {
@@ -137,7 +157,7 @@ export function loadStore(
       .limit(MOST_LOOKED_AT)
       .all(),
   )
-  const absent = loadAbsences(db, candidates, occasion, input.settings.zone, holds)
+  const absent = loadAbsences(db, candidates, occasion, input.policies.settings.zone, holds)
   const usage = countUsage(
     db,
     candidates.map((unit) => unit.id),

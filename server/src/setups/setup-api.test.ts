@@ -1,4 +1,4 @@
-import { applyRemedy, type NewSetup, type ReadinessFinding, type Remedy } from '@exemplar/core'
+import { applyRemedy, type NewSetup, type ReadinessFinding, type Remedy, SETUP_DEFAULTS } from '@exemplar/core'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { countRows, match, startApi, type TestApi } from '../foundation/api.fixture.ts'
 
@@ -13,6 +13,7 @@ const BLANK: NewSetup = {
   name: 'Voice-over',
   tape: 'plum',
   purpose: '',
+  ...SETUP_DEFAULTS,
   placeId: 'studio',
   circuitId: 'st-2',
   plannedMinutes: 30,

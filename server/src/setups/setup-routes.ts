@@ -1,4 +1,12 @@
-import { CATEGORY_CODES, type NewSetup, newSetupSchema, setupSchema } from '@exemplar/core'
+import {
+  CATEGORY_CODES,
+  compareReadiness,
+  idSchema,
+  listMissed,
+  type NewSetup,
+  newSetupSchema,
+  setupSchema,
+} from '@exemplar/core'
 import { and, eq, gt, inArray, isNull, sql } from 'drizzle-orm'
 import { z } from 'zod'
 import { toBooking } from '../diary/holds.ts'
@@ -79,7 +87,7 @@ function findNextBooking(house: House, setupId: string) {
 function makePresentOccasion(house: House, setup: NewSetup): Occasion {
   const start = house.now()
   const interval = { start, end: start + setup.plannedMinutes * 60_000 }
-  return { now: start, interval, exceptBookingId: null, countsBookings: false }
+  return { now: start, interval, exceptBookingId: null, countsBookings: false, bookedIds: null, placeId: null }
 }
 
 function makeBookingOccasion(house: House, bookingId: string): Occasion {
@@ -90,6 +98,8 @@ function makeBookingOccasion(house: House, bookingId: string): Occasion {
     interval: { start: row.holdStart, end: row.holdEnd },
     exceptBookingId: bookingId,
     countsBookings: true,
+    bookedIds: row.personIds,
+    placeId: row.placeId,
   }
 }
 
@@ -97,6 +107,7 @@ export const setupRoutes = [
   defineRoute({
     method: 'get',
     path: '/setups',
+    permission: 'see-studio',
     room,
     summary: 'Every setup with its verdict and its next booking',
     handle: (_, house) => {
@@ -119,13 +130,14 @@ export const setupRoutes = [
   defineRoute({
     method: 'post',
     path: '/setups',
+    permission: 'change-setups',
     room,
     summary: 'Make a setup',
     body: newSetupSchema,
     reply: setupSchema,
     status: 201,
-    handle: ({ body, personId }, house) =>
-      write(house, personId, (writer) => {
+    handle: ({ body, actor }, house) =>
+      write(house, actor, (writer) => {
         const id = writer.newId()
         saveSetup(writer, id, body, 1)
         writer.log('created', 'setup', id, { after: body })
@@ -135,6 +147,7 @@ export const setupRoutes = [
   defineRoute({
     method: 'get',
     path: '/setups/:id',
+    permission: 'see-studio',
     room,
     summary: 'A setup with the things in its roles, by name',
     handle: ({ params }, house) => {
@@ -158,13 +171,14 @@ export const setupRoutes = [
   defineRoute({
     method: 'put',
     path: '/setups/:id',
+    permission: 'change-setups',
     room,
     summary: 'Change a setup as a whole',
     body: newSetupSchema,
     reply: setupSchema,
     isChange: true,
-    handle: ({ params, body, version, personId }, house) =>
-      write(house, personId, (writer) => {
+    handle: ({ params, body, version, actor }, house) =>
+      write(house, actor, (writer) => {
         const id = params.id ?? ''
         const row = writer.tx.select().from(setups).where(eq(setups.id, id)).get()
         const before = requireVersion(row, version, 'setup')
@@ -176,11 +190,12 @@ export const setupRoutes = [
   defineRoute({
     method: 'delete',
     path: '/setups/:id',
+    permission: 'change-setups',
     room,
     summary: 'Archive a setup; its bookings stay',
     isChange: true,
-    handle: ({ params, version, personId }, house) =>
-      write(house, personId, ({ tx, now, log }) => {
+    handle: ({ params, version, actor }, house) =>
+      write(house, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(setups).where(eq(setups.id, id)).get(), version, 'setup')
         tx.update(setups)
@@ -194,6 +209,7 @@ export const setupRoutes = [
   defineRoute({
     method: 'get',
     path: '/setups/:id/readiness',
+    permission: 'see-studio',
     room,
     summary: 'Judge a setup for one of its bookings, or as it stands',
     query: z.object({ bookingId: z.string().max(64).optional() }),
@@ -205,7 +221,34 @@ export const setupRoutes = [
   }),
   defineRoute({
     method: 'get',
+    path: '/setups/:id/move-check',
+    permission: 'see-studio',
+    room,
+    summary: 'What would be different in another room, and what that room would lack',
+    query: z.object({ placeId: idSchema }),
+    handle: ({ params, query }, house) => {
+      const { db } = house
+      const setup = loadSetup(house, params.id ?? '')
+      const place = db.select().from(places).where(eq(places.id, query.placeId)).get()
+      if (!place) throw refuseField('?placeId', 'There is no such room.')
+      const settings = loadStudio(db)
+      const moved = { ...setup, placeId: place.id, circuitId: place.circuits[0]?.id ?? null }
+      const before = judgeSetup(db, setup, makePresentOccasion(house, setup), settings)
+      const after = judgeSetup(db, moved, makePresentOccasion(house, moved), settings)
+      const old = setup.placeId ? db.select().from(places).where(eq(places.id, setup.placeId)).get() : undefined
+      return {
+        placeId: place.id,
+        circuitId: moved.circuitId,
+        counts: after.counts,
+        change: compareReadiness(before, after),
+        missed: old && old.id !== place.id ? listMissed(old, place) : [],
+      }
+    },
+  }),
+  defineRoute({
+    method: 'get',
     path: '/things',
+    permission: 'see-studio',
     room,
     summary: 'Things and stock to choose from for a role',
     query: z.object({ find: z.string().max(80).default(''), category: z.enum(CATEGORY_CODES).optional() }),

@@ -1,4 +1,4 @@
-import type { Role, Tape } from '@exemplar/core'
+import { type Ask, NO_OVERRIDES, type Overrides, type Purpose, type Role, type Tape } from '@exemplar/core'
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { stock, units } from '../kit/tables.ts'
 import { places } from '../studio/tables.ts'
@@ -9,6 +9,10 @@ export const setups = sqliteTable('setups', {
   name: text('name').notNull(),
   tape: text('tape').$type<Tape>().notNull(),
   purpose: text('purpose').notNull(),
+  purposeKind: text('purpose_kind').$type<Purpose>().notNull().default('other'),
+  skills: text('skills', { mode: 'json' }).$type<string[]>().notNull().default([]),
+  asks: text('asks', { mode: 'json' }).$type<Ask[]>().notNull().default([]),
+  overrides: text('overrides', { mode: 'json' }).$type<Overrides>().notNull().default(NO_OVERRIDES),
   placeId: text('place_id').references(() => places.id),
   circuitId: text('circuit_id'),
   plannedMinutes: integer('planned_minutes').notNull(),

@@ -161,11 +161,30 @@ describe('today and find', () => {
   })
 
   test('finds setups, things, bookings and people by part of their names', async () => {
-    const { body } = await api.call('GET', '/find?q=tal')
-    expect(body.bookings.map((it: { title: string }) => it.title)).toEqual(['Second winter talk', 'Winter talk'])
-    expect((await api.call('GET', '/find?q=lr')).body.setups).toMatchObject([{ code: 'LR' }])
-    expect((await api.call('GET', '/find?q=yus')).body.people).toMatchObject([{ name: 'Yusra Vane' }])
-    expect((await api.call('GET', '/find?q=%25')).body).toEqual({ units: [], setups: [], bookings: [], people: [] })
+    const find = async (q: string) =>
+      (await api.call('GET', `/find?q=${encodeURIComponent(q)}`)).body.hits.map((it: { title: string }) => it.title)
+    expect((await find('winter talk')).sort()).toEqual(['Second winter talk', 'Winter talk'])
+    expect((await find('lr'))[0]).toBe('Lecture, three cameras')
+    expect((await find('yus'))[0]).toBe('Yusra Vane')
+    expect((await find('cam02'))[0]).toMatch(/^CAM-02 /)
+    expect((await find('cam-02'))[0]).toMatch(/^CAM-02 /)
+    expect(await find('%')).toEqual([])
+  })
+
+  test('forgives typing errors, knows places and actions, and follows every change at once', async () => {
+    const find = async (q: string) => (await api.call('GET', `/find?q=${encodeURIComponent(q)}`)).body.hits
+    expect((await find('glashouse'))[0]).toMatchObject({ title: expect.stringContaining('Glasshouse') })
+    expect((await find('orangrey')).map((it: { kind: string }) => it.kind)).toContain('place')
+    expect((await find('backup'))[0]).toMatchObject({ kind: 'action', path: '/studio/safe' })
+    const { body: made } = await api.call('POST', '/people', { name: 'Odalys Quint', skills: ['grip'], note: '' })
+    expect((await find('odalys'))[0]).toMatchObject({ id: made.id })
+    await api.call('DELETE', `/people/${made.id}`, undefined, match(1))
+    expect(await find('odalys')).toEqual([])
+  })
+
+  test('offers the crew no action that would be refused', async () => {
+    const { body } = await api.as('crew')('GET', '/find?q=invite')
+    expect(body.hits).toEqual([])
   })
 })
 

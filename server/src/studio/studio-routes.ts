@@ -1,7 +1,7 @@
 import { DEFAULT_SETTINGS, STANDARD_INTERFACES, type Studio, studioSchema, studioSettingsSchema } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
 import type { Database } from '../foundation/database.ts'
-import { type House, requireVersion, type Transaction, write } from '../foundation/house.ts'
+import { type House, makeHousekeeper, requireVersion, type Transaction, write } from '../foundation/house.ts'
 import { defineRoute } from '../foundation/route.ts'
 import { interfaces } from '../kit/tables.ts'
 import { studio } from './tables.ts'
@@ -9,26 +9,32 @@ import { studio } from './tables.ts'
 /** Makes sure that there is a studio with its settings and the standard interfaces: the state of an empty Exemplar. */
 export function ensureStudio(house: House): void {
   if (house.db.select().from(studio).get()) return
-  write(house, null, (writer) => {
-    writer.tx.insert(studio).values({ id: 1, settings: DEFAULT_SETTINGS }).run()
-    writer.tx
-      .insert(interfaces)
-      .values([...STANDARD_INTERFACES])
-      .run()
-    writer.log('created', 'studio', 'studio', { settings: DEFAULT_SETTINGS })
-  })
+  write(
+    house,
+    makeHousekeeper(),
+    ({ tx, log }) => {
+      tx.insert(studio).values({ id: 1, settings: DEFAULT_SETTINGS }).run()
+      tx.insert(interfaces)
+        .values([...STANDARD_INTERFACES])
+        .run()
+      log('created', 'studio', 'studio', { settings: DEFAULT_SETTINGS })
+    },
+    { isTracked: false },
+  )
 }
 
 export function loadStudio(db: Database | Transaction): Studio {
   const row = db.select().from(studio).get()
   if (!row) throw new Error('The database holds no studio; ensureStudio runs at start.')
-  return { ...row.settings, version: row.version }
+  // Settings kept by an older version lack what came since; the defaults stand in.
+  return { ...studioSettingsSchema.parse(row.settings), version: row.version }
 }
 
 export const studioRoutes = [
   defineRoute({
     method: 'get',
     path: '/studio',
+    permission: 'signed-in',
     room: 'studio',
     summary: 'Settings of the studio, and what time Exemplar takes it to be',
     handle: (_, house) => ({ ...loadStudio(house.db), now: house.now() }),
@@ -36,13 +42,14 @@ export const studioRoutes = [
   defineRoute({
     method: 'put',
     path: '/studio',
+    permission: 'change-settings',
     room: 'studio',
     summary: 'Change the settings',
     body: studioSettingsSchema,
     reply: studioSchema,
     isChange: true,
-    handle: ({ body, version, personId }, house) =>
-      write(house, personId, ({ tx, log }) => {
+    handle: ({ body, version, actor }, house) =>
+      write(house, actor, ({ tx, log }) => {
         const before = requireVersion(loadStudio(tx), version, 'studio')
         tx.update(studio)
           .set({ settings: body, version: before.version + 1 })

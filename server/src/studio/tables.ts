@@ -1,4 +1,19 @@
-import type { Circuit, EventKind, PlaceKind, StudioSettings, SubjectType } from '@exemplar/core'
+import {
+  type AccessRole,
+  type Attachment,
+  type Circuit,
+  type Contact,
+  type EventKind,
+  type Film,
+  NO_DETAILS,
+  type Party,
+  type Person,
+  type PersonTrait,
+  type PlaceDetails,
+  type PlaceKind,
+  type StudioSettings,
+  type SubjectType,
+} from '@exemplar/core'
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 
 export const studio = sqliteTable('studio', {
@@ -7,19 +22,30 @@ export const studio = sqliteTable('studio', {
   version: integer('version').notNull().default(1),
 })
 
+const contacts = () => text('contacts', { mode: 'json' }).$type<Contact[]>().notNull().default([])
+
 export const people = sqliteTable('people', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
   skills: text('skills', { mode: 'json' }).$type<string[]>().notNull(),
   note: text('note').notNull().default(''),
+  contacts: contacts(),
+  traits: text('traits', { mode: 'json' }).$type<PersonTrait[]>().notNull().default([]),
+  consent: text('consent', { mode: 'json' })
+    .$type<Person['consent']>()
+    .notNull()
+    .default({ state: 'unknown', on: null, note: '' }),
+  archivedAt: integer('archived_at'),
   version: integer('version').notNull().default(1),
 })
 
 export const parties = sqliteTable('parties', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
-  kind: text('kind').$type<'vendor' | 'lender' | 'client' | 'repairer'>().notNull(),
+  kind: text('kind').$type<Party['kind']>().notNull(),
   note: text('note').notNull().default(''),
+  contacts: contacts(),
+  archivedAt: integer('archived_at'),
   version: integer('version').notNull().default(1),
 })
 
@@ -30,8 +56,39 @@ export const places = sqliteTable('places', {
   parentId: text('parent_id'),
   circuits: text('circuits', { mode: 'json' }).$type<Circuit[]>().notNull(),
   note: text('note').notNull().default(''),
+  details: text('details', { mode: 'json' }).$type<PlaceDetails>().notNull().default(NO_DETAILS),
+  archivedAt: integer('archived_at'),
   version: integer('version').notNull().default(1),
 })
+
+/** The index of the archive: which film lies where. */
+export const films = sqliteTable('films', {
+  id: text('id').primaryKey(),
+  title: text('title').notNull(),
+  on: text('on').notNull(),
+  setupId: text('setup_id'),
+  copies: text('copies', { mode: 'json' }).$type<Film['copies']>().notNull().default([]),
+  archivedAt: integer('archived_at'),
+  version: integer('version').notNull().default(1),
+})
+
+/** Files that people attached; the bytes lie beside the database under their checksum. */
+export const attachments = sqliteTable(
+  'attachments',
+  {
+    id: text('id').primaryKey(),
+    subjectType: text('subject_type').$type<Attachment['subjectType']>().notNull(),
+    subjectId: text('subject_id').notNull(),
+    name: text('name').notNull(),
+    mime: text('mime').notNull(),
+    bytes: integer('bytes').notNull(),
+    sha256: text('sha256').notNull(),
+    addedAt: integer('added_at').notNull(),
+    archivedAt: integer('archived_at'),
+    version: integer('version').notNull().default(1),
+  },
+  (table) => [index('attachments_subject').on(table.subjectType, table.subjectId)],
+)
 
 /** Append-only: triggers refuse every change and deletion. */
 export const events = sqliteTable(
@@ -44,6 +101,77 @@ export const events = sqliteTable(
     subjectType: text('subject_type').$type<SubjectType>().notNull(),
     subjectId: text('subject_id').notNull(),
     data: text('data', { mode: 'json' }).$type<Record<string, unknown>>().notNull(),
+    /** The change it belongs to; null for what was logged before changes were kept. */
+    changeId: integer('change_id'),
   },
-  (table) => [index('events_subject').on(table.subjectType, table.subjectId, table.id)],
+  (table) => [
+    index('events_subject').on(table.subjectType, table.subjectId, table.id),
+    index('events_change').on(table.changeId),
+  ],
 )
+
+/** One write: everything that one transaction did, to be taken back together. Append-only. */
+export const changes = sqliteTable(
+  'changes',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    at: integer('at').notNull(),
+    personId: text('person_id'),
+    /** The change that this one takes back. */
+    undoes: integer('undoes'),
+  },
+  (table) => [index('changes_undoes').on(table.undoes)],
+)
+
+/** What a change did to one row, written by triggers: enough to put the row back as it was. */
+export const rowChanges = sqliteTable(
+  'row_changes',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    changeId: integer('change_id').notNull(),
+    table: text('table_name').notNull(),
+    op: text('op').$type<'insert' | 'update' | 'delete'>().notNull(),
+    /** Values of the key columns. */
+    key: text('row_key', { mode: 'json' }).$type<Record<string, unknown>>().notNull(),
+    /** The whole row before; null for an insert. */
+    before: text('before', { mode: 'json' }).$type<Record<string, unknown>>(),
+    versionAfter: integer('version_after'),
+  },
+  (table) => [index('row_changes_change').on(table.changeId)],
+)
+
+/** Who may sign in, and as what. */
+export const accounts = sqliteTable('accounts', {
+  personId: text('person_id')
+    .primaryKey()
+    .references(() => people.id),
+  signInName: text('sign_in_name').notNull().unique(),
+  /** Null until an invitation was taken up. */
+  passwordHash: text('password_hash'),
+  role: text('role').$type<AccessRole>().notNull(),
+  isOwner: integer('is_owner', { mode: 'boolean' }).notNull().default(false),
+  disabledAt: integer('disabled_at'),
+  version: integer('version').notNull().default(1),
+})
+
+export const sessions = sqliteTable(
+  'sessions',
+  {
+    /** SHA-256 of the token in the cookie: who reads the database cannot sign in with it. */
+    id: text('id').primaryKey(),
+    personId: text('person_id').notNull(),
+    createdAt: integer('created_at').notNull(),
+    seenAt: integer('seen_at').notNull(),
+    expiresAt: integer('expires_at').notNull(),
+  },
+  (table) => [index('sessions_person').on(table.personId)],
+)
+
+/** A link by which somebody sets a password: the first one, or a new one. */
+export const invitations = sqliteTable('invitations', {
+  /** SHA-256 of the token in the link. */
+  id: text('id').primaryKey(),
+  personId: text('person_id').notNull(),
+  expiresAt: integer('expires_at').notNull(),
+  usedAt: integer('used_at'),
+})

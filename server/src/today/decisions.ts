@@ -6,13 +6,14 @@ import { models, units } from '../kit/tables.ts'
 import { loadSpending } from '../ledger/ledger-routes.ts'
 import { setupUnits } from '../setups/tables.ts'
 import { events } from '../studio/tables.ts'
+import { eventStands } from '../studio/undoing.ts'
 
 import type { Moment } from './moment.ts'
 
 /** A thing that nobody wanted for so long is worth a question. */
 const IDLE_DAYS = 180
 
-export function listDecisions({ db, settings, today }: Moment): TodayItem[] {
+export function listDecisions({ db, settings, today }: Moment, seesMoney: boolean): TodayItem[] {
   const items: TodayItem[] = listOpenFaults(db)
     .filter((fault) => fault.severity === 'unusable')
     .map((fault) => ({
@@ -28,7 +29,7 @@ export function listDecisions({ db, settings, today }: Moment): TodayItem[] {
     }))
   const year = Number(today.slice(0, 4))
   const { totalMinor, budgetMinor, isOver } = loadSpending(db, year)
-  if (isOver && budgetMinor !== null) {
+  if (seesMoney && isOver && budgetMinor !== null) {
     items.push({ key: 'budget', level: 'warn', section: 'decide', code: 'budget', totalMinor, budgetMinor, year })
   }
   return [...items, ...listIdle(db, today, settings.zone)]
@@ -39,7 +40,7 @@ function listIdle(db: Database, today: string, zone: string): TodayItem[] {
   const lastOut = db
     .select({ unitId: events.subjectId, at: max(events.at).as('at') })
     .from(events)
-    .where(and(eq(events.subjectType, 'unit'), eq(events.kind, 'checked-out')))
+    .where(and(eq(events.subjectType, 'unit'), eq(events.kind, 'checked-out'), eventStands))
     .groupBy(events.subjectId)
     .as('last_out')
   return db

@@ -31,7 +31,14 @@ export function judgeAhead({ db, settings, now, today }: Moment): Ahead[] {
   return rows.map((row) => {
     const setup = setupOf.get(row.setupId ?? '')
     const interval = { start: row.holdStart, end: row.holdEnd }
-    const occasion = { now, interval, exceptBookingId: row.id, countsBookings: true }
+    const occasion = {
+      now,
+      interval,
+      exceptBookingId: row.id,
+      countsBookings: true,
+      bookedIds: row.personIds,
+      placeId: row.placeId,
+    }
     const loose = [...loadHoldings(db, row.unitIds, []).units.values()]
     const looseAbsent = loose.length
       ? loadAbsences(db, loose, occasion, settings.zone, loadHolds(db, interval, row.id)).size

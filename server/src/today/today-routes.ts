@@ -1,4 +1,4 @@
-import { arrangeToday, findDate, type TodayItem } from '@exemplar/core'
+import { arrangeToday, findDate, may, type TodayItem } from '@exemplar/core'
 import type { House } from '../foundation/house.ts'
 import { defineRoute } from '../foundation/route.ts'
 import { loadStudio } from '../studio/studio-routes.ts'
@@ -7,7 +7,7 @@ import type { Moment } from './moment.ts'
 import { listCollisions, listLoans, listOut } from './out-and-colliding.ts'
 import { judgeAhead, listPreparation, listServices, listShoots } from './preparation.ts'
 
-function gatherToday(house: House): TodayItem[] {
+function gatherToday(house: House, seesMoney: boolean): TodayItem[] {
   const settings = loadStudio(house.db)
   const now = house.now()
   const moment: Moment = { db: house.db, settings, now, today: findDate(now, settings.zone) }
@@ -19,7 +19,7 @@ function gatherToday(house: House): TodayItem[] {
     ...listOut(moment),
     ...listLoans(moment),
     ...listCollisions(moment),
-    ...listDecisions(moment),
+    ...listDecisions(moment, seesMoney),
   ]
 }
 
@@ -27,11 +27,13 @@ export const todayRoutes = [
   defineRoute({
     method: 'get',
     path: '/today',
+    permission: 'see-studio',
     room: 'today',
     summary: 'What matters now: next shoots, preparation, what is out, collisions, decisions',
-    handle: (_, house) => {
+    handle: ({ actor }, house) => {
       const { zone } = loadStudio(house.db)
-      return { date: findDate(house.now(), zone), sections: arrangeToday(gatherToday(house)) }
+      const items = gatherToday(house, may(actor.role, 'see-money'))
+      return { date: findDate(house.now(), zone), sections: arrangeToday(items) }
     },
   }),
 ]

@@ -28,6 +28,7 @@ describe('a new setup’s tape', () => {
         purpose: '',
         placeId: null,
         circuitId: null,
+        ...SETUP_DEFAULTS,
         plannedMinutes: 5,
         note: '',
         roles: [makeRole('light')],

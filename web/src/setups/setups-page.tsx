@@ -1,4 +1,4 @@
-import { type NewSetup, sayVerdict } from '@exemplar/core'
+import { type NewSetup, SETUP_DEFAULTS, sayVerdict } from '@exemplar/core'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { useAddSetupMutation, useSetupsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
@@ -17,6 +17,7 @@ const BLANK: NewSetup = {
   purpose: '',
   placeId: null,
   circuitId: null,
+  ...SETUP_DEFAULTS,
   plannedMinutes: 60,
   note: '',
   roles: [],

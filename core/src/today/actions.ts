@@ -1,0 +1,106 @@
+import type { Action } from '../studio/access.ts'
+
+/** What can be begun from anywhere by its name. */
+export interface FindAction {
+  code: string
+  label: string
+  /** Other words by which people look for it. */
+  words: string
+  path: string
+  permission: Action
+}
+
+export const FIND_ACTIONS: readonly FindAction[] = [
+  {
+    code: 'add-thing',
+    label: 'Add a thing',
+    words: 'new gear kit unit',
+    path: '/kit?add=thing',
+    permission: 'change-kit',
+  },
+  {
+    code: 'import',
+    label: 'Import a list',
+    words: 'csv spreadsheet inventory',
+    path: '/kit/import',
+    permission: 'change-kit',
+  },
+  {
+    code: 'stock',
+    label: 'Count stock',
+    words: 'stocktake sandbags cells',
+    path: '/kit/stock',
+    permission: 'count-stock',
+  },
+  { code: 'scan', label: 'Scan a label', words: 'camera code qr tag', path: '/scan', permission: 'see-studio' },
+  {
+    code: 'new-setup',
+    label: 'Make a setup',
+    words: 'new compose',
+    path: '/setups?add=setup',
+    permission: 'change-setups',
+  },
+  {
+    code: 'book',
+    label: 'Book something',
+    words: 'new booking shoot reserve',
+    path: '/diary?add=booking',
+    permission: 'book-pencilled',
+  },
+  {
+    code: 'spend',
+    label: 'Record spending',
+    words: 'purchase repair receipt',
+    path: '/ledger?add=entry',
+    permission: 'change-ledger',
+  },
+  {
+    code: 'people',
+    label: 'People',
+    words: 'team crew contacts skills',
+    path: '/studio/people',
+    permission: 'see-studio',
+  },
+  {
+    code: 'places',
+    label: 'Places',
+    words: 'rooms circuits sockets',
+    path: '/studio/places',
+    permission: 'see-studio',
+  },
+  {
+    code: 'policies',
+    label: 'Policies',
+    words: 'settings schools rules',
+    path: '/studio/policies',
+    permission: 'see-studio',
+  },
+  {
+    code: 'invite',
+    label: 'Invite somebody',
+    words: 'access password sign in role',
+    path: '/studio/access',
+    permission: 'manage-access',
+  },
+  {
+    code: 'backup',
+    label: 'Back up or restore',
+    words: 'backup safe copy export',
+    path: '/studio/safe',
+    permission: 'keep-safe',
+  },
+  {
+    code: 'history',
+    label: 'History',
+    words: 'undo log changes who',
+    path: '/studio/history',
+    permission: 'see-studio',
+  },
+  {
+    code: 'words',
+    label: 'Words of the trade',
+    words: 'glossary terms explain',
+    path: '/studio/words',
+    permission: 'see-studio',
+  },
+]

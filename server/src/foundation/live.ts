@@ -1,0 +1,27 @@
+/** Tells who listens that something changed, or that somebody's sessions ended. */
+export interface Live {
+  /** Returns what ends the listening. */
+  onChange(listen: (changeId: number) => void): () => void
+  onSignedOut(listen: (personId: string) => void): () => void
+  tellChange(changeId: number): void
+  tellSignedOut(personId: string): void
+}
+
+export function makeLive(): Live {
+  const changes = new Set<(changeId: number) => void>()
+  const signedOut = new Set<(personId: string) => void>()
+  const add = <T>(set: Set<T>, it: T) => {
+    set.add(it)
+    return () => void set.delete(it)
+  }
+  return {
+    onChange: (listen) => add(changes, listen),
+    onSignedOut: (listen) => add(signedOut, listen),
+    tellChange: (changeId) => {
+      for (const listen of changes) listen(changeId)
+    },
+    tellSignedOut: (personId) => {
+      for (const listen of signedOut) listen(personId)
+    },
+  }
+}

@@ -1,0 +1,137 @@
+import { UNDO_DAYS } from '@exemplar/core'
+import type Sqlite from 'better-sqlite3'
+import { and, asc, desc, eq, gt, sql } from 'drizzle-orm'
+import type { Database } from '../foundation/database.ts'
+import type { Transaction, Writer } from '../foundation/house.ts'
+import { listColumns } from '../foundation/journal.ts'
+import { ProblemError, refuseMissing } from '../foundation/problem.ts'
+import { changes, events, people, rowChanges } from './tables.ts'
+
+type Row = Record<string, unknown>
+type RowChange = typeof rowChanges.$inferSelect
+
+/** Why a change cannot be taken back; null where it can. */
+export function findObstacle(db: Database | Transaction, changeId: number): string | null {
+  const change = db.select().from(changes).where(eq(changes.id, changeId)).get()
+  if (!change) throw refuseMissing('change')
+  if (db.select().from(changes).where(eq(changes.undoes, changeId)).get()) return 'This was taken back already.'
+  if (db.select().from(rowChanges).where(eq(rowChanges.changeId, changeId)).get()) return null
+  return `This cannot be taken back: it is older than ${UNDO_DAYS} days, or it changed who may do what.`
+}
+
+/** Puts every row that a change touched back as it was, unless somebody built on it since. Versions go on counting. */
+export function takeBack(writer: Writer, client: Sqlite.Database, changeId: number): void {
+  const { tx } = writer
+  const obstacle = findObstacle(tx, changeId)
+  if (obstacle) throw new ProblemError(409, 'Not to be taken back', obstacle)
+  const done = tx.select().from(rowChanges).where(eq(rowChanges.changeId, changeId)).orderBy(asc(rowChanges.id)).all()
+  requireUntouched(tx, client, done)
+  // Rows that point at each other go and come in any order; the check comes at the end of the transaction.
+  client.pragma('defer_foreign_keys = ON')
+  for (const it of done.reverse()) reverse(client, it)
+  requireUnnamed(client, done)
+  logTakingBack(writer, changeId)
+}
+
+/** The last change of each row must be this one. */
+function requireUntouched(tx: Transaction, client: Sqlite.Database, done: readonly RowChange[]): void {
+  const lastOf = new Map(done.map((it) => [`${it.table}/${JSON.stringify(it.key)}`, it]))
+  for (const last of lastOf.values()) {
+    const { clause, values } = makeWhere(last.key)
+    const row = client.prepare(`SELECT * FROM "${last.table}" WHERE ${clause}`).get(values) as Row | undefined
+    const isThere = row !== undefined
+    const isSame = last.versionAfter === null || row?.version === last.versionAfter
+    if (last.op === 'delete' ? !isThere : isThere && isSame) continue
+    throw new ProblemError(409, 'Changed since', sayWhoChanged(tx, last))
+  }
+}
+
+function sayWhoChanged(tx: Transaction, { table, key, changeId }: RowChange): string {
+  const later = tx
+    .select({ name: people.name })
+    .from(rowChanges)
+    .innerJoin(changes, eq(changes.id, rowChanges.changeId))
+    .leftJoin(people, eq(people.id, changes.personId))
+    .where(
+      and(
+        gt(rowChanges.changeId, changeId),
+        eq(rowChanges.table, table),
+        sql`${rowChanges.key} = ${JSON.stringify(key)}`,
+      ),
+    )
+    .orderBy(desc(rowChanges.id))
+    .get()
+  return `${later?.name ?? 'Somebody'} changed this again since. Take that back first, or change it by hand.`
+}
+
+function reverse(client: Sqlite.Database, { table, op, key, before }: RowChange): void {
+  const { clause, values } = makeWhere(key)
+  if (op === 'insert') {
+    client.prepare(`DELETE FROM "${table}" WHERE ${clause}`).run(values)
+    return
+  }
+  const row = { ...before }
+  const columns = listColumns(client, table).filter((it) => it.name in row)
+  if (op === 'update') {
+    const names = columns.filter((it) => it.pk === 0 && it.name !== 'version').map((it) => it.name)
+    const counts = columns.some((it) => it.name === 'version') ? [', "version" = "version" + 1'] : []
+    const set = names.map((name) => `"${name}" = @set_${name}`).join(', ')
+    const bound = Object.fromEntries(names.map((name) => [`set_${name}`, row[name]]))
+    client.prepare(`UPDATE "${table}" SET ${set}${counts.join('')} WHERE ${clause}`).run({ ...bound, ...values })
+    return
+  }
+  if (typeof row.version === 'number') row.version++
+  const names = columns.map((it) => it.name)
+  client
+    .prepare(
+      `INSERT INTO "${table}" (${names.map((it) => `"${it}"`).join(', ')}) VALUES (${names.map((it) => `@${it}`).join(', ')})`,
+    )
+    .run(row)
+}
+
+/** Lists of ids are no foreign keys, so what was made and is now unmade must stand in none of them. */
+const NAMED_IN: readonly [table: string, query: string][] = [
+  ['units', 'SELECT 1 FROM bookings, json_each(bookings.unit_ids) AS it WHERE it.value = ?'],
+  ['people', 'SELECT 1 FROM bookings, json_each(bookings.person_ids) AS it WHERE it.value = ?'],
+  ['places', 'SELECT 1 FROM places WHERE parent_id = ?'],
+]
+
+function requireUnnamed(client: Sqlite.Database, done: readonly RowChange[]): void {
+  for (const { table, op, key } of done) {
+    if (op !== 'insert') continue
+    for (const [of, query] of NAMED_IN) if (of === table && client.prepare(query).get(key.id)) throw refuseUsed()
+  }
+}
+
+/** What a broken reference means here. */
+export function refuseUsed(): ProblemError {
+  return new ProblemError(409, 'In use since', 'Something was built on this since. Take that back first.')
+}
+
+function makeWhere(key: Row): { clause: string; values: Row } {
+  const names = Object.keys(key)
+  return {
+    clause: names.map((name) => `"${name}" = @key_${name}`).join(' AND '),
+    values: Object.fromEntries(names.map((name) => [`key_${name}`, key[name]])),
+  }
+}
+
+/**
+ * What was taken back is said on everything that the change spoke of. Taking a taking-back back says once more what
+ * had been said at first, so that whatever is told from the log holds again.
+ */
+function logTakingBack({ tx, log }: Writer, changeId: number): void {
+  const said = tx.select().from(events).where(eq(events.changeId, changeId)).orderBy(asc(events.id)).all()
+  const isTakingBack = said.some((it) => it.kind === 'reversed')
+  if (!isTakingBack) {
+    for (const { kind, subjectType, subjectId } of said) log('reversed', subjectType, subjectId, { changeId, kind })
+    return
+  }
+  const first = tx.select().from(changes).where(eq(changes.id, changeId)).get()?.undoes ?? 0
+  for (const it of tx.select().from(events).where(eq(events.changeId, first)).orderBy(asc(events.id)).all()) {
+    log(it.kind, it.subjectType, it.subjectId, it.data)
+  }
+}
+
+/** An event that stands: its change was not taken back. */
+export const eventStands = sql`not exists (select 1 from changes as back where back.undoes = events.change_id)`
