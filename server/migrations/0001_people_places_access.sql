@@ -55,11 +55,11 @@ CREATE TABLE `row_changes` (
 	`table_name` text NOT NULL,
 	`op` text NOT NULL,
 	`row_key` text NOT NULL,
-	`before` text,
-	`version_after` integer
+	`before` text
 );
 --> statement-breakpoint
 CREATE INDEX `row_changes_change` ON `row_changes` (`change_id`);--> statement-breakpoint
+CREATE INDEX `row_changes_row` ON `row_changes` (`table_name`,`row_key`);--> statement-breakpoint
 CREATE TABLE `sessions` (
 	`id` text PRIMARY KEY NOT NULL,
 	`person_id` text NOT NULL,

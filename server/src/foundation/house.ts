@@ -55,6 +55,8 @@ export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 export interface Writer {
   tx: Transaction
   now: number
+  /** The change that this transaction is. */
+  changeId: number
   newId(): string
   log(kind: EventKind, subjectType: SubjectType, subjectId: string, data?: Record<string, unknown>): void
 }
@@ -89,6 +91,7 @@ export function write<T>(
         return work({
           tx,
           now,
+          changeId,
           newId: house.newId,
           log(kind, subjectType, subjectId, data = {}) {
             tx.insert(events).values({ at: now, personId, kind, subjectType, subjectId, data, changeId }).run()

@@ -52,17 +52,15 @@ function makeTriggers(table: TrackedTable, columns: readonly Column[]): string {
   const keys = columns.filter((it) => it.pk > 0)
   const objectOf = (row: 'OLD' | 'NEW', of: readonly Column[]) =>
     `json_object(${of.map((it) => `'${it.name}', ${row}."${it.name}"`).join(', ')})`
-  const hasVersion = columns.some((it) => it.name === 'version')
-  const write = (op: string, key: string, before: string, version: string) =>
-    `INSERT INTO row_changes (change_id, table_name, op, row_key, before, version_after)
-     VALUES (current_change(), '${table}', '${op}', ${key}, ${before}, ${version});`
-  const version = hasVersion ? 'NEW.version' : 'NULL'
+  const write = (op: string, key: string, before: string) =>
+    `INSERT INTO row_changes (change_id, table_name, op, row_key, before)
+     VALUES (current_change(), '${table}', '${op}', ${key}, ${before});`
   const when = 'WHEN current_change() IS NOT NULL BEGIN'
   return `
     CREATE TEMP TRIGGER journal_${table}_insert AFTER INSERT ON main.${table} ${when}
-      ${write('insert', objectOf('NEW', keys), 'NULL', version)} END;
+      ${write('insert', objectOf('NEW', keys), 'NULL')} END;
     CREATE TEMP TRIGGER journal_${table}_update AFTER UPDATE ON main.${table} ${when}
-      ${write('update', objectOf('NEW', keys), objectOf('OLD', columns), version)} END;
+      ${write('update', objectOf('NEW', keys), objectOf('OLD', columns))} END;
     CREATE TEMP TRIGGER journal_${table}_delete AFTER DELETE ON main.${table} ${when}
-      ${write('delete', objectOf('OLD', keys), objectOf('OLD', columns), 'NULL')} END;`
+      ${write('delete', objectOf('OLD', keys), objectOf('OLD', columns))} END;`
 }

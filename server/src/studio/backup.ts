@@ -16,8 +16,8 @@ import type { Readable } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import Sqlite from 'better-sqlite3'
 import yauzl from 'yauzl'
-import yazl from 'yazl'
 import { z } from 'zod'
+import { makeArchive, toStream } from '../foundation/archive.ts'
 import { DATABASE_FILE, listMigrations, openDatabase } from '../foundation/database.ts'
 import { type Actor, type House, write } from '../foundation/house.ts'
 import { ProblemError } from '../foundation/problem.ts'
@@ -60,6 +60,8 @@ export interface Backup {
  * its attachments, checksums and schema on the volume. Sessions stay out of it.
  */
 export async function takeBackup({ client, dataFolder, volume, now }: BackupSource, kind: BackupKind): Promise<Backup> {
+  // Asked first: without a volume there is nothing to do.
+  volume.list()
   const staging = mkdtempSync(join(tmpdir(), 'exemplar-backup-'))
   try {
     const copy = join(staging, DATABASE_FILE)
@@ -134,11 +136,11 @@ export function listBackups(volume: Volume): Backup[] {
 }
 
 function zip(manifest: Manifest, files: readonly { path: string; file: string }[]): Readable {
-  const archive = new yazl.ZipFile()
+  const archive = makeArchive()
   archive.addBuffer(Buffer.from(JSON.stringify(manifest, null, 2)), MANIFEST)
   for (const { path, file } of files) archive.addFile(file, path)
   archive.end()
-  return archive.outputStream as Readable
+  return toStream(archive)
 }
 
 async function hashFile(file: string): Promise<string> {
@@ -239,10 +241,10 @@ export async function restoreBackup(
   house: House,
   actor: Actor,
   { manifest, folder }: OpenedBackup,
-  saidLost: number | null,
+  saidLost: number | 'all' | null,
 ): Promise<{ lost: number; safety: Backup }> {
   const lost = countLost(house, manifest)
-  if (lost > 0 && saidLost !== lost) {
+  if (lost > 0 && saidLost !== lost && saidLost !== 'all') {
     const detail = `${lost} ${lost === 1 ? 'change was' : 'changes were'} made here since this backup, and would be lost. Say so to go on; a backup of them is made first.`
     throw new ProblemError(409, 'Newer data here', detail, { current: { lost } })
   }
@@ -256,6 +258,27 @@ export async function restoreBackup(
     log('restored', 'studio', 'studio', { takenAt: manifest.takenAt, lost }),
   )
   return { lost, safety }
+}
+
+/** Moves a database that cannot be opened out of the way; null where there is none, or it is whole. */
+export function setAside(dataFolder: string, name: string): string | null {
+  const file = join(dataFolder, name)
+  if (!existsSync(file) || isReadable(file)) return null
+  const aside = `${file}.damaged-${Date.now()}`
+  renameSync(file, aside)
+  for (const rest of ['-wal', '-shm']) rmSync(`${file}${rest}`, { force: true })
+  return aside
+}
+
+function isReadable(file: string): boolean {
+  try {
+    const client = new Sqlite(file)
+    const isWhole = client.pragma('quick_check(1)', { simple: true }) === 'ok'
+    client.close()
+    return isWhole
+  } catch {
+    return false
+  }
 }
 
 /** Without a pause in between, so that nobody asks a closed database. */

@@ -1,6 +1,6 @@
 import type { Readable } from 'node:stream'
 import { type Cell, writeCsv } from '@exemplar/core'
-import yazl from 'yazl'
+import { makeArchive, toStream } from '../foundation/archive.ts'
 import type { Database } from '../foundation/database.ts'
 import { listColumns, TRACKED_TABLES } from '../foundation/journal.ts'
 
@@ -13,7 +13,7 @@ Text that a spreadsheet would run as a formula has an apostrophe in front. Attac
 
 /** All tables that people fill, with the log; no passwords, no sessions. */
 export function exportEverything({ $client }: Database): Readable {
-  const archive = new yazl.ZipFile()
+  const archive = makeArchive()
   const all: Record<string, unknown[]> = {}
   for (const table of [...TRACKED_TABLES, 'events'] as const) {
     const columns = listColumns($client, table).map((it) => it.name)
@@ -28,5 +28,5 @@ export function exportEverything({ $client }: Database): Readable {
   archive.addBuffer(Buffer.from(JSON.stringify(all, null, 1)), 'exemplar.json')
   archive.addBuffer(Buffer.from(README), 'README.txt')
   archive.end()
-  return archive.outputStream as Readable
+  return toStream(archive)
 }

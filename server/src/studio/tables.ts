@@ -135,9 +135,8 @@ export const rowChanges = sqliteTable(
     key: text('row_key', { mode: 'json' }).$type<Record<string, unknown>>().notNull(),
     /** The whole row before; null for an insert. */
     before: text('before', { mode: 'json' }).$type<Record<string, unknown>>(),
-    versionAfter: integer('version_after'),
   },
-  (table) => [index('row_changes_change').on(table.changeId)],
+  (table) => [index('row_changes_change').on(table.changeId), index('row_changes_row').on(table.table, table.key)],
 )
 
 /** Who may sign in, and as what. */

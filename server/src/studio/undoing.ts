@@ -1,6 +1,6 @@
 import { UNDO_DAYS } from '@exemplar/core'
 import type Sqlite from 'better-sqlite3'
-import { and, asc, desc, eq, gt, sql } from 'drizzle-orm'
+import { and, asc, desc, eq, gt, ne, sql } from 'drizzle-orm'
 import type { Database } from '../foundation/database.ts'
 import type { Transaction, Writer } from '../foundation/house.ts'
 import { listColumns } from '../foundation/journal.ts'
@@ -10,11 +10,16 @@ import { changes, events, people, rowChanges } from './tables.ts'
 type Row = Record<string, unknown>
 type RowChange = typeof rowChanges.$inferSelect
 
-/** Why a change cannot be taken back; null where it can. */
-export function findObstacle(db: Database | Transaction, changeId: number): string | null {
+/** Why a change cannot be taken back; null where it can. `underWay` is the taking back that asks. */
+export function findObstacle(db: Database | Transaction, changeId: number, underWay = 0): string | null {
   const change = db.select().from(changes).where(eq(changes.id, changeId)).get()
   if (!change) throw refuseMissing('change')
-  if (db.select().from(changes).where(eq(changes.undoes, changeId)).get()) return 'This was taken back already.'
+  const back = db
+    .select()
+    .from(changes)
+    .where(and(eq(changes.undoes, changeId), ne(changes.id, underWay)))
+    .get()
+  if (back) return 'This was taken back already.'
   if (db.select().from(rowChanges).where(eq(rowChanges.changeId, changeId)).get()) return null
   return `This cannot be taken back: it is older than ${UNDO_DAYS} days, or it changed who may do what.`
 }
@@ -22,10 +27,10 @@ export function findObstacle(db: Database | Transaction, changeId: number): stri
 /** Puts every row that a change touched back as it was, unless somebody built on it since. Versions go on counting. */
 export function takeBack(writer: Writer, client: Sqlite.Database, changeId: number): void {
   const { tx } = writer
-  const obstacle = findObstacle(tx, changeId)
+  const obstacle = findObstacle(tx, changeId, writer.changeId)
   if (obstacle) throw new ProblemError(409, 'Not to be taken back', obstacle)
   const done = tx.select().from(rowChanges).where(eq(rowChanges.changeId, changeId)).orderBy(asc(rowChanges.id)).all()
-  requireUntouched(tx, client, done)
+  requireUntouched(tx, done, changeId, writer.changeId)
   // Rows that point at each other go and come in any order; the check comes at the end of the transaction.
   client.pragma('defer_foreign_keys = ON')
   for (const it of done.reverse()) reverse(client, it)
@@ -33,35 +38,40 @@ export function takeBack(writer: Writer, client: Sqlite.Database, changeId: numb
   logTakingBack(writer, changeId)
 }
 
-/** The last change of each row must be this one. */
-function requireUntouched(tx: Transaction, client: Sqlite.Database, done: readonly RowChange[]): void {
-  const lastOf = new Map(done.map((it) => [`${it.table}/${JSON.stringify(it.key)}`, it]))
-  for (const last of lastOf.values()) {
-    const { clause, values } = makeWhere(last.key)
-    const row = client.prepare(`SELECT * FROM "${last.table}" WHERE ${clause}`).get(values) as Row | undefined
-    const isThere = row !== undefined
-    const isSame = last.versionAfter === null || row?.version === last.versionAfter
-    if (last.op === 'delete' ? !isThere : isThere && isSame) continue
-    throw new ProblemError(409, 'Changed since', sayWhoChanged(tx, last))
+/** What was done to a row since must have been taken back again, down to nothing. */
+function requireUntouched(tx: Transaction, done: readonly RowChange[], changeId: number, underWay: number): void {
+  const keys = new Map(done.map((it) => [`${it.table}/${JSON.stringify(it.key)}`, it]))
+  for (const { table, key } of keys.values()) {
+    const later = tx
+      .selectDistinct({ id: changes.id, undoes: changes.undoes, person: people.name })
+      .from(rowChanges)
+      .innerJoin(changes, eq(changes.id, rowChanges.changeId))
+      .leftJoin(people, eq(people.id, changes.personId))
+      .where(
+        and(
+          eq(rowChanges.table, table),
+          sql`${rowChanges.key} = ${JSON.stringify(key)}`,
+          gt(changes.id, changeId),
+          ne(changes.id, underWay),
+        ),
+      )
+      .orderBy(desc(changes.id))
+      .all()
+    const standing = cancelOut(later)
+    if (!standing) continue
+    const detail = `${standing.person ?? 'Somebody'} changed this again since. Take that back first, or change it by hand.`
+    throw new ProblemError(409, 'Changed since', detail)
   }
 }
 
-function sayWhoChanged(tx: Transaction, { table, key, changeId }: RowChange): string {
-  const later = tx
-    .select({ name: people.name })
-    .from(rowChanges)
-    .innerJoin(changes, eq(changes.id, rowChanges.changeId))
-    .leftJoin(people, eq(people.id, changes.personId))
-    .where(
-      and(
-        gt(rowChanges.changeId, changeId),
-        eq(rowChanges.table, table),
-        sql`${rowChanges.key} = ${JSON.stringify(key)}`,
-      ),
-    )
-    .orderBy(desc(rowChanges.id))
-    .get()
-  return `${later?.name ?? 'Somebody'} changed this again since. Take that back first, or change it by hand.`
+/** Newest first: a taking back and what it took back cancel out. Gives the newest that is left; null for none. */
+function cancelOut<T extends { id: number; undoes: number | null }>(later: readonly T[]): T | null {
+  const gone = new Set<number>()
+  for (const { id, undoes } of later) {
+    if (gone.has(id) || undoes === null || !later.some((it) => it.id === undoes)) continue
+    gone.add(id).add(undoes)
+  }
+  return later.find((it) => !gone.has(it.id)) ?? null
 }
 
 function reverse(client: Sqlite.Database, { table, op, key, before }: RowChange): void {
