@@ -74,6 +74,7 @@ ALTER TABLE `bookings` ADD `fee_minor` integer;--> statement-breakpoint
 ALTER TABLE `units` ADD `owner_id` text REFERENCES people(id);--> statement-breakpoint
 ALTER TABLE `units` ADD `owner_agreed` integer DEFAULT false NOT NULL;--> statement-breakpoint
 ALTER TABLE `units` ADD `software` text DEFAULT '[]' NOT NULL;--> statement-breakpoint
+ALTER TABLE `shopping_lines` ADD `for_group` text;--> statement-breakpoint
 ALTER TABLE `setups` ADD `purpose_kind` text DEFAULT 'other' NOT NULL;--> statement-breakpoint
 ALTER TABLE `setups` ADD `skills` text DEFAULT '[]' NOT NULL;--> statement-breakpoint
 ALTER TABLE `setups` ADD `asks` text DEFAULT '[]' NOT NULL;--> statement-breakpoint

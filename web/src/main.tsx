@@ -7,6 +7,7 @@ import { createRoot } from 'react-dom/client'
 import { Provider } from 'react-redux'
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router'
 import { AppShell } from './foundation/app-shell.tsx'
+import { Gate } from './foundation/gate.tsx'
 import { store } from './foundation/store.ts'
 import { applyTheme } from './foundation/theme.ts'
 
@@ -20,24 +21,50 @@ function page<K extends string>(load: () => Promise<Record<K, ComponentType>>, n
 
 const router = createBrowserRouter([
   {
-    element: <AppShell />,
+    element: <Gate />,
     children: [
-      { path: '/', element: <Navigate to="/today" replace /> },
-      { path: '/today', element: page(() => import('./today/today-page.tsx'), 'TodayPage') },
-      { path: '/kit', element: page(() => import('./kit/kit-page.tsx'), 'KitPage') },
-      { path: '/kit/import', element: page(() => import('./kit/import-page.tsx'), 'ImportPage') },
-      { path: '/kit/stock', element: page(() => import('./kit/stock-page.tsx'), 'StockPage') },
-      { path: '/kit/:id', element: page(() => import('./kit/unit-page.tsx'), 'UnitPage') },
-      { path: '/setups', element: page(() => import('./setups/setups-page.tsx'), 'SetupsPage') },
-      { path: '/setups/:id', element: page(() => import('./setups/setup-page.tsx'), 'SetupPage') },
-      { path: '/diary', element: page(() => import('./diary/diary-page.tsx'), 'DiaryPage') },
-      { path: '/diary/:id', element: page(() => import('./diary/booking-page.tsx'), 'BookingPage') },
-      { path: '/diary/:id/take-out', element: page(() => import('./diary/take-out-page.tsx'), 'TakeOutPage') },
-      { path: '/diary/:id/bring-back', element: page(() => import('./diary/bring-back-page.tsx'), 'BringBackPage') },
-      { path: '/bench', element: page(() => import('./bench/bench-page.tsx'), 'BenchPage') },
-      { path: '/ledger', element: page(() => import('./ledger/ledger-page.tsx'), 'LedgerPage') },
-      { path: '/studio', element: page(() => import('./studio/studio-page.tsx'), 'StudioPage') },
-      { path: '*', element: page(() => import('./foundation/lost-page.tsx'), 'LostPage') },
+      {
+        element: <AppShell />,
+        children: [
+          { path: '/', element: <Navigate to="/today" replace /> },
+          { path: '/today', element: page(() => import('./today/today-page.tsx'), 'TodayPage') },
+          { path: '/kit', element: page(() => import('./kit/kit-page.tsx'), 'KitPage') },
+          { path: '/kit/import', element: page(() => import('./kit/import-page.tsx'), 'ImportPage') },
+          { path: '/kit/stock', element: page(() => import('./kit/stock-page.tsx'), 'StockPage') },
+          { path: '/kit/:id', element: page(() => import('./kit/unit-page.tsx'), 'UnitPage') },
+          { path: '/setups', element: page(() => import('./setups/setups-page.tsx'), 'SetupsPage') },
+          { path: '/setups/:id', element: page(() => import('./setups/setup-page.tsx'), 'SetupPage') },
+          { path: '/diary', element: page(() => import('./diary/diary-page.tsx'), 'DiaryPage') },
+          { path: '/diary/:id', element: page(() => import('./diary/booking-page.tsx'), 'BookingPage') },
+          { path: '/diary/:id/take-out', element: page(() => import('./diary/take-out-page.tsx'), 'TakeOutPage') },
+          {
+            path: '/diary/:id/bring-back',
+            element: page(() => import('./diary/bring-back-page.tsx'), 'BringBackPage'),
+          },
+          { path: '/bench', element: page(() => import('./bench/bench-page.tsx'), 'BenchPage') },
+          { path: '/ledger', element: page(() => import('./ledger/ledger-page.tsx'), 'LedgerPage') },
+          { path: '/scan', element: page(() => import('./kit/scan-page.tsx'), 'ScanPage') },
+          {
+            path: '/studio',
+            element: page(() => import('./studio/studio-page.tsx'), 'StudioPage'),
+            children: [
+              { index: true, element: <Navigate to="/studio/people" replace /> },
+              { path: 'people', element: page(() => import('./studio/people-page.tsx'), 'PeoplePage') },
+              { path: 'places', element: page(() => import('./studio/places-page.tsx'), 'PlacesPage') },
+              { path: 'places/:id', element: page(() => import('./studio/place-page.tsx'), 'PlacePage') },
+              { path: 'settings', element: page(() => import('./studio/settings-page.tsx'), 'SettingsPage') },
+              { path: 'policies', element: page(() => import('./studio/policies-page.tsx'), 'PoliciesPage') },
+              { path: 'access', element: page(() => import('./studio/access-page.tsx'), 'AccessPage') },
+              { path: 'safe', element: page(() => import('./studio/safe-page.tsx'), 'SafePage') },
+              { path: 'history', element: page(() => import('./studio/history-page.tsx'), 'HistoryPage') },
+              { path: 'archive', element: page(() => import('./studio/archive-page.tsx'), 'ArchivePage') },
+              { path: 'words', element: page(() => import('./studio/words-page.tsx'), 'WordsPage') },
+              { path: 'me', element: page(() => import('./studio/me-page.tsx'), 'MePage') },
+            ],
+          },
+          { path: '*', element: page(() => import('./foundation/lost-page.tsx'), 'LostPage') },
+        ],
+      },
     ],
   },
 ])

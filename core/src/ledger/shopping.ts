@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { GROUPS, type Group } from '../kit/category.ts'
 import { idSchema, nameSchema, noteSchema, versionSchema } from '../studio/identity.ts'
 
 /** Something to buy, and what it would cure. */
@@ -8,6 +9,8 @@ export const newShoppingLineSchema = z.object({
   reason: noteSchema,
   stockId: idSchema.nullable(),
   setupId: idSchema.nullable(),
+  /** Which part of a setup it is for; null where nobody said. */
+  group: z.enum(GROUPS).nullable().default(null),
 })
 export type NewShoppingLine = z.infer<typeof newShoppingLineSchema>
 
@@ -17,3 +20,20 @@ export const shoppingLineSchema = newShoppingLineSchema.extend({
   boughtAt: z.number().int().nullable(),
 })
 export type ShoppingLine = z.infer<typeof shoppingLineSchema>
+
+const FIRST: Readonly<Record<string, readonly Group[]>> = {
+  sound: ['sound', 'light', 'camera'],
+  light: ['light', 'sound', 'camera'],
+  lens: ['camera', 'light', 'sound'],
+  body: ['camera', 'light', 'sound'],
+}
+
+/** The shopping list in the order of the studio's school of buying; what it does not speak of comes after, by name. */
+export function rankShopping<T extends Pick<ShoppingLine, 'group' | 'item'>>(lines: readonly T[], way: string): T[] {
+  const order = FIRST[way] ?? []
+  const rank = ({ group }: T) => {
+    const at = group === null ? -1 : order.indexOf(group)
+    return at < 0 ? order.length : at
+  }
+  return [...lines].sort((a, b) => rank(a) - rank(b) || (a.item < b.item ? -1 : 1))
+}

@@ -164,6 +164,22 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
   }
 }
 
+/** The same finding without its figures, for who goes by feel: what it means and what to do. */
+export function sayPlainly(finding: ReadinessFinding, text: string): string {
+  switch (finding.code) {
+    case 'circuit-load':
+      return 'Too much is plugged into one circuit: it may go dark in the middle of a take. Local codes and a licensed electrician decide.'
+    case 'packs-short':
+      return finding.working.have < finding.working.needed
+        ? `The packs of ${finding.label} do not last for the planned time.`
+        : `The packs of ${finding.label} last, but there is no spare.`
+    case 'cards-short':
+      return `The cards in ${finding.working.tag} are full before the end.`
+    default:
+      return text
+  }
+}
+
 function plain(title: string, text: string): FindingWords {
   return { title, text, gauge: null }
 }

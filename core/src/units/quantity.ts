@@ -78,11 +78,23 @@ function nextSmaller(unit: string): string {
   return unit
 }
 
-export function formatMass(grams: number): string {
+/** Pounds and ounces in imperial studios: 2.5 lb, 5 oz. */
+export function formatMass(grams: number, system: 'metric' | 'imperial' = 'metric'): string {
+  if (system === 'imperial') {
+    const ounces = grams / 28.349523125
+    return ounces < 16 ? `${trim(ounces, 1)} oz` : `${trim(ounces / 16, 2)} lb`
+  }
   return grams < 1000 ? `${trim(grams, 0)} g` : `${trim(grams / 1000, 2)} kg`
 }
 
-export function formatLength(mm: number): string {
+/** Feet and inches in imperial studios: 6′ 7″, to the nearest inch; under a foot to the quarter. */
+export function formatLength(mm: number, system: 'metric' | 'imperial' = 'metric'): string {
+  if (system === 'imperial') {
+    const inches = mm / 25.4
+    if (inches < 12) return `${trim(Math.round(inches * 4) / 4, 2)}″`
+    const whole = Math.round(inches)
+    return whole % 12 ? `${Math.floor(whole / 12)}′ ${whole % 12}″` : `${whole / 12}′`
+  }
   return mm < 1000 ? `${trim(mm / 10, 1)} cm` : `${trim(mm / 1000, 2)} m`
 }
 

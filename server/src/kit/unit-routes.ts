@@ -20,7 +20,7 @@ import { ProblemError, refuseField, refuseMissing } from '../foundation/problem.
 import { defineRoute } from '../foundation/route.ts'
 import { entries } from '../ledger/tables.ts'
 import { setupUnits } from '../setups/tables.ts'
-import { parties, places } from '../studio/tables.ts'
+import { parties, people, places } from '../studio/tables.ts'
 import { interfaces, models, stock, units } from './tables.ts'
 import { countUnits, listTagsLike, listUnits, loadServes, unitListQuery } from './unit-list.ts'
 
@@ -95,11 +95,12 @@ function requireInterfaces(tx: Transaction, facts: Partial<TemplateFacts>): void
 function loadUnitPage(house: House, id: string) {
   const { db } = house
   const row = db
-    .select({ unit: units, model: models, place: places.name, party: parties.name })
+    .select({ unit: units, model: models, place: places.name, party: parties.name, owner: people.name })
     .from(units)
     .innerJoin(models, eq(models.id, units.modelId))
     .leftJoin(places, eq(places.id, units.placeId))
     .leftJoin(parties, eq(parties.id, units.partyId))
+    .leftJoin(people, eq(people.id, units.ownerId))
     .where(eq(units.id, id))
     .get()
   if (!row) throw refuseMissing('thing')

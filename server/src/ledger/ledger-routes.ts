@@ -1,19 +1,23 @@
 import {
   budgetSchema,
+  CATEGORIES,
   entrySchema,
   findDate,
+  type Group,
   newEntrySchema,
   newShoppingLineSchema,
+  rankShopping,
+  resolvePolicies,
   shoppingLineSchema,
   summariseSpending,
 } from '@exemplar/core'
 import { and, desc, eq, gte, isNull, lt } from 'drizzle-orm'
 import { z } from 'zod'
 import type { Database } from '../foundation/database.ts'
-import { requireVersion, write } from '../foundation/house.ts'
+import { requireVersion, type Transaction, write } from '../foundation/house.ts'
 import { refuseField } from '../foundation/problem.ts'
 import { defineRoute } from '../foundation/route.ts'
-import { stock, units } from '../kit/tables.ts'
+import { models, stock, units } from '../kit/tables.ts'
 import { loadStudio } from '../studio/studio-routes.ts'
 import { parties } from '../studio/tables.ts'
 import { budgets, entries, shoppingLines } from './tables.ts'
@@ -28,6 +32,18 @@ export function loadSpending(db: Database, year: number) {
     .all()
   const budget = db.select().from(budgets).where(eq(budgets.year, year)).get()
   return { ...summariseSpending(rows, year, budget?.totalMinor ?? null), budgetVersion: budget?.version ?? 0 }
+}
+
+function groupOfStock(tx: Transaction, stockId: string | null): Group | null {
+  const row = stockId
+    ? tx
+        .select({ category: models.category })
+        .from(stock)
+        .innerJoin(models, eq(models.id, stock.modelId))
+        .where(eq(stock.id, stockId))
+        .get()
+    : undefined
+  return row ? CATEGORIES[row.category].group : null
 }
 
 const yearSchema = z.coerce.number().int().min(1990).max(2200)
@@ -136,8 +152,10 @@ export const ledgerRoutes = [
     room,
     summary: 'The shopping list: what is not bought yet',
     reply: z.array(shoppingLineSchema),
-    handle: (_, { db }) =>
-      db.select().from(shoppingLines).where(isNull(shoppingLines.boughtAt)).orderBy(shoppingLines.item).all(),
+    handle: (_, { db }) => {
+      const lines = db.select().from(shoppingLines).where(isNull(shoppingLines.boughtAt)).all()
+      return rankShopping(lines, resolvePolicies(loadStudio(db), null).school('buy-first').way)
+    },
   }),
   defineRoute({
     method: 'post',
@@ -152,7 +170,7 @@ export const ledgerRoutes = [
       write(house, actor, ({ tx, newId, log }) => {
         const line = tx
           .insert(shoppingLines)
-          .values({ ...body, id: newId() })
+          .values({ ...body, group: body.group ?? groupOfStock(tx, body.stockId), id: newId() })
           .returning()
           .get()
         log('created', 'shopping-line', line.id, { after: line })

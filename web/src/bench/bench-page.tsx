@@ -10,6 +10,7 @@ import { sayDay, sayDayWithYear } from '../foundation/calendar-words.ts'
 import { Mark } from '../foundation/mark.tsx'
 import { PageHead, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
 import type { Serve } from '../foundation/replies.ts'
+import { useMay } from '../foundation/session.ts'
 import { TapeStrip } from '../foundation/tape.tsx'
 import { useTimeWords } from '../foundation/time-words.ts'
 import { useTold } from '../foundation/use-told.ts'
@@ -34,6 +35,7 @@ export function BenchPage() {
   const [changeUnit] = useChangeUnitMutation()
   const words = useTimeWords()
   const run = useTold()
+  const may = useMay()
   if (!data) return <Waiting what="the bench" error={error} onRetry={refetch} />
   const dueNow = data.services.filter((it) => it.isDue).length
   return (
@@ -59,17 +61,19 @@ export function BenchPage() {
                   </span>
                 </span>
                 <Tapes serves={fault.serves} />
-                <Button
-                  size="small"
-                  onClick={() =>
-                    run(
-                      mend({ id: fault.id, version: fault.version, body: { note: '' } }).unwrap(),
-                      `${fault.tag} is mended.`,
-                    )
-                  }
-                >
-                  Mended
-                </Button>
+                {may('mend') && (
+                  <Button
+                    size="small"
+                    onClick={() =>
+                      run(
+                        mend({ id: fault.id, version: fault.version, body: { note: '' } }).unwrap(),
+                        `${fault.tag} is mended.`,
+                      )
+                    }
+                  >
+                    Mended
+                  </Button>
+                )}
               </li>
             ))}
           </ul>
@@ -89,21 +93,23 @@ export function BenchPage() {
                   </span>
                 </span>
                 <Tapes serves={it.serves} />
-                <Button
-                  size="small"
-                  onClick={() =>
-                    run(
-                      changeUnit({
-                        id: it.unitId,
-                        version: it.unitVersion,
-                        body: { state: 'in-service', dueOn: null },
-                      }).unwrap(),
-                      `${it.tag} is in service again.`,
-                    )
-                  }
-                >
-                  It is back
-                </Button>
+                {may('change-kit') && (
+                  <Button
+                    size="small"
+                    onClick={() =>
+                      run(
+                        changeUnit({
+                          id: it.unitId,
+                          version: it.unitVersion,
+                          body: { state: 'in-service', dueOn: null },
+                        }).unwrap(),
+                        `${it.tag} is in service again.`,
+                      )
+                    }
+                  >
+                    It is back
+                  </Button>
+                )}
               </li>
             ))}
           </ul>
@@ -153,21 +159,23 @@ export function BenchPage() {
                         {it.lastServicedOn ? sayDayWithYear(it.lastServicedOn) : 'never'}
                       </td>
                       <td className="text-right">
-                        <Button
-                          size="small"
-                          onClick={() =>
-                            run(
-                              service({
-                                id: it.unitId,
-                                version: it.unitVersion,
-                                body: { on: data.today, note: '' },
-                              }).unwrap(),
-                              `${it.tag} serviced today.`,
-                            )
-                          }
-                        >
-                          Done today
-                        </Button>
+                        {may('mend') && (
+                          <Button
+                            size="small"
+                            onClick={() =>
+                              run(
+                                service({
+                                  id: it.unitId,
+                                  version: it.unitVersion,
+                                  body: { on: data.today, note: '' },
+                                }).unwrap(),
+                                `${it.tag} serviced today.`,
+                              )
+                            }
+                          >
+                            Done today
+                          </Button>
+                        )}
                       </td>
                     </tr>
                   ))}

@@ -5,7 +5,7 @@ import { CheckField, FormProblem, NoteField } from '../foundation/field.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useAppDispatch } from '../foundation/store.ts'
-import { tell } from '../foundation/toasts.ts'
+import { tellDone } from '../foundation/tell-done.ts'
 
 export interface FaultDraft {
   note: string
@@ -77,7 +77,7 @@ export function FaultDialog({
           report({ unitId, body: { ...draft, bookingId: null } })
             .unwrap()
             .then(() => {
-              dispatch(tell(`Fault on ${tag} reported.`))
+              tellDone(dispatch, `Fault on ${tag} reported.`)
               onClose()
             })
             .catch(() => {})

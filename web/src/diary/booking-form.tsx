@@ -5,6 +5,8 @@ import {
   type NewBooking,
   newBookingSchema,
   type Remedy,
+  resolvePolicies,
+  type StudioSettings,
 } from '@exemplar/core'
 import { useMemo, useState } from 'react'
 import { useCheckBookingQuery, usePeopleQuery, useSetupQuery, useSetupsQuery } from '../foundation/api.ts'
@@ -13,9 +15,12 @@ import { CheckField, FormProblem, SelectField, TextField } from '../foundation/f
 import { PlaceOptions } from '../foundation/options.tsx'
 import { Tag } from '../foundation/page-parts.tsx'
 import type { Problem } from '../foundation/problem.ts'
+import { useMay } from '../foundation/session.ts'
 import { ThingPicker } from '../setups/thing-picker.tsx'
 import { useSetupChanges } from '../setups/use-setup-changes.ts'
 import { BookingTroubles } from './booking-troubles.tsx'
+import { LetFields } from './let-fields.tsx'
+import { SkillsWanted } from './skills-wanted.tsx'
 
 interface Draft {
   kind: BookingKind
@@ -30,6 +35,9 @@ interface Draft {
   endDate: string
   rig: string
   strike: string
+  partyId: string
+  feeMinor: number | null
+  note: string
 }
 
 export function toFormDraft(booking: NewBooking): Draft {
@@ -46,10 +54,21 @@ export function toFormDraft(booking: NewBooking): Draft {
     to: booking.endsAt.slice(11),
     rig: String(booking.rigMinutes),
     strike: String(booking.strikeMinutes),
+    partyId: booking.partyId ?? '',
+    feeMinor: booking.feeMinor,
+    note: booking.note,
   }
 }
 
-export function makeBlankDraft(date: string, setupId: string): Draft {
+/** Minutes for rigging and striking by the studio's school: what always stands wants next to none. */
+const BUFFERS: Record<string, readonly [rig: string, strike: string]> = {
+  packed: ['45', '30'],
+  half: ['20', '15'],
+  standing: ['5', '5'],
+}
+
+export function makeBlankDraft(date: string, setupId: string, studio: StudioSettings): Draft {
+  const [rig = '45', strike = '30'] = BUFFERS[resolvePolicies(studio, null).school('standing').way] ?? []
   return {
     kind: 'shoot',
     title: '',
@@ -61,8 +80,11 @@ export function makeBlankDraft(date: string, setupId: string): Draft {
     from: '10:00',
     endDate: date,
     to: '12:00',
-    rig: '45',
-    strike: '30',
+    rig,
+    strike,
+    partyId: '',
+    feeMinor: null,
+    note: '',
   }
 }
 
@@ -109,7 +131,9 @@ export function BookingForm({
       rigMinutes: Number(draft.rig),
       strikeMinutes: Number(draft.strike),
       state,
-      note: '',
+      note: draft.note,
+      partyId: draft.partyId || null,
+      feeMinor: draft.feeMinor,
     }
     return newBookingSchema.safeParse(body)
   }, [draft, state, setup])
@@ -169,6 +193,7 @@ export function BookingForm({
           <PlaceOptions none={setup?.placeId ? 'The setup’s own room' : 'No room'} kind="room" />
         </SelectField>
       </div>
+      {draft.kind === 'let' && <LetFields draft={draft} onChange={set} />}
       <div className="grid grid-cols-2 gap-3 md:grid-cols-4">
         <TextField
           label="Day"
@@ -216,7 +241,11 @@ export function BookingForm({
         {people?.map((person) => (
           <CheckField
             key={person.id}
-            label={person.name}
+            label={
+              <>
+                {person.name} <span className="text-quiet">{person.skills.join(', ')}</span>
+              </>
+            }
             checked={draft.personIds.includes(person.id)}
             onChange={(event) =>
               set({
@@ -260,6 +289,7 @@ export function BookingForm({
           Add loose things
         </Button>
       )}
+      <SkillsWanted skills={setup?.skills ?? []} people={people ?? []} booked={draft.personIds} />
       {reading.success && <Check body={reading.data} except={except} setupId={draft.setupId} />}
       <FormProblem text={problem?.detail ?? null} />
       <Button look="act" type="submit" className="w-fit">
@@ -273,7 +303,8 @@ function Check({ body, except, setupId }: { body: NewBooking; except?: string; s
   const { data } = useCheckBookingQuery({ body, except })
   const { data: setup } = useSetupQuery(setupId, { skip: !setupId })
   const { carryOut } = useSetupChanges(setup)
-  const swap = (remedy: Remedy) => carryOut(remedy, body.title)
+  const may = useMay()
+  const swap = may('change-setups') ? (remedy: Remedy) => carryOut(remedy, body.title) : undefined
   if (!data)
     return (
       <p role="status" className="text-[13px] text-quiet">

@@ -15,18 +15,35 @@ import { Mark } from '../foundation/mark.tsx'
 import { Empty, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import type { BookingPage as Page } from '../foundation/replies.ts'
+import { useMay } from '../foundation/session.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useAppDispatch } from '../foundation/store.ts'
 import { TapeStrip } from '../foundation/tape.tsx'
-import { tell, tellTrouble } from '../foundation/toasts.ts'
+import { tellDone } from '../foundation/tell-done.ts'
+import { tellTrouble } from '../foundation/toasts.ts'
 import { useSetupChanges } from '../setups/use-setup-changes.ts'
 import { BookingForm, toFormDraft } from './booking-form.tsx'
 import { BookingTroubles } from './booking-troubles.tsx'
 
 function toBody(booking: Page, state: NewBooking['state']): NewBooking {
-  const { kind, title, setupId, unitIds, placeId, personIds, startsAt, endsAt, rigMinutes, strikeMinutes, note } =
-    booking
-  return { kind, title, setupId, unitIds, placeId, personIds, startsAt, endsAt, rigMinutes, strikeMinutes, note, state }
+  const { kind, title, setupId, unitIds, placeId, personIds, startsAt, endsAt, rigMinutes, strikeMinutes } = booking
+  const { note, partyId, feeMinor } = booking
+  return {
+    kind,
+    title,
+    setupId,
+    unitIds,
+    placeId,
+    personIds,
+    startsAt,
+    endsAt,
+    rigMinutes,
+    strikeMinutes,
+    note,
+    partyId,
+    feeMinor,
+    state,
+  }
 }
 
 /** A booking: what stands in its way, and its pack sheet, on screen and on paper. */
@@ -36,12 +53,14 @@ export function BookingPage() {
   const [isEditing, setEditing] = useState(false)
   const [change, changing] = useChangeBookingMutation()
   const dispatch = useAppDispatch()
+  const may = useMay()
   if (!booking) return <Waiting what="the booking" error={error} onRetry={refetch} />
   const isPlan = booking.state === 'pencilled' || booking.state === 'confirmed'
+  const canChange = isPlan && (may('change-bookings') || (booking.state === 'pencilled' && may('book-pencilled')))
   const changeTo = async (body: NewBooking, text: string) => {
     try {
       await change({ id, version: booking.version, body }).unwrap()
-      dispatch(tell(text))
+      tellDone(dispatch, text)
       setEditing(false)
     } catch (problem) {
       dispatch(tellTrouble(readProblem(problem).detail))
@@ -57,13 +76,13 @@ export function BookingPage() {
         )}
         <h1>{booking.title}</h1>
         <div className="no-print flex flex-wrap gap-2 md:ml-auto">
-          {isPlan && <Button onClick={() => setEditing(true)}>Change</Button>}
-          {booking.state === 'pencilled' && (
+          {canChange && <Button onClick={() => setEditing(true)}>Change</Button>}
+          {booking.state === 'pencilled' && may('change-bookings') && (
             <Button onClick={() => changeTo(toBody(booking, 'confirmed'), `${booking.title} is confirmed.`)}>
               Confirm
             </Button>
           )}
-          {isPlan && (
+          {canChange && (
             <Button onClick={() => changeTo(toBody(booking, 'cancelled'), `${booking.title} is cancelled.`)}>
               Cancel it
             </Button>
@@ -72,12 +91,12 @@ export function BookingPage() {
             <Printer aria-hidden />
             Print
           </Button>
-          {isPlan && (
+          {isPlan && may('take-out') && (
             <ButtonLink look="act" to={`/diary/${id}/take-out`}>
               Take out
             </ButtonLink>
           )}
-          {booking.state === 'out' && (
+          {booking.state === 'out' && may('bring-back') && (
             <ButtonLink look="act" to={`/diary/${id}/bring-back`}>
               Bring back
             </ButtonLink>
@@ -125,6 +144,7 @@ function Troubles({ booking }: { booking: Page }) {
     { skip: !booking.setupId },
   )
   const { carryOut } = useSetupChanges(setup)
+  const may = useMay()
   return (
     <Section title="Can it run?" aside="things, room, people, and the setup itself">
       <div className="mt-2 grid gap-2">
@@ -136,7 +156,13 @@ function Troubles({ booking }: { booking: Page }) {
             </Link>
           </p>
         )}
-        {check && <BookingTroubles check={check} setup={setup} onSwap={(remedy) => carryOut(remedy, booking.title)} />}
+        {check && (
+          <BookingTroubles
+            check={check}
+            setup={setup}
+            onSwap={may('change-setups') ? (remedy) => carryOut(remedy, booking.title) : undefined}
+          />
+        )}
       </div>
     </Section>
   )

@@ -9,7 +9,7 @@ import { Waiting } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useAppDispatch } from '../foundation/store.ts'
-import { tell } from '../foundation/toasts.ts'
+import { tellDone } from '../foundation/tell-done.ts'
 import { FlowPage, FlowRow, keyOf, type Line } from './phone-flow.tsx'
 
 /** Say of each thing that it is back, or what broke; what is still out at the end is missing. */
@@ -37,10 +37,9 @@ export function BringBackPage() {
       .map((line) => ({ unitId: line.unitId, stockId: line.stockId, fault: back.get(keyOf(line)) ?? null }))
     await bringBack({ id, version: booking.version, body: { items, isFinished } }).unwrap()
     const faults = items.filter((it) => it.fault).length
-    dispatch(
-      tell(
-        `${items.length} back${faults ? `, ${faults} with a fault` : ''}${isFinished && missing ? `, ${missing} missing` : ''}.`,
-      ),
+    tellDone(
+      dispatch,
+      `${items.length} back${faults ? `, ${faults} with a fault` : ''}${isFinished && missing ? `, ${missing} missing` : ''}.`,
     )
     navigate(isFinished ? '/today' : `/diary/${id}`)
   }

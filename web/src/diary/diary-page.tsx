@@ -1,18 +1,19 @@
 import { ChevronLeft, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
-import { useAddBookingMutation, useDiaryQuery, useSetupsQuery } from '../foundation/api.ts'
+import { useAddBookingMutation, useDiaryQuery, useSetupsQuery, useStudioQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { sayDay, sayTime, sayWall, shiftDate, toWall } from '../foundation/calendar-words.ts'
 import { Mark } from '../foundation/mark.tsx'
 import { Empty, PageHead, Section, Waiting } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import type { DiaryReply, SetupCard } from '../foundation/replies.ts'
+import { useMay } from '../foundation/session.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useAppDispatch } from '../foundation/store.ts'
 import { TapeStrip } from '../foundation/tape.tsx'
+import { tellDone } from '../foundation/tell-done.ts'
 import { useTimeWords } from '../foundation/time-words.ts'
-import { tell } from '../foundation/toasts.ts'
 import { BookingForm, makeBlankDraft } from './booking-form.tsx'
 
 const DAYS = 7
@@ -30,7 +31,9 @@ export function DiaryPage() {
   const [add, adding] = useAddBookingMutation()
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
-  if (!data || !setups) return <Waiting what="the diary" error={error} onRetry={refetch} />
+  const may = useMay()
+  const { data: studio } = useStudioQuery()
+  if (!data || !setups || !studio) return <Waiting what="the diary" error={error} onRetry={refetch} />
   const go = (days: number) => setParams({ from: shiftDate(from, days) })
   const close = () => setParams(params.get('from') ? { from } : {})
   const { collisions } = data
@@ -54,9 +57,11 @@ export function DiaryPage() {
         <Button aria-label="A week on" onClick={() => go(7)}>
           <ChevronRight aria-hidden />
         </Button>
-        <Button look="act" onClick={() => setParams({ from, add: 'booking' })}>
-          Book
-        </Button>
+        {may('book-pencilled') && (
+          <Button look="act" onClick={() => setParams({ from, add: 'booking' })}>
+            Book
+          </Button>
+        )}
       </PageHead>
       <div className="grid flex-1 lg:grid-cols-[1fr_320px]">
         <div className="min-w-0 px-4 pt-3 pb-8 md:px-5">
@@ -78,7 +83,10 @@ export function DiaryPage() {
       </div>
       <SheetDialog open={params.get('add') === 'booking'} onClose={close} wide title="Book">
         <BookingForm
-          initial={makeBlankDraft(shiftDate(today, 1), params.get('setup') ?? '')}
+          initial={{
+            ...makeBlankDraft(shiftDate(today, 1), params.get('setup') ?? '', studio),
+            placeId: params.get('place') ?? '',
+          }}
           state="pencilled"
           act="Book it"
           problem={adding.error ? readProblem(adding.error) : null}
@@ -86,7 +94,7 @@ export function DiaryPage() {
             add(body)
               .unwrap()
               .then((booking) => {
-                dispatch(tell(`${booking.title} is booked.`))
+                tellDone(dispatch, `${booking.title} is booked.`)
                 navigate(`/diary/${booking.id}`)
               })
               .catch(() => {})

@@ -7,7 +7,7 @@ import { Mark } from '../foundation/mark.tsx'
 import { Waiting } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import { useAppDispatch } from '../foundation/store.ts'
-import { tell } from '../foundation/toasts.ts'
+import { tellDone } from '../foundation/tell-done.ts'
 import { FlowPage, FlowRow, keyOf } from './phone-flow.tsx'
 
 /** Tick what truly leaves. */
@@ -29,7 +29,7 @@ export function TakeOutPage() {
   const finish = async () => {
     const items = lines.filter((line) => ticked.has(keyOf(line))).map(({ unitId, stockId }) => ({ unitId, stockId }))
     await takeOut({ id, version: booking.version, body: { items } }).unwrap()
-    dispatch(tell(`${ticked.size} lines of ${booking.title} are out.`))
+    tellDone(dispatch, `${ticked.size} lines of ${booking.title} are out.`)
     navigate(`/diary/${id}`)
   }
   return (

@@ -15,8 +15,14 @@ import type {
   StudioSettings,
   Unit,
 } from '@exemplar/core'
-import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react'
-import { readPersonId } from './person.ts'
+import {
+  type BaseQueryFn,
+  createApi,
+  type FetchArgs,
+  type FetchBaseQueryError,
+  fetchBaseQuery,
+} from '@reduxjs/toolkit/query/react'
+import { noteChange } from './last-change.ts'
 import type {
   BenchReply,
   Booking,
@@ -27,6 +33,7 @@ import type {
   EventRow,
   FindReply,
   ImportReport,
+  MoveCheckReply,
   SetupCard,
   SetupPage,
   SpendingReply,
@@ -38,7 +45,7 @@ import type {
   UnitRow,
 } from './replies.ts'
 
-interface Versioned<T> {
+export interface Versioned<T> {
   id: string
   version: number
   body: T
@@ -65,20 +72,25 @@ export interface QuickEntry {
   facts: Record<string, string | number | null>
 }
 
-const change = (version: number) => ({ 'If-Match': `"${version}"` })
+export const change = (version: number) => ({ 'If-Match': `"${version}"` })
+
+const bare = fetchBaseQuery({ baseUrl: '/api' })
+
+/** Notes which change a write was; where the session is over, asks anew who is signed in, which shows the way back. */
+const ask: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (args, store, extra) => {
+  const result = await bare(args, store, extra)
+  noteChange(result.meta?.response?.headers.get('x-exemplar-change') ?? null)
+  if (result.error?.status === 401 && store.endpoint !== 'me' && store.endpoint !== 'signIn') {
+    store.dispatch(api.util.invalidateTags(['Me']))
+  }
+  return result
+}
 
 /** One tag for all: nearly every figure on a page follows from things in other rooms, and only open pages load again. */
 export const api = createApi({
   reducerPath: 'api',
-  baseQuery: fetchBaseQuery({
-    baseUrl: '/api',
-    prepareHeaders: (headers) => {
-      const personId = readPersonId()
-      if (personId) headers.set('X-Exemplar-Person', personId)
-      return headers
-    },
-  }),
-  tagTypes: ['All'],
+  baseQuery: ask,
+  tagTypes: ['All', 'Me'],
   refetchOnFocus: true,
   refetchOnReconnect: true,
   endpoints: (build) => ({
@@ -88,20 +100,8 @@ export const api = createApi({
       invalidatesTags: ['All'],
     }),
     people: build.query<Person[], void>({ query: () => '/people', providesTags: ['All'] }),
-    addPerson: build.mutation<Person, { name: string; skills: string[]; note: string }>({
-      query: (body) => ({ url: '/people', method: 'POST', body }),
-      invalidatesTags: ['All'],
-    }),
     parties: build.query<Party[], void>({ query: () => '/parties', providesTags: ['All'] }),
     places: build.query<Place[], void>({ query: () => '/places', providesTags: ['All'] }),
-    addPlace: build.mutation<Place, Omit<Place, 'id' | 'version'>>({
-      query: (body) => ({ url: '/places', method: 'POST', body }),
-      invalidatesTags: ['All'],
-    }),
-    changePlace: build.mutation<Place, Versioned<Omit<Place, 'id' | 'version'>>>({
-      query: ({ id, version, body }) => ({ url: `/places/${id}`, method: 'PUT', body, headers: change(version) }),
-      invalidatesTags: ['All'],
-    }),
     events: build.query<EventRow[], { subjectType: string; subjectId: string }>({
       query: (params) => ({ url: '/events', params }),
       providesTags: ['All'],
@@ -156,6 +156,10 @@ export const api = createApi({
     }),
     readiness: build.query<Readiness, { id: string; bookingId?: string }>({
       query: ({ id, bookingId }) => ({ url: `/setups/${id}/readiness`, params: bookingId ? { bookingId } : {} }),
+      providesTags: ['All'],
+    }),
+    moveCheck: build.query<MoveCheckReply, { id: string; placeId: string }>({
+      query: ({ id, placeId }) => ({ url: `/setups/${id}/move-check`, params: { placeId } }),
       providesTags: ['All'],
     }),
     things: build.query<ThingChoices, { find: string; category?: string }>({
@@ -268,11 +272,8 @@ export const {
   useStudioQuery,
   useChangeStudioMutation,
   usePeopleQuery,
-  useAddPersonMutation,
   usePartiesQuery,
   usePlacesQuery,
-  useAddPlaceMutation,
-  useChangePlaceMutation,
   useEventsQuery,
   useInterfacesQuery,
   useUnitsQuery,
@@ -292,6 +293,7 @@ export const {
   useChangeSetupMutation,
   useArchiveSetupMutation,
   useReadinessQuery,
+  useMoveCheckQuery,
   useThingsQuery,
   useDiaryQuery,
   useBookingQuery,

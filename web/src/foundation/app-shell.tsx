@@ -1,33 +1,25 @@
-import {
-  Boxes,
-  CalendarDays,
-  CircleUserRound,
-  Clapperboard,
-  Plus,
-  ReceiptText,
-  Settings,
-  Sun,
-  Wrench,
-} from 'lucide-react'
+import type { Action } from '@exemplar/core'
+import { Boxes, CalendarDays, Clapperboard, Plus, ReceiptText, ScanLine, Settings, Sun, Wrench } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { Suspense, useMemo, useState } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
-import { usePeopleQuery } from './api.ts'
 import { ErrorBoundary } from './error-boundary.tsx'
 import { FindBox } from './find-box.tsx'
+import { useLive } from './live.ts'
+import { MENU, MENU_ITEM } from './menu.ts'
 import { Loading } from './page-parts.tsx'
-import { readPersonId, writePersonId } from './person.ts'
+import { PersonMenu } from './person-menu.tsx'
+import { useMay } from './session.ts'
 import { ShortcutList, useShortcuts } from './shortcuts.tsx'
-import { readTheme, THEMES, writeTheme } from './theme.ts'
 import { Toaster } from './toaster.tsx'
 
-const RAIL = [
-  { to: '/today', name: 'Today', Icon: Sun },
-  { to: '/kit', name: 'Kit', Icon: Boxes },
-  { to: '/setups', name: 'Setups', Icon: Clapperboard },
-  { to: '/diary', name: 'Diary', Icon: CalendarDays },
-  { to: '/bench', name: 'Bench', Icon: Wrench },
-  { to: '/ledger', name: 'Ledger', Icon: ReceiptText },
+const RAIL: { to: string; name: string; Icon: typeof Sun; action: Action }[] = [
+  { to: '/today', name: 'Today', Icon: Sun, action: 'see-studio' },
+  { to: '/kit', name: 'Kit', Icon: Boxes, action: 'see-studio' },
+  { to: '/setups', name: 'Setups', Icon: Clapperboard, action: 'see-studio' },
+  { to: '/diary', name: 'Diary', Icon: CalendarDays, action: 'see-studio' },
+  { to: '/bench', name: 'Bench', Icon: Wrench, action: 'see-studio' },
+  { to: '/ledger', name: 'Ledger', Icon: ReceiptText, action: 'see-money' },
 ]
 
 const RAIL_LINK =
@@ -43,6 +35,8 @@ export function AppShell() {
     [],
   )
   useShortcuts(actions)
+  const live = useLive()
+  const may = useMay()
   return (
     <div className="flex min-h-dvh flex-col-reverse md:grid md:grid-cols-[96px_1fr] print:block">
       <a href="#page" className="sr-only focus:not-sr-only focus:fixed focus:z-60 focus:bg-sheet focus:p-3">
@@ -53,7 +47,7 @@ export function AppShell() {
         className="no-print sticky bottom-0 z-30 flex h-14 justify-around border-t border-rule bg-ground md:top-0 md:h-dvh md:flex-col md:justify-start md:gap-0.5 md:border-t-0 md:border-r md:py-3"
       >
         <span className="hidden pb-3 pl-[14px] text-[15px] font-extrabold tracking-tight md:block">Exemplar</span>
-        {RAIL.map(({ to, name, Icon }) => (
+        {RAIL.filter((it) => may(it.action)).map(({ to, name, Icon }) => (
           <NavLink key={to} to={to} className={RAIL_LINK}>
             <Icon className="size-[18px]" strokeWidth={1.7} aria-hidden />
             {name}
@@ -64,17 +58,27 @@ export function AppShell() {
           <Settings className="size-[18px]" strokeWidth={1.7} aria-hidden />
           Studio
         </NavLink>
-        <span className="hidden md:block">
-          <PersonMenu />
-        </span>
+        <PersonMenu
+          onKeys={() => setHelping(true)}
+          className="hidden w-full flex-col items-start gap-[3px] py-[9px] pl-[14px] text-left text-[12px] font-medium text-quiet md:flex"
+        />
       </nav>
       <div className="flex min-w-0 flex-1 flex-col">
         <header className="no-print sticky top-0 z-20 flex h-12 flex-none items-center gap-2.5 border-b border-rule bg-ground px-4 md:px-5">
           <FindBox open={isFinding} onOpenChange={setFinding} />
-          <span className="ml-auto flex items-center gap-2">
+          <span className="ml-auto flex items-center gap-1 md:gap-2">
+            {live === 'away' && (
+              <span role="status" className="text-[12px] whitespace-nowrap text-warn">
+                Not connected
+              </span>
+            )}
+            <NavLink to="/scan" aria-label="Scan a label" className="p-2 text-quiet">
+              <ScanLine className="size-[18px]" aria-hidden />
+            </NavLink>
             <NavLink to="/studio" aria-label="Studio" className="p-2 text-quiet md:hidden">
               <Settings className="size-[18px]" aria-hidden />
             </NavLink>
+            <PersonMenu onKeys={() => setHelping(true)} className="p-2 text-quiet md:hidden" />
             <AddMenu open={isAdding} onOpenChange={setAdding} />
           </span>
         </header>
@@ -92,18 +96,19 @@ export function AppShell() {
   )
 }
 
-const MENU = 'z-50 min-w-44 border border-rule-strong bg-sheet py-1 text-[13px]'
-const MENU_ITEM = 'flex cursor-pointer items-center gap-2 px-3 py-2 outline-none data-highlighted:bg-wash'
+const ADDABLE: readonly [name: string, to: string, action: Action][] = [
+  ['A thing', '/kit?add=thing', 'change-kit'],
+  ['Things from a file', '/kit/import', 'change-kit'],
+  ['A setup', '/setups?add=setup', 'change-setups'],
+  ['A booking', '/diary?add=booking', 'book-pencilled'],
+  ['Spending', '/ledger?add=entry', 'change-ledger'],
+]
 
 function AddMenu({ open, onOpenChange }: { open: boolean; onOpenChange(open: boolean): void }) {
   const navigate = useNavigate()
-  const items = [
-    ['A thing', '/kit?add=thing'],
-    ['Things from a file', '/kit/import'],
-    ['A setup', '/setups?add=setup'],
-    ['A booking', '/diary?add=booking'],
-    ['Spending', '/ledger?add=entry'],
-  ] as const
+  const may = useMay()
+  const items = ADDABLE.filter(([, , action]) => may(action))
+  if (items.length === 0) return null
   return (
     <DropdownMenu.Root open={open} onOpenChange={onOpenChange}>
       <DropdownMenu.Trigger className="inline-flex h-[30px] items-center gap-1.5 rounded-paper border border-ink bg-ink px-[11px] text-[13px] font-semibold text-ground">
@@ -117,57 +122,6 @@ function AddMenu({ open, onOpenChange }: { open: boolean; onOpenChange(open: boo
               {name}
             </DropdownMenu.Item>
           ))}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
-  )
-}
-
-function PersonMenu() {
-  const { data: people } = usePeopleQuery()
-  const [personId, setPersonId] = useState(readPersonId)
-  const [theme, setTheme] = useState(readTheme)
-  const person = people?.find((it) => it.id === personId)
-  return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="flex w-full flex-col items-start gap-[3px] py-[9px] pl-[14px] text-left text-[12px] font-medium text-quiet">
-        <CircleUserRound className="size-[18px]" strokeWidth={1.7} aria-hidden />
-        <span className="max-w-[76px] truncate">{person?.name.split(' ')[0] ?? 'Who?'}</span>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content side="right" align="end" className={MENU}>
-          <DropdownMenu.Label className="px-3 py-1 text-[12px] text-quiet">Who works here</DropdownMenu.Label>
-          <DropdownMenu.RadioGroup
-            value={personId ?? ''}
-            onValueChange={(id) => {
-              writePersonId(id || null)
-              setPersonId(id || null)
-            }}
-          >
-            {people?.map(({ id, name }) => (
-              <DropdownMenu.RadioItem key={id} value={id} className={MENU_ITEM}>
-                {name}
-                <DropdownMenu.ItemIndicator className="ml-auto">here</DropdownMenu.ItemIndicator>
-              </DropdownMenu.RadioItem>
-            ))}
-          </DropdownMenu.RadioGroup>
-          <DropdownMenu.Separator className="my-1 border-t border-rule" />
-          <DropdownMenu.Label className="px-3 py-1 text-[12px] text-quiet">Light</DropdownMenu.Label>
-          <DropdownMenu.RadioGroup
-            value={theme}
-            onValueChange={(next) => {
-              const chosen = THEMES.find((it) => it === next) ?? 'system'
-              writeTheme(chosen)
-              setTheme(chosen)
-            }}
-          >
-            {THEMES.map((it) => (
-              <DropdownMenu.RadioItem key={it} value={it} className={MENU_ITEM}>
-                {{ system: 'As the system', light: 'Light', dark: 'Dark' }[it]}
-                <DropdownMenu.ItemIndicator className="ml-auto">on</DropdownMenu.ItemIndicator>
-              </DropdownMenu.RadioItem>
-            ))}
-          </DropdownMenu.RadioGroup>
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

@@ -1,26 +1,28 @@
 import { Search } from 'lucide-react'
 import { Dialog } from 'radix-ui'
-import { useDeferredValue, useMemo, useState } from 'react'
+import { useDeferredValue, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useFindQuery } from './api.ts'
-import { sayWall } from './calendar-words.ts'
-import { Tag } from './page-parts.tsx'
-import { TapeStrip } from './tape.tsx'
+import type { FindHit } from './replies.ts'
 
-interface Hit {
-  key: string
-  to: string
-  kind: string
-  shown: React.ReactNode
+const KIND_NAMES: Record<FindHit['kind'], string> = {
+  unit: 'Thing',
+  stock: 'Stock',
+  setup: 'Setup',
+  booking: 'Booking',
+  person: 'Person',
+  place: 'Place',
+  party: 'Vendor or lender',
+  action: 'Do it',
 }
 
-/** Find a thing, setup, booking or person from anywhere; by keyboard alone. A whole tag followed by Enter opens it. */
+/** Find anything from anywhere, by keyboard alone, typing errors forgiven. A whole tag followed by Enter opens it. */
 export function FindBox({ open, onOpenChange }: { open: boolean; onOpenChange(open: boolean): void }) {
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Trigger className="flex h-[30px] w-full max-w-[420px] items-center gap-2 border-b border-rule-strong text-left text-[13px] text-quiet">
         <Search className="size-[15px]" aria-hidden />
-        <span className="truncate">Find a thing, setup, booking or person</span>
+        <span className="truncate">Find anything</span>
         <kbd className="ml-auto hidden rounded-paper border border-rule-strong px-1 font-mono text-[11px] md:block">
           /
         </kbd>
@@ -45,41 +47,10 @@ function FindPanel({ onDone }: { onDone(): void }) {
   const wanted = useDeferredValue(text.trim())
   const { data, isFetching } = useFindQuery(wanted, { skip: wanted === '' })
   const navigate = useNavigate()
-  const hits = useMemo((): Hit[] => {
-    if (!data || wanted === '') return []
-    return [
-      ...data.setups.map((it) => ({
-        key: `s${it.id}`,
-        to: `/setups/${it.id}`,
-        kind: 'Setup',
-        shown: <TapeStrip code={it.code} tape={it.tape} name={it.name} size="small" />,
-      })),
-      ...data.units.map((it) => ({
-        key: `u${it.id}`,
-        to: `/kit/${it.id}`,
-        kind: 'Thing',
-        shown: (
-          <>
-            <Tag>{it.tag}</Tag> {it.name}
-          </>
-        ),
-      })),
-      ...data.bookings.map((it) => ({
-        key: `b${it.id}`,
-        to: `/diary/${it.id}`,
-        kind: 'Booking',
-        shown: (
-          <>
-            {it.title} <span className="text-quiet">{sayWall(it.startsAt)}</span>
-          </>
-        ),
-      })),
-      ...data.people.map((it) => ({ key: `p${it.id}`, to: '/studio', kind: 'Person', shown: it.name })),
-    ]
-  }, [data, wanted])
-  const open = (hit: Hit | undefined) => {
+  const hits = wanted === '' ? [] : (data?.hits ?? [])
+  const open = (hit: FindHit | undefined) => {
     if (!hit) return
-    navigate(hit.to)
+    navigate(hit.path)
     onDone()
   }
   return (
@@ -92,7 +63,7 @@ function FindPanel({ onDone }: { onDone(): void }) {
         aria-activedescendant={hits[at] ? `hit-${hits[at].key}` : undefined}
         autoComplete="off"
         className="h-12 w-full border-b border-rule bg-sheet px-4 text-[15px] outline-none"
-        placeholder="Tag, name, setup, booking …"
+        placeholder="Tag, name, setup, booking, place, or what to do …"
         value={text}
         onChange={(event) => {
           setText(event.target.value)
@@ -118,8 +89,10 @@ function FindPanel({ onDone }: { onDone(): void }) {
             className="flex cursor-pointer items-center gap-3 px-4 py-2 aria-selected:bg-wash"
             onClick={() => open(hit)}
           >
-            <span className="min-w-0 flex-1 truncate">{hit.shown}</span>
-            <span className="text-[12px] text-quiet">{hit.kind}</span>
+            <span className="min-w-0 flex-1 truncate">
+              {hit.title} <span className="text-quiet">{hit.text}</span>
+            </span>
+            <span className="text-[12px] text-quiet">{KIND_NAMES[hit.kind]}</span>
           </div>
         ))}
       </div>

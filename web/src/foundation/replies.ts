@@ -12,6 +12,7 @@ import type {
   PackSheet,
   Person,
   Place,
+  ReadinessChange,
   Setup,
   ShoppingLine,
   Spending,
@@ -49,6 +50,8 @@ export interface UnitPage {
   name: string
   place: string | null
   party: string | null
+  /** The person of the team whose own it is. */
+  owner: string | null
   version: number
   serves: Serve[]
   faults: Fault[]
@@ -61,6 +64,9 @@ export interface EventRow {
   kind: string
   data: Record<string, unknown>
   person: string | null
+  changeId: number | null
+  isUndone: boolean
+  canUndo: boolean
 }
 
 export type StockRow = Stock & { name: string; category: Model['category']; place: string | null }
@@ -93,6 +99,14 @@ export type SetupPage = Setup & {
   units: Unit[]
   stock: Stock[]
   models: Model[]
+}
+
+export interface MoveCheckReply {
+  placeId: string
+  circuitId: string | null
+  counts: Record<FindingLevel, number>
+  change: ReadinessChange
+  missed: { text: string }[]
 }
 
 export interface ThingChoices {
@@ -169,11 +183,17 @@ export interface TodayReply {
   sections: Record<TodaySection, TodayItem[]>
 }
 
+export interface FindHit {
+  key: string
+  kind: 'unit' | 'stock' | 'setup' | 'booking' | 'person' | 'place' | 'party' | 'action'
+  id: string
+  title: string
+  text: string
+  path: string
+}
+
 export interface FindReply {
-  units: UnitRow[]
-  setups: { id: string; code: string; name: string; tape: string }[]
-  bookings: { id: string; title: string; startsAt: string }[]
-  people: { id: string; name: string }[]
+  hits: FindHit[]
 }
 
 export type { Booking, BookingItem, Interface, Person, Place, ShoppingLine }

@@ -11,5 +11,6 @@ export const store = configureStore({
 
 setupListeners(store.dispatch)
 
+export type AppDispatch = typeof store.dispatch
 export type RootState = ReturnType<typeof store.getState>
-export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>()
+export const useAppDispatch = useDispatch.withTypes<AppDispatch>()

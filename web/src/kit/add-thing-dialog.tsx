@@ -7,7 +7,7 @@ import { CategoryOptions, PlaceOptions } from '../foundation/options.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useAppDispatch } from '../foundation/store.ts'
-import { tell } from '../foundation/toasts.ts'
+import { tellDone } from '../foundation/tell-done.ts'
 import { type FactTexts, readFacts } from './facts.ts'
 import { FactsFields } from './facts-fields.tsx'
 
@@ -56,7 +56,7 @@ function AddThingForm({ onClose, onAdded }: { onClose(): void; onAdded?(id: stri
       placeId: placeId || null,
       facts,
     }).unwrap()
-    dispatch(tell(`${unit.tag} is in the kit.`))
+    tellDone(dispatch, `${unit.tag} is in the kit.`)
     if (another) setName('')
     else onClose()
     onAdded?.(unit.id)

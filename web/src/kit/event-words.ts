@@ -13,6 +13,10 @@ interface EventData {
 export function sayEvent({ kind, data }: EventRow): string {
   const { title, note, on, fault, after } = data as EventData
   switch (kind) {
+    case 'reversed':
+      return 'Taken back'
+    case 'attached':
+      return 'A file was attached'
     case 'created':
       return 'Recorded'
     case 'imported':

@@ -10,7 +10,7 @@ import { PageHead, Tag } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import type { ImportReport } from '../foundation/replies.ts'
 import { useAppDispatch } from '../foundation/store.ts'
-import { tell } from '../foundation/toasts.ts'
+import { tellDone } from '../foundation/tell-done.ts'
 
 /** Reads UTF-8, and what older spreadsheets write where it is not. */
 async function readText(file: File): Promise<string> {
@@ -42,7 +42,7 @@ export function ImportPage() {
   const bringIn = async () => {
     if (!request) return
     const { counts } = await run(request).unwrap()
-    dispatch(tell(`${counts.things} things and ${counts.stock} kinds of stock are in the kit.`))
+    tellDone(dispatch, `${counts.things} things and ${counts.stock} kinds of stock are in the kit.`)
     navigate('/kit')
   }
   const failed = error ?? running.error

@@ -4,6 +4,7 @@ import { Link, useSearchParams } from 'react-router'
 import { type UnitFilter, useUnitCountQuery, useUnitsQuery } from '../foundation/api.ts'
 import { Button, ButtonLink } from '../foundation/button.tsx'
 import { Empty, PageHead, Tag, Waiting } from '../foundation/page-parts.tsx'
+import { useMay } from '../foundation/session.ts'
 import { TapeStrip } from '../foundation/tape.tsx'
 import { AddThingDialog } from './add-thing-dialog.tsx'
 import { UnitSheet } from './unit-sheet.tsx'
@@ -26,6 +27,7 @@ export function KitPage() {
   const [params, setParams] = useSearchParams()
   const [text, setText] = useState('')
   const { data: count } = useUnitCountQuery()
+  const may = useMay()
   const view = VIEWS.find((it) => it.key === params.get('view')) ?? VIEWS[0]
   const seen = params.get('see')
   const set = (name: string, value: string | null) =>
@@ -41,10 +43,12 @@ export function KitPage() {
     <>
       <PageHead title="Kit" aside={count && `${count.units} things of ${count.models} models`}>
         <ButtonLink to="/kit/stock">Stock</ButtonLink>
-        <ButtonLink to="/kit/import">Import</ButtonLink>
-        <Button look="act" onClick={() => set('add', 'thing')}>
-          Add a thing
-        </Button>
+        {may('change-kit') && <ButtonLink to="/kit/import">Import</ButtonLink>}
+        {may('change-kit') && (
+          <Button look="act" onClick={() => set('add', 'thing')}>
+            Add a thing
+          </Button>
+        )}
       </PageHead>
       <div className="flex flex-wrap items-center gap-[7px] px-4 pt-3 pb-2 md:px-5">
         {VIEWS.map((it) => (

@@ -7,13 +7,15 @@ import { Mark } from '../foundation/mark.tsx'
 import { Empty, PageHead, Tag, Waiting } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import type { StockRow } from '../foundation/replies.ts'
+import { useMay } from '../foundation/session.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useAppDispatch } from '../foundation/store.ts'
-import { tell } from '../foundation/toasts.ts'
+import { tellDone } from '../foundation/tell-done.ts'
 
 export function StockPage() {
   const { data, error, refetch } = useStockQuery()
   const [counting, setCounting] = useState<StockRow | null>(null)
+  const may = useMay()
   if (!data) return <Waiting what="the stock" error={error} onRetry={refetch} />
   return (
     <>
@@ -62,9 +64,11 @@ export function StockPage() {
                   </td>
                   <td className="figures text-right text-quiet">{row.reorderLevel || '–'}</td>
                   <td className="text-right">
-                    <Button size="small" onClick={() => setCounting(row)}>
-                      Count
-                    </Button>
+                    {may('count-stock') && (
+                      <Button size="small" onClick={() => setCounting(row)}>
+                        Count
+                      </Button>
+                    )}
                   </td>
                 </tr>
               ))}
@@ -93,7 +97,7 @@ function CountForm({ row, onClose }: { row: StockRow; onClose(): void }) {
         count({ id: row.id, version: row.version, body: { quantity: Number(text) } })
           .unwrap()
           .then(() => {
-            dispatch(tell(`${row.name}: ${text} counted.`))
+            tellDone(dispatch, `${row.name}: ${text} counted.`)
             onClose()
           })
           .catch(() => {})

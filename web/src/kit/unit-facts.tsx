@@ -16,7 +16,9 @@ import { Link } from 'react-router'
 import { useInterfacesQuery, useStudioQuery } from '../foundation/api.ts'
 import { sayDay, sayDayWithYear } from '../foundation/calendar-words.ts'
 import { Mark } from '../foundation/mark.tsx'
+import { useMeasures } from '../foundation/measures.tsx'
 import type { UnitPage } from '../foundation/replies.ts'
+import { useMay } from '../foundation/session.ts'
 import { TapeStrip } from '../foundation/tape.tsx'
 import { useTimeWords } from '../foundation/time-words.ts'
 
@@ -58,6 +60,8 @@ export function UnitFacts({ page }: { page: UnitPage }) {
   const offers = model.ports.filter((port) => port.importance !== 'essential')
   const due = today ? findServiceDue(unit, today) : null
   const currency = studio?.currency ?? 'GBP'
+  const may = useMay()
+  const { sayMass } = useMeasures()
   const spent = page.entries.reduce((sum, it) => sum + (it.kind === 'sale' ? -1 : 1) * (it.netMinor + it.taxMinor), 0)
   const open = page.faults.filter((fault) => fault.mendedAt === null)
   return (
@@ -116,7 +120,7 @@ export function UnitFacts({ page }: { page: UnitPage }) {
             )
             .join(' · ')}
         </p>
-        <p>{model.specs.massGrams === null ? 'Mass not recorded.' : formatMass(model.specs.massGrams)}</p>
+        <p>{model.specs.massGrams === null ? 'Mass not recorded.' : sayMass(model.specs.massGrams)}</p>
       </Block>
       <Block title="Where from">
         {ACQUISITIONS[unit.acquisition]}
@@ -124,6 +128,11 @@ export function UnitFacts({ page }: { page: UnitPage }) {
         {unit.acquiredOn && `, ${sayDayWithYear(unit.acquiredOn)}`}
         {unit.priceMinor !== null && `, ${formatMoney(unit.priceMinor, currency)}`}
         {unit.serial && ` · serial ${unit.serial}`}
+        {page.owner && (
+          <Mark level={unit.ownerAgreed ? 'ok' : 'warn'}>
+            {page.owner}’s own{unit.ownerAgreed ? '' : ', not asked yet'}
+          </Mark>
+        )}
       </Block>
       <Block title="Upkeep">
         {due ? (
@@ -133,7 +142,9 @@ export function UnitFacts({ page }: { page: UnitPage }) {
         ) : (
           'No service interval is set.'
         )}
-        {page.entries.length > 0 && <p className="mt-1">Cost so far {formatMoney(spent, currency)}, tax included.</p>}
+        {may('see-money') && page.entries.length > 0 && (
+          <p className="mt-1">Cost so far {formatMoney(spent, currency)}, tax included.</p>
+        )}
       </Block>
       {unit.note && <Block title="What the crew says">{unit.note}</Block>}
     </>

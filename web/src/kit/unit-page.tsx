@@ -7,21 +7,24 @@ import {
   useChangeUnitMutation,
   useEventsQuery,
   useMendFaultMutation,
+  usePeopleQuery,
   useRecordServiceMutation,
   useUnitQuery,
 } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
-import { FormProblem, NoteField, SelectField, TextField } from '../foundation/field.tsx'
+import { ConflictPanel } from '../foundation/conflict.tsx'
+import { CheckField, FormProblem, NoteField, SelectField, TextField } from '../foundation/field.tsx'
 import { PlaceOptions } from '../foundation/options.tsx'
 import { PageHead, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
-import { readProblem } from '../foundation/problem.ts'
 import type { UnitPage as Page } from '../foundation/replies.ts'
+import { useMay } from '../foundation/session.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
-import { useAppDispatch } from '../foundation/store.ts'
 import { useTimeWords } from '../foundation/time-words.ts'
-import { tell } from '../foundation/toasts.ts'
+import { useSaving } from '../foundation/use-saving.ts'
 import { useTold } from '../foundation/use-told.ts'
+import { Attachments } from '../studio/attachments.tsx'
 import { sayEvent } from './event-words.ts'
+import { Software } from './software.tsx'
 import { UnitFacts } from './unit-facts.tsx'
 
 export function UnitPage() {
@@ -34,6 +37,7 @@ export function UnitPage() {
   const run = useTold()
   const navigate = useNavigate()
   const { today } = useTimeWords()
+  const may = useMay()
   if (!data) return <Waiting what="the thing" error={error} onRetry={refetch} />
   const { unit } = data
   const openFaults = data.faults.filter((fault) => fault.mendedAt === null)
@@ -46,8 +50,8 @@ export function UnitPage() {
           </>
         }
       >
-        <Button onClick={() => setOpen('edit')}>Change</Button>
-        {unit.serviceEveryDays !== null && (
+        {may('change-kit') && <Button onClick={() => setOpen('edit')}>Change</Button>}
+        {unit.serviceEveryDays !== null && may('mend') && (
           <Button
             onClick={() =>
               run(
@@ -59,14 +63,16 @@ export function UnitPage() {
             Serviced today
           </Button>
         )}
-        <Button look="act" onClick={() => setOpen('fault')}>
-          Report a fault
-        </Button>
+        {may('report-fault') && (
+          <Button look="act" onClick={() => setOpen('fault')}>
+            Report a fault
+          </Button>
+        )}
       </PageHead>
       <div className="grid gap-8 px-4 pt-3 pb-8 md:px-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <div>
           <UnitFacts page={data} />
-          {openFaults.map((fault) => (
+          {(may('mend') ? openFaults : []).map((fault) => (
             <Button
               key={fault.id}
               className="mr-2"
@@ -82,8 +88,10 @@ export function UnitPage() {
           ))}
         </div>
         <div>
+          <Software unit={unit} version={data.version} />
+          <Attachments subjectType="unit" subjectId={id} />
           <History unitId={id} />
-          <div className="mt-6">
+          <div className={may('change-kit') ? 'mt-6' : 'hidden'}>
             <Button
               size="small"
               onClick={() =>
@@ -117,7 +125,7 @@ function History({ unitId }: { unitId: string }) {
         {data?.map((event) => (
           <li key={event.id} className="flex gap-3 border-b border-rule py-1.5 text-[13px]">
             <span className="w-28 shrink-0 text-quiet">{words.sayInstant(event.at)}</span>
-            <span className="flex-1">{sayEvent(event)}</span>
+            <span className={`flex-1 ${event.isUndone ? 'text-quiet line-through' : ''}`}>{sayEvent(event)}</span>
             <span className="text-quiet">{event.person}</span>
           </li>
         ))}
@@ -128,7 +136,9 @@ function History({ unitId }: { unitId: string }) {
 
 function EditForm({ page, onClose }: { page: Page; onClose(): void }) {
   const { unit } = page
-  const [change, { error }] = useChangeUnitMutation()
+  const [change] = useChangeUnitMutation()
+  const { data: people } = usePeopleQuery()
+  const { problem, conflict, isSaving, save, clear } = useSaving(onClose)
   const [draft, setDraft] = useState({
     state: unit.state as LifeState,
     placeId: unit.placeId ?? '',
@@ -138,35 +148,37 @@ function EditForm({ page, onClose }: { page: Page; onClose(): void }) {
     serviceEveryDays: unit.serviceEveryDays === null ? '' : String(unit.serviceEveryDays),
     lastServicedOn: unit.lastServicedOn ?? '',
     note: unit.note,
+    ownerId: unit.ownerId ?? '',
+    ownerAgreed: unit.ownerAgreed,
   })
-  const dispatch = useAppDispatch()
-  const problem = error ? readProblem(error) : null
   const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part })
-  const save = async () => {
+  const submit = (version = page.version) => {
     const { state, note } = draft
-    await change({
-      id: unit.id,
-      version: page.version,
-      body: {
-        state,
-        note,
-        placeId: draft.placeId || null,
-        serial: draft.serial || null,
-        dueOn: draft.dueOn || null,
-        healthPercent: draft.healthPercent === '' ? null : Number(draft.healthPercent),
-        serviceEveryDays: draft.serviceEveryDays === '' ? null : Number(draft.serviceEveryDays),
-        lastServicedOn: draft.lastServicedOn || null,
-      },
-    }).unwrap()
-    dispatch(tell(`${unit.tag} changed.`))
-    onClose()
+    const work = () =>
+      change({
+        id: unit.id,
+        version,
+        body: {
+          state,
+          note,
+          ownerId: draft.ownerId || null,
+          ownerAgreed: draft.ownerId !== '' && draft.ownerAgreed,
+          placeId: draft.placeId || null,
+          serial: draft.serial || null,
+          dueOn: draft.dueOn || null,
+          healthPercent: draft.healthPercent === '' ? null : Number(draft.healthPercent),
+          serviceEveryDays: draft.serviceEveryDays === '' ? null : Number(draft.serviceEveryDays),
+          lastServicedOn: draft.lastServicedOn || null,
+        },
+      }).unwrap()
+    return save(work, `${unit.tag} changed.`)
   }
   return (
     <form
       className="grid gap-3 md:grid-cols-2"
       onSubmit={(event) => {
         event.preventDefault()
-        save().catch(() => {})
+        submit()
       }}
     >
       <SelectField
@@ -224,6 +236,28 @@ function EditForm({ page, onClose }: { page: Page; onClose(): void }) {
           onChange={(event) => set({ healthPercent: event.target.value })}
         />
       )}
+      <SelectField
+        label="Belongs to somebody of the team"
+        hint="A phone or laptop of their own"
+        value={draft.ownerId}
+        onChange={(event) => set({ ownerId: event.target.value })}
+      >
+        <option value="">No, to the studio</option>
+        {people?.map((it) => (
+          <option key={it.id} value={it.id}>
+            {it.name}
+          </option>
+        ))}
+      </SelectField>
+      {draft.ownerId && (
+        <span className="self-end pb-2">
+          <CheckField
+            label="They agreed that it works here"
+            checked={draft.ownerAgreed}
+            onChange={(event) => set({ ownerAgreed: event.target.checked })}
+          />
+        </span>
+      )}
       <div className="md:col-span-2">
         <NoteField
           label="What the crew says"
@@ -232,8 +266,18 @@ function EditForm({ page, onClose }: { page: Page; onClose(): void }) {
         />
       </div>
       <div className="grid gap-3 md:col-span-2">
+        {conflict && (
+          <ConflictPanel
+            conflict={conflict}
+            onMine={submit}
+            onTheirs={() => {
+              clear()
+              onClose()
+            }}
+          />
+        )}
         <FormProblem text={problem?.detail ?? null} />
-        <Button look="act" type="submit" className="w-fit">
+        <Button look="act" type="submit" className="w-fit" disabled={isSaving}>
           Save
         </Button>
       </div>

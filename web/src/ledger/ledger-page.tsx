@@ -20,8 +20,9 @@ import { readProblem } from '../foundation/problem.ts'
 import type { SpendingReply } from '../foundation/replies.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useAppDispatch } from '../foundation/store.ts'
+import { tellDone } from '../foundation/tell-done.ts'
 import { useTimeWords } from '../foundation/time-words.ts'
-import { tell, tellTrouble } from '../foundation/toasts.ts'
+import { tellTrouble } from '../foundation/toasts.ts'
 import { GROUP_NAMES } from '../setups/setup-draft.ts'
 import { EntryForm } from './entry-form.tsx'
 import { MONTHS } from './months.ts'
@@ -89,7 +90,7 @@ export function LedgerPage() {
             add(entry)
               .unwrap()
               .then(() => {
-                dispatch(tell(`${entry.description}: ${say(entry.netMinor + entry.taxMinor)} recorded.`))
+                tellDone(dispatch, `${entry.description}: ${say(entry.netMinor + entry.taxMinor)} recorded.`)
                 close()
               })
               .catch(() => {})
@@ -245,7 +246,7 @@ function Shopping() {
                 bought({ id: line.id, version: line.version })
                   .unwrap()
                   .then(() => {
-                    dispatch(tell(`${line.item} is bought.`))
+                    tellDone(dispatch, `${line.item} is bought.`)
                     setParams({ add: 'entry', what: line.item })
                   })
                   .catch((problem) => dispatch(tellTrouble(readProblem(problem).detail)))
@@ -276,7 +277,7 @@ function BudgetForm({ spending, currency, onClose }: { spending: SpendingReply; 
         setBudget({ year: spending.year, totalMinor: reading.minor, version: spending.budgetVersion })
           .unwrap()
           .then(() => {
-            dispatch(tell(`The budget of ${spending.year} is ${formatMoney(reading.minor, currency)}.`))
+            tellDone(dispatch, `The budget of ${spending.year} is ${formatMoney(reading.minor, currency)}.`)
             onClose()
           })
           .catch(() => {})

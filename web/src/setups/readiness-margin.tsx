@@ -3,9 +3,12 @@ import {
   type ReadinessFinding,
   type Remedy,
   sayFinding,
+  sayPlainly,
+  sayPolicy,
   sayRemedy,
   sayVerdict,
   sayWorking,
+  type Working,
 } from '@exemplar/core'
 import { Link } from 'react-router'
 import { useInterfacesQuery } from '../foundation/api.ts'
@@ -13,11 +16,19 @@ import { Button } from '../foundation/button.tsx'
 import { Gauge } from '../foundation/gauge.tsx'
 import { Mark } from '../foundation/mark.tsx'
 import { useTimeWords } from '../foundation/time-words.ts'
+import { Worded } from '../foundation/worded.tsx'
+import { useWording } from '../foundation/wording.ts'
 import { WorkingPaper } from '../foundation/working-paper.tsx'
 
 function useLabels(): (code: string) => string {
   const { data } = useInterfacesQuery()
   return (code) => data?.find((it) => it.code === code)?.label ?? code
+}
+
+/** The working, with the policies that it followed among what it took for granted. */
+function sayWithPolicies(working: Working, follows: Readiness['follows'], labelOf: (code: string) => string) {
+  const words = sayWorking(working, labelOf)
+  return { ...words, assumptions: [...words.assumptions, ...follows[working.formula].map(sayPolicy)] }
 }
 
 /** The margin beside the work: the verdict first, then each finding with its figure and its ways out. */
@@ -32,10 +43,12 @@ export function ReadinessMargin({
   hasThings: boolean
   occasion: React.ReactNode
   isBusy: boolean
-  onRemedy(remedy: Remedy, reason: string): void
+  /** Null for who only looks. */
+  onRemedy: ((remedy: Remedy, reason: string, roleId: string | null) => void) | null
 }) {
   const { counts, findings } = readiness
   const labelOf = useLabels()
+  const isPlain = useWording() === 'plain'
   const found = new Set(
     findings.flatMap((it) => ('working' in it ? [it.working.formula + JSON.stringify(it.working)] : [])),
   )
@@ -57,7 +70,14 @@ export function ReadinessMargin({
       <div className="mt-2 mb-3 text-[13px] text-quiet">{occasion}</div>
       <ol>
         {findings.map((finding) => (
-          <FindingItem key={finding.key} finding={finding} labelOf={labelOf} isBusy={isBusy} onRemedy={onRemedy} />
+          <FindingItem
+            key={finding.key}
+            finding={finding}
+            follows={readiness.follows}
+            labelOf={labelOf}
+            isBusy={isBusy}
+            onRemedy={onRemedy}
+          />
         ))}
       </ol>
       {fine.length > 0 && (
@@ -65,12 +85,12 @@ export function ReadinessMargin({
           <h3 className="mb-1">Sums that come out</h3>
           <ul className="grid gap-2">
             {fine.map((working) => {
-              const words = sayWorking(working, labelOf)
+              const words = sayWithPolicies(working, readiness.follows, labelOf)
               return (
                 <li key={words.title}>
                   <span className="flex items-baseline justify-between gap-3">
                     <Mark level="ok">{words.title}</Mark>
-                    <span className="figures">{words.summary}</span>
+                    {!isPlain && <span className="figures">{words.summary}</span>}
                   </span>
                   <WorkingPaper words={words} />
                 </li>
@@ -89,15 +109,18 @@ export function ReadinessMargin({
 
 function FindingItem({
   finding,
+  follows,
   labelOf,
   isBusy,
   onRemedy,
 }: {
   finding: ReadinessFinding
+  follows: Readiness['follows']
   labelOf(code: string): string
   isBusy: boolean
-  onRemedy(remedy: Remedy, reason: string): void
+  onRemedy: ((remedy: Remedy, reason: string, roleId: string | null) => void) | null
 }) {
+  const isPlain = useWording() === 'plain'
   const words = useTimeWords()
   const { title, text, gauge } = sayFinding(finding, words)
   const unit = finding.code === 'thing-absent' ? finding.unitId : null
@@ -107,20 +130,24 @@ function FindingItem({
         <span className="relative top-px">
           <Mark level={finding.level} />
         </span>
-        {title}
+        <span>
+          <Worded>{title}</Worded>
+        </span>
       </h3>
       <div className="ml-5">
-        {gauge && <Gauge {...gauge} tone={finding.level === 'stop' ? 'stop' : 'warn'} />}
-        <p className="mb-1.5 text-[13px] leading-snug text-quiet">{text}</p>
+        {gauge && !isPlain && <Gauge {...gauge} tone={finding.level === 'stop' ? 'stop' : 'warn'} />}
+        <p className="mb-1.5 text-[13px] leading-snug text-quiet">
+          <Worded>{isPlain ? sayPlainly(finding, text) : text}</Worded>
+        </p>
         <div className="flex flex-wrap gap-1.5">
-          {finding.remedies.map((remedy, index) => (
+          {(onRemedy ? finding.remedies : []).map((remedy, index) => (
             <Button
               key={sayRemedy(remedy)}
               size="small"
               look={index === 0 ? 'act' : 'plain'}
               disabled={isBusy}
               title={'name' in remedy ? remedy.name : 'item' in remedy ? remedy.item : undefined}
-              onClick={() => onRemedy(remedy, title)}
+              onClick={() => onRemedy?.(remedy, title, finding.roleId)}
             >
               {sayRemedy(remedy)}
             </Button>
@@ -133,7 +160,7 @@ function FindingItem({
         </div>
         {'working' in finding && (
           <div className="mt-2">
-            <WorkingPaper words={sayWorking(finding.working, labelOf)} />
+            <WorkingPaper words={sayWithPolicies(finding.working, follows, labelOf)} />
           </div>
         )}
       </div>

@@ -207,6 +207,13 @@ function AssignmentRow({
           ))}
         </select>
       )}
+      {model?.powerModes.some((mode) => mode.source === 'mains') && (
+        <CheckField
+          label="runs under 3 h"
+          checked={thing.runsBriefly}
+          onChange={(event) => onChange({ runsBriefly: event.target.checked })}
+        />
+      )}
       <Button size="small" aria-label={`Take ${tag} out`} onClick={() => onChange(null)}>
         Take out
       </Button>

@@ -43,7 +43,8 @@ export function RoleRow({
   role: Role
   setup: SetupPage
   readiness: Readiness | undefined
-  onOpen(): void
+  /** Absent for who only looks. */
+  onOpen?: () => void
 }) {
   const words = useTimeWords()
   const [main, ...rest] = listShown(role, setup)
@@ -55,7 +56,8 @@ export function RoleRow({
       <button
         type="button"
         onClick={onOpen}
-        className="grid min-h-[44px] w-full grid-cols-[minmax(96px,128px)_1fr_24px] items-center gap-3 py-1.5 text-left hover:bg-wash"
+        disabled={!onOpen}
+        className="grid min-h-[44px] w-full grid-cols-[minmax(96px,128px)_1fr_24px] items-center gap-3 py-1.5 text-left enabled:hover:bg-wash"
       >
         <span>
           <span className="block text-[13px] font-semibold">{role.name}</span>

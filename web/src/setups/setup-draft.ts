@@ -21,8 +21,23 @@ export const TAPE_NAMES: Record<Tape, string> = {
 
 /** The parts of a setup that are sent back when it is changed. */
 export function toDraft(setup: NewSetup): NewSetup {
-  const { code, name, tape, purpose, placeId, circuitId, plannedMinutes, note, roles } = setup
-  return { code, name, tape, purpose, placeId, circuitId, plannedMinutes, note, roles }
+  const { code, name, tape, purpose, purposeKind, skills, asks, overrides, placeId, circuitId, plannedMinutes } = setup
+  const { note, roles } = setup
+  return {
+    code,
+    name,
+    tape,
+    purpose,
+    purposeKind,
+    skills,
+    asks,
+    overrides,
+    placeId,
+    circuitId,
+    plannedMinutes,
+    note,
+    roles,
+  }
 }
 
 export function makeRole(group: Group): Role {

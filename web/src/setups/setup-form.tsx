@@ -1,8 +1,8 @@
-import { type NewSetup, TAPES, type Tape } from '@exemplar/core'
+import { ASK_CODES, ASKS, type NewSetup, PURPOSE_CODES, PURPOSES, type Purpose, TAPES, type Tape } from '@exemplar/core'
 import { useState } from 'react'
 import { usePlacesQuery, useSetupsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
-import { FormProblem, SelectField, TextField } from '../foundation/field.tsx'
+import { CheckField, FormProblem, SelectField, TextField } from '../foundation/field.tsx'
 import { PlaceOptions } from '../foundation/options.tsx'
 import type { Problem } from '../foundation/problem.ts'
 import { TapeStrip } from '../foundation/tape.tsx'
@@ -24,6 +24,7 @@ export function SetupForm({
   const { data: setups } = useSetupsQuery()
   const [now, setNow] = useState(draft)
   const [minutes, setMinutes] = useState(String(draft.plannedMinutes))
+  const [skills, setSkills] = useState(draft.skills.join(', '))
   const [isNamed, setNamed] = useState(draft.name !== '')
   const set = (part: Partial<NewSetup>) => setNow({ ...now, ...part })
   const room = places?.find((it) => it.id === now.placeId)
@@ -34,7 +35,8 @@ export function SetupForm({
       className="grid gap-3 md:grid-cols-2"
       onSubmit={(event) => {
         event.preventDefault()
-        if (/^\d{1,4}$/.test(minutes)) onSave({ ...now, plannedMinutes: Number(minutes) })
+        const list = skills.split(',').flatMap((it) => it.trim() || [])
+        if (/^\d{1,4}$/.test(minutes)) onSave({ ...now, skills: list, plannedMinutes: Number(minutes) })
       }}
     >
       <TextField
@@ -49,6 +51,23 @@ export function SetupForm({
         placeholder="Two-person interview"
         value={now.purpose}
         onChange={(event) => set({ purpose: event.target.value })}
+      />
+      <SelectField
+        label="Follows the policies for"
+        value={now.purposeKind}
+        onChange={(event) => set({ purposeKind: event.target.value as Purpose })}
+      >
+        {PURPOSE_CODES.map((code) => (
+          <option key={code} value={code}>
+            {PURPOSES[code]}
+          </option>
+        ))}
+      </SelectField>
+      <TextField
+        label="Skills somebody has to have"
+        placeholder="switcher, sound"
+        value={skills}
+        onChange={(event) => setSkills(event.target.value)}
       />
       <TextField
         label="Code on the tape"
@@ -105,6 +124,19 @@ export function SetupForm({
         problem={minutesProblem}
         onChange={(event) => setMinutes(event.target.value)}
       />
+      <fieldset className="flex flex-wrap gap-x-5 gap-y-1 md:col-span-2">
+        <legend className="mb-1 text-[12px] font-semibold">What it asks of the people</legend>
+        {ASK_CODES.map((ask) => (
+          <CheckField
+            key={ask}
+            label={ASKS[ask]}
+            checked={now.asks.includes(ask)}
+            onChange={(event) =>
+              set({ asks: event.target.checked ? [...now.asks, ask] : now.asks.filter((it) => it !== ask) })
+            }
+          />
+        ))}
+      </fieldset>
       <div className="self-end pb-1">
         <TapeStrip code={now.code || '··'} tape={now.tape} name={now.name || 'Setup'} />
       </div>

@@ -1,12 +1,17 @@
-import { formatMass, type Role } from '@exemplar/core'
+import type { Role } from '@exemplar/core'
 import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useArchiveSetupMutation, usePlacesQuery, useReadinessQuery, useSetupQuery } from '../foundation/api.ts'
 import { Button, ButtonLink } from '../foundation/button.tsx'
 import { sayWall } from '../foundation/calendar-words.ts'
+import { useMeasures } from '../foundation/measures.tsx'
 import { Empty, Loading, Waiting } from '../foundation/page-parts.tsx'
+import { useMay } from '../foundation/session.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { TapeStrip } from '../foundation/tape.tsx'
+import { Attachments } from '../studio/attachments.tsx'
+import { MoveCheck } from './move-check.tsx'
+import { OwnPolicies } from './own-policies.tsx'
 import { ReadinessMargin } from './readiness-margin.tsx'
 import { RoleDialog } from './role-dialog.tsx'
 import { RoleRow } from './role-row.tsx'
@@ -30,6 +35,9 @@ export function SetupPage() {
   const [open, setOpen] = useState<{ role: Role; isNew: boolean } | 'setup' | null>(null)
   const [archive] = useArchiveSetupMutation()
   const navigate = useNavigate()
+  const may = useMay()
+  const { sayMass } = useMeasures()
+  const canChange = may('change-setups')
   if (!setup) return <Waiting what="the setup" error={error} onRetry={refetch} />
 
   const room = places?.find((it) => it.id === setup.placeId)?.name
@@ -50,16 +58,19 @@ export function SetupPage() {
           <TapeStrip code={setup.code} tape={setup.tape} name={setup.name} size="big" />
         </h1>
         <span className="text-quiet">
-          {[setup.purpose, `${setup.plannedMinutes} min`, room, readiness && formatMass(readiness.totalMassGrams)]
+          {[setup.purpose, `${setup.plannedMinutes} min`, room, readiness && sayMass(readiness.totalMassGrams)]
             .filter(Boolean)
             .join(' · ')}
         </span>
         <div className="no-print flex flex-wrap gap-2 md:ml-auto">
-          <Button onClick={() => setOpen('setup')}>Change</Button>
+          {canChange && <Button onClick={() => setOpen('setup')}>Change</Button>}
+          <MoveCheck setup={setup} canChange={canChange} onMove={(next, text) => save(next, text)} />
           {setup.next && <ButtonLink to={`/diary/${setup.next.id}`}>Pack sheet</ButtonLink>}
-          <ButtonLink look="act" to={`/diary?add=booking&setup=${setup.id}`}>
-            Book it
-          </ButtonLink>
+          {may('book-pencilled') && (
+            <ButtonLink look="act" to={`/diary?add=booking&setup=${setup.id}`}>
+              Book it
+            </ButtonLink>
+          )}
         </div>
       </div>
       <div className="grid flex-1 lg:grid-cols-[1fr_372px]">
@@ -88,7 +99,7 @@ export function SetupPage() {
                       role={role}
                       setup={setup}
                       readiness={readiness}
-                      onOpen={() => setOpen({ role, isNew: false })}
+                      onOpen={canChange ? () => setOpen({ role, isNew: false }) : undefined}
                     />
                   ))}
                 </ul>
@@ -96,15 +107,18 @@ export function SetupPage() {
             )
           })}
           <div className="no-print mt-4">
-            <Button onClick={() => setOpen({ role: makeRole('camera'), isNew: true })}>Add a role</Button>
+            {canChange && (
+              <Button onClick={() => setOpen({ role: makeRole('camera'), isNew: true })}>Add a role</Button>
+            )}
           </div>
+          <Attachments subjectType="setup" subjectId={setup.id} />
         </div>
         {readiness ? (
           <ReadinessMargin
             readiness={readiness}
             hasThings={hasThings}
             isBusy={isLoading}
-            onRemedy={carryOut}
+            onRemedy={canChange ? carryOut : null}
             occasion={
               setup.next ? (
                 <label className="flex items-center gap-2">
@@ -150,6 +164,10 @@ export function SetupPage() {
             // The roles are those that stand now: the form may have been open while somebody changed them.
             save({ ...facts, roles: setup.roles }, `${facts.name} saved.`).then((isSaved) => isSaved && setOpen(null))
           }
+        />
+        <OwnPolicies
+          setup={setup}
+          onSave={(overrides) => save({ ...setup, overrides }, 'Its own policies are saved.')}
         />
         <div className="mt-4 border-t border-rule pt-3">
           <Button

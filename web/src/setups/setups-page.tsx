@@ -6,6 +6,7 @@ import { sayWall } from '../foundation/calendar-words.ts'
 import { Mark } from '../foundation/mark.tsx'
 import { Empty, PageHead, Waiting } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
+import { useMay } from '../foundation/session.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { TapeStrip } from '../foundation/tape.tsx'
 import { SetupForm } from './setup-form.tsx'
@@ -28,13 +29,16 @@ export function SetupsPage() {
   const [params, setParams] = useSearchParams()
   const [add, adding] = useAddSetupMutation()
   const navigate = useNavigate()
+  const may = useMay()
   if (!data) return <Waiting what="the setups" error={error} onRetry={refetch} />
   return (
     <>
       <PageHead title="Setups" aside={data.length ? `${data.length} on tape` : undefined}>
-        <Button look="act" onClick={() => setParams({ add: 'setup' })}>
-          New setup
-        </Button>
+        {may('change-setups') && (
+          <Button look="act" onClick={() => setParams({ add: 'setup' })}>
+            New setup
+          </Button>
+        )}
       </PageHead>
       <div className="px-4 pt-4 pb-8 md:px-5">
         {data.length === 0 && (

@@ -4,6 +4,7 @@ import { useAddShoppingLineMutation, useChangeSetupMutation } from '../foundatio
 import { readProblem } from '../foundation/problem.ts'
 import type { SetupPage } from '../foundation/replies.ts'
 import { useAppDispatch } from '../foundation/store.ts'
+import { tellDone } from '../foundation/tell-done.ts'
 import { tell, tellTrouble } from '../foundation/toasts.ts'
 import { toDraft } from './setup-draft.ts'
 
@@ -41,7 +42,7 @@ export function useSetupChanges(setup: SetupPage | undefined) {
     }
   }
 
-  const carryOut = async (remedy: Remedy, reason: string): Promise<void> => {
+  const carryOut = async (remedy: Remedy, reason: string, roleId: string | null = null): Promise<void> => {
     if (!setup) return
     if (remedy.kind !== 'shop') {
       const base = saved.current && saved.current.version > setup.version ? saved.current : setup
@@ -50,8 +51,9 @@ export function useSetupChanges(setup: SetupPage | undefined) {
     }
     const { item, quantity, stockId } = remedy
     try {
-      await addLine({ item, quantity, stockId, setupId: setup.id, reason: `${reason} (${setup.name})` }).unwrap()
-      dispatch(tell(`${quantity} × ${item} is on the shopping list.`))
+      const group = setup.roles.find((role) => role.id === roleId)?.group ?? null
+      await addLine({ item, quantity, stockId, setupId: setup.id, group, reason: `${reason} (${setup.name})` }).unwrap()
+      tellDone(dispatch, `${quantity} × ${item} is on the shopping list.`)
     } catch (error) {
       dispatch(tellTrouble(readProblem(error).detail))
     }

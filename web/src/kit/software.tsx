@@ -1,0 +1,102 @@
+import { type Software as Program, softwareSchema, type Unit } from '@exemplar/core'
+import { useState } from 'react'
+import { useChangeUnitMutation } from '../foundation/api.ts'
+import { Button } from '../foundation/button.tsx'
+import { SelectField, TextField } from '../foundation/field.tsx'
+import { Section } from '../foundation/page-parts.tsx'
+import { useMay } from '../foundation/session.ts'
+import { useTold } from '../foundation/use-told.ts'
+
+const KINDS: Record<Program['kind'], string> = { app: 'App', driver: 'Driver', firmware: 'Firmware' }
+const BLANK: Program = { kind: 'app', name: '', version: '', where: '' }
+
+/** Apps, drivers and firmware that a thing wants: which version, and where it is installed. */
+export function Software({ unit, version }: { unit: Unit; version: number }) {
+  const [draft, setDraft] = useState<Program | null>(null)
+  const [change] = useChangeUnitMutation()
+  const run = useTold()
+  const may = useMay()
+  const canChange = may('change-kit')
+  const save = (software: Program[], text: string) =>
+    run(change({ id: unit.id, version, body: { software } }).unwrap(), text)
+  const reading = draft && softwareSchema.safeParse(draft)
+  if (!canChange && unit.software.length === 0) return null
+  return (
+    <Section title="Apps, drivers, firmware">
+      {unit.software.length === 0 && !draft && <p className="py-2 text-[13px] text-quiet">None recorded.</p>}
+      <ul>
+        {unit.software.map((it) => (
+          <li key={it.kind + it.name} className="flex items-center gap-3 border-b border-rule py-1.5 text-[13px]">
+            <span className="w-20 text-quiet">{KINDS[it.kind]}</span>
+            <span className="flex-1">
+              <b>{it.name}</b> {it.version}
+              {it.where && <span className="text-quiet"> on {it.where}</span>}
+            </span>
+            {canChange && (
+              <Button
+                size="small"
+                aria-label={`Remove ${it.name}`}
+                onClick={() =>
+                  save(
+                    unit.software.filter((other) => other !== it),
+                    `${it.name} is off the list.`,
+                  )
+                }
+              >
+                Remove
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {canChange && !draft && (
+        <Button size="small" className="mt-2" onClick={() => setDraft(BLANK)}>
+          Add one
+        </Button>
+      )}
+      {draft && (
+        <form
+          className="mt-2 grid grid-cols-2 items-end gap-2"
+          onSubmit={async (event) => {
+            event.preventDefault()
+            if (reading?.success && (await save([...unit.software, reading.data], `${draft.name} is on the list.`))) {
+              setDraft(null)
+            }
+          }}
+        >
+          <SelectField
+            label="Kind"
+            value={draft.kind}
+            onChange={(event) => setDraft({ ...draft, kind: event.target.value as Program['kind'] })}
+          >
+            {(Object.keys(KINDS) as Program['kind'][]).map((kind) => (
+              <option key={kind} value={kind}>
+                {KINDS[kind]}
+              </option>
+            ))}
+          </SelectField>
+          <TextField
+            label="Its exact name"
+            autoFocus
+            value={draft.name}
+            onChange={(event) => setDraft({ ...draft, name: event.target.value })}
+          />
+          <TextField
+            label="Version"
+            value={draft.version}
+            onChange={(event) => setDraft({ ...draft, version: event.target.value })}
+          />
+          <TextField
+            label="Installed on"
+            placeholder="the store laptop"
+            value={draft.where}
+            onChange={(event) => setDraft({ ...draft, where: event.target.value })}
+          />
+          <Button type="submit" look="act" className="w-fit" disabled={!reading?.success}>
+            Save
+          </Button>
+        </form>
+      )}
+    </Section>
+  )
+}
