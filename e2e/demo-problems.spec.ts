@@ -64,16 +64,30 @@ test('what is short goes on the shopping list, is bought, and the microphone has
   await expect(margin).not.toContainText('No 9 V cell')
 })
 
-test('somebody else was faster: nothing is written, and the page says so', async ({ page, request, baseURL }) => {
+test('somebody else was faster: nothing is written, both versions stand side by side, and one’s own can go on top', async ({
+  page,
+  context,
+  baseURL,
+}) => {
   await page.goto('/setups/pb')
   await page.getByRole('button', { name: 'Change', exact: true }).click()
-  const body = await (await request.get(`${baseURL}/api/setups/pb`)).json()
-  await request.put(`${baseURL}/api/setups/pb`, {
+  const dialog = page.getByRole('dialog')
+  await expect(dialog.getByLabel('Purpose')).toHaveValue('Table demonstration from above')
+  const body = await (await context.request.get(`${baseURL}/api/setups/pb`)).json()
+  const elsewhere = await context.request.put(`${baseURL}/api/setups/pb`, {
     data: { ...body, purpose: 'Changed elsewhere' },
-    headers: { 'If-Match': `"${body.version}"` },
+    headers: { 'If-Match': `"${body.version}"`, 'x-exemplar-client': 'journey' },
   })
-  await page.getByRole('dialog').getByLabel('Purpose').fill('Changed here')
-  await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click()
-  await expect(page.getByText('Somebody else changed this setup meanwhile.').first()).toBeVisible()
-  await expect(page.getByRole('dialog').getByLabel('Purpose')).toHaveValue('Changed here')
+  expect(elsewhere.status()).toBe(200)
+  // The page behind shows theirs at once; what is typed stays, and is not written over theirs unasked.
+  await expect(page.getByText('Changed elsewhere')).toBeVisible()
+  await dialog.getByLabel('Purpose').fill('Changed here')
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await expect(dialog.getByRole('alert')).toContainText('Somebody else changed this while you were at it.')
+  await expect(dialog.getByRole('row', { name: /purpose/ })).toContainText('Changed elsewhere')
+  await expect(dialog.getByRole('row', { name: /purpose/ })).toContainText('Changed here')
+  await expect(dialog.getByLabel('Purpose')).toHaveValue('Changed here')
+  await dialog.getByRole('button', { name: 'Save mine over theirs' }).click()
+  await expect(dialog).toBeHidden()
+  await expect(page.getByText(/Changed here/).first()).toBeVisible()
 })

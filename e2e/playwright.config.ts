@@ -10,7 +10,8 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: '../test-results/journeys.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
-    trace: 'retain-on-failure',
+    // Recording every step doubles the time of the journeys; ask for it when one fails.
+    trace: process.env.EXEMPLAR_TRACE ? 'retain-on-failure' : 'off',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: '--no-sandbox --disable-gpu --disable-background-networking --disable-component-update --disable-sync --no-first-run --disable-quic'.split(

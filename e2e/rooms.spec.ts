@@ -116,7 +116,7 @@ test('bringing back asks before anything counts as missing', async ({ page }) =>
 })
 
 test('studio: a setting is refused at its field, and every verdict follows one that is right', async ({ page }) => {
-  await page.goto('/studio')
+  await page.goto('/studio/settings')
   await page.getByLabel('Currency').fill('pounds')
   await page.getByRole('button', { name: 'Save the settings' }).click()
   await expect(page.getByText('A currency is three capital letters, such as GBP.')).toBeVisible()

@@ -11,6 +11,7 @@ import {
 } from '../foundation/api.ts'
 import { Button, ButtonLink } from '../foundation/button.tsx'
 import { sayTime, sayWall } from '../foundation/calendar-words.ts'
+import { type Conflict, ConflictPanel, readConflict } from '../foundation/conflict.tsx'
 import { Mark } from '../foundation/mark.tsx'
 import { Empty, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
@@ -50,19 +51,28 @@ function toBody(booking: Page, state: NewBooking['state']): NewBooking {
 export function BookingPage() {
   const { id = '' } = useParams()
   const { data: booking, error, refetch } = useBookingQuery(id)
-  const [isEditing, setEditing] = useState(false)
+  /** The version that the open form was made from. */
+  const [edited, setEdited] = useState<number | null>(null)
+  const [conflict, setConflict] = useState<{ conflict: Conflict; body: NewBooking } | null>(null)
   const [change, changing] = useChangeBookingMutation()
   const dispatch = useAppDispatch()
   const may = useMay()
   if (!booking) return <Waiting what="the booking" error={error} onRetry={refetch} />
   const isPlan = booking.state === 'pencilled' || booking.state === 'confirmed'
   const canChange = isPlan && (may('change-bookings') || (booking.state === 'pencilled' && may('book-pencilled')))
-  const changeTo = async (body: NewBooking, text: string) => {
+  const close = () => {
+    setEdited(null)
+    setConflict(null)
+  }
+  const changeTo = async (body: NewBooking, text: string, version = booking.version) => {
     try {
-      await change({ id, version: booking.version, body }).unwrap()
+      await change({ id, version, body }).unwrap()
       tellDone(dispatch, text)
-      setEditing(false)
+      close()
     } catch (problem) {
+      const clash = edited === null ? null : readConflict(problem)
+      setConflict(clash && { conflict: clash, body })
+      if (clash) return
       dispatch(tellTrouble(readProblem(problem).detail))
     }
   }
@@ -76,7 +86,7 @@ export function BookingPage() {
         )}
         <h1>{booking.title}</h1>
         <div className="no-print flex flex-wrap gap-2 md:ml-auto">
-          {canChange && <Button onClick={() => setEditing(true)}>Change</Button>}
+          {canChange && <Button onClick={() => setEdited(booking.version)}>Change</Button>}
           {booking.state === 'pencilled' && may('change-bookings') && (
             <Button onClick={() => changeTo(toBody(booking, 'confirmed'), `${booking.title} is confirmed.`)}>
               Confirm
@@ -121,15 +131,22 @@ export function BookingPage() {
         )}
         <Sheet booking={booking} />
       </div>
-      <SheetDialog open={isEditing} onClose={() => setEditing(false)} wide title="Change the booking">
+      <SheetDialog open={edited !== null} onClose={close} wide title="Change the booking">
+        {conflict && (
+          <ConflictPanel
+            conflict={conflict.conflict}
+            onMine={(version) => changeTo(conflict.body, `${conflict.body.title} saved.`, version)}
+            onTheirs={close}
+          />
+        )}
         <BookingForm
           initial={toFormDraft(toBody(booking, 'pencilled'))}
           state={booking.state === 'confirmed' ? 'confirmed' : 'pencilled'}
           except={id}
           knownTags={new Map(booking.sheet.stops.flatMap((stop) => stop.lines.map((it) => [it.unitId ?? '', it.tag])))}
           act="Save"
-          problem={changing.error ? readProblem(changing.error) : null}
-          onSave={(body) => changeTo(body, `${body.title} saved.`)}
+          problem={changing.error && !conflict ? readProblem(changing.error) : null}
+          onSave={(body) => changeTo(body, `${body.title} saved.`, edited ?? booking.version)}
         />
       </SheetDialog>
     </>

@@ -134,7 +134,9 @@ function History({ unitId }: { unitId: string }) {
   )
 }
 
-function EditForm({ page, onClose }: { page: Page; onClose(): void }) {
+function EditForm({ page: latest, onClose }: { page: Page; onClose(): void }) {
+  // As it was when the form was opened: live changes must not slip a newer version under an older draft.
+  const [page] = useState(latest)
   const { unit } = page
   const [change] = useChangeUnitMutation()
   const { data: people } = usePeopleQuery()

@@ -261,7 +261,17 @@ function Shopping() {
   )
 }
 
-function BudgetForm({ spending, currency, onClose }: { spending: SpendingReply; currency: string; onClose(): void }) {
+function BudgetForm({
+  spending: latest,
+  currency,
+  onClose,
+}: {
+  spending: SpendingReply
+  currency: string
+  onClose(): void
+}) {
+  // As it was when the form was opened.
+  const [spending] = useState(latest)
   const [text, setText] = useState(
     spending.budgetMinor === null ? '' : String(spending.budgetMinor / 10 ** findExponent(currency)),
   )

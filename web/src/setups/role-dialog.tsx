@@ -28,6 +28,7 @@ export function RoleDialog({
   role,
   setup,
   isNew,
+  notice,
   onClose,
   onSave,
   onRemove,
@@ -35,6 +36,8 @@ export function RoleDialog({
   role: Role
   setup: SetupPage
   isNew: boolean
+  /** What somebody else did meanwhile, where saving met it. */
+  notice: React.ReactNode
   onClose(): void
   onSave(role: Role): void
   onRemove(): void
@@ -138,6 +141,7 @@ export function RoleDialog({
           ))}
         </ul>
         <ThingPicker key={draft.wants} wants={draft.wants} taken={taken} onPick={put} />
+        {notice}
         <div className="flex gap-2">
           <Button look="act" type="submit">
             Save the role

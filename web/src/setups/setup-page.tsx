@@ -4,8 +4,10 @@ import { useNavigate, useParams } from 'react-router'
 import { useArchiveSetupMutation, usePlacesQuery, useReadinessQuery, useSetupQuery } from '../foundation/api.ts'
 import { Button, ButtonLink } from '../foundation/button.tsx'
 import { sayWall } from '../foundation/calendar-words.ts'
+import { ConflictPanel } from '../foundation/conflict.tsx'
 import { useMeasures } from '../foundation/measures.tsx'
 import { Empty, Loading, Waiting } from '../foundation/page-parts.tsx'
+import type { SetupPage as SetupPageReply } from '../foundation/replies.ts'
 import { useMay } from '../foundation/session.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { TapeStrip } from '../foundation/tape.tsx'
@@ -31,8 +33,9 @@ export function SetupPage() {
     refetch: judgeAgain,
   } = useReadinessQuery({ id, bookingId }, { skip: !setup })
   const { data: places } = usePlacesQuery()
-  const { save, carryOut, isLoading } = useSetupChanges(setup)
-  const [open, setOpen] = useState<{ role: Role; isNew: boolean } | 'setup' | null>(null)
+  const { save, carryOut, isLoading, conflict, clearConflict } = useSetupChanges(setup)
+  /** What is being changed, and the setup as it was when that began. */
+  const [open, setOpen] = useState<{ base: SetupPageReply; role: Role | null; isNew: boolean } | null>(null)
   const [archive] = useArchiveSetupMutation()
   const navigate = useNavigate()
   const may = useMay()
@@ -42,14 +45,27 @@ export function SetupPage() {
 
   const room = places?.find((it) => it.id === setup.placeId)?.name
   const hasThings = setup.roles.some((role) => role.things.length > 0)
-  const saveRole = async (role: Role, isNew: boolean) => {
-    const roles = isNew ? [...setup.roles, role] : setup.roles.map((it) => (it.id === role.id ? role : it))
-    if (await save({ ...setup, roles }, `${role.name} saved.`)) setOpen(null)
+  const close = () => {
+    setOpen(null)
+    clearConflict()
   }
-  const removeRole = async (role: Role) => {
-    const roles = setup.roles.filter((it) => it.id !== role.id)
-    if (await save({ ...setup, roles }, `${role.name} removed.`)) setOpen(null)
+  const saveRole = async (role: Role, isNew: boolean, base: SetupPageReply) => {
+    const roles = isNew ? [...base.roles, role] : base.roles.map((it) => (it.id === role.id ? role : it))
+    if (await save({ ...base, roles }, `${role.name} saved.`, base)) close()
   }
+  const removeRole = async (role: Role, base: SetupPageReply) => {
+    const roles = base.roles.filter((it) => it.id !== role.id)
+    if (await save({ ...base, roles }, `${role.name} removed.`, base)) close()
+  }
+  const clash = conflict && (
+    <ConflictPanel
+      conflict={conflict.conflict}
+      onMine={(version) =>
+        save(conflict.next, conflict.text, { ...setup, version }).then((isSaved) => isSaved && close())
+      }
+      onTheirs={close}
+    />
+  )
 
   return (
     <>
@@ -63,7 +79,7 @@ export function SetupPage() {
             .join(' · ')}
         </span>
         <div className="no-print flex flex-wrap gap-2 md:ml-auto">
-          {canChange && <Button onClick={() => setOpen('setup')}>Change</Button>}
+          {canChange && <Button onClick={() => setOpen({ base: setup, role: null, isNew: false })}>Change</Button>}
           <MoveCheck setup={setup} canChange={canChange} onMove={(next, text) => save(next, text)} />
           {setup.next && <ButtonLink to={`/diary/${setup.next.id}`}>Pack sheet</ButtonLink>}
           {may('book-pencilled') && (
@@ -99,7 +115,7 @@ export function SetupPage() {
                       role={role}
                       setup={setup}
                       readiness={readiness}
-                      onOpen={canChange ? () => setOpen({ role, isNew: false }) : undefined}
+                      onOpen={canChange ? () => setOpen({ base: setup, role, isNew: false }) : undefined}
                     />
                   ))}
                 </ul>
@@ -108,7 +124,9 @@ export function SetupPage() {
           })}
           <div className="no-print mt-4">
             {canChange && (
-              <Button onClick={() => setOpen({ role: makeRole('camera'), isNew: true })}>Add a role</Button>
+              <Button onClick={() => setOpen({ base: setup, role: makeRole('camera'), isNew: true })}>
+                Add a role
+              </Button>
             )}
           </div>
           <Attachments subjectType="setup" subjectId={setup.id} />
@@ -145,24 +163,29 @@ export function SetupPage() {
           <Loading what="the verdict" />
         )}
       </div>
-      {open !== null && open !== 'setup' && (
+      {open === null && clash && <div className="p-5">{clash}</div>}
+      {open?.role && (
         <RoleDialog
           key={open.role.id}
-          {...open}
-          setup={setup}
-          onClose={() => setOpen(null)}
-          onSave={(role) => saveRole(role, open.isNew)}
-          onRemove={() => removeRole(open.role)}
+          role={open.role}
+          isNew={open.isNew}
+          setup={open.base}
+          notice={clash}
+          onClose={close}
+          onSave={(role) => saveRole(role, open.isNew, open.base)}
+          onRemove={() => open.role && removeRole(open.role, open.base)}
         />
       )}
-      <SheetDialog open={open === 'setup'} onClose={() => setOpen(null)} title="Change the setup">
+      <SheetDialog open={open !== null && open.role === null} onClose={close} title="Change the setup">
+        {clash}
         <SetupForm
-          draft={setup}
+          draft={open?.base ?? setup}
           act="Save"
           problem={null}
           onSave={({ roles: _, ...facts }) =>
-            // The roles are those that stand now: the form may have been open while somebody changed them.
-            save({ ...facts, roles: setup.roles }, `${facts.name} saved.`).then((isSaved) => isSaved && setOpen(null))
+            save({ ...facts, roles: (open?.base ?? setup).roles }, `${facts.name} saved.`, open?.base).then(
+              (isSaved) => isSaved && close(),
+            )
           }
         />
         <OwnPolicies

@@ -1,6 +1,7 @@
 import { applyRemedy, type NewSetup, type Remedy, type Setup, sayRemedy } from '@exemplar/core'
-import { useRef } from 'react'
+import { useRef, useState } from 'react'
 import { useAddShoppingLineMutation, useChangeSetupMutation } from '../foundation/api.ts'
+import { type Conflict, readConflict } from '../foundation/conflict.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import type { SetupPage } from '../foundation/replies.ts'
 import { useAppDispatch } from '../foundation/store.ts'
@@ -13,6 +14,8 @@ export function useSetupChanges(setup: SetupPage | undefined) {
   const [change, { isLoading }] = useChangeSetupMutation()
   const [addLine] = useAddShoppingLineMutation()
   const dispatch = useAppDispatch()
+  /** What somebody else did meanwhile, and what was to be saved. */
+  const [conflict, setConflict] = useState<{ conflict: Conflict; next: NewSetup; text: string } | null>(null)
   /** What was saved last: the page may still show the version before it when the next button is pressed. */
   const saved = useRef<Setup | null>(null)
 
@@ -23,6 +26,7 @@ export function useSetupChanges(setup: SetupPage | undefined) {
       const { id, version } = base
       const after = await change({ id, version, body: toDraft(next) }).unwrap()
       saved.current = after
+      setConflict(null)
       const before = toDraft(base)
       const undo = () =>
         change({ id, version: after.version, body: before })
@@ -35,9 +39,9 @@ export function useSetupChanges(setup: SetupPage | undefined) {
       dispatch(tell(text, undo))
       return true
     } catch (error) {
-      const { status, detail } = readProblem(error)
-      const way = status === 409 ? ' The page shows theirs now; save again to put yours on top.' : ''
-      dispatch(tellTrouble(detail + way))
+      const clash = readConflict(error)
+      setConflict(clash && { conflict: clash, next, text })
+      if (!clash) dispatch(tellTrouble(readProblem(error).detail))
       return false
     }
   }
@@ -59,5 +63,5 @@ export function useSetupChanges(setup: SetupPage | undefined) {
     }
   }
 
-  return { save, carryOut, isLoading }
+  return { save, carryOut, isLoading, conflict, clearConflict: () => setConflict(null) }
 }

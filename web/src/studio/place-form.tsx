@@ -26,7 +26,9 @@ import { useAddPlaceMutation, useChangePlaceMutation } from './studio-api.ts'
 const newId = () => crypto.randomUUID()
 
 /** All that can be known of a place; what is not known stays empty and is shown as unknown. */
-export function PlaceForm({ place, onClose }: { place: Place | null; onClose(): void }) {
+export function PlaceForm({ place: latest, onClose }: { place: Place | null; onClose(): void }) {
+  // As it was when the form was opened: live changes must not slip a newer version under an older draft.
+  const [place] = useState(latest)
   const { data: interfaces } = useInterfacesQuery()
   const { data: studio } = useStudioQuery()
   const [draft, setDraft] = useState<NewPlace>(toPlaceDraft(place ?? BLANK_PLACE))

@@ -60,22 +60,14 @@ const NUMBER_KEYS = GROUPS.flatMap((group) => group.fields.map(([key]) => key))
 export function SettingsPage() {
   const { data: studio, error, refetch } = useStudioQuery()
   if (!studio) return <Waiting what="the settings" error={error} onRetry={refetch} />
-  return <SettingsForm key={studio.version} studio={studio} />
+  return <SettingsForm latest={studio} />
 }
 
-function SettingsForm({ studio }: { studio: StudioReply }) {
-  const [numbers, setNumbers] = useState(
-    () => Object.fromEntries(NUMBER_KEYS.map((key) => [key, String(studio[key])])) as Record<NumberKey, string>,
-  )
-  const [rest, setRest] = useState({
-    name: studio.name,
-    currency: studio.currency,
-    zone: studio.zone,
-    unitSystem: studio.unitSystem,
-    mainsHertz: studio.mainsHertz,
-    loadRule: studio.loadRule,
-    brandColours: studio.brandColours.join(' '),
-  })
+function SettingsForm({ latest }: { latest: StudioReply }) {
+  // What the draft was made from. Others may change the settings meanwhile; that is said when this is saved.
+  const [studio, setStudio] = useState(latest)
+  const [numbers, setNumbers] = useState(() => toNumbers(studio))
+  const [rest, setRest] = useState(() => toRest(studio))
   const [ours, setOurs] = useState<Record<string, string>>({})
   const [change] = useChangeStudioMutation()
   const { problem, conflict, isSaving, save, clear } = useSaving(() => {})
@@ -92,9 +84,18 @@ function SettingsForm({ studio }: { studio: StudioReply }) {
     }
     setOurs({})
     await save(
-      () => change({ version, body: reading.data }).unwrap(),
+      () =>
+        change({ version, body: reading.data })
+          .unwrap()
+          .then((saved) => setStudio({ ...saved, now: studio.now })),
       'Saved. Every verdict follows these settings now.',
     )
+  }
+  const takeTheirs = () => {
+    setStudio(latest)
+    setNumbers(toNumbers(latest))
+    setRest(toRest(latest))
+    clear()
   }
   const text = (key: 'name' | 'currency' | 'zone' | 'brandColours', label: string, hint: string) => (
     <TextField
@@ -173,7 +174,7 @@ function SettingsForm({ studio }: { studio: StudioReply }) {
         </Section>
       ))}
       <div className="mt-5 grid gap-3">
-        {conflict && <ConflictPanel conflict={conflict} onMine={submit} onTheirs={clear} />}
+        {conflict && <ConflictPanel conflict={conflict} onMine={submit} onTheirs={takeTheirs} />}
         <FormProblem
           text={problem?.detail ?? (Object.keys(ours).length ? 'Please look at the marked fields.' : null)}
         />
@@ -183,6 +184,14 @@ function SettingsForm({ studio }: { studio: StudioReply }) {
       </div>
     </form>
   )
+}
+
+function toNumbers(studio: StudioSettings): Record<NumberKey, string> {
+  return Object.fromEntries(NUMBER_KEYS.map((key) => [key, String(studio[key])])) as Record<NumberKey, string>
+}
+
+function toRest({ name, currency, zone, unitSystem, mainsHertz, loadRule, brandColours }: StudioSettings) {
+  return { name, currency, zone, unitSystem, mainsHertz, loadRule, brandColours: brandColours.join(' ') }
 }
 
 function say({
