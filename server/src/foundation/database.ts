@@ -5,7 +5,12 @@ import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import { type Journal, keepJournal } from './journal.ts'
 
-export type Database = BetterSQLite3Database & { $client: Sqlite.Database; journal: Journal }
+export type Database = BetterSQLite3Database & {
+  $client: Sqlite.Database
+  journal: Journal
+  /** What was worked out since the last change; see memo.ts. */
+  memo: Map<string, unknown>
+}
 
 const MIGRATIONS = resolve(import.meta.dirname, '../../migrations')
 export const DATABASE_FILE = 'exemplar.sqlite'
@@ -27,7 +32,7 @@ export function openDatabase(folder: string): Database {
   if (!isNew && pending.length > 0) copyBeforeMigration(client, folder, pending[0] ?? 'unknown')
   const database = drizzle({ client })
   migrate(database, { migrationsFolder: MIGRATIONS })
-  return Object.assign(database, { $client: client, journal: keepJournal(client) })
+  return Object.assign(database, { $client: client, journal: keepJournal(client), memo: new Map() })
 }
 
 interface Migration {

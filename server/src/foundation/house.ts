@@ -101,10 +101,12 @@ export function write<T>(
       { behavior: 'immediate' },
     )
     actor.changeId = changeId
+    db.memo.clear()
     house.live.tellChange(changeId)
     return result
   } finally {
     journal.current = null
+    db.memo.clear()
   }
 }
 

@@ -26,6 +26,7 @@ import { and, asc, eq, inArray, isNull, notInArray, sql } from 'drizzle-orm'
 import { faults } from '../bench/tables.ts'
 import { loadHolds, loadLateHolds } from '../diary/holds.ts'
 import type { Database } from '../foundation/database.ts'
+import { minuteOf, remember } from '../foundation/memo.ts'
 import { loadHoldings, loadInterfaces, selectMany } from '../kit/facts.ts'
 import { models, stock, units } from '../kit/tables.ts'
 import { people, places } from '../studio/tables.ts'
@@ -59,7 +60,7 @@ export function loadReadinessInput(
   const input: ReadinessInput = {
     setup,
     holdings,
-    interfaces: loadInterfaces(db),
+    interfaces: remember(db, 'interfaces', () => loadInterfaces(db)),
     circuit: loadCircuits(db, setup.placeId).find((it) => it.id === setup.circuitId) ?? null,
     policies: resolvePolicies(settings, setup.purposeKind, setup.overrides),
     crew: loadCrew(db, setup, occasion, settings.zone),
@@ -75,7 +76,9 @@ function loadCrew(db: Database, setup: NewSetup, occasion: Occasion, zone: strin
   const placeId = occasion.placeId ?? setup.placeId
   const { start, end } = occasion.interval
   return {
-    team: db.select().from(people).where(isNull(people.archivedAt)).orderBy(people.name).all(),
+    team: remember(db, 'team', () =>
+      db.select().from(people).where(isNull(people.archivedAt)).orderBy(people.name).all(),
+    ),
     bookedIds: occasion.bookedIds,
     place: (placeId && db.select().from(places).where(eq(places.id, placeId)).get()) || null,
     firstDay: findDate(start, zone),
@@ -83,7 +86,15 @@ function loadCrew(db: Database, setup: NewSetup, occasion: Occasion, zone: strin
   }
 }
 
+/** Judges a setup at one time; kept until something changes or the minute passes, as many pages ask the same. */
 export function judgeSetup(db: Database, setup: NewSetup, occasion: Occasion, settings: StudioSettings): Readiness {
+  const { now, interval, ...rest } = occasion
+  const time = [now, interval.start, interval.end].map(minuteOf)
+  const key = `judge/${JSON.stringify([time, rest, setup])}`
+  return remember(db, key, () => judgeAnew(db, setup, occasion, settings))
+}
+
+function judgeAnew(db: Database, setup: NewSetup, occasion: Occasion, settings: StudioSettings): Readiness {
   const { input, holds } = loadReadinessInput(db, setup, occasion, settings)
   const plain = assessSetup(input)
   if (plain.findings.length === 0) return plain
@@ -133,10 +144,7 @@ export function loadStore(
 ): Store {
   const suits = makeModelFilter(input, readiness)
   const suiting = new Map(
-    db
-      .select()
-      .from(models)
-      .all()
+    remember(db, 'models', () => db.select().from(models).all())
       .filter(suits)
       .map((model) => [model.id, model]),
   )
