@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { formatMass, formatMinutes, formatPower, type Measure, readQuantity } from './quantity.ts'
+import { formatLength, formatMass, formatMinutes, formatPower, type Measure, readQuantity } from './quantity.ts'
 
 describe('quantities as people type them', () => {
   test.each<[string, Measure, number]>([
@@ -53,5 +53,29 @@ describe('quantities as people type them', () => {
     expect(formatMinutes(95)).toBe('95 min')
     expect(formatMinutes(150)).toBe('2 h 30 min')
     expect(formatPower(2_990_000)).toBe('2,990 W')
+  })
+})
+
+describe('imperial studios', () => {
+  // International yard and pound agreement, 1959: 1 in = 25.4 mm, 1 lb = 453.59237 g.
+  test.each([
+    [25.4, '1″'],
+    [304.8, '1′'],
+    [1981.2, '6′ 6″'],
+    [2000, '6′ 7″'],
+    [150, '6″'],
+  ])('%f mm is %s', (mm, text) => expect(formatLength(mm, 'imperial')).toBe(text))
+
+  test.each([
+    [28.35, '1 oz'],
+    [453.59237, '1 lb'],
+    [8000, '17.64 lb'],
+  ])('%f g is %s', (grams, text) => expect(formatMass(grams, 'imperial')).toBe(text))
+
+  test('what is shown can be typed again, to the nearest inch', () => {
+    for (const mm of [12.7, 305, 1524, 2743, 6096]) {
+      const reading = readQuantity(formatLength(mm, 'imperial'), 'length')
+      expect(reading.ok && Math.abs(reading.value - mm)).toBeLessThanOrEqual(13)
+    }
   })
 })
