@@ -51,10 +51,12 @@ interface Person {
   /** Counts that this person added to a stock, each acknowledged. */
   added: number
   conflicts: number
-  listened: Set<number>
+  /** When each change was heard of. */
+  listened: Map<number, number>
 }
 
-const written = new Set<number>()
+/** When each change was acknowledged to who made it. */
+const written = new Map<number, number>()
 const alone = makePerson(0)
 await run([alone], ALONE_SECONDS)
 const crowd = cookies.map((_, at) => makePerson(at))
@@ -67,7 +69,7 @@ const added = [alone, ...crowd].reduce((sum, it) => sum + it.added, 0)
 const stock = (await ask(alone, 'GET', '/stock')).body.find((it: { id: string }) => it.id === 'CLP-01')
 const lost = startQuantity + added - stock.quantity
 const failures = crowd.reduce((sum, it) => sum + it.failures, 0)
-const missed = crowd.reduce((sum, it) => sum + [...written].filter((id) => !it.listened.has(id)).length, 0)
+const missed = crowd.reduce((sum, it) => sum + [...written.keys()].filter((id) => !it.listened.has(id)).length, 0)
 console.log(`${USERS} people for ${SECONDS} s: ${all.length} requests, ${(all.length / SECONDS).toFixed(0)} a second`)
 console.log('| what | one person | all at once | at most |')
 console.log('|---|---|---|---|')
@@ -84,6 +86,10 @@ console.log(
 )
 console.log(
   `| changes that a listener did not hear of (${written.size} changes, ${crowd.length} listeners) | | ${missed} | 0 |`,
+)
+const delays = crowd.flatMap((it) => [...written].map(([id, at]) => Math.max(0, (it.listened.get(id) ?? at) - at)))
+console.log(
+  `| 95th percentile from an answer until the others hear of it | | ${findPercentile(delays, 0.95).toFixed(1)} ms | 1000 ms |`,
 )
 agent.destroy()
 server.kill('SIGTERM')
@@ -114,7 +120,7 @@ function prepare(): string[] {
 }
 
 function makePerson(at: number): Person {
-  return { cookie: cookies[at] ?? '', times: [], failures: 0, added: 0, conflicts: 0, listened: new Set() }
+  return { cookie: cookies[at] ?? '', times: [], failures: 0, added: 0, conflicts: 0, listened: new Map() }
 }
 
 async function run(persons: Person[], seconds: number): Promise<void> {
@@ -168,7 +174,7 @@ async function count(person: Person): Promise<void> {
 }
 
 async function note({ changeId }: Reply): Promise<void> {
-  if (changeId) written.add(changeId)
+  if (changeId) written.set(changeId, performance.now())
 }
 
 async function timed(person: Person, method: string, path: string, body?: object, version?: number): Promise<Reply> {
@@ -214,7 +220,8 @@ function listen(person: Person): Promise<() => void> {
           rest += piece
           const lines = rest.split('\n')
           rest = lines.pop() ?? ''
-          for (const line of lines) if (line.startsWith('id: ')) person.listened.add(Number(line.slice(4)))
+          for (const line of lines)
+            if (line.startsWith('id: ')) person.listened.set(Number(line.slice(4)), performance.now())
         })
         resolve(() => call.destroy())
       },

@@ -18,7 +18,7 @@ export function MoveCheck({
 }: {
   setup: SetupPage
   canChange: boolean
-  onMove(setup: NewSetup, text: string): Promise<boolean>
+  onMove(setup: NewSetup, text: string): Promise<unknown>
 }) {
   const [isOpen, setOpen] = useState(false)
   const [placeId, setPlaceId] = useState('')

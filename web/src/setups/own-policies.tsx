@@ -4,7 +4,7 @@ import type { SetupPage } from '../foundation/replies.ts'
 import { OverridesFields } from '../studio/overrides-fields.tsx'
 
 /** What this setup does differently from its purpose and its studio. */
-export function OwnPolicies({ setup, onSave }: { setup: SetupPage; onSave(overrides: Overrides): void }) {
+export function OwnPolicies({ setup, onSave }: { setup: SetupPage; onSave(overrides: Overrides): unknown }) {
   const { data: studio } = useStudioQuery()
   if (!studio) return null
   const usual = resolvePolicies(studio, setup.purposeKind)
@@ -13,7 +13,6 @@ export function OwnPolicies({ setup, onSave }: { setup: SetupPage; onSave(overri
       <summary className="text-[13px] font-semibold">Policies of its own</summary>
       <div className="mt-3">
         <OverridesFields
-          key={setup.version}
           overrides={setup.overrides}
           usual={(code: FigureCode) => `${usual.figure(code).value} ${FIGURE_WORDS[code].unit}`.trim()}
           onChange={onSave}

@@ -190,7 +190,11 @@ export function SetupPage() {
         />
         <OwnPolicies
           setup={setup}
-          onSave={(overrides) => save({ ...setup, overrides }, 'Its own policies are saved.')}
+          onSave={async (overrides) => {
+            const after = await save({ ...setup, overrides }, 'Its own policies are saved.')
+            // The form beside it goes on from there, and does not meet its own other half as somebody else's.
+            if (after && open) setOpen({ ...open, base: { ...open.base, overrides, version: after.version } })
+          }}
         />
         <div className="mt-4 border-t border-rule pt-3">
           <Button

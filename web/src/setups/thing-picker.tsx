@@ -1,5 +1,5 @@
 import { CATEGORIES, type Category, LIFE_STATES } from '@exemplar/core'
-import { useDeferredValue, useState } from 'react'
+import { useDeferredValue, useRef, useState } from 'react'
 import { useThingsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { Tag } from '../foundation/page-parts.tsx'
@@ -19,6 +19,13 @@ export function ThingPicker({
   withStock?: boolean
 }) {
   const [text, setText] = useState('')
+  const input = useRef<HTMLInputElement>(null)
+  /** The button that was pressed goes with its row; the hands go back to where the next name is typed. */
+  const pick = (picked: Picked) => {
+    onPick(picked)
+    input.current?.focus()
+    input.current?.select()
+  }
   const [isNarrow, setNarrow] = useState(wants !== null)
   const find = useDeferredValue(text)
   const { data } = useThingsQuery({ find, ...(isNarrow && wants ? { category: wants } : {}) })
@@ -26,6 +33,7 @@ export function ThingPicker({
     <div className="border border-rule p-3">
       <div className="flex flex-wrap items-center gap-3">
         <input
+          ref={input}
           type="search"
           aria-label="Find a thing"
           placeholder="Tag or name"
@@ -60,7 +68,7 @@ export function ThingPicker({
               <Button
                 size="small"
                 aria-label={`Put ${it.tag} in`}
-                onClick={() => onPick({ unitId: it.id, tag: it.tag, name: `${it.maker} ${it.name}`.trim() })}
+                onClick={() => pick({ unitId: it.id, tag: it.tag, name: `${it.maker} ${it.name}`.trim() })}
               >
                 Put in
               </Button>
@@ -75,7 +83,7 @@ export function ThingPicker({
             <Button
               size="small"
               aria-label={`Put one ${it.tag} in`}
-              onClick={() => onPick({ stockId: it.id, quantity: 1, tag: it.tag, name: it.name })}
+              onClick={() => pick({ stockId: it.id, quantity: 1, tag: it.tag, name: it.name })}
             >
               Put one in
             </Button>

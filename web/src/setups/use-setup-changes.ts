@@ -20,8 +20,8 @@ export function useSetupChanges(setup: SetupPage | undefined) {
   const saved = useRef<Setup | null>(null)
 
   /** Saves what was made from `base`; somebody else's change in between is refused, never overwritten. */
-  const save = async (next: NewSetup, text: string, base: Setup | undefined = setup): Promise<boolean> => {
-    if (!base) return false
+  const save = async (next: NewSetup, text: string, base: Setup | undefined = setup): Promise<Setup | null> => {
+    if (!base) return null
     try {
       const { id, version } = base
       const after = await change({ id, version, body: toDraft(next) }).unwrap()
@@ -37,12 +37,12 @@ export function useSetupChanges(setup: SetupPage | undefined) {
           })
           .catch((error) => dispatch(tellTrouble(readProblem(error).detail)))
       dispatch(tell(text, undo))
-      return true
+      return after
     } catch (error) {
       const clash = readConflict(error)
       setConflict(clash && { conflict: clash, next, text })
       if (!clash) dispatch(tellTrouble(readProblem(error).detail))
-      return false
+      return null
     }
   }
 

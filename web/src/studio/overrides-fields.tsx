@@ -25,7 +25,7 @@ export function OverridesFields({
   overrides: Overrides
   usual(code: FigureCode): string
   isLocked?: boolean
-  onChange(overrides: Overrides): void
+  onChange(overrides: Overrides): unknown
 }) {
   const [typed, setTyped] = useState<Partial<Record<FigureCode, string>>>(
     Object.fromEntries(Object.entries(overrides.figures).map(([code, value]) => [code, String(value)])),

@@ -90,7 +90,7 @@ export function PoliciesPage() {
             </select>
           </label>
           <OverridesFields
-            key={`${purpose}/${studio.version}`}
+            key={purpose}
             overrides={overrides}
             usual={(code: FigureCode) => `${studio[code]} ${FIGURE_WORDS[code].unit}`.trim()}
             isLocked={!canChange}
