@@ -126,7 +126,7 @@ test.describe('the demo', () => {
     const dialog = page.getByRole('dialog')
     await expect(dialog).toContainText('A backup of it is made first; restoring that one is the way back.')
     await dialog.getByRole('button', { name: 'Look at it first' }).click()
-    await expect(dialog).toContainText('Whole: 84 things')
+    await expect(dialog).toContainText('Whole: 85 things')
     await dialog.getByRole('button', { name: /^Restore/ }).click()
     await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
     await enter(context, exemplar, true, 'manager')
@@ -274,6 +274,34 @@ test.describe('the demo', () => {
     await page.getByRole('button', { name: 'Open' }).click()
     await expect(page.getByRole('heading', { level: 1, name: /LGT-06/ })).toBeVisible()
     rmSync(folder, { recursive: true, force: true })
+  })
+
+  test('an app of a thing is recorded with its version and where it is installed', async ({ page }) => {
+    await page.goto('/kit/CAM-01')
+    const section = page.locator('section').filter({ hasText: 'Apps, drivers, firmware' }).last()
+    await section.getByRole('button', { name: 'Add one' }).click()
+    await section.getByLabel('Its exact name').fill('V6 remote')
+    await section.getByLabel('Version').fill('2.4.1')
+    await section.getByLabel('Installed on').fill('the store laptop')
+    await section.getByRole('button', { name: 'Save' }).click()
+    await expect(section.getByRole('listitem')).toHaveText(/App\s*V6 remote 2\.4\.1 on the store laptop/)
+  })
+
+  test('a film is written down with the drive it lies on, and one copy is said to be too few', async ({ page }) => {
+    await page.goto('/kit?add=thing')
+    await page.getByLabel('Kind').selectOption({ label: 'Drive' })
+    await page.getByLabel('Name or model').fill('Archive drive')
+    await page.getByRole('button', { name: 'Add it' }).click()
+    await page.goto('/studio/archive')
+    await page.getByRole('button', { name: 'Write a film down' }).click()
+    const dialog = page.getByRole('dialog')
+    await dialog.getByLabel('Title').fill('Ferns, a year')
+    await dialog.getByRole('button', { name: 'Add a copy' }).click()
+    await dialog.getByLabel('Folder').fill('2026/ferns')
+    await dialog.getByRole('button', { name: 'Save' }).click()
+    const film = page.getByRole('listitem').filter({ hasText: 'Ferns, a year' })
+    await expect(film).toContainText('DRV-01')
+    await expect(film).toContainText('one copy only: a fault loses it')
   })
 
   test('photos and papers: attached, seen, taken away, and brought back', async ({ page }) => {

@@ -181,7 +181,10 @@ async function timed(person: Person, method: string, path: string, body?: object
   const start = performance.now()
   const reply = await ask(person, method, path, body, version)
   person.times.push(performance.now() - start)
-  if (reply.status >= 500 || reply.status === 0) person.failures++
+  if (reply.status >= 500 || reply.status === 0) {
+    person.failures++
+    console.log(`failed: ${method} ${path}: ${reply.status || reply.body}`)
+  }
   return reply
 }
 
@@ -198,7 +201,7 @@ function ask(person: Person, method: string, path: string, body?: object, versio
       const changeId = Number(response.headers['x-exemplar-change'] ?? 0)
       resolve({ status: response.statusCode ?? 0, body: text ? JSON.parse(text) : null, changeId })
     })
-    call.on('error', () => resolve({ status: 0, body: null, changeId: 0 }))
+    call.on('error', (error) => resolve({ status: 0, body: error.message, changeId: 0 }))
     call.end(body ? JSON.stringify(body) : undefined)
   })
 }

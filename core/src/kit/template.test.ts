@@ -21,6 +21,10 @@ const FULL: TemplateFacts = {
   endA: 'hdmi-a',
   endB: 'hdmi-c',
   outlets: 4,
+  widthMinMm: 1_400,
+  widthMaxMm: 2_200,
+  depthMm: 750,
+  heightMm: 740,
 }
 
 const needsOf = (category: (typeof CATEGORY_CODES)[number], facts: Partial<TemplateFacts>) =>
@@ -137,4 +141,22 @@ test.each([
   ['xlr-3', 'IEC 61076-2-103'],
 ])('%s follows %s', (code, standard) => {
   expect(STANDARD_INTERFACES.find((it) => it.code === code)?.standard).toBe(standard)
+})
+
+describe('outside measures', () => {
+  const measure = (facts: object) => makeModelFromTemplate('furniture', '', 'Table', facts).specs.footprint
+
+  test('all three sides make a footprint; half a size makes none; a fixed width has one end', () => {
+    expect(measure({ widthMinMm: 1400, widthMaxMm: 2200, depthMm: 750, heightMm: 740 })).toEqual({
+      widthMinMm: 1400,
+      widthMaxMm: 2200,
+      depthMm: 750,
+      heightMm: 740,
+    })
+    expect(measure({ widthMaxMm: 900, depthMm: 750, heightMm: 740 })).toMatchObject({
+      widthMinMm: 900,
+      widthMaxMm: 900,
+    })
+    expect(measure({ widthMinMm: 1400, depthMm: 750 })).toBe(null)
+  })
 })

@@ -30,6 +30,11 @@ export interface TemplateFacts {
   endA: string | null
   endB: string | null
   outlets: number | null
+  /** Outside measures; a width that can be set has two ends. */
+  widthMinMm: number | null
+  widthMaxMm: number | null
+  depthMm: number | null
+  heightMm: number | null
 }
 
 export const NO_FACTS: TemplateFacts = {
@@ -48,6 +53,10 @@ export const NO_FACTS: TemplateFacts = {
   endA: null,
   endB: null,
   outlets: null,
+  widthMinMm: null,
+  widthMaxMm: null,
+  depthMm: null,
+  heightMm: null,
 }
 
 /** The facts worth asking for on quick entry of a category, most telling first. */
@@ -73,6 +82,8 @@ export const ASKED_FACTS: Readonly<Partial<Record<Category, readonly (keyof Temp
   cable: ['endA', 'endB'],
   card: ['capacityMegabytes', 'cardMegabytesPerSecond'],
   computer: ['inlet', 'milliwatts'],
+  furniture: ['widthMinMm', 'widthMaxMm', 'depthMm', 'heightMm', 'loadGrams', 'massGrams'],
+  backdrop: ['widthMinMm', 'depthMm', 'heightMm', 'massGrams'],
 }
 
 /** The plug of the studio's own wall sockets; leads and strips end in it. */
@@ -263,6 +274,13 @@ function addPower(facts: TemplateFacts, draft: Draft): void {
   }
 }
 
+/** All three sides or nothing: half a size fits no room. A width that cannot be set has one end. */
+function findFootprint({ widthMinMm, widthMaxMm, depthMm, heightMm }: TemplateFacts): Specs['footprint'] {
+  const narrow = widthMinMm ?? widthMaxMm
+  if (!narrow || !depthMm || !heightMm) return null
+  return { widthMinMm: narrow, widthMaxMm: Math.max(narrow, widthMaxMm ?? narrow), depthMm, heightMm }
+}
+
 /** Makes a model of a category with the ports, powering and recording that such a thing usually has. */
 export function makeModelFromTemplate(
   category: Category,
@@ -279,6 +297,7 @@ export function makeModelFromTemplate(
     massGrams: known.massGrams,
     energyMilliwattHours: known.energyMilliwattHours,
     capacityMegabytes: known.capacityMegabytes,
+    footprint: findFootprint(known),
   }
   return { maker, name, category, specs, ...draft }
 }

@@ -28,6 +28,20 @@ const draft = (part: Partial<NewBooking> = {}): NewBooking => ({
 
 const thing = (unitId: string) => ({ unitId, stockId: null })
 
+describe('who is free', () => {
+  test('says of everybody of the team what takes them at that time', async () => {
+    const person = { personIds: ['bram'], unitIds: ['LGT-03'] }
+    await api.call('POST', '/bookings', { ...draft(person), state: 'confirmed', title: 'Roses, first day' })
+    const busy = async (startsAt: string, endsAt: string) =>
+      (await api.call('POST', '/bookings/check', { ...draft(), startsAt, endsAt })).body.busy
+    expect(await busy('2026-12-10T11:00', '2026-12-10T13:00')).toEqual([
+      { personId: 'bram', title: 'Roses, first day' },
+    ])
+    // The other booking strikes until 12:15, and this one rigs half an hour: from 12:45 on nothing meets.
+    expect(await busy('2026-12-10T12:45', '2026-12-10T14:00')).toEqual([])
+  })
+})
+
 describe('booking', () => {
   test('holds its things with its buffers, and nothing beyond them', async () => {
     const { body: booking } = await api.call('POST', '/bookings', draft())

@@ -126,6 +126,8 @@ export function checkBooking({ db, now }: House, draft: NewBooking, exceptBookin
       start: findInstant(draft.startsAt, settings.zone).movedMinutes,
       end: findInstant(draft.endsAt, settings.zone).movedMinutes,
     },
+    /** Who of the team is taken at that time, and by what. */
+    busy: others.flatMap((hold) => hold.personIds.map((personId) => ({ personId, title: hold.title }))),
     troubles: troubles.sort((a, b) => (a.tag < b.tag ? -1 : 1)),
     clashes: clashes.map((it) => ({
       subject: it.subject,

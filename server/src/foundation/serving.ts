@@ -11,6 +11,8 @@ export function makeServer(app: Koa, { tls, requestTimeoutMs }: Pick<Config, 'tl
     headersTimeout: Math.min(requestTimeoutMs, 15_000),
     connectionsCheckingInterval: Math.min(requestTimeoutMs, 5_000),
     maxHeaderSize: 16_384,
+    // Longer than people pause: a connection that the server closes just when it is used again is an error to them.
+    keepAliveTimeout: 65_000,
   }
   if (!tls) return createServer(limits, app.callback())
   return createSecureServer({ ...limits, cert: readFileSync(tls.cert), key: readFileSync(tls.key) }, app.callback())

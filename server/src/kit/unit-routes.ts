@@ -45,6 +45,10 @@ const factsSchema = z.object({
   endA: codeOrNull,
   endB: codeOrNull,
   outlets: z.number().int().min(1).max(64).nullable().optional(),
+  widthMinMm: wholeOrNull,
+  widthMaxMm: wholeOrNull,
+  depthMm: wholeOrNull,
+  heightMm: wholeOrNull,
 })
 
 /** Quick entry: three fields make a thing and, where it is the first of its kind, its model. */

@@ -8,6 +8,7 @@ import {
   resolvePolicies,
   type StudioSettings,
 } from '@exemplar/core'
+import { skipToken } from '@reduxjs/toolkit/query/react'
 import { useMemo, useState } from 'react'
 import { useCheckBookingQuery, usePeopleQuery, useSetupQuery, useSetupsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
@@ -137,6 +138,11 @@ export function BookingForm({
     }
     return newBookingSchema.safeParse(body)
   }, [draft, state, setup])
+  const { data: check } = useCheckBookingQuery(reading.success ? { body: reading.data, except } : skipToken)
+  const busyWith = (personId: string) => {
+    const title = check?.busy.find((it) => it.personId === personId)?.title
+    return title ? `taken by ${title}` : ''
+  }
   const ours: Record<string, string> = {}
   if (!reading.success) for (const issue of reading.error.issues) ours[String(issue.path[0])] ??= issue.message
   if (!draft.title.trim()) ours.title = 'Name it: the film, the talk, the guest.'
@@ -243,7 +249,10 @@ export function BookingForm({
             key={person.id}
             label={
               <>
-                {person.name} <span className="text-quiet">{person.skills.join(', ')}</span>
+                {person.name}{' '}
+                <span className="text-quiet">
+                  {[person.skills.join(', '), busyWith(person.id)].filter(Boolean).join(' · ')}
+                </span>
               </>
             }
             checked={draft.personIds.includes(person.id)}

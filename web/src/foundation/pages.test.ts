@@ -1,3 +1,4 @@
+import { SETUP_DEFAULTS } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
 import { sayEvent } from '../kit/event-words.ts'
 import { makeRole, suggestIdentity, toDraft } from '../setups/setup-draft.ts'

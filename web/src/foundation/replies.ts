@@ -132,6 +132,7 @@ export interface DiaryReply {
 export interface BookingCheck {
   interval: { start: number; end: number }
   movedMinutes: { start: number; end: number }
+  busy: { personId: string; title: string }[]
   troubles: {
     unitId: string
     tag: string

@@ -7,6 +7,7 @@ type FactKind =
   | { kind: 'count' }
 
 const MOUNT: FactKind = { kind: 'interface', of: ['mount'] }
+const LENGTH: FactKind = { kind: 'measure', measure: 'length', example: '1.4 m' }
 const END: FactKind = { kind: 'interface', of: ['signal'] }
 
 /** How each fact is called and typed. */
@@ -26,6 +27,10 @@ export const FACTS: Record<FactKey, { label: string } & FactKind> = {
   endA: { label: 'One end', ...END },
   endB: { label: 'Other end', ...END },
   outlets: { label: 'Outlets or bays', kind: 'count' },
+  widthMinMm: { label: 'Width, at its narrowest', ...LENGTH },
+  widthMaxMm: { label: 'Width, at its widest', ...LENGTH },
+  depthMm: { label: 'Depth', ...LENGTH },
+  heightMm: { label: 'Height', ...LENGTH },
 }
 
 /** Texts as typed, by fact. */
