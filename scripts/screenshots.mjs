@@ -18,10 +18,14 @@ const VIEWS = [
   ['pack-sheet', '/diary/b-head', 1280, 800],
   ['bench', '/bench', 1280, 800],
   ['ledger', '/ledger', 1280, 800],
-  ['studio', '/studio', 1280, 800],
+  ['people', '/studio/people', 1280, 800],
+  ['place', '/studio/places/studio', 1280, 800],
+  ['policies', '/studio/policies', 1280, 800],
+  ['safe-keeping', '/studio/safe', 1280, 800],
   ['import', '/kit/import', 1280, 800],
   ['today-phone', '/today', 390, 844],
   ['bring-back-phone', '/diary/b-bog/bring-back', 390, 844],
+  ['sign-in-phone', '/today', 390, 844, 'light', 'signed out'],
 ]
 
 ensureReady()
@@ -47,8 +51,8 @@ try {
       await shoot(join(out, `${at}.png`), path, width, height, paths.includes('dark') ? 'dark' : 'light')
     }
   } else {
-    for (const [name, path, width, height, theme] of VIEWS) {
-      await shoot(join(ROOT, 'docs/screenshots', `${name}.png`), path, width, height, theme ?? 'light')
+    for (const [name, path, width, height, theme, isSignedOut] of VIEWS) {
+      await shoot(join(ROOT, 'docs/screenshots', `${name}.png`), path, width, height, theme ?? 'light', isSignedOut)
     }
   }
 } finally {
@@ -66,11 +70,17 @@ async function waitForServer() {
   throw new Error('The server did not start.')
 }
 
-async function shoot(file, path, width, height, theme) {
-  const page = await browser.newPage({ viewport: { width, height }, colorScheme: theme })
-  await page.addInitScript(() => localStorage.setItem('exemplar.person', 'imke'))
+async function shoot(file, path, width, height, theme, isSignedOut) {
+  const context = await browser.newContext({ viewport: { width, height }, colorScheme: theme })
+  if (!isSignedOut) {
+    const headers = { 'x-exemplar-client': 'screenshots' }
+    await context.request.post(`http://127.0.0.1:${PORT}/api/access/step-in`, { data: { role: 'manager' }, headers })
+  }
+  const page = await context.newPage()
   await page.goto(`http://127.0.0.1:${PORT}${path}`)
-  await page.waitForLoadState('networkidle')
+  await page.locator('h1').first().waitFor()
+  // The stream of changes never ends, so the network is never idle.
+  await page.waitForTimeout(700)
   await page.evaluate(() => document.fonts.ready)
   if (path === '/kit/import') {
     await page.getByLabel('Inventory file').setInputFiles(join(ROOT, 'docs/examples/inventory.csv'))
@@ -78,5 +88,5 @@ async function shoot(file, path, width, height, theme) {
   }
   await page.waitForTimeout(150)
   await page.screenshot({ path: file })
-  await page.close()
+  await context.close()
 }

@@ -19,15 +19,15 @@ export function computeVoltageDrop(lengthMm: number, amps: number, squareMillime
   return ohms === undefined ? null : (2 * lengthMm * amps * ohms) / 1e6
 }
 
-/**
- * Advises above 3 % and warns above 5 %: the figures of BS 7671, appendix 4, for lighting and for other uses of fixed
- * wiring, borrowed as a guide for leads. Equality passes.
- */
-export function judgeVoltageDrop(dropVolts: number, supplyVolts: number): FindingLevel {
+/** The figures of BS 7671, appendix 4, for lighting and for other uses of fixed wiring, borrowed as a guide for leads. */
+export const USUAL_DROP_LIMITS = { advisePercent: 3, warnPercent: 5 }
+
+/** Advises above the one limit and warns above the other, in per cent of the supply. Equality passes. */
+export function judgeVoltageDrop(dropVolts: number, supplyVolts: number, limits = USUAL_DROP_LIMITS): FindingLevel {
   // In whole millivolts, so that exactly 3 % is not passed by binary noise.
   const millivolts = Math.round(dropVolts * 1000)
-  if (millivolts > supplyVolts * 50) return 'warn'
-  return millivolts > supplyVolts * 30 ? 'advise' : 'ok'
+  if (millivolts > supplyVolts * limits.warnPercent * 10) return 'warn'
+  return millivolts > supplyVolts * limits.advisePercent * 10 ? 'advise' : 'ok'
 }
 
 /** Diameter in millimetres of a solid conductor by American wire gauge: 0.127 · 92^((36 − n) / 39) (ASTM B258). */

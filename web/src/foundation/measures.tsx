@@ -16,8 +16,13 @@ export function useMeasures() {
 const SHOWN: Partial<Record<Measure, (value: number) => string>> = {
   length: (mm) => `${mm / 1000} m`,
   mass: (grams) => `${grams / 1000} kg`,
+  power: (milliwatts) => `${milliwatts / 1000} W`,
 }
-const EXAMPLES: Partial<Record<Measure, string>> = { length: '2.4 m, 90 cm or 6′ 6″', mass: '8 kg or 12 lb' }
+const EXAMPLES: Partial<Record<Measure, string>> = {
+  length: '2.4 m, 90 cm or 6′ 6″',
+  mass: '8 kg or 12 lb',
+  power: '500 W',
+}
 
 /** A measure typed as people write it. Gives the whole unit on, null for nothing, and says what it cannot read. */
 export function MeasureField({
@@ -28,7 +33,7 @@ export function MeasureField({
   hint,
   onChange,
 }: {
-  measure: 'length' | 'mass'
+  measure: 'length' | 'mass' | 'power'
   label: string
   value: number | null
   problem?: string

@@ -40,12 +40,12 @@ function SignInPage({ canStepIn }: { canStepIn: boolean }) {
               <Button
                 key={role}
                 size="thumb"
-                className="min-w-0 justify-start!"
+                className="h-auto! min-w-0 flex-col items-start! gap-0! py-2 whitespace-normal!"
                 disabled={stepping.isLoading}
                 onClick={() => stepIn(role)}
               >
                 {ACCESS_ROLE_NAMES[role].label}
-                <span className="truncate text-[12px] font-normal text-quiet">{ACCESS_ROLE_NAMES[role].text}</span>
+                <span className="text-left text-[12px] font-normal text-quiet">{ACCESS_ROLE_NAMES[role].text}</span>
               </Button>
             ))}
           </div>

@@ -159,10 +159,10 @@ function Skills({ people }: { people: readonly Person[] }) {
           return (
             <li key={key} className="grid grid-cols-[110px_1fr] gap-3 border-b border-rule py-1.5 text-[13px]">
               <span>{name}</span>
-              <span>
+              <span className="flex flex-wrap gap-x-3">
                 {knowing.map((it) => it.name).join(', ') || 'nobody'}
                 {level !== 'ok' && (
-                  <span className="ml-3">
+                  <span>
                     <Mark level={level}>
                       {knowing.length === 1 ? 'only one, ' : ''}wanted for {waiting.map((it) => it.name).join(', ')}
                     </Mark>

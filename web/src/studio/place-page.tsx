@@ -1,16 +1,16 @@
-import { FIXTURE_KINDS, listLeadWays, sayPlaceFinding } from '@exemplar/core'
+import { FIXTURE_KINDS, sayPlaceFinding } from '@exemplar/core'
 import { useState } from 'react'
 import { Link, useNavigate, useParams } from 'react-router'
-import { useStudioQuery } from '../foundation/api.ts'
 import { Button, ButtonLink } from '../foundation/button.tsx'
 import { sayDay, sayDayWithYear, sayWall } from '../foundation/calendar-words.ts'
 import { Mark } from '../foundation/mark.tsx'
-import { MeasureField, useMeasures } from '../foundation/measures.tsx'
+import { useMeasures } from '../foundation/measures.tsx'
 import { Section, Tag, Waiting } from '../foundation/page-parts.tsx'
 import { useMay } from '../foundation/session.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useTold } from '../foundation/use-told.ts'
 import { Attachments } from './attachments.tsx'
+import { LeadMap } from './lead-map.tsx'
 import { toPlaceDraft } from './place-draft.ts'
 import { PlaceForm } from './place-form.tsx'
 import { PLACE_NAMES } from './place-names.ts'
@@ -172,59 +172,6 @@ function Facts({ place }: { place: PlacePageReply }) {
           Whatever hangs wants a secondary safety bond; above people a competent rigger decides.
         </p>
       )}
-    </Section>
-  )
-}
-
-/** How long a lead each socket takes to a spot in the plan. */
-function LeadMap({ place }: { place: PlacePageReply }) {
-  const { data: studio } = useStudioQuery()
-  const { sayLength } = useMeasures()
-  const { size, sockets } = place.details
-  const [spot, setSpot] = useState({
-    xMm: Math.round((size?.widthMm ?? 4000) / 2),
-    yMm: Math.round((size?.depthMm ?? 4000) / 2),
-    zMm: 0,
-  })
-  const slack = studio?.leadSlackPercent ?? 15
-  const ways = listLeadWays(sockets, spot, slack)
-  const circuitOf = (id: string | null) => place.circuits.find((it) => it.id === id)?.name ?? 'circuit unknown'
-  return (
-    <Section title="Sockets, and the lead to a spot">
-      <div className="mt-2 grid grid-cols-3 gap-2">
-        <MeasureField
-          measure="length"
-          label="From the left"
-          value={spot.xMm}
-          onChange={(it) => setSpot({ ...spot, xMm: it ?? 0 })}
-        />
-        <MeasureField
-          measure="length"
-          label="From the front"
-          value={spot.yMm}
-          onChange={(it) => setSpot({ ...spot, yMm: it ?? 0 })}
-        />
-        <MeasureField
-          measure="length"
-          label="Above the floor"
-          value={spot.zMm}
-          onChange={(it) => setSpot({ ...spot, zMm: it ?? 0 })}
-        />
-      </div>
-      <ol className="mt-2">
-        {ways.map((it) => (
-          <li key={it.socketId} className="flex gap-3 border-b border-rule py-1 text-[13px]">
-            <span className="flex-1">
-              {it.name} <span className="text-quiet">{circuitOf(it.circuitId)}</span>
-            </span>
-            <span className="figures">{sayLength(it.leadMm)}</span>
-          </li>
-        ))}
-      </ol>
-      <p className="mt-2 text-[12px] text-quiet">
-        Down, square along the walls, up again, and {slack} % slack. Keep leads off walkways and from under tripod legs,
-        or cover them. Local codes and a licensed electrician decide.
-      </p>
     </Section>
   )
 }

@@ -138,7 +138,7 @@ function SettingsForm({ latest }: { latest: StudioReply }) {
               <>
                 <SelectField
                   label="Hertz"
-                  hint="Decides which shutter times do not flicker."
+                  hint="For shutter times that do not flicker; no check asks it yet."
                   value={String(rest.mainsHertz)}
                   onChange={(event) =>
                     setRest({ ...rest, mainsHertz: Number(event.target.value) as StudioSettings['mainsHertz'] })
