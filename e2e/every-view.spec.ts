@@ -81,6 +81,27 @@ for (const [quarter, views] of QUARTERS.entries()) {
   })
 }
 
+for (const demo of [true, false]) {
+  test.describe(demo ? 'the door of the demo' : 'the door of an empty Exemplar', () => {
+    test.use({ demo, role: null })
+
+    test(`axe finds nothing, in light and dark, and it fits a phone (${demo ? 'demo' : 'first run'})`, async ({
+      page,
+    }) => {
+      await page.setViewportSize({ width: 390, height: 844 })
+      for (const path of ['/today', '/join/nobody-invited']) {
+        for (const colorScheme of ['light', 'dark'] as const) {
+          await page.emulateMedia({ colorScheme })
+          await page.goto(path)
+          await settle(page)
+          expect((await new AxeBuilder({ page }).analyze()).violations.map((it) => it.id)).toEqual([])
+        }
+        expect(await page.evaluate<number>('document.documentElement.scrollWidth')).toBeLessThanOrEqual(390)
+      }
+    })
+  })
+}
+
 test('on a phone the rail is in reach of a thumb', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await page.goto('/today')

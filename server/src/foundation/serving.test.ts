@@ -1,13 +1,20 @@
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import type { IncomingHttpHeaders } from 'node:http'
+import { request } from 'node:https'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { generate } from 'selfsigned'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { routes } from '../api.ts'
+import { ensureStudio } from '../studio/studio-routes.ts'
 import { people } from '../studio/tables.ts'
-import { countRows, startApi, type TestApi } from './api.fixture.ts'
+import { CLIENT, callApi, countRows, makeTestConfig, startApi, type TestApi } from './api.fixture.ts'
+import { makeApp } from './app.ts'
 import { readConfig } from './config.ts'
-import { makeHousekeeper, write } from './house.ts'
+import { makeHousekeeper, openHouse, write } from './house.ts'
+import type { RequestLog } from './log.ts'
 import { translateConstraint } from './problem.ts'
+import { makeServer } from './serving.ts'
 
 let api: TestApi
 let pages: string
@@ -146,5 +153,92 @@ describe('configuration', () => {
     [{ EXEMPLAR_NOW: 'tomorrow' }, 'Write an instant'],
   ])('%j is refused with what would be right', (env, words) => {
     expect(() => readConfig(env)).toThrow(words)
+  })
+})
+
+describe('over TLS', () => {
+  test('the cookie is for protected connections only, and browsers are told to stay with them', async () => {
+    const folder = mkdtempSync(join(tmpdir(), 'exemplar-tls-'))
+    const pems = await generate([{ name: 'commonName', value: 'localhost' }], { keySize: 2048 })
+    const tls = { cert: join(folder, 'cert.pem'), key: join(folder, 'key.pem') }
+    writeFileSync(tls.cert, pems.cert)
+    writeFileSync(tls.key, pems.private)
+    const house = openHouse({ ...makeTestConfig(folder, null), isSecure: true })
+    ensureStudio(house)
+    const server = makeServer(makeApp(house, routes), { tls, requestTimeoutMs: 5_000 })
+    await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
+    const address = server.address()
+    const port = typeof address === 'object' && address ? address.port : 0
+    const headers = await new Promise<IncomingHttpHeaders>((done, fail) => {
+      const body = JSON.stringify({ name: 'A', signInName: 'aa', password: 'four plain words', start: 'empty' })
+      const call = request(
+        {
+          port,
+          host: '127.0.0.1',
+          path: '/api/access/first-run',
+          method: 'POST',
+          rejectUnauthorized: false,
+          headers: { ...CLIENT, 'content-type': 'application/json', 'content-length': body.length },
+        },
+        (response) => {
+          response.resume()
+          done(response.headers)
+        },
+      )
+      call.on('error', fail).end(body)
+    })
+    expect(headers['set-cookie']?.every((it) => /; secure/i.test(it))).toBe(true)
+    expect(headers['strict-transport-security']).toMatch(/^max-age=\d{7,}/)
+    server.close()
+    server.closeAllConnections()
+    house.db.$client.close()
+    rmSync(folder, { recursive: true, force: true })
+  })
+
+  test('a certificate without its key, or a file that is not there, is refused with what is missing', () => {
+    expect(() => readConfig({ EXEMPLAR_TLS_CERT: 'a.pem' })).toThrow('go together')
+    expect(() => readConfig({ EXEMPLAR_TLS_CERT: '/nowhere.pem', EXEMPLAR_TLS_KEY: '/nowhere.key' })).toThrow(
+      'There is no file',
+    )
+    expect(readConfig({ EXEMPLAR_HOST: '0.0.0.0' })).toMatchObject({
+      isLoopback: false,
+      firstRunCode: expect.stringMatching(/^[0-9a-f]{10}$/),
+    })
+    expect(readConfig({})).toMatchObject({ isLoopback: true, firstRunCode: null, isSecure: false })
+  })
+})
+
+describe('the log', () => {
+  test('holds routes as they are declared, never names, ids, addresses or what was sent', async () => {
+    const lines: object[] = []
+    const log: RequestLog = { request: (line) => lines.push(line), fault: (error) => lines.push({ error }), note() {} }
+    const app = makeApp(api.house, routes, { log })
+    const server = makeServer(app, { tls: null, requestTimeoutMs: 5_000 })
+    await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
+    const address = server.address()
+    const url = `http://127.0.0.1:${typeof address === 'object' && address ? address.port : 0}`
+    const headers = { ...CLIENT, cookie: api.cookieOf('manager') }
+    await callApi(url, 'GET', '/units/CAM-01?find=Odalys', undefined, headers)
+    await callApi(url, 'POST', '/people', { name: 'Odalys Quint', skills: [], note: '' }, headers)
+    await callApi(url, 'GET', '/units/SECRET-9/nothing', undefined, headers)
+    expect(lines).toEqual([
+      { method: 'GET', route: '/units/:id', status: 200, ms: expect.any(Number) },
+      { method: 'POST', route: '/people', status: 201, ms: expect.any(Number) },
+      { method: 'GET', route: '(none)', status: 404, ms: expect.any(Number) },
+    ])
+    server.close()
+    server.closeAllConnections()
+  })
+
+  test('health says what ails and what to do, and nothing about anybody', async () => {
+    expect((await api.as(null)('GET', '/health')).body).toEqual({ ok: true, problems: [] })
+    mkdirSync(join(api.folder, 'backups'), { recursive: true })
+    writeFileSync(join(api.folder, 'backups/exemplar-20261101-080000-auto.zip'), 'old')
+    const { body } = await api.as(null)('GET', '/health')
+    expect(body).toEqual({
+      ok: false,
+      problems: [{ code: 'backup', text: 'The newest backup is more than three days old. Take one now.' }],
+    })
+    rmSync(join(api.folder, 'backups'), { recursive: true })
   })
 })
