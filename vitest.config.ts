@@ -4,6 +4,8 @@ export default defineConfig({
   test: {
     include: ['{core,server,web}/src/**/*.test.ts'],
     setupFiles: ['./vitest.setup.ts'],
+    // By itself Vitest leaves one of two cores to the watcher.
+    maxWorkers: 2,
     testTimeout: 60_000,
     hookTimeout: 60_000,
   },

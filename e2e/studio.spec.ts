@@ -299,7 +299,7 @@ test.describe('the demo', () => {
     await dialog.getByRole('button', { name: 'Add a copy' }).click()
     await dialog.getByLabel('Folder').fill('2026/ferns')
     await dialog.getByRole('button', { name: 'Save' }).click()
-    const film = page.getByRole('listitem').filter({ hasText: 'Ferns, a year' })
+    const film = page.locator('main').getByRole('listitem').filter({ hasText: 'Ferns, a year' })
     await expect(film).toContainText('DRV-01')
     await expect(film).toContainText('one copy only: a fault loses it')
   })

@@ -33,7 +33,7 @@ export function SetupPage() {
     refetch: judgeAgain,
   } = useReadinessQuery({ id, bookingId }, { skip: !setup })
   const { data: places } = usePlacesQuery()
-  const { save, carryOut, isLoading, conflict, clearConflict } = useSetupChanges(setup)
+  const { save, carryOut, latest, isLoading, conflict, clearConflict } = useSetupChanges(setup)
   /** What is being changed, and the setup as it was when that began. */
   const [open, setOpen] = useState<{ base: SetupPageReply; role: Role | null; isNew: boolean } | null>(null)
   const [archive] = useArchiveSetupMutation()
@@ -79,7 +79,9 @@ export function SetupPage() {
             .join(' · ')}
         </span>
         <div className="no-print flex flex-wrap gap-2 md:ml-auto">
-          {canChange && <Button onClick={() => setOpen({ base: setup, role: null, isNew: false })}>Change</Button>}
+          {canChange && (
+            <Button onClick={() => setOpen({ base: latest(setup), role: null, isNew: false })}>Change</Button>
+          )}
           <MoveCheck setup={setup} canChange={canChange} onMove={(next, text) => save(next, text)} />
           {setup.next && <ButtonLink to={`/diary/${setup.next.id}`}>Pack sheet</ButtonLink>}
           {may('book-pencilled') && (
@@ -115,7 +117,7 @@ export function SetupPage() {
                       role={role}
                       setup={setup}
                       readiness={readiness}
-                      onOpen={canChange ? () => setOpen({ base: setup, role, isNew: false }) : undefined}
+                      onOpen={canChange ? () => setOpen({ base: latest(setup), role, isNew: false }) : undefined}
                     />
                   ))}
                 </ul>
@@ -124,7 +126,7 @@ export function SetupPage() {
           })}
           <div className="no-print mt-4">
             {canChange && (
-              <Button onClick={() => setOpen({ base: setup, role: makeRole('camera'), isNew: true })}>
+              <Button onClick={() => setOpen({ base: latest(setup), role: makeRole('camera'), isNew: true })}>
                 Add a role
               </Button>
             )}
@@ -169,7 +171,7 @@ export function SetupPage() {
           key={open.role.id}
           role={open.role}
           isNew={open.isNew}
-          setup={open.base}
+          setup={{ ...setup, roles: open.base.roles }}
           notice={clash}
           onClose={close}
           onSave={(role) => saveRole(role, open.isNew, open.base)}

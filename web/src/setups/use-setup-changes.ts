@@ -46,10 +46,16 @@ export function useSetupChanges(setup: SetupPage | undefined) {
     }
   }
 
+  /** The setup as it was saved last from here, where the page still shows the version before. */
+  const latest = <T extends Setup>(shown: T): T =>
+    saved.current && saved.current.id === shown.id && saved.current.version > shown.version
+      ? { ...shown, ...saved.current }
+      : shown
+
   const carryOut = async (remedy: Remedy, reason: string, roleId: string | null = null): Promise<void> => {
     if (!setup) return
     if (remedy.kind !== 'shop') {
-      const base = saved.current && saved.current.version > setup.version ? saved.current : setup
+      const base = latest(setup)
       await save(applyRemedy(toDraft(base), remedy), `Done: ${sayRemedy(remedy)}.`, base)
       return
     }
@@ -63,5 +69,5 @@ export function useSetupChanges(setup: SetupPage | undefined) {
     }
   }
 
-  return { save, carryOut, isLoading, conflict, clearConflict: () => setConflict(null) }
+  return { save, carryOut, latest, isLoading, conflict, clearConflict: () => setConflict(null) }
 }
