@@ -9,6 +9,7 @@ import { accessRoutes } from './studio/access-routes.ts'
 import { attachmentRoutes } from './studio/attachment-routes.ts'
 import { backupRoutes } from './studio/backup-routes.ts'
 import { directoryRoutes } from './studio/directory-routes.ts'
+import { filmRoutes } from './studio/film-routes.ts'
 import { healthRoutes } from './studio/health-routes.ts'
 import { historyRoutes } from './studio/history-routes.ts'
 import { liveRoutes } from './studio/live-routes.ts'
@@ -26,6 +27,7 @@ export const routes: readonly Route[] = [
   ...backupRoutes,
   ...studioRoutes,
   ...directoryRoutes,
+  ...filmRoutes,
   ...unitRoutes,
   ...importRoutes,
   ...setupRoutes,

@@ -1,13 +1,4 @@
-import {
-  filmSchema,
-  newFilmSchema,
-  newPartySchema,
-  newPersonSchema,
-  newPlaceSchema,
-  partySchema,
-  personSchema,
-  placeSchema,
-} from '@exemplar/core'
+import { newPartySchema, newPersonSchema, newPlaceSchema, partySchema, personSchema, placeSchema } from '@exemplar/core'
 import { and, desc, eq, gt, inArray, isNull, ne, or, sql } from 'drizzle-orm'
 import { z } from 'zod'
 import { bookings } from '../diary/tables.ts'
@@ -18,12 +9,12 @@ import { units } from '../kit/tables.ts'
 import { entries } from '../ledger/tables.ts'
 import { setups } from '../setups/tables.ts'
 import { loadPlacePage } from './place-page.ts'
-import { films, parties, people, places } from './tables.ts'
+import { parties, people, places } from './tables.ts'
 
 const room = 'studio'
 
 /** A row as people see it: whether it is archived is asked, not shown. */
-function withoutArchive<T extends { archivedAt: unknown }>({ archivedAt: _, ...row }: T): Omit<T, 'archivedAt'> {
+export function withoutArchive<T extends { archivedAt: unknown }>({ archivedAt: _, ...row }: T): Omit<T, 'archivedAt'> {
   return row
 }
 
@@ -336,79 +327,4 @@ export const directoryRoutes = [
         return { id, version: after.version }
       }),
   }),
-  defineRoute({
-    method: 'get',
-    path: '/films',
-    permission: 'see-studio',
-    room,
-    summary: 'The archive: which film lies on which drive',
-    handle: (_, { db }) => {
-      const tags = new Map(
-        db
-          .select({ id: units.id, tag: units.tag })
-          .from(units)
-          .all()
-          .map((it) => [it.id, it.tag]),
-      )
-      return db
-        .select()
-        .from(films)
-        .where(isNull(films.archivedAt))
-        .orderBy(desc(films.on), films.title)
-        .all()
-        .map((film) => ({
-          ...withoutArchive(film),
-          copies: film.copies.map((it) => ({ ...it, tag: tags.get(it.unitId) ?? it.unitId })),
-        }))
-    },
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/films',
-    permission: 'change-directory',
-    room,
-    summary: 'Write down where a film lies',
-    body: newFilmSchema,
-    reply: filmSchema,
-    status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, ({ tx, newId, log }) => {
-        requireDrives(tx, body.copies)
-        const film = withoutArchive(
-          tx
-            .insert(films)
-            .values({ ...body, id: newId() })
-            .returning()
-            .get(),
-        )
-        log('created', 'film', film.id, { after: film })
-        return film
-      }),
-  }),
-  defineRoute({
-    method: 'put',
-    path: '/films/:id',
-    permission: 'change-directory',
-    room,
-    summary: 'Change where a film lies',
-    body: newFilmSchema,
-    reply: filmSchema,
-    isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(films).where(eq(films.id, id)).get(), version, 'film')
-        requireDrives(tx, body.copies)
-        const after = { ...body, version: before.version + 1 }
-        log('changed', 'film', id, { before, after })
-        return withoutArchive(tx.update(films).set(after).where(eq(films.id, id)).returning().get())
-      }),
-  }),
 ]
-
-function requireDrives(tx: Transaction, copies: readonly { unitId: string }[]): void {
-  for (const [at, { unitId }] of copies.entries()) {
-    if (tx.select().from(units).where(eq(units.id, unitId)).get()) continue
-    throw refuseField(`/copies/${at}/unitId`, 'There is no such drive.')
-  }
-}

@@ -4,6 +4,8 @@ import { type Problem, readProblem } from './problem.ts'
 import { useAppDispatch } from './store.ts'
 import { tellDone } from './tell-done.ts'
 
+export type Saving = ReturnType<typeof useSaving>
+
 /** Saves a form: tells what was done, or keeps the problem or the conflict to be shown in place. */
 export function useSaving(onDone: () => void) {
   const [problem, setProblem] = useState<Problem | null>(null)

@@ -12,11 +12,11 @@ import {
   useUnitQuery,
 } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
-import { ConflictPanel } from '../foundation/conflict.tsx'
-import { CheckField, FormProblem, NoteField, SelectField, TextField } from '../foundation/field.tsx'
+import { CheckField, NoteField, SelectField, TextField } from '../foundation/field.tsx'
 import { PlaceOptions } from '../foundation/options.tsx'
 import { PageHead, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
 import type { UnitPage as Page } from '../foundation/replies.ts'
+import { SavingFoot } from '../foundation/saving-foot.tsx'
 import { useMay } from '../foundation/session.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useTimeWords } from '../foundation/time-words.ts'
@@ -140,7 +140,8 @@ function EditForm({ page: latest, onClose }: { page: Page; onClose(): void }) {
   const { unit } = page
   const [change] = useChangeUnitMutation()
   const { data: people } = usePeopleQuery()
-  const { problem, conflict, isSaving, save, clear } = useSaving(onClose)
+  const saving = useSaving(onClose)
+  const { problem, save } = saving
   const [draft, setDraft] = useState({
     state: unit.state as LifeState,
     placeId: unit.placeId ?? '',
@@ -268,20 +269,7 @@ function EditForm({ page: latest, onClose }: { page: Page; onClose(): void }) {
         />
       </div>
       <div className="grid gap-3 md:col-span-2">
-        {conflict && (
-          <ConflictPanel
-            conflict={conflict}
-            onMine={submit}
-            onTheirs={() => {
-              clear()
-              onClose()
-            }}
-          />
-        )}
-        <FormProblem text={problem?.detail ?? null} />
-        <Button look="act" type="submit" className="w-fit" disabled={isSaving}>
-          Save
-        </Button>
+        <SavingFoot saving={saving} act="Save" onMine={submit} onTheirs={onClose} />
       </div>
     </form>
   )

@@ -3,10 +3,10 @@ import { useState } from 'react'
 import { useSetupsQuery, useThingsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { sayDayWithYear } from '../foundation/calendar-words.ts'
-import { ConflictPanel } from '../foundation/conflict.tsx'
-import { FormProblem, SelectField, TextField } from '../foundation/field.tsx'
+import { SelectField, TextField } from '../foundation/field.tsx'
 import { Mark } from '../foundation/mark.tsx'
 import { Empty, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
+import { SavingFoot } from '../foundation/saving-foot.tsx'
 import { useMay } from '../foundation/session.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useTimeWords } from '../foundation/time-words.ts'
@@ -81,7 +81,8 @@ function FilmForm({ film, onClose }: { film: FilmRow | null; onClose(): void }) 
   })
   const [add] = useAddFilmMutation()
   const [change] = useChangeFilmMutation()
-  const { problem, conflict, isSaving, save, clear } = useSaving(onClose)
+  const saving = useSaving(onClose)
+  const { problem, save } = saving
   const media = [...(drives?.units ?? []), ...(computers?.units ?? [])]
   const set = (part: Partial<NewFilm>) => setDraft({ ...draft, ...part })
   const setCopy = (at: number, part: Partial<NewFilm['copies'][number]> | null) =>
@@ -164,20 +165,7 @@ function FilmForm({ film, onClose }: { film: FilmRow | null; onClose(): void }) 
           Add a copy
         </Button>
       )}
-      {conflict && (
-        <ConflictPanel
-          conflict={conflict}
-          onMine={submit}
-          onTheirs={() => {
-            clear()
-            onClose()
-          }}
-        />
-      )}
-      <FormProblem text={problem?.detail ?? null} />
-      <Button look="act" type="submit" className="w-fit" disabled={isSaving}>
-        Save
-      </Button>
+      <SavingFoot saving={saving} act="Save" onMine={submit} onTheirs={onClose} />
     </form>
   )
 }

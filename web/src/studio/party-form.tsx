@@ -1,8 +1,7 @@
 import { type NewParty, PARTY_KINDS, type Party } from '@exemplar/core'
 import { useState } from 'react'
-import { Button } from '../foundation/button.tsx'
-import { ConflictPanel } from '../foundation/conflict.tsx'
-import { FormProblem, NoteField, SelectField, TextField } from '../foundation/field.tsx'
+import { NoteField, SelectField, TextField } from '../foundation/field.tsx'
+import { SavingFoot } from '../foundation/saving-foot.tsx'
 import { useSaving } from '../foundation/use-saving.ts'
 import { ContactsField } from './contacts-field.tsx'
 import { PARTY_NAMES } from './party-names.ts'
@@ -18,7 +17,8 @@ export function PartyForm({ party, onClose }: { party: Party | null; onClose(): 
   })
   const [add] = useAddPartyMutation()
   const [change] = useChangePartyMutation()
-  const { problem, conflict, isSaving, save, clear } = useSaving(onClose)
+  const saving = useSaving(onClose)
+  const { problem, save } = saving
   const set = (part: Partial<NewParty>) => setDraft({ ...draft, ...part })
   const submit = (version: number | undefined = party?.version) => {
     const body = { ...draft, contacts: draft.contacts.filter((it) => it.value.trim()) }
@@ -57,20 +57,7 @@ export function PartyForm({ party, onClose }: { party: Party | null; onClose(): 
       </div>
       <ContactsField contacts={draft.contacts} onChange={(contacts) => set({ contacts })} />
       <NoteField label="Note" value={draft.note} onChange={(event) => set({ note: event.target.value })} />
-      {conflict && (
-        <ConflictPanel
-          conflict={conflict}
-          onMine={submit}
-          onTheirs={() => {
-            clear()
-            onClose()
-          }}
-        />
-      )}
-      <FormProblem text={problem?.detail ?? null} />
-      <Button look="act" type="submit" className="w-fit" disabled={isSaving}>
-        {party ? 'Save' : 'Add'}
-      </Button>
+      <SavingFoot saving={saving} act={party ? 'Save' : 'Add'} onMine={submit} onTheirs={onClose} />
     </form>
   )
 }

@@ -26,6 +26,15 @@ export function PeoplePage() {
   const seen = params.get('see')
   const may = useMay()
   const canChange = may('change-directory')
+  const [archivePerson] = useArchivePersonMutation()
+  const [archiveParty] = useArchivePartyMutation()
+  const run = useTold()
+  const archive = async (act: typeof archivePerson | typeof archiveParty, it: Person | Party | null) => {
+    if (!it) return false
+    const isDone = await run(act({ id: it.id, version: it.version }).unwrap(), `${it.name} is archived.`)
+    if (isDone) setOpen(null)
+    return isDone
+  }
   return (
     <div className="grid gap-x-10 lg:grid-cols-2">
       <div>
@@ -75,7 +84,9 @@ export function PeoplePage() {
         title={open?.kind === 'person' && open.person ? open.person.name : 'Add a person'}
       >
         {open?.kind === 'person' && <PersonForm person={open.person} onClose={() => setOpen(null)} />}
-        {open?.kind === 'person' && open.person && <ArchivePerson person={open.person} onDone={() => setOpen(null)} />}
+        {open?.kind === 'person' && open.person && (
+          <ArchiveFoot name={open.person.name} onArchive={() => archive(archivePerson, open.person)} />
+        )}
       </SheetDialog>
       <SheetDialog
         open={open?.kind === 'party'}
@@ -83,7 +94,9 @@ export function PeoplePage() {
         title={open?.kind === 'party' && open.party ? open.party.name : 'Add a vendor or lender'}
       >
         {open?.kind === 'party' && <PartyForm party={open.party} onClose={() => setOpen(null)} />}
-        {open?.kind === 'party' && open.party && <ArchiveParty party={open.party} onDone={() => setOpen(null)} />}
+        {open?.kind === 'party' && open.party && (
+          <ArchiveFoot name={open.party.name} onArchive={() => archive(archiveParty, open.party)} />
+        )}
       </SheetDialog>
     </div>
   )
@@ -246,36 +259,10 @@ function PartyHistory({ id }: { id: string }) {
   )
 }
 
-function ArchivePerson({ person, onDone }: { person: Person; onDone(): void }) {
-  const [archive] = useArchivePersonMutation()
-  const run = useTold()
-  const { id, version, name } = person
+function ArchiveFoot({ name, onArchive }: { name: string; onArchive(): Promise<boolean> }) {
   return (
     <div className="mt-4 border-t border-rule pt-3">
-      <Button
-        size="small"
-        onClick={() =>
-          run(archive({ id, version }).unwrap(), `${name} is archived.`).then((isDone) => isDone && onDone())
-        }
-      >
-        Archive {name}
-      </Button>
-    </div>
-  )
-}
-
-function ArchiveParty({ party, onDone }: { party: Party; onDone(): void }) {
-  const [archive] = useArchivePartyMutation()
-  const run = useTold()
-  const { id, version, name } = party
-  return (
-    <div className="mt-4 border-t border-rule pt-3">
-      <Button
-        size="small"
-        onClick={() =>
-          run(archive({ id, version }).unwrap(), `${name} is archived.`).then((isDone) => isDone && onDone())
-        }
-      >
+      <Button size="small" onClick={onArchive}>
         Archive {name}
       </Button>
     </div>

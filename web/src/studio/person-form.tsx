@@ -10,8 +10,8 @@ import {
 } from '@exemplar/core'
 import { useState } from 'react'
 import { Button } from '../foundation/button.tsx'
-import { ConflictPanel } from '../foundation/conflict.tsx'
-import { FormProblem, NoteField, SelectField, TextField } from '../foundation/field.tsx'
+import { NoteField, SelectField, TextField } from '../foundation/field.tsx'
+import { SavingFoot } from '../foundation/saving-foot.tsx'
 import { useSaving } from '../foundation/use-saving.ts'
 import { ContactsField } from './contacts-field.tsx'
 import { useAddPersonMutation, useChangePersonMutation } from './studio-api.ts'
@@ -35,7 +35,8 @@ export function PersonForm({ person, onClose }: { person: Person | null; onClose
   const [skills, setSkills] = useState(draft.skills.join(', '))
   const [add] = useAddPersonMutation()
   const [change] = useChangePersonMutation()
-  const { problem, conflict, isSaving, save, clear } = useSaving(onClose)
+  const saving = useSaving(onClose)
+  const { problem, save } = saving
   const set = (part: Partial<NewPerson>) => setDraft({ ...draft, ...part })
   const setTrait = (at: number, part: Partial<PersonTrait> | null) =>
     set({ traits: draft.traits.flatMap((it, index) => (index === at ? (part ? [{ ...it, ...part }] : []) : [it])) })
@@ -135,20 +136,7 @@ export function PersonForm({ person, onClose }: { person: Person | null; onClose
         <NoteField label="Note" value={draft.note} onChange={(event) => set({ note: event.target.value })} />
       </div>
       <div className="grid gap-3 md:col-span-2">
-        {conflict && (
-          <ConflictPanel
-            conflict={conflict}
-            onMine={submit}
-            onTheirs={() => {
-              clear()
-              onClose()
-            }}
-          />
-        )}
-        <FormProblem text={problem?.detail ?? null} />
-        <Button look="act" type="submit" className="w-fit" disabled={isSaving}>
-          {person ? 'Save' : 'Add'}
-        </Button>
+        <SavingFoot saving={saving} act={person ? 'Save' : 'Add'} onMine={submit} onTheirs={onClose} />
       </div>
     </form>
   )
