@@ -9,6 +9,7 @@ test.use({ demo: true })
 const VIEWS = [
   '/today',
   '/kit',
+  '/kit/labels',
   '/kit?see=LGT-06',
   '/kit?add=thing',
   '/kit/LGT-06',

@@ -26,6 +26,13 @@ export const FIND_ACTIONS: readonly FindAction[] = [
     permission: 'change-kit',
   },
   {
+    code: 'labels',
+    label: 'Print labels',
+    words: 'qr code tag sheet sticker',
+    path: '/kit/labels',
+    permission: 'see-studio',
+  },
+  {
     code: 'stock',
     label: 'Count stock',
     words: 'stocktake sandbags cells',

@@ -7,6 +7,7 @@ import { FormProblem } from '../foundation/field.tsx'
 import { Mark } from '../foundation/mark.tsx'
 import { Waiting } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
+import { useScanHandler } from '../foundation/scanning.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useAppDispatch } from '../foundation/store.ts'
 import { tellDone } from '../foundation/tell-done.ts'
@@ -22,6 +23,12 @@ export function BringBackPage() {
   const [bringBack, bringing] = useBringBackMutation()
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
+  useScanHandler((tag) => {
+    const line = booking?.sheet.stops.flatMap((stop) => stop.lines).find((it) => it.tag === tag && it.state === 'out')
+    if (!line) return false
+    setBack(new Map([...back, [keyOf(line), back.get(keyOf(line)) ?? null]]))
+    return true
+  })
   if (!booking) return <Waiting what="the sheet" error={error} onRetry={refetch} />
   const lines = booking.sheet.stops.flatMap((stop) => stop.lines).filter((line) => line.state === 'out')
   const missing = lines.filter((line) => !back.has(keyOf(line))).length

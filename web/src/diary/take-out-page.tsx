@@ -6,6 +6,7 @@ import { FormProblem } from '../foundation/field.tsx'
 import { Mark } from '../foundation/mark.tsx'
 import { Waiting } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
+import { useScanHandler } from '../foundation/scanning.ts'
 import { useAppDispatch } from '../foundation/store.ts'
 import { tellDone } from '../foundation/tell-done.ts'
 import { FlowPage, FlowRow, keyOf } from './phone-flow.tsx'
@@ -18,6 +19,12 @@ export function TakeOutPage() {
   const [takeOut, taking] = useTakeOutMutation()
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
+  useScanHandler((tag) => {
+    const line = booking?.sheet.stops.flatMap((stop) => stop.lines).find((it) => it.tag === tag)
+    if (!line) return false
+    setTicked(new Set([...ticked, keyOf(line)]))
+    return true
+  })
   if (!booking) return <Waiting what="the sheet" error={error} onRetry={refetch} />
   const lines = booking.sheet.stops.flatMap((stop) => stop.lines)
   const keys = [...new Set(lines.map(keyOf))]

@@ -58,6 +58,7 @@ export interface ImportRequest {
 }
 
 export interface UnitFilter {
+  limit?: number
   find?: string
   group?: string
   only?: string

@@ -3,15 +3,19 @@ import { Boxes, CalendarDays, Clapperboard, Plus, ReceiptText, ScanLine, Setting
 import { DropdownMenu } from 'radix-ui'
 import { Suspense, useMemo, useState } from 'react'
 import { NavLink, Outlet, useLocation, useNavigate } from 'react-router'
+import { useOpenThing } from '../kit/use-open-thing.ts'
 import { ErrorBoundary } from './error-boundary.tsx'
 import { FindBox } from './find-box.tsx'
 import { useLive } from './live.ts'
 import { MENU, MENU_ITEM } from './menu.ts'
 import { Loading } from './page-parts.tsx'
 import { PersonMenu } from './person-menu.tsx'
+import { useScanHandler, useWedgeScanner } from './scanning.ts'
 import { useMay } from './session.ts'
 import { ShortcutList, useShortcuts } from './shortcuts.tsx'
+import { useAppDispatch } from './store.ts'
 import { Toaster } from './toaster.tsx'
+import { tellTrouble } from './toasts.ts'
 
 const RAIL: { to: string; name: string; Icon: typeof Sun; action: Action }[] = [
   { to: '/today', name: 'Today', Icon: Sun, action: 'see-studio' },
@@ -36,6 +40,16 @@ export function AppShell() {
   )
   useShortcuts(actions)
   const live = useLive()
+  const openThing = useOpenThing()
+  const dispatch = useAppDispatch()
+  useWedgeScanner()
+  useScanHandler((tag) => {
+    openThing(tag).then(
+      (isThere) => isThere || dispatch(tellTrouble(`No thing has the tag ${tag}.`)),
+      () => {},
+    )
+    return true
+  })
   const may = useMay()
   return (
     <div className="flex min-h-dvh flex-col-reverse md:grid md:grid-cols-[96px_1fr] print:block">

@@ -11,15 +11,20 @@ export const ROOMS = [
   { path: '/ledger', name: 'Ledger' },
 ] as const
 
-function isTyping(target: EventTarget | null): boolean {
+export function isTyping(target: EventTarget | null): boolean {
   return target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName))
 }
+
+/** A digit counts once no key has followed it at a scanner's pace: tags hold digits too. */
+const LONE_KEY_MS = 60
 
 /** 1 to 6 for the rooms, / and Ctrl+K to find, n for something new, ? for this list. Silent while somebody types. */
 export function useShortcuts(actions: { find(): void; help(): void; add(): void }): void {
   const navigate = useNavigate()
   useEffect(() => {
+    let waiting = 0
     const onKey = (event: KeyboardEvent) => {
+      window.clearTimeout(waiting)
       const isFind = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'k'
       if (!isFind && (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target))) return
       if (!isFind && document.querySelector('[role="dialog"], [role="menu"]')) return
@@ -27,12 +32,15 @@ export function useShortcuts(actions: { find(): void; help(): void; add(): void 
       if (isFind || event.key === '/') actions.find()
       else if (event.key === '?') actions.help()
       else if (event.key === 'n') actions.add()
-      else if (room) navigate(room.path)
+      else if (room) waiting = window.setTimeout(() => navigate(room.path), LONE_KEY_MS)
       else return
       event.preventDefault()
     }
     window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
+    return () => {
+      window.clearTimeout(waiting)
+      window.removeEventListener('keydown', onKey)
+    }
   }, [actions, navigate])
 }
 

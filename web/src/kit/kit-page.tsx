@@ -43,6 +43,7 @@ export function KitPage() {
     <>
       <PageHead title="Kit" aside={count && `${count.units} things of ${count.models} models`}>
         <ButtonLink to="/kit/stock">Stock</ButtonLink>
+        <ButtonLink to="/kit/labels">Labels</ButtonLink>
         {may('change-kit') && <ButtonLink to="/kit/import">Import</ButtonLink>}
         {may('change-kit') && (
           <Button look="act" onClick={() => set('add', 'thing')}>

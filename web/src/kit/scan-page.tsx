@@ -1,29 +1,17 @@
+import { readTag } from '@exemplar/core'
 import jsQR from 'jsqr'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import { useNavigate } from 'react-router'
-import { useLazyUnitsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { FormProblem, TextField } from '../foundation/field.tsx'
 import { PageHead } from '../foundation/page-parts.tsx'
-
-/** The tag in what a label says: the tag itself, or an address that ends in it. */
-export function readTag(text: string): string | null {
-  const last = decodeURIComponent(
-    text
-      .trim()
-      .split(/[/?#=]/)
-      .pop() ?? '',
-  )
-  const tag = last.toUpperCase()
-  return /^[A-Z0-9][A-Z0-9-]{0,23}$/.test(tag) ? tag : null
-}
+import { practiseScan } from '../foundation/scanning.ts'
+import { useOpenThing } from './use-open-thing.ts'
 
 /** Opens the thing whose label is shown to the camera, lies in a picture, or is typed. */
 export function ScanPage() {
   const [problem, setProblem] = useState<string | null>(null)
   const [typed, setTyped] = useState('')
-  const [findUnits] = useLazyUnitsQuery()
-  const navigate = useNavigate()
+  const openThing = useOpenThing()
   const open = useCallback(
     async (text: string) => {
       const tag = readTag(text)
@@ -31,12 +19,9 @@ export function ScanPage() {
         setProblem(`This label says “${text.slice(0, 60)}”, which is no tag of yours.`)
         return
       }
-      const { rows } = await findUnits({ find: tag }).unwrap()
-      const unit = rows.find((it) => it.tag === tag)
-      if (unit) navigate(`/kit/${unit.id}`)
-      else setProblem(`No thing has the tag ${tag}.`)
+      if (!(await openThing(tag))) setProblem(`No thing has the tag ${tag}.`)
     },
-    [findUnits, navigate],
+    [openThing],
   )
   const readPicture = async (file: File) => {
     const text = await decodePicture(file)
@@ -81,6 +66,17 @@ export function ScanPage() {
             Open
           </Button>
         </form>
+        <p className="text-[13px] text-quiet">
+          A scanner that types works on every page: scan, and the thing opens, or is ticked in the sheet that is open.
+          To practise without one:{' '}
+          <button
+            type="button"
+            className="underline underline-offset-[3px]"
+            onClick={() => practiseScan(readTag(typed) ?? 'CAM-02')}
+          >
+            let the practice scanner read {readTag(typed) ?? 'CAM-02'}
+          </button>
+        </p>
       </div>
     </>
   )

@@ -11,7 +11,7 @@ import {
   useRecordServiceMutation,
   useUnitQuery,
 } from '../foundation/api.ts'
-import { Button } from '../foundation/button.tsx'
+import { Button, ButtonLink } from '../foundation/button.tsx'
 import { CheckField, NoteField, SelectField, TextField } from '../foundation/field.tsx'
 import { PlaceOptions } from '../foundation/options.tsx'
 import { PageHead, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
@@ -50,6 +50,7 @@ export function UnitPage() {
           </>
         }
       >
+        <ButtonLink to={`/kit/labels?find=${unit.tag}`}>Label</ButtonLink>
         {may('change-kit') && <Button onClick={() => setOpen('edit')}>Change</Button>}
         {unit.serviceEveryDays !== null && may('mend') && (
           <Button
