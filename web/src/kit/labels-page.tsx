@@ -37,7 +37,10 @@ export function LabelsPage() {
     <>
       <style>{`@media print { @page { size: ${sheet.pageWidthMm}mm ${sheet.pageHeightMm}mm; margin: 0 } body { background: #fff } }`}</style>
       <div className="no-print">
-        <PageHead title="Labels" aside={`${chosen.length} of ${data.next ? 'the first ' : ''}${data.rows.length} things`}>
+        <PageHead
+          title="Labels"
+          aside={`${chosen.length} of ${data.next ? 'the first ' : ''}${data.rows.length} things`}
+        >
           <Button look="act" disabled={chosen.length === 0} onClick={() => window.print()}>
             <Printer aria-hidden />
             Print, or save as PDF
