@@ -89,13 +89,10 @@ test('a scanner that types opens a thing on any page, ticks it in the sheet that
 }) => {
   // Keys sent one by one from outside the page can come as slowly as a hand on a busy machine.
   const scan = (tag: string) =>
-    page.evaluate((text) => {
-      for (const key of [...text, 'Enter']) {
-        const stroke = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true })
-        const target = document.activeElement ?? document.body
-        target.dispatchEvent(stroke)
-      }
-    }, tag)
+    page.evaluate(`for (const key of [...${JSON.stringify(tag)}, 'Enter']) {
+      const target = document.activeElement ?? document.body
+      target.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
+    }`)
   await page.goto('/diary/b-graft/take-out')
   await settle(page)
   await page.getByRole('heading', { name: 'Take out' }).click()
