@@ -83,11 +83,12 @@ export interface LabelSpot {
   yMm: number
 }
 
-/** Where each of so many labels comes to lie, row by row, after the first few that are used up already. */
+/** Where each of so many labels comes to lie, row by row, after the first few of the first sheet that are used up. */
 export function layOutLabels(sheet: LabelSheet, count: number, skip = 0): LabelSpot[] {
   const perPage = sheet.columns * sheet.rows
   return Array.from({ length: count }, (_, index) => {
-    const place = index + skip
+    // Whole sheets that are used up are not in the printer, and would come out empty.
+    const place = index + (skip % perPage)
     const onPage = place % perPage
     return {
       page: Math.floor(place / perPage),

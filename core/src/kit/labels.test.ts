@@ -31,6 +31,22 @@ describe('sheets of labels', () => {
       }),
     )
   })
+
+  test('no sheet comes out empty, however many are said to be used up', () => {
+    expect(layOutLabels(LABEL_SHEETS['roll-62'], 3, 2).map((it) => it.page)).toEqual([0, 1, 2])
+    expect(layOutLabels(LABEL_SHEETS['a4-24'], 1, 24)[0]).toEqual({ page: 0, xMm: 7.2, yMm: 12.9 })
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...LABEL_SHEET_CODES),
+        fc.integer({ min: 1, max: 200 }),
+        fc.nat(999),
+        (code, n, skip) => {
+          const pages = layOutLabels(LABEL_SHEETS[code], n, skip).map((it) => it.page)
+          expect([...new Set(pages)]).toEqual(Array.from({ length: Math.max(...pages) + 1 }, (_, at) => at))
+        },
+      ),
+    )
+  })
 })
 
 describe('what a label says', () => {
