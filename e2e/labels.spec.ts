@@ -9,7 +9,8 @@ import {
 import { PNG } from 'pngjs'
 import { expect, settle, test } from './exemplar.ts'
 
-test.use({ demo: true, deviceScaleFactor: 4 })
+// 192 dots to the inch: coarser than what prints labels (common practice: 203 or 300).
+test.use({ demo: true, deviceScaleFactor: 2 })
 
 /** Reads the codes of a picture with a decoder that has nothing to do with the maker of the codes. */
 function decode(png: PNG, format: BarcodeFormat): string | null {

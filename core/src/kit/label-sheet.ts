@@ -98,6 +98,31 @@ export function layOutLabels(sheet: LabelSheet, count: number, skip = 0): LabelS
   })
 }
 
+export type CodeKind = 'qr' | 'code128'
+
+export interface CodeBox {
+  xMm: number
+  yMm: number
+  widthMm: number
+  heightMm: number
+}
+
+/**
+ * Where the code lies on a label, in millimetres from its upper left corner, so that its quiet zone stays on the label:
+ * four modules around a QR code (ISO/IEC 18004), ten on both sides of a Code 128 (ISO/IEC 15417); figures from memory.
+ * Reckoned for the fewest modules there are (21; 68 for three letters), as more of them make each one smaller.
+ */
+export function placeCode({ labelWidthMm, labelHeightMm }: LabelSheet, kind: CodeKind): CodeBox {
+  if (kind === 'qr') {
+    const quiet = (labelHeightMm * 4) / (21 + 8)
+    const side = labelHeightMm - 2 * quiet
+    return { xMm: quiet, yMm: quiet, widthMm: side, heightMm: side }
+  }
+  const quiet = (labelWidthMm * 10) / (68 + 20)
+  const widthMm = labelWidthMm - 2 * quiet
+  return { xMm: quiet, yMm: labelHeightMm * 0.52, widthMm, heightMm: labelHeightMm * 0.38 }
+}
+
 /** The tag in what a label says: the tag itself, or an address that ends in it. Null for anything else. */
 export function readTag(text: string): string | null {
   const last =

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { LABEL_SHEET_CODES, LABEL_SHEETS, layOutLabels, readTag } from './label-sheet.ts'
+import { LABEL_SHEET_CODES, LABEL_SHEETS, layOutLabels, placeCode, readTag } from './label-sheet.ts'
 import { readWedge } from './wedge.ts'
 
 describe('sheets of labels', () => {
@@ -31,6 +31,21 @@ describe('sheets of labels', () => {
       }),
     )
   })
+
+  test.each(LABEL_SHEET_CODES)(
+    '%s: the quiet zones of both codes lie on the label (ISO/IEC 18004 and 15417)',
+    (code) => {
+      const { labelWidthMm, labelHeightMm } = LABEL_SHEETS[code]
+      const qr = placeCode(LABEL_SHEETS[code], 'qr')
+      const bars = placeCode(LABEL_SHEETS[code], 'code128')
+      for (const margin of [qr.xMm, qr.yMm, labelHeightMm - qr.yMm - qr.heightMm]) {
+        expect(margin / (qr.widthMm / 21)).toBeGreaterThan(3.999)
+      }
+      for (const margin of [bars.xMm, labelWidthMm - bars.xMm - bars.widthMm]) {
+        expect(margin / (bars.widthMm / 68)).toBeGreaterThan(9.999)
+      }
+    },
+  )
 
   test('no sheet comes out empty, however many are said to be used up', () => {
     expect(layOutLabels(LABEL_SHEETS['roll-62'], 3, 2).map((it) => it.page)).toEqual([0, 1, 2])

@@ -1,7 +1,5 @@
-import type { LabelSheet } from '@exemplar/core'
+import { type CodeKind, type LabelSheet, placeCode } from '@exemplar/core'
 import { toSVG } from 'bwip-js/browser'
-
-export type CodeKind = 'qr' | 'code128'
 
 export interface LabelFacts {
   tag: string
@@ -57,18 +55,17 @@ export function Label({
   const code = drawCode(facts.tag, kind)
   const pad = Math.min(3, height * 0.1)
   const isQr = kind === 'qr'
-  // A QR code wants four modules of white around it; the padding and the gap to the text give more.
-  const side = height - 2 * pad
-  const box = isQr
-    ? { x: xMm + pad, y: yMm + pad, width: side, height: side }
-    : { x: xMm + pad * 1.6, y: yMm + height * 0.52, width: width - pad * 3.2, height: height * 0.38 }
-  const left = isQr ? box.x + side + pad : xMm + pad
+  const place = placeCode(sheet, kind)
+  const box = { x: xMm + place.xMm, y: yMm + place.yMm, width: place.widthMm, height: place.heightMm }
+  // The quiet zone is kept between the code and the words too.
+  const left = isQr ? box.x + box.width + place.xMm : xMm + pad
   const room = xMm + width - pad - left
   const big = Math.min(6, room / (facts.tag.length * 0.62), height * 0.24)
   const small = Math.min(3, height * 0.11)
   const top = yMm + pad + big * 0.85
   return (
     <g data-tag={facts.tag}>
+      <rect x={xMm} y={yMm} width={width} height={height} fill="#fff" />
       <svg
         {...box}
         viewBox={`0 0 ${code.width} ${code.height}`}

@@ -1,4 +1,11 @@
-import { LABEL_SHEET_CODES, LABEL_SHEETS, type LabelSheet, type LabelSheetCode, layOutLabels } from '@exemplar/core'
+import {
+  type CodeKind,
+  LABEL_SHEET_CODES,
+  LABEL_SHEETS,
+  type LabelSheet,
+  type LabelSheetCode,
+  layOutLabels,
+} from '@exemplar/core'
 import { Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
@@ -6,7 +13,7 @@ import { useUnitsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { CheckField, SelectField, TextField } from '../foundation/field.tsx'
 import { Empty, PageHead, Tag, Waiting } from '../foundation/page-parts.tsx'
-import { type CodeKind, Label, type LabelFacts } from './label.tsx'
+import { Label, type LabelFacts } from './label.tsx'
 
 /** Sheets of labels for things: chosen, laid out, looked at, printed or kept as SVG. */
 export function LabelsPage() {
