@@ -89,12 +89,15 @@ test('labels: the sheet prints at its true size, alone on the paper, and is kept
 test('a scanner that types opens a thing on any page, ticks it in the sheet that is open, and is silent in a field', async ({
   page,
 }) => {
-  // Keys sent one by one from outside the page can come as slowly as a hand on a busy machine.
+  // A scanner's own pace: keys sent one by one from outside, or stamped when a busy machine comes to them, can come as
+  // slowly as a hand's.
   const scan = (tag: string) =>
-    page.evaluate(`for (const key of [...${JSON.stringify(tag)}, 'Enter']) {
+    page.evaluate(`[...${JSON.stringify(tag)}, 'Enter'].forEach((key, index) => {
       const target = document.activeElement ?? document.body
-      target.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true }))
-    }`)
+      const event = new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true })
+      Object.defineProperty(event, 'timeStamp', { value: 1000 + index * 4 })
+      target.dispatchEvent(event)
+    })`)
   await page.goto('/diary/b-graft/take-out')
   await settle(page)
   await page.getByRole('heading', { name: 'Take out' }).click()

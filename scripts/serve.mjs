@@ -1,9 +1,9 @@
 import { spawn } from 'node:child_process'
-import { ROOT } from './setup.mjs'
+import { ROOT, SERVER } from './setup.mjs'
 
 /** Starts the server as a child with the given environment, passes signals on and ends with it. */
 export function serve(args = [], env = {}) {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', ...args], {
+  const child = spawn(process.execPath, ['--enable-source-maps', SERVER, ...args], {
     cwd: ROOT,
     stdio: 'inherit',
     env: { ...process.env, ...env },

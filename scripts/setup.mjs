@@ -25,6 +25,7 @@ export function ensureReady() {
   }
   ensurePackages()
   ensurePages()
+  ensureServer()
 }
 
 function ensurePackages() {
@@ -58,6 +59,37 @@ export function ensurePages() {
   if (existsSync(built) && statSync(built).mtimeMs > newest) return
   console.log('Building the pages.')
   run('npx', ['vite', 'build', 'web', '--logLevel', 'warn'], { what: 'Building the pages' })
+}
+
+/** The server as one file: it starts in a third of the time that its sources take to be read one by one. */
+export const SERVER = join(ROOT, 'server/dist/built/main.mjs')
+
+/** Bundles the server when it is missing or older than what it is made from; packages stay where they are. */
+export function ensureServer() {
+  const newest = Math.max(...['core/src', 'server/src'].map((path) => findNewest(join(ROOT, path))))
+  if (existsSync(SERVER) && statSync(SERVER).mtimeMs > newest) return
+  const packages = ['core', 'server'].flatMap((workspace) =>
+    Object.keys(JSON.parse(readFileSync(join(ROOT, workspace, 'package.json'), 'utf8')).dependencies),
+  )
+  const external = packages.filter((name) => name !== '@exemplar/core').map((name) => `--external:${name}`)
+  run(
+    'npx',
+    [
+      'esbuild',
+      'server/src/main.ts',
+      '--bundle',
+      '--platform=node',
+      '--format=esm',
+      '--target=node20',
+      '--sourcemap',
+      '--log-level=warning',
+      '--alias:@exemplar/core=./core/src/index.ts',
+      // Two folders down, as its sources are: it finds migrations and pages from where it lies.
+      `--outfile=${SERVER}`,
+      ...external,
+    ],
+    { what: 'Building the server' },
+  )
 }
 
 function findNewest(path) {

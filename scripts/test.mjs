@@ -2,10 +2,12 @@
 import { spawnSync } from 'node:child_process'
 import { existsSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { ensureChromium, ensureReady, makeFolder, ROOT } from './setup.mjs'
+import { ensureChromium, ensureReady, makeFolder, ROOT, SERVER } from './setup.mjs'
 
 ensureReady()
 ensureChromium()
+// What is started as a process of its own is what people start.
+process.env.EXEMPLAR_SERVER = SERVER
 const results = makeFolder(join(ROOT, 'test-results'))
 let passed = 0
 let failed = 0

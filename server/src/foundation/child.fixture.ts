@@ -16,12 +16,15 @@ export async function enterChild(url: string): Promise<Record<string, string>> {
   return { ...headers, cookie: cookie.join('; ') }
 }
 
+/** The bundle that people run, where `npm test` says it is fresh; else the sources. */
+const SERVER = process.env.EXEMPLAR_SERVER ? [process.env.EXEMPLAR_SERVER] : ['--import', 'tsx', 'server/src/main.ts']
+
 /** Starts Exemplar as its own process on a free port, as people do, and waits until it says where it is. */
 export async function startChild(
   folder: string,
   { args = [], env = {} }: { args?: string[]; env?: Record<string, string> } = {},
 ): Promise<{ child: ChildProcess; url: string }> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts', ...args], {
+  const child = spawn(process.execPath, [...SERVER, ...args], {
     cwd: ROOT,
     env: { ...process.env, EXEMPLAR_DATA: folder, EXEMPLAR_PORT: '0', EXEMPLAR_PASSWORD_COST: '4', ...env },
     stdio: ['ignore', 'pipe', 'inherit'],
