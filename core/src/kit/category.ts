@@ -7,58 +7,306 @@ interface CategoryFacts {
   group: Group
   /** First letters of its asset tags. */
   prefix: string
+  /** The wider kind that it also is: whoever wants a light is served by a tube. */
+  isA?: string
+  /** Other words by which people call it, in the singular, for reading lists. */
+  words?: readonly string[]
+  /** Counted by the handful rather than tagged one by one. */
+  isCounted?: true
 }
 
 /** What a thing is. The code is stored, the label is shown. */
 export const CATEGORIES = {
-  camera: { label: 'Camera body', group: 'camera', prefix: 'CAM' },
-  lens: { label: 'Lens', group: 'camera', prefix: 'LEN' },
-  'lens-adapter': { label: 'Lens adapter', group: 'camera', prefix: 'ADP' },
-  filter: { label: 'Filter', group: 'camera', prefix: 'FIL' },
-  monitor: { label: 'Monitor', group: 'camera', prefix: 'MON' },
-  switcher: { label: 'Switcher', group: 'camera', prefix: 'SWI' },
-  prompter: { label: 'Prompter', group: 'camera', prefix: 'PRO' },
-  light: { label: 'Light', group: 'light', prefix: 'LGT' },
-  modifier: { label: 'Modifier', group: 'light', prefix: 'MOD' },
-  microphone: { label: 'Microphone', group: 'sound', prefix: 'MIC' },
-  recorder: { label: 'Recorder', group: 'sound', prefix: 'REC' },
-  mixer: { label: 'Mixer', group: 'sound', prefix: 'MIX' },
-  headphones: { label: 'Headphones', group: 'sound', prefix: 'PHN' },
-  tripod: { label: 'Tripod', group: 'support', prefix: 'TRI' },
-  stand: { label: 'Light stand', group: 'support', prefix: 'STD' },
-  'mic-stand': { label: 'Microphone stand', group: 'support', prefix: 'MST' },
-  arm: { label: 'Arm or boom', group: 'support', prefix: 'ARM' },
-  clamp: { label: 'Clamp', group: 'support', prefix: 'CLP' },
-  sandbag: { label: 'Sandbag', group: 'support', prefix: 'BAG' },
-  rail: { label: 'Slider or rail', group: 'support', prefix: 'RAI' },
-  pack: { label: 'Battery pack', group: 'power', prefix: 'PAK' },
-  cell: { label: 'Cell', group: 'power', prefix: 'CEL' },
-  charger: { label: 'Charger', group: 'power', prefix: 'CHG' },
-  supply: { label: 'Power supply', group: 'power', prefix: 'SUP' },
-  lead: { label: 'Mains lead', group: 'power', prefix: 'LED' },
-  strip: { label: 'Strip or reel', group: 'power', prefix: 'STR' },
-  cable: { label: 'Signal cable', group: 'media', prefix: 'CBL' },
-  card: { label: 'Memory card', group: 'media', prefix: 'SDC' },
-  reader: { label: 'Card reader', group: 'media', prefix: 'RDR' },
-  drive: { label: 'Drive', group: 'media', prefix: 'DRV' },
-  computer: { label: 'Computer', group: 'media', prefix: 'COM' },
-  backdrop: { label: 'Backdrop', group: 'set', prefix: 'BKD' },
-  furniture: { label: 'Furniture', group: 'set', prefix: 'FUR' },
-  consumable: { label: 'Consumable', group: 'set', prefix: 'CON' },
+  camera: { label: 'Camera body', group: 'camera', prefix: 'CAM', words: ['body', 'mirrorless', 'cam'] },
+  phone: { label: 'Phone', group: 'camera', prefix: 'PHO', isA: 'camera', words: ['smartphone', 'mobile'] },
+  camcorder: { label: 'Camcorder', group: 'camera', prefix: 'CMC', isA: 'camera', words: ['video camera'] },
+  'action-camera': { label: 'Action camera', group: 'camera', prefix: 'ACT', isA: 'camera', words: ['action cam'] },
+  webcam: { label: 'Web camera', group: 'camera', prefix: 'WEB', isA: 'camera', words: ['web cam', 'webcam'] },
+  drone: { label: 'Drone', group: 'camera', prefix: 'DRO', isA: 'camera', words: ['quadcopter'] },
+  lens: { label: 'Lens', group: 'camera', prefix: 'LEN', words: ['lenses', 'prime', 'zoom', 'objective', 'macro'] },
+  'lens-adapter': { label: 'Lens adapter', group: 'camera', prefix: 'ADP', words: ['mount adapter', 'focal reducer'] },
+  filter: { label: 'Filter', group: 'camera', prefix: 'FIL', words: ['nd', 'polariser', 'polarizer', 'step ring'] },
+  monitor: { label: 'Monitor', group: 'camera', prefix: 'MON', words: ['screen', 'display', 'television', 'tv'] },
+  'external-recorder': {
+    label: 'Video recorder',
+    group: 'camera',
+    prefix: 'EXR',
+    words: ['external recorder', 'monitor recorder'],
+  },
+  switcher: { label: 'Switcher', group: 'camera', prefix: 'SWI', words: ['vision mixer', 'video mixer'] },
+  capture: { label: 'Capture card', group: 'camera', prefix: 'CAP', words: ['capture', 'capture device', 'grabber'] },
+  prompter: { label: 'Prompter', group: 'camera', prefix: 'PRO', words: ['teleprompter', 'autocue'] },
+  'control-surface': { label: 'Control surface', group: 'camera', prefix: 'CTL', words: ['controller', 'shuttle'] },
+  light: { label: 'Light', group: 'light', prefix: 'LGT', words: ['lamp', 'led', 'fixture', 'luminaire', 'head'] },
+  panel: { label: 'Panel light', group: 'light', prefix: 'PAN', isA: 'light', words: ['led panel', 'panel', 'mat'] },
+  cob: { label: 'COB light', group: 'light', prefix: 'COB', isA: 'light', words: ['cob', 'spot', 'fresnel'] },
+  tube: { label: 'Tube light', group: 'light', prefix: 'TUB', isA: 'light', words: ['tube', 'wand', 'light stick'] },
+  'ring-light': { label: 'Ring light', group: 'light', prefix: 'RNG', isA: 'light', words: ['ring lamp', 'ring'] },
+  practical: {
+    label: 'Practical',
+    group: 'light',
+    prefix: 'PRA',
+    isA: 'light',
+    words: ['practical lamp', 'string light', 'bulb', 'fairy light'],
+  },
+  flash: { label: 'Flash', group: 'light', prefix: 'FLA', isA: 'light', words: ['speedlight', 'strobe'] },
+  modifier: {
+    label: 'Modifier',
+    group: 'light',
+    prefix: 'MOD',
+    words: ['softbox', 'umbrella', 'grid', 'reflector', 'diffuser', 'lantern', 'barn door', 'snoot', 'dome'],
+  },
+  flag: { label: 'Flag', group: 'light', prefix: 'FLG', words: ['cutter', 'net', 'black wrap', 'scrim', 'v flat'] },
+  gel: { label: 'Gel', group: 'light', prefix: 'GEL', words: ['gels', 'cto', 'ctb', 'foil', 'colour filter'] },
+  microphone: { label: 'Microphone', group: 'sound', prefix: 'MIC', words: ['mic', 'mike', 'condenser'] },
+  lavalier: {
+    label: 'Lavalier',
+    group: 'sound',
+    prefix: 'LAV',
+    isA: 'microphone',
+    words: ['lav', 'lavalier mic', 'clip mic', 'lapel mic', 'lavalier microphone'],
+  },
+  shotgun: {
+    label: 'Shotgun microphone',
+    group: 'sound',
+    prefix: 'SHO',
+    isA: 'microphone',
+    words: ['shotgun', 'shotgun mic', 'boom mic'],
+  },
+  'dynamic-mic': {
+    label: 'Dynamic microphone',
+    group: 'sound',
+    prefix: 'DYN',
+    isA: 'microphone',
+    words: ['dynamic mic', 'handheld mic', 'reporter mic', 'broadcast mic'],
+  },
+  'usb-mic': {
+    label: 'USB microphone',
+    group: 'sound',
+    prefix: 'UMC',
+    isA: 'microphone',
+    words: ['usb mic', 'podcast mic'],
+  },
+  'wireless-set': {
+    label: 'Wireless set',
+    group: 'sound',
+    prefix: 'WLS',
+    isA: 'microphone',
+    words: ['wireless mic', 'radio mic', 'wireless', 'transmitter', 'radio microphone'],
+  },
+  preamp: { label: 'In-line preamp', group: 'sound', prefix: 'PRE', words: ['preamp', 'booster', 'mic booster'] },
+  recorder: {
+    label: 'Recorder',
+    group: 'sound',
+    prefix: 'REC',
+    words: ['sound recorder', 'audio recorder', 'field recorder'],
+  },
+  mixer: { label: 'Mixer', group: 'sound', prefix: 'MIX', words: ['mixing desk', 'audio mixer', 'desk mixer'] },
+  'audio-interface': {
+    label: 'Audio interface',
+    group: 'sound',
+    prefix: 'AIF',
+    words: ['interface', 'usb interface', 'sound card'],
+  },
+  headphones: {
+    label: 'Headphones',
+    group: 'sound',
+    prefix: 'PHN',
+    words: ['headphone', 'earphone', 'headset', 'cans'],
+  },
+  speaker: { label: 'Speaker', group: 'sound', prefix: 'SPK', words: ['loudspeaker', 'monitor speaker'] },
+  tripod: { label: 'Tripod', group: 'support', prefix: 'TRI', words: ['sticks', 'legs', 'monopod'] },
+  head: { label: 'Tripod head', group: 'support', prefix: 'HED', words: ['fluid head', 'ball head', 'pan head'] },
+  stand: { label: 'Light stand', group: 'support', prefix: 'STD', words: ['stand', 'lightstand'] },
+  'c-stand': { label: 'C-stand', group: 'support', prefix: 'CST', isA: 'stand', words: ['c stand', 'century stand'] },
+  'wheeled-stand': {
+    label: 'Wheeled stand',
+    group: 'support',
+    prefix: 'WST',
+    isA: 'stand',
+    words: ['rolling stand', 'roller stand'],
+  },
+  'combo-boom': {
+    label: 'Combo boom stand',
+    group: 'support',
+    prefix: 'CBO',
+    isA: 'stand',
+    words: ['boom stand', 'combo boom'],
+  },
+  'mic-stand': { label: 'Microphone stand', group: 'support', prefix: 'MST', words: ['mic stand', 'mike stand'] },
+  arm: { label: 'Arm or boom', group: 'support', prefix: 'ARM', words: ['arm', 'boom', 'magic arm'] },
+  'boom-arm': { label: 'Boom arm', group: 'support', prefix: 'BOM', isA: 'arm', words: ['boom pole', 'boompole'] },
+  'desk-arm': { label: 'Desk arm', group: 'support', prefix: 'DSK', isA: 'arm', words: ['desk mount', 'scissor arm'] },
+  'friction-arm': { label: 'Friction arm', group: 'support', prefix: 'FRI', isA: 'arm', words: ['articulating arm'] },
+  rail: { label: 'Slider or rail', group: 'support', prefix: 'RAI', words: ['slider', 'rail', 'dolly', 'track'] },
+  gimbal: { label: 'Gimbal', group: 'support', prefix: 'GIM', words: ['stabiliser', 'stabilizer'] },
+  clamp: {
+    label: 'Clamp',
+    group: 'support',
+    prefix: 'CLP',
+    words: ['grip', 'super clamp', 'spring clamp'],
+    isCounted: true,
+  },
+  plate: {
+    label: 'Plate',
+    group: 'support',
+    prefix: 'PLT',
+    words: ['quick release plate', 'baseplate', 'cage', 'bracket'],
+  },
+  'apple-box': { label: 'Apple box', group: 'support', prefix: 'APB', words: ['riser', 'riser box', 'pancake'] },
+  sandbag: { label: 'Sandbag', group: 'support', prefix: 'BAG', words: ['weight bag', 'shot bag'], isCounted: true },
+  'backdrop-support': {
+    label: 'Backdrop support',
+    group: 'support',
+    prefix: 'BKS',
+    words: ['background stand', 'backdrop stand', 'cross bar', 'roller system'],
+  },
+  pack: {
+    label: 'Battery pack',
+    group: 'power',
+    prefix: 'PAK',
+    words: ['battery', 'batteries', 'power bank', 'v pack'],
+  },
+  cell: {
+    label: 'Cell',
+    group: 'power',
+    prefix: 'CEL',
+    words: ['aa battery', 'aa cell', '9 v battery'],
+    isCounted: true,
+  },
+  charger: { label: 'Charger', group: 'power', prefix: 'CHG', words: ['battery charger', 'charging cradle'] },
+  coupler: { label: 'AC coupler', group: 'power', prefix: 'CPL', words: ['dummy battery', 'dc coupler'] },
+  supply: { label: 'Power supply', group: 'power', prefix: 'SUP', words: ['psu', 'mains adapter', 'power brick'] },
+  lead: {
+    label: 'Mains lead',
+    group: 'power',
+    prefix: 'LED',
+    words: ['power lead', 'power cord', 'power cable', 'kettle lead'],
+  },
+  strip: {
+    label: 'Strip or reel',
+    group: 'power',
+    prefix: 'STR',
+    words: ['power strip', 'extension', 'extension lead', 'gang'],
+  },
+  reel: { label: 'Cable reel', group: 'power', prefix: 'REL', isA: 'strip', words: ['reel', 'drum', 'extension reel'] },
+  cable: { label: 'Signal cable', group: 'media', prefix: 'CBL', words: ['cable', 'wire', 'patch'] },
+  'cable-adapter': {
+    label: 'Cable adapter',
+    group: 'media',
+    prefix: 'CAD',
+    words: ['adapter', 'adaptor', 'converter', 'dongle'],
+  },
+  card: { label: 'Memory card', group: 'media', prefix: 'SDC', words: ['sd card', 'sd', 'microsd', 'micro sd card'] },
+  reader: { label: 'Card reader', group: 'media', prefix: 'RDR', words: ['reader'] },
+  drive: { label: 'Drive', group: 'media', prefix: 'DRV', words: ['ssd', 'hdd', 'hard drive', 'hard disk', 'disk'] },
+  nas: { label: 'Network storage', group: 'media', prefix: 'NAS', isA: 'drive', words: ['nas', 'file server'] },
+  computer: { label: 'Computer', group: 'media', prefix: 'COM', words: ['laptop', 'desktop', 'pc', 'workstation'] },
+  tablet: { label: 'Tablet', group: 'media', prefix: 'TAB', words: ['tablet computer'] },
+  backdrop: {
+    label: 'Backdrop',
+    group: 'set',
+    prefix: 'BKD',
+    words: ['background', 'paper roll', 'green screen', 'muslin'],
+  },
+  acoustics: {
+    label: 'Rug or acoustic panel',
+    group: 'set',
+    prefix: 'ACO',
+    words: ['rug', 'carpet', 'acoustic panel', 'moving blanket', 'foam'],
+  },
+  'colour-card': {
+    label: 'Colour or grey card',
+    group: 'set',
+    prefix: 'CRD',
+    words: ['grey card', 'gray card', 'colour checker', 'white balance card', 'chart'],
+  },
+  clapper: { label: 'Clapper', group: 'set', prefix: 'CLA', words: ['slate', 'clapperboard'] },
+  case: {
+    label: 'Case or bag',
+    group: 'set',
+    prefix: 'CAS',
+    words: ['bag', 'flight case', 'pouch', 'backpack', 'sleeve'],
+  },
+  tool: {
+    label: 'Tool',
+    group: 'set',
+    prefix: 'TOO',
+    words: ['screwdriver', 'hex key', 'tester', 'meter', 'tape measure'],
+  },
+  furniture: { label: 'Furniture', group: 'set', prefix: 'FUR', words: ['desk', 'chair', 'table', 'shelf', 'stool'] },
+  prop: { label: 'Prop', group: 'set', prefix: 'PRP', words: ['props', 'plant', 'decoration', 'ornament'] },
+  household: { label: 'Household thing', group: 'set', prefix: 'HOU', words: ['tray', 'tub', 'cloth', 'blanket'] },
+  consumable: {
+    label: 'Consumable',
+    group: 'set',
+    prefix: 'CON',
+    words: ['tape', 'gaffer tape', 'wipes'],
+    isCounted: true,
+  },
   other: { label: 'Other', group: 'set', prefix: 'OTH' },
 } as const satisfies Record<string, CategoryFacts>
 
 export type Category = keyof typeof CATEGORIES
 export const CATEGORY_CODES = Object.keys(CATEGORIES) as [Category, ...Category[]]
 
+const factsOf = (code: Category): CategoryFacts => CATEGORIES[code]
+
+/** Whether somebody who wants a `wanted` is served by a `category`: a tube is a light, a light need not be a tube. */
+export function isKindOf(category: Category, wanted: Category): boolean {
+  return category === wanted || factsOf(category).isA === wanted
+}
+
+/** A kind with all that are also that. */
+export function listKindsOf(wanted: Category): Category[] {
+  return CATEGORY_CODES.filter((code) => isKindOf(code, wanted))
+}
+
+export function isCounted(category: Category): boolean {
+  return factsOf(category).isCounted === true
+}
+
 /** Reads a category as people write it: its code, its label, or either in the plural, in any case. */
 export function readCategory(text: string): Category | null {
-  const wanted = text.trim().toLowerCase().replace(/s$/, '')
-  return (
-    CATEGORY_CODES.find((code) =>
-      [code, code.replace('-', ' '), CATEGORIES[code].label.toLowerCase()].some(
-        (name) => name.replace(/s$/, '') === wanted,
-      ),
-    ) ?? null
-  )
+  const wanted = flatten(text)
+  return CATEGORY_CODES.find((code) => [code, CATEGORIES[code].label].some((name) => flatten(name) === wanted)) ?? null
 }
+
+/**
+ * Reads a category from other words for it too. The word that the others only describe stands last, before any `with` or
+ * `for`: a camera bag is a bag, and so is a bag for a camera. Null where no word says what it is.
+ */
+export function guessCategory(text: string): Category | null {
+  const exact = readCategory(text)
+  if (exact) return exact
+  const [start = ''] = text.split(/\b(?:with|for|incl|including|w)\b|[,(;+/]/i)
+  return findLastWord(flatten(start)) ?? findLastWord(flatten(text))
+}
+
+/** The kind whose word ends last in the text; of those the longest, so that `mic stand` is not a `stand`. */
+function findLastWord(text: string): Category | null {
+  let best: { end: number; length: number; code: Category } | null = null
+  for (const [name, code] of WORDS) {
+    const at = ` ${text} `.lastIndexOf(` ${name} `)
+    if (at < 0) continue
+    const end = at + name.length
+    if (!best || end > best.end || (end === best.end && name.length > best.length))
+      best = { end, length: name.length, code }
+  }
+  return best?.code ?? null
+}
+
+/** Lower case, one space between words, no plural at their ends. */
+function flatten(text: string): string {
+  return text
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim()
+    .split(' ')
+    .map((word) => (word.length > 3 && !word.endsWith('ss') ? word.replace(/s$/, '') : word))
+    .join(' ')
+}
+
+const WORDS: readonly (readonly [name: string, code: Category])[] = CATEGORY_CODES.flatMap((code) =>
+  [code, CATEGORIES[code].label, ...(factsOf(code).words ?? [])].map((name) => [flatten(name), code] as const),
+)

@@ -12,7 +12,7 @@ export const newInterfaceSchema = z.object({
   kind: z.enum(INTERFACE_KINDS),
   hostName: nameSchema,
   guestName: nameSchema,
-  standard: z.string().max(120).nullable(),
+  standard: z.string().trim().max(120).nullable(),
   /** Two devices never meet here directly: a cable or adapter stands between. */
   viaCableOnly: z.boolean(),
 })
@@ -28,16 +28,34 @@ const ROWS: Row[] = [
   ['spigot-16', '16 mm spigot', 'carry', 'spigot', 'receiver', 'DIN 15560'],
   ['spigot-28', '28 mm spigot', 'carry', 'receiver', 'stud', 'DIN 15560'],
   ['shoe', 'accessory shoe', 'carry', 'shoe', 'foot', 'ISO 518'],
+  ['grip-pin', '9.5 mm grip pin', 'carry', 'grip head', 'pin', null],
+  ['phone-clamp', 'phone clamp', 'carry', 'clamp', 'phone', null],
+  ['cross-bar', 'backdrop cross bar', 'carry', 'bar', 'roll', null],
+  ['screen-75', 'screen holes, 75 mm', 'carry', 'bracket', 'screen', 'VESA MIS-D'],
+  ['screen-100', 'screen holes, 100 mm', 'carry', 'bracket', 'screen', 'VESA MIS-D'],
+  ['screw-e27', 'E27 lamp holder', 'mount', 'holder', 'lamp', 'IEC 60061'],
+  ['filter-52', '52 mm filter thread', 'mount', 'lens', 'filter', null],
+  ['filter-67', '67 mm filter thread', 'mount', 'lens', 'filter', null],
+  ['filter-82', '82 mm filter thread', 'mount', 'lens', 'filter', null],
   ['filter-77', '77 mm filter thread', 'mount', 'lens', 'filter', null],
   ['sd', 'SD card', 'card', 'slot', 'card', 'SD Association'],
+  ['micro-sd', 'microSD card', 'card', 'slot', 'card', 'SD Association'],
+  ['cfexpress-b', 'CFexpress type B card', 'card', 'slot', 'card', 'CompactFlash Association'],
+  ['cell-aaa', 'AAA cell', 'battery', 'bay', 'cell', 'IEC 60086'],
   ['cell-aa', 'AA cell', 'battery', 'bay', 'cell', 'IEC 60086'],
   ['cell-9v', '9 V cell', 'battery', 'bay', 'cell', 'IEC 60086'],
   ['iec-c7', 'C7 mains lead', 'mains', 'C8 inlet', 'C7 connector', 'IEC 60320'],
+  ['iec-c5', 'C5 mains lead', 'mains', 'C6 inlet', 'C5 connector', 'IEC 60320'],
   ['iec-c13', 'C13 mains lead', 'mains', 'C14 inlet', 'C13 connector', 'IEC 60320'],
   ['mains-bs1363', '13 A socket', 'mains', 'socket', 'plug', 'BS 1363'],
   ['mains-cee7', '16 A earthed socket', 'mains', 'socket', 'plug', 'CEE 7'],
   ['xlr-3', 'XLR, 3 pin', 'signal', 'socket', 'plug', 'IEC 61076-2-103'],
   ['trs-35', '3.5 mm jack', 'signal', 'socket', 'plug', null],
+  ['xlr-mini', 'small XLR, 3 pin', 'signal', 'socket', 'plug', null],
+  ['trs-63', '6.3 mm jack', 'signal', 'socket', 'plug', 'IEC 60603-11'],
+  ['rj45', 'network, 8 pin', 'signal', 'socket', 'plug', 'IEC 60603-7'],
+  ['usb-a', 'USB-A', 'signal', 'socket', 'plug', 'USB'],
+  ['dc-55', '5.5 mm DC barrel', 'signal', 'socket', 'plug', null],
   ['hdmi-a', 'HDMI type A', 'signal', 'socket', 'plug', 'HDMI'],
   ['hdmi-c', 'HDMI type C (mini)', 'signal', 'socket', 'plug', 'HDMI'],
   ['hdmi-d', 'HDMI type D (micro)', 'signal', 'socket', 'plug', 'HDMI'],
@@ -45,7 +63,7 @@ const ROWS: Row[] = [
   ['bnc', 'BNC', 'signal', 'socket', 'plug', null],
 ]
 
-const VIA_CABLE: ReadonlySet<string> = new Set(['xlr-3', 'trs-35', 'bnc'])
+const VIA_CABLE: ReadonlySet<string> = new Set(['xlr-3', 'xlr-mini', 'trs-35', 'trs-63', 'bnc', 'rj45'])
 
 /** Interfaces that published standards name. Lens mounts, battery families and plates are the studio's own list. */
 export const STANDARD_INTERFACES: readonly Interface[] = ROWS.map(

@@ -13,7 +13,8 @@ import {
 } from './inventory-file.ts'
 import { type Model, type NewModel, nameModel } from './model.ts'
 import { makeNextTag } from './tagging.ts'
-import { makeModelFromTemplate, type TemplateFacts } from './template.ts'
+import { makeModelFromTemplate } from './template.ts'
+import type { TemplateFacts } from './template-facts.ts'
 import {
   ACQUISITION_CODES,
   ACQUISITIONS,

@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { idSchema, nameSchema, versionSchema } from '../studio/identity.ts'
 import { CATEGORY_CODES } from './category.ts'
 import { portSchema } from './port.ts'
+import { moreSpecsSchema } from './spec.ts'
 
 const wholeSchema = z.number().int().min(0).max(1e12)
 
@@ -39,10 +40,17 @@ export const specsSchema = z.object({
     })
     .nullable()
     .default(null),
+  more: moreSpecsSchema.default({}),
 })
 export type Specs = z.infer<typeof specsSchema>
 
-export const NO_SPECS: Specs = { massGrams: null, energyMilliwattHours: null, capacityMegabytes: null, footprint: null }
+export const NO_SPECS: Specs = {
+  massGrams: null,
+  energyMilliwattHours: null,
+  capacityMegabytes: null,
+  footprint: null,
+  more: {},
+}
 
 export const newModelSchema = z
   .object({
@@ -53,6 +61,15 @@ export const newModelSchema = z
     ports: z.array(portSchema).max(64),
     powerModes: z.array(powerModeSchema).max(8),
     recordingModes: z.array(recordingModeSchema).max(24),
+    /** What else it is called, in other countries or by the crew. */
+    aliases: z.array(nameSchema).max(20).default([]),
+    /** What one has to buy beside it, as it comes without. */
+    notInBox: z.array(nameSchema).max(20).default([]),
+    /** The model that took its place, where it is no longer made, and where it is sold. */
+    successorId: idSchema.nullable().default(null),
+    availability: z.string().trim().max(200).default(''),
+    /** Under which it was found in the apps and drivers made for it. */
+    link: z.string().trim().max(300).default(''),
   })
   .superRefine((model, context) => {
     const known = new Set(model.ports.map((port) => port.id))
@@ -81,6 +98,15 @@ export type NewModel = z.infer<typeof newModelSchema>
 
 export const modelSchema = newModelSchema.and(z.object({ id: idSchema, version: versionSchema }))
 export type Model = z.infer<typeof modelSchema>
+
+/** What most models have nothing to say about. */
+export const EMPTY_MODEL = {
+  aliases: [],
+  notInBox: [],
+  successorId: null,
+  availability: '',
+  link: '',
+} satisfies Partial<NewModel>
 
 export function nameModel(model: Pick<Model, 'maker' | 'name'>): string {
   return model.maker ? `${model.maker} ${model.name}` : model.name

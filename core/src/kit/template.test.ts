@@ -3,7 +3,9 @@ import { CATEGORIES, CATEGORY_CODES, GROUPS } from './category.ts'
 import { interfaceSchema, STANDARD_INTERFACES } from './interface.ts'
 import { newModelSchema } from './model.ts'
 import { makePort } from './port.ts'
-import { ASKED_FACTS, makeModelFromTemplate, NO_FACTS, type TemplateFacts } from './template.ts'
+import { SPEC_KEYS } from './spec.ts'
+import { makeModelFromTemplate } from './template.ts'
+import { ASKED_FACTS, ASKED_SPECS, NO_FACTS, type TemplateFacts } from './template-facts.ts'
 
 const FULL: TemplateFacts = {
   mount: 'filter-77',
@@ -46,6 +48,13 @@ describe('templates', () => {
       for (const fact of facts) expect(Object.keys(NO_FACTS)).toContain(fact)
   })
 
+  test('only specs that there are are asked for, none twice', () => {
+    for (const specs of Object.values(ASKED_SPECS)) {
+      for (const key of specs) expect(SPEC_KEYS).toContain(key)
+      expect(new Set(specs).size).toBe(specs.length)
+    }
+  })
+
   // Common practice: what each of these cannot work without.
   test.each([
     ['camera', FULL, ['mount', 'foot', 'slot', 'inlet', 'bay']],
@@ -86,7 +95,9 @@ describe('templates', () => {
   })
 
   test('leads and strips end in the plug of the wall they are made for', () => {
-    const plug = makeModelFromTemplate('lead', '', 'x', {}, 'mains-cee7').ports.find((port) => port.id === 'plug')
+    const plug = makeModelFromTemplate('lead', '', 'x', {}, { wall: 'mains-cee7' }).ports.find(
+      (port) => port.id === 'plug',
+    )
     expect(plug?.interfaces).toEqual(['mains-cee7'])
   })
 })

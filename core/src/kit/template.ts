@@ -1,90 +1,8 @@
 import type { Category } from './category.ts'
-import { type NewModel, NO_SPECS, type PowerMode, type RecordingMode, type Specs } from './model.ts'
-import { makePort, type Port } from './port.ts'
-
-/**
- * What somebody may know about a thing when it is entered. Everything is optional: a template fills what is usual,
- * and what stays null is shown as unknown.
- */
-export interface TemplateFacts {
-  /** Lens mount of a body, lens or adapter (its rear end). */
-  mount: string | null
-  /** Front mount of a lens adapter. */
-  frontMount: string | null
-  /** Battery family or cell that feeds it, or that it is. */
-  battery: string | null
-  /** How many packs or cells it takes at once. */
-  batteryCount: number | null
-  /** Mains inlet, or the connector of a lead. */
-  inlet: string | null
-  milliwatts: number | null
-  massGrams: number | null
-  /** What a support is good for. */
-  loadGrams: number | null
-  energyMilliwattHours: number | null
-  capacityMegabytes: number | null
-  /** Minimum sustained write of a card, or what a recorder requires of one. */
-  cardMegabytesPerSecond: number | null
-  kilobitsPerSecond: number | null
-  /** Ends of a cable. */
-  endA: string | null
-  endB: string | null
-  outlets: number | null
-  /** Outside measures; a width that can be set has two ends. */
-  widthMinMm: number | null
-  widthMaxMm: number | null
-  depthMm: number | null
-  heightMm: number | null
-}
-
-export const NO_FACTS: TemplateFacts = {
-  mount: null,
-  frontMount: null,
-  battery: null,
-  batteryCount: null,
-  inlet: null,
-  milliwatts: null,
-  massGrams: null,
-  loadGrams: null,
-  energyMilliwattHours: null,
-  capacityMegabytes: null,
-  cardMegabytesPerSecond: null,
-  kilobitsPerSecond: null,
-  endA: null,
-  endB: null,
-  outlets: null,
-  widthMinMm: null,
-  widthMaxMm: null,
-  depthMm: null,
-  heightMm: null,
-}
-
-/** The facts worth asking for on quick entry of a category, most telling first. */
-export const ASKED_FACTS: Readonly<Partial<Record<Category, readonly (keyof TemplateFacts)[]>>> = {
-  camera: ['mount', 'battery', 'inlet', 'milliwatts', 'kilobitsPerSecond', 'cardMegabytesPerSecond', 'massGrams'],
-  lens: ['mount', 'massGrams'],
-  'lens-adapter': ['mount', 'frontMount'],
-  monitor: ['battery', 'inlet', 'milliwatts', 'massGrams'],
-  switcher: ['inlet', 'milliwatts'],
-  light: ['inlet', 'battery', 'batteryCount', 'milliwatts', 'massGrams'],
-  microphone: ['battery', 'massGrams'],
-  recorder: ['battery', 'batteryCount', 'inlet', 'milliwatts', 'kilobitsPerSecond'],
-  mixer: ['inlet', 'milliwatts'],
-  tripod: ['loadGrams', 'massGrams'],
-  stand: ['loadGrams', 'massGrams'],
-  arm: ['loadGrams', 'massGrams'],
-  'mic-stand': ['loadGrams'],
-  pack: ['battery', 'energyMilliwattHours', 'massGrams'],
-  cell: ['battery'],
-  charger: ['battery', 'outlets', 'milliwatts', 'inlet'],
-  lead: ['inlet'],
-  strip: ['outlets'],
-  cable: ['endA', 'endB'],
-  card: ['capacityMegabytes', 'cardMegabytesPerSecond'],
-  computer: ['inlet', 'milliwatts'],
-  furniture: ['widthMinMm', 'widthMaxMm', 'depthMm', 'heightMm', 'loadGrams', 'massGrams'],
-  backdrop: ['widthMinMm', 'depthMm', 'heightMm', 'massGrams'],
-}
+import { EMPTY_MODEL, type NewModel, NO_SPECS, type PowerMode, type RecordingMode, type Specs } from './model.ts'
+import { type Importance, makePort, type Port } from './port.ts'
+import type { MoreSpecs } from './spec.ts'
+import { NO_FACTS, type TemplateFacts } from './template-facts.ts'
 
 /** The plug of the studio's own wall sockets; leads and strips end in it. */
 export const DEFAULT_WALL = 'mains-bs1363'
@@ -109,6 +27,35 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
     )
     addPower(facts, draft)
   },
+  phone(facts, draft) {
+    draft.ports.push(
+      makePort({ id: 'back', interfaces: 'phone-clamp', side: 'guest' }),
+      makePort({ id: 'usb', interfaces: 'usb-c', side: 'host', direction: 'both', importance: 'optional' }),
+    )
+    addRecording(facts, draft)
+  },
+  camcorder(facts, draft) {
+    draft.ports.push(makePort({ id: 'foot', interfaces: ['thread-1-4', 'thread-3-8'], side: 'guest' }))
+    addCardSlot(facts, draft)
+    addVideo(draft, 'out', 'hdmi-a')
+    addMicIn(draft, 'xlr-3', 2)
+    addPower(facts, draft)
+  },
+  'action-camera'(facts, draft) {
+    draft.ports.push(makePort({ id: 'foot', interfaces: 'thread-1-4', side: 'guest' }))
+    addCardSlot(facts, draft, 'micro-sd')
+    addPower(facts, draft)
+  },
+  webcam(_, draft) {
+    draft.ports.push(
+      makePort({ id: 'foot', interfaces: 'thread-1-4', side: 'guest', importance: 'wanted' }),
+      makePort({ id: 'plug', interfaces: ['usb-a', 'usb-c'], side: 'guest', direction: 'out' }),
+    )
+  },
+  drone(facts, draft) {
+    addCardSlot(facts, draft, 'micro-sd')
+    addPower(facts, draft)
+  },
   lens(facts, draft) {
     if (facts.mount) draft.ports.push(makePort({ id: 'rear', interfaces: facts.mount, side: 'guest' }))
   },
@@ -116,6 +63,26 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
     if (facts.mount) draft.ports.push(makePort({ id: 'rear', interfaces: facts.mount, side: 'guest' }))
     if (facts.frontMount) draft.ports.push(makePort({ id: 'front', interfaces: facts.frontMount, side: 'host' }))
   },
+  filter(facts, draft) {
+    if (facts.mount) draft.ports.push(makePort({ id: 'rear', interfaces: facts.mount, side: 'guest' }))
+  },
+  'external-recorder'(facts, draft) {
+    draft.ports.push(makePort({ id: 'foot', interfaces: ['thread-1-4', 'shoe'], side: 'guest' }))
+    addVideo(draft, 'in', 'hdmi-a', 'essential')
+    addRecording(facts, draft)
+    addPower(facts, draft)
+  },
+  capture(_, draft) {
+    addVideo(draft, 'in', 'hdmi-a', 'essential')
+    addUsb(draft)
+  },
+  prompter(_, draft) {
+    draft.ports.push(
+      makePort({ id: 'foot', interfaces: ['thread-1-4', 'thread-3-8'], side: 'guest' }),
+      makePort({ id: 'carries', interfaces: 'thread-1-4', side: 'host', importance: 'optional' }),
+    )
+  },
+  'control-surface': (_, draft) => addUsb(draft),
   monitor(facts, draft) {
     draft.ports.push(
       makePort({ id: 'foot', interfaces: ['thread-1-4', 'shoe'], side: 'guest' }),
@@ -137,27 +104,46 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
     )
     addPower(facts, draft)
   },
-  light(facts, draft) {
-    draft.ports.push(makePort({ id: 'receiver', interfaces: 'spigot-16', side: 'guest' }))
+  light: fillLamp,
+  panel: fillLamp,
+  cob: fillLamp,
+  tube: fillLamp,
+  'ring-light': fillLamp,
+  // A table lamp stands by itself.
+  practical: addPower,
+  flash(facts, draft) {
+    draft.ports.push(makePort({ id: 'foot', interfaces: 'shoe', side: 'guest' }))
     addPower(facts, draft)
   },
-  microphone(facts, draft) {
-    draft.ports.push(
-      makePort({ id: 'clip', interfaces: 'thread-5-8', side: 'guest' }),
-      makePort({ id: 'out', interfaces: 'xlr-3', side: 'guest', direction: 'out' }),
-    )
+  modifier(facts, draft) {
+    if (facts.mount) draft.ports.push(makePort({ id: 'rear', interfaces: facts.mount, side: 'guest' }))
+  },
+  flag: (_, draft) => void draft.ports.push(makePort({ id: 'pin', interfaces: 'grip-pin', side: 'guest' })),
+  microphone: fillMicrophone,
+  shotgun: fillMicrophone,
+  'dynamic-mic': fillMicrophone,
+  lavalier: (_, draft) => addSoundOut(draft, 'trs-35'),
+  'usb-mic'(_, draft) {
+    draft.ports.push(makePort({ id: 'clip', interfaces: 'thread-5-8', side: 'guest' }))
+    addUsb(draft)
+  },
+  'wireless-set'(facts, draft) {
+    addMicIn(draft, 'trs-35', 1)
+    addSoundOut(draft, 'trs-35')
     addPower(facts, draft)
+  },
+  preamp(_, draft) {
+    draft.ports.push(makePort({ id: 'in', interfaces: 'xlr-3', side: 'host', direction: 'in' }))
+    addSoundOut(draft, 'xlr-3')
   },
   recorder(facts, draft) {
-    draft.ports.push(
-      makePort({ id: 'mic-in', interfaces: 'xlr-3', side: 'host', direction: 'in', count: 2, importance: 'optional' }),
-    )
+    addMicIn(draft, 'xlr-3', 2)
     addCardSlot(facts, draft)
     addPower(facts, draft)
   },
   mixer(facts, draft) {
+    addMicIn(draft, 'xlr-3', 4)
     draft.ports.push(
-      makePort({ id: 'mic-in', interfaces: 'xlr-3', side: 'host', direction: 'in', count: 4, importance: 'optional' }),
       makePort({
         id: 'main-out',
         interfaces: 'xlr-3',
@@ -169,11 +155,38 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
     )
     addPower(facts, draft)
   },
+  'audio-interface'(facts, draft) {
+    addMicIn(draft, 'xlr-3', 2)
+    addUsb(draft)
+    addPower(facts, draft)
+  },
+  speaker(facts, draft) {
+    draft.ports.push(
+      makePort({ id: 'in', interfaces: ['xlr-3', 'trs-63'], side: 'host', direction: 'in', importance: 'wanted' }),
+    )
+    addPower(facts, draft)
+  },
   tripod: addCarrier(['thread-1-4', 'thread-3-8']),
   arm: addCarrier(['thread-1-4', 'thread-3-8']),
   rail: addCarrier(['thread-1-4']),
   stand: addCarrier(['spigot-16']),
+  'c-stand': addCarrier(['spigot-16', 'grip-pin']),
+  'wheeled-stand': addCarrier(['spigot-16', 'spigot-28']),
+  'combo-boom': addCarrier(['spigot-16', 'spigot-28']),
   'mic-stand': addCarrier(['thread-5-8']),
+  'desk-arm': addCarrier(['thread-5-8', 'thread-3-8']),
+  'backdrop-support': addCarrier(['cross-bar']),
+  head: addBetween('thread-3-8', 'thread-1-4'),
+  'boom-arm': addBetween('spigot-16', 'spigot-16'),
+  'friction-arm': addBetween('thread-1-4', 'thread-1-4'),
+  plate(facts, draft) {
+    if (facts.mount) draft.ports.push(makePort({ id: 'under', interfaces: facts.mount, side: 'guest' }))
+    draft.ports.push(makePort({ id: 'screw', interfaces: 'thread-1-4', side: 'host', importance: 'optional' }))
+  },
+  gimbal(facts, draft) {
+    addCarrier(['thread-1-4'])(facts, draft, '')
+    addPower(facts, draft)
+  },
   pack(facts, draft) {
     if (!facts.battery) return
     draft.ports.push(makePort({ id: 'pack', interfaces: facts.battery, side: 'guest', importance: 'optional' }))
@@ -195,18 +208,21 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
       makePort({ id: 'plug', interfaces: wall, side: 'guest' }),
     )
   },
-  strip(facts, draft, wall) {
+  coupler(facts, draft) {
+    if (!facts.battery) return
+    draft.ports.push(makePort({ id: 'pack', interfaces: facts.battery, side: 'guest' }))
+    addPower({ ...facts, battery: null }, draft)
+  },
+  supply(_, draft) {
+    draft.ports.push(makePort({ id: 'out', interfaces: 'dc-55', side: 'guest', importance: 'optional' }))
+  },
+  strip: fillStrip,
+  reel: fillStrip,
+  'cable-adapter'(facts, draft) {
+    const a = facts.endA ?? 'hdmi-a'
     draft.ports.push(
-      // A strip in a strip overloads the first one: the sockets refuse whatever distributes further.
-      makePort({ id: 'plug', interfaces: wall, side: 'guest', carries: ['distribution'] }),
-      makePort({
-        id: 'socket',
-        interfaces: wall,
-        side: 'host',
-        count: facts.outlets ?? 4,
-        importance: 'optional',
-        forbids: ['distribution'],
-      }),
+      makePort({ id: 'from', interfaces: a, side: 'host', direction: 'in' }),
+      makePort({ id: 'to', interfaces: facts.endB ?? a, side: 'guest', direction: 'out' }),
     )
   },
   cable(facts, draft) {
@@ -230,7 +246,76 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
       }),
     )
   },
+  reader(_, draft) {
+    draft.ports.push(makePort({ id: 'slot', interfaces: ['sd', 'micro-sd'], side: 'host', importance: 'optional' }))
+    addUsb(draft)
+  },
+  drive: (_, draft) => addUsb(draft, 'optional'),
+  nas(facts, draft) {
+    draft.ports.push(
+      makePort({ id: 'network', interfaces: 'rj45', side: 'host', direction: 'both', importance: 'wanted' }),
+    )
+    addPower(facts, draft)
+  },
   computer: addPower,
+  tablet: addPower,
+  backdrop: (_, draft) =>
+    void draft.ports.push(makePort({ id: 'core', interfaces: 'cross-bar', side: 'guest', importance: 'optional' })),
+}
+
+function fillLamp(facts: TemplateFacts, draft: Draft): void {
+  draft.ports.push(makePort({ id: 'receiver', interfaces: 'spigot-16', side: 'guest' }))
+  if (facts.mount) {
+    draft.ports.push(makePort({ id: 'front', interfaces: facts.mount, side: 'host', importance: 'optional' }))
+  }
+  addPower(facts, draft)
+}
+
+function fillMicrophone(facts: TemplateFacts, draft: Draft): void {
+  draft.ports.push(makePort({ id: 'clip', interfaces: 'thread-5-8', side: 'guest' }))
+  addSoundOut(draft, 'xlr-3')
+  addPower(facts, draft)
+}
+
+function fillStrip(facts: TemplateFacts, draft: Draft, wall: string): void {
+  draft.ports.push(
+    // A strip in a strip overloads the first one: the sockets refuse whatever distributes further.
+    makePort({ id: 'plug', interfaces: wall, side: 'guest', carries: ['distribution'] }),
+    makePort({
+      id: 'socket',
+      interfaces: wall,
+      side: 'host',
+      count: facts.outlets ?? 4,
+      importance: 'optional',
+      forbids: ['distribution'],
+    }),
+  )
+}
+
+function addSoundOut(draft: Draft, code: string): void {
+  draft.ports.push(makePort({ id: 'out', interfaces: code, side: 'guest', direction: 'out' }))
+}
+
+function addMicIn(draft: Draft, code: string, count: number): void {
+  draft.ports.push(
+    makePort({ id: 'mic-in', interfaces: code, side: 'host', direction: 'in', count, importance: 'optional' }),
+  )
+}
+
+function addVideo(draft: Draft, direction: 'in' | 'out', code: string, importance: Importance = 'optional'): void {
+  draft.ports.push(makePort({ id: `video-${direction}`, interfaces: code, side: 'host', direction, importance }))
+}
+
+function addUsb(draft: Draft, importance: Importance = 'wanted'): void {
+  draft.ports.push(makePort({ id: 'usb', interfaces: 'usb-c', side: 'host', direction: 'both', importance }))
+}
+
+/** What stands on one thing and carries another. */
+function addBetween(below: string, above: string): Fill {
+  return (facts, draft, wall) => {
+    draft.ports.push(makePort({ id: 'foot', interfaces: below, side: 'guest' }))
+    addCarrier([above])(facts, draft, wall)
+  }
 }
 
 function addCarrier(interfaces: string[]): Fill {
@@ -240,13 +325,17 @@ function addCarrier(interfaces: string[]): Fill {
   }
 }
 
-function addCardSlot(facts: TemplateFacts, draft: Draft): void {
+function addCardSlot(facts: TemplateFacts, draft: Draft, code = 'sd'): void {
   if (facts.kilobitsPerSecond === null) return
   const value = facts.cardMegabytesPerSecond
   const demand = value === null ? null : ({ quantity: 'cardMegabytesPerSecond', value } as const)
-  draft.ports.push(makePort({ id: 'slot', interfaces: 'sd', side: 'host', demand }))
-  const megabits = facts.kilobitsPerSecond / 1000
-  draft.recordingModes.push({ id: 'usual', label: `${megabits} Mbit/s`, kilobitsPerSecond: facts.kilobitsPerSecond })
+  draft.ports.push(makePort({ id: 'slot', interfaces: code, side: 'host', demand }))
+  addRecording(facts, draft)
+}
+
+function addRecording({ kilobitsPerSecond }: TemplateFacts, draft: Draft): void {
+  if (kilobitsPerSecond === null) return
+  draft.recordingModes.push({ id: 'usual', label: `${kilobitsPerSecond / 1000} Mbit/s`, kilobitsPerSecond })
 }
 
 function addPower(facts: TemplateFacts, draft: Draft): void {
@@ -287,7 +376,7 @@ export function makeModelFromTemplate(
   maker: string,
   name: string,
   facts: Partial<TemplateFacts> = {},
-  wall: string = DEFAULT_WALL,
+  { wall = DEFAULT_WALL, more = {} }: { wall?: string; more?: MoreSpecs } = {},
 ): NewModel {
   const known: TemplateFacts = { ...NO_FACTS, ...facts }
   const draft: Draft = { ports: [], powerModes: [], recordingModes: [] }
@@ -298,6 +387,7 @@ export function makeModelFromTemplate(
     energyMilliwattHours: known.energyMilliwattHours,
     capacityMegabytes: known.capacityMegabytes,
     footprint: findFootprint(known),
+    more,
   }
-  return { maker, name, category, specs, ...draft }
+  return { ...EMPTY_MODEL, maker, name, category, specs, ...draft }
 }

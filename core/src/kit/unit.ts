@@ -55,6 +55,49 @@ export const softwareSchema = z.object({
 })
 export type Software = z.infer<typeof softwareSchema>
 
+/** What the crew says of a thing, and whether they saw it themselves: hearsay never counts against it. */
+export const remarkSchema = z.object({
+  kind: z.enum(['strength', 'weakness', 'work-around']),
+  text: z.string().trim().min(1, 'Say it in a few words.').max(300),
+  source: z.enum(['seen', 'heard']),
+})
+export type Remark = z.infer<typeof remarkSchema>
+export const REMARK_KINDS = { strength: 'Strength', weakness: 'Weakness', 'work-around': 'Work-around' } as const
+
+/** Something promised for a thing that was given or lent: a film about it, by a day. */
+export const dutySchema = z.object({
+  what: z.string().trim().min(1, 'Say what was promised.').max(300),
+  dueOn: dateSchema.nullable(),
+  doneOn: dateSchema.nullable(),
+})
+export type Duty = z.infer<typeof dutySchema>
+
+/** What came with a thing besides the thing: papers, promises, cover. What nobody recorded is null or blank. */
+export const provenanceSchema = z.object({
+  taxMinor: minorSchema.min(0).nullable().default(null),
+  /** What it is worth for the books and the tax, and as of when: a gift has a value and no price. */
+  valueMinor: minorSchema.min(0).nullable().default(null),
+  valueOn: dateSchema.nullable().default(null),
+  insuredMinor: minorSchema.min(0).nullable().default(null),
+  warrantyUntil: dateSchema.nullable().default(null),
+  warrantyTerms: z.string().trim().max(300).default(''),
+  duties: z.array(dutySchema).max(10).default([]),
+  /** The sentence to show with a film in which it is seen. */
+  disclosure: z.string().trim().max(300).default(''),
+  /** A sales interest or a code for viewers, and until when it holds. */
+  interest: z.string().trim().max(200).default(''),
+  interestUntil: dateSchema.nullable().default(null),
+  conditionOnArrival: z.string().trim().max(300).default(''),
+  /** Why this one was chosen, or is kept. */
+  reason: z.string().trim().max(300).default(''),
+})
+export type Provenance = z.infer<typeof provenanceSchema>
+export const NO_PROVENANCE: Provenance = provenanceSchema.parse({})
+
+/** How a thing belongs to another: with it always, or packed and lent together. */
+export const BONDS = { part: 'Part of it', set: 'Moves with it' } as const
+export type Bond = keyof typeof BONDS
+
 /** One physical piece. */
 export const newUnitSchema = z.object({
   tag: tagSchema,
@@ -77,6 +120,17 @@ export const newUnitSchema = z.object({
   ownerId: idSchema.nullable().default(null),
   ownerAgreed: z.boolean().default(false),
   software: z.array(softwareSchema).max(20).default([]),
+  /** What the crew calls it, while nobody knows what it is or because nobody calls it otherwise. */
+  nickname: z.string().trim().max(80).default(''),
+  /** Where it is now, where that is not where it lives. */
+  nowPlaceId: idSchema.nullable().default(null),
+  /** The thing with which it goes. */
+  parentId: idSchema.nullable().default(null),
+  bond: z.enum(['part', 'set']).default('part'),
+  /** What it does instead of a thing that was made for that. */
+  standsInFor: z.string().trim().max(120).default(''),
+  remarks: z.array(remarkSchema).max(40).default([]),
+  provenance: provenanceSchema.default(NO_PROVENANCE),
 })
 export type NewUnit = z.infer<typeof newUnitSchema>
 
@@ -111,4 +165,11 @@ export const EMPTY_UNIT: Omit<NewUnit, 'tag' | 'modelId'> = {
   ownerId: null,
   ownerAgreed: false,
   software: [],
+  nickname: '',
+  nowPlaceId: null,
+  parentId: null,
+  bond: 'part',
+  standsInFor: '',
+  remarks: [],
+  provenance: NO_PROVENANCE,
 }

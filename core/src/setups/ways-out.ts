@@ -1,3 +1,4 @@
+import { isKindOf } from '../kit/category.ts'
 import type { Model } from '../kit/model.ts'
 import { nameModel } from '../kit/model.ts'
 import type { Stock, Unit } from '../kit/unit.ts'
@@ -116,7 +117,9 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
   const role = input.setup.roles.find((it) => it.id === finding.roleId)
   switch (finding.code) {
     case 'role-empty':
-      return role ? listAssignments(role, store, (it) => role.wants === null || it.model.category === role.wants) : []
+      return role
+        ? listAssignments(role, store, (it) => role.wants === null || isKindOf(it.model.category, role.wants))
+        : []
     case 'thing-absent':
       return role ? makeReplacements(role, finding.unitId, input, store) : []
     case 'need-unmet':
@@ -218,7 +221,8 @@ function rankStore(units: StoreUnit[]): StoreUnit[] {
 
 function listReplacements(role: Role, unitId: string, { holdings }: ReadinessInput, store: Store): StoreUnit[] {
   const old = holdings.models.get(holdings.units.get(unitId)?.modelId ?? '')
-  const alike = store.units.filter((it) => it.model.category === (old?.category ?? role.wants))
+  const wanted = old?.category ?? role.wants
+  const alike = store.units.filter((it) => wanted !== null && isKindOf(it.model.category, wanted))
   return rankStore(alike)
     .sort((a, b) => Number(b.model.id === old?.id) - Number(a.model.id === old?.id))
     .slice(0, MOST_TRIED)

@@ -1,22 +1,33 @@
-import { CATEGORIES, CATEGORY_CODES, type Category, GROUPS, LIFE_STATE_CODES, type LifeState } from '@exemplar/core'
-import { and, asc, eq, gt, inArray, isNull, like, or, type SQL, sql } from 'drizzle-orm'
+import {
+  addDays,
+  CATEGORIES,
+  CATEGORY_CODES,
+  type Category,
+  findStartOfDay,
+  findWallTime,
+  type KitFilter,
+  type KitOnly,
+  type KitSort,
+  kitFilterSchema,
+  LIFE_STATE_CODES,
+  LIFE_STATES,
+  type LifeState,
+  listKindsOf,
+} from '@exemplar/core'
+import { like } from 'drizzle-orm'
 import { z } from 'zod'
-import { faults } from '../bench/tables.ts'
+import { loadHolds } from '../diary/holds.ts'
 import type { Database } from '../foundation/database.ts'
-import { makePattern } from '../foundation/pattern.ts'
-import { setups, setupUnits } from '../setups/tables.ts'
-import { places } from '../studio/tables.ts'
-import { models, units } from './tables.ts'
+import type { House } from '../foundation/house.ts'
+import { prepare } from '../foundation/statements.ts'
+import { loadStudio } from '../studio/studio-routes.ts'
+import { makeMatch, makeNearMatch } from './kit-search.ts'
+import { units } from './tables.ts'
 
-export const unitListQuery = z.object({
-  /** Tag of the last row of the page before. */
-  after: z.string().max(24).optional(),
+export const unitListQuery = kitFilterSchema.extend({
+  /** Where the page before ended, as it said. */
+  after: z.string().max(300).optional(),
   limit: z.coerce.number().int().min(1).max(500).default(100),
-  find: z.string().max(80).optional(),
-  category: z.enum(CATEGORY_CODES).optional(),
-  group: z.enum(GROUPS).optional(),
-  state: z.enum(LIFE_STATE_CODES).optional(),
-  only: z.enum(['in-setup', 'in-none', 'faulty', 'borrowed', 'no-place']).optional(),
 })
 type UnitListQuery = z.infer<typeof unitListQuery>
 
@@ -24,105 +35,202 @@ export interface UnitRow {
   id: string
   tag: string
   name: string
+  nickname: string
+  maker: string
   category: Category
   place: string | null
+  isAtHome: boolean
   state: LifeState
   fault: string | null
+  serial: string | null
+  massGrams: number | null
+  acquiredOn: string | null
+  priceMinor: number | null
+  lastOutAt: number | null
+  version: number
   serves: { id: string; code: string; tape: string; role: string }[]
 }
 
-/** One page of things in the order of their tags, with the tag to go on from. Reads by index, never the whole list. */
-export function listUnits(db: Database, query: UnitListQuery): { rows: UnitRow[]; next: string | null } {
-  const found = db
-    .select({
-      id: units.id,
-      tag: units.tag,
-      maker: models.maker,
-      name: models.name,
-      category: models.category,
-      place: places.name,
-      state: units.state,
-      fault: sql<
-        string | null
-      >`(select ${faults.note} from ${faults} where ${faults.unitId} = ${units.id} and ${faults.mendedAt} is null order by ${faults.reportedAt} limit 1)`,
-    })
-    .from(units)
-    .innerJoin(models, eq(models.id, units.modelId))
-    .leftJoin(places, eq(places.id, units.placeId))
-    .where(and(isNull(units.archivedAt), ...listConditions(query)))
-    .orderBy(asc(units.tag))
-    .limit(query.limit + 1)
-    .all()
-  const page = found.slice(0, query.limit)
+export interface UnitListReply {
+  rows: UnitRow[]
+  next: string | null
+  /** Nothing has these words, so what is near them was looked for. */
+  isNear: boolean
+}
+
+const LAST_OUT = `(SELECT max(e.at) FROM events e WHERE e.subject_type = 'unit' AND e.subject_id = u.id AND e.kind = 'checked-out')`
+
+const COLUMNS = `u.id, u.tag, m.name, u.nickname, m.maker, m.category, coalesce(n.name, p.name) AS place,
+  u.now_place_id IS NULL OR u.now_place_id IS u.place_id AS isAtHome, u.state,
+  (SELECT f.note FROM faults f WHERE f.unit_id = u.id AND f.mended_at IS NULL ORDER BY f.reported_at LIMIT 1) AS fault,
+  u.serial, m.specs ->> '$.massGrams' AS massGrams, u.acquired_on AS acquiredOn, u.price_minor AS priceMinor,
+  ${LAST_OUT} AS lastOutAt, u.version`
+
+const SOURCE = `units u JOIN models m ON m.id = u.model_id
+  LEFT JOIN places p ON p.id = u.place_id LEFT JOIN places n ON n.id = u.now_place_id`
+
+/** By what rows are put in order, before their tags; what is not known stands last. */
+const SORTS: Readonly<Record<KitSort, { key: string; isDown: boolean }>> = {
+  tag: { key: 'u.tag', isDown: false },
+  name: { key: "lower(trim(m.maker || ' ' || m.name))", isDown: false },
+  place: { key: "coalesce(n.name, p.name, '~')", isDown: false },
+  acquired: { key: "coalesce(u.acquired_on, '')", isDown: true },
+  used: { key: `coalesce(${LAST_OUT}, 0)`, isDown: false },
+}
+
+/** One page of things, with where to go on from. Reads by index where it can, and never the whole list. */
+export function listUnits(house: House, { after, limit, ...filter }: UnitListQuery): UnitListReply {
+  const { db } = house
+  const exact = readPage(house, filter, after, limit, filter.find ? makeMatch(filter.find) : null)
+  if (exact.rows.length > 0 || after || !filter.find) return { ...exact, isNear: false }
+  const near = makeNearMatch(db, filter.find)
+  if (near === null) return { ...exact, isNear: false }
+  const page = readPage(house, filter, after, limit, near)
+  return { ...page, isNear: page.rows.length > 0 }
+}
+
+function readPage(
+  house: House,
+  filter: KitFilter,
+  after: string | undefined,
+  limit: number,
+  match: string | null,
+): Omit<UnitListReply, 'isNear'> {
+  const { db } = house
+  const { where, values } = makeWhere(house, filter, match)
+  const { key, isDown } = SORTS[filter.sort ?? 'tag']
+  const [afterKey, afterTag] = readCursor(after)
+  if (afterTag !== null) {
+    const beyond = isDown ? '<' : '>'
+    where.push(key === 'u.tag' ? 'u.tag > ?' : `(${key} ${beyond} ? OR (${key} = ? AND u.tag > ?))`)
+    values.push(...(key === 'u.tag' ? [afterTag] : [afterKey, afterKey, afterTag]))
+  }
+  const order = key === 'u.tag' ? 'u.tag' : `${key}${isDown ? ' DESC' : ''}, u.tag`
+  const sorting = key === 'u.tag' ? '' : `, ${key} AS sortKey`
+  const sql = `SELECT ${COLUMNS}${sorting} FROM ${SOURCE} WHERE ${where.join(' AND ')} ORDER BY ${order} LIMIT ?`
+  const found = prepare(db, sql).all(...values, limit + 1) as (UnitRow & { sortKey?: string | number })[]
+  const page = found.slice(0, limit)
   const serves = loadServes(
     db,
     page.map((row) => row.id),
   )
+  const last = page[page.length - 1]
   return {
-    rows: page.map(({ maker, name, ...row }) => ({
+    rows: page.map(({ sortKey: _, ...row }) => ({
       ...row,
-      name: maker ? `${maker} ${name}` : name,
+      name: row.maker ? `${row.maker} ${row.name}` : row.name,
+      isAtHome: Boolean(row.isAtHome),
       serves: serves.get(row.id) ?? [],
     })),
-    next: found.length > query.limit ? (page[page.length - 1]?.tag ?? null) : null,
+    next: found.length > limit && last ? makeCursor(last.sortKey ?? '', last.tag) : null,
   }
 }
 
-export function countUnits(db: Database): { units: number; models: number } {
-  const row = db
-    .select({ units: sql<number>`count(*)`, models: sql<number>`count(distinct ${units.modelId})` })
-    .from(units)
-    .where(isNull(units.archivedAt))
-    .get()
-  return row ?? { units: 0, models: 0 }
+const makeCursor = (key: string | number, tag: string) => JSON.stringify([key, tag])
+
+/** A cursor is what a reply gave; a bare tag goes on from that tag. */
+function readCursor(after: string | undefined): [key: string | number, tag: string | null] {
+  if (!after) return ['', null]
+  try {
+    const read = z.tuple([z.union([z.string(), z.number()]), z.string()]).safeParse(JSON.parse(after))
+    if (read.success) return read.data
+  } catch {
+    // Not a cursor.
+  }
+  return ['', after]
 }
 
-function listConditions({ after, find, category, group, state, only }: UnitListQuery): (SQL | undefined)[] {
-  const categories = group ? CATEGORY_CODES.filter((code) => CATEGORIES[code].group === group) : []
-  const pattern = makePattern(find ?? '')
-  return [
-    after ? gt(units.tag, after) : undefined,
-    find
-      ? or(
-          sql`${units.tag} like ${pattern} escape '\\'`,
-          sql`(${models.maker} || ' ' || ${models.name}) like ${pattern} escape '\\'`,
-          sql`${units.serial} like ${pattern} escape '\\'`,
-          sql`${units.note} like ${pattern} escape '\\'`,
-        )
-      : undefined,
-    category ? eq(models.category, category) : undefined,
-    group ? inArray(models.category, categories) : undefined,
-    state ? eq(units.state, state) : undefined,
-    only ? ONLY[only]() : undefined,
-  ]
+export function countUnits(house: House, filter: KitFilter): { units: number; models: number } {
+  const { where, values } = makeWhere(house, filter, filter.find ? makeMatch(filter.find) : null)
+  const sql = `SELECT count(*) AS units, count(DISTINCT u.model_id) AS models FROM ${SOURCE} WHERE ${where.join(' AND ')}`
+  return prepare(house.db, sql).get(...values) as { units: number; models: number }
 }
 
-const ONLY: Record<NonNullable<UnitListQuery['only']>, () => SQL | undefined> = {
-  'in-setup': () => sql`exists (select 1 from ${setupUnits} where ${setupUnits.unitId} = ${units.id})`,
-  'in-none': () => sql`not exists (select 1 from ${setupUnits} where ${setupUnits.unitId} = ${units.id})`,
-  faulty: () =>
-    sql`(exists (select 1 from ${faults} where ${faults.unitId} = ${units.id} and ${faults.mendedAt} is null) or ${units.state} = 'in-repair')`,
-  borrowed: () => inArray(units.acquisition, ['loan-in', 'rented']),
-  'no-place': () => isNull(units.placeId),
+/** The ids of all things that a filter finds, by tag. */
+export function listUnitIds(house: House, filter: KitFilter): string[] {
+  const { where, values } = makeWhere(house, filter, filter.find ? makeMatch(filter.find) : null)
+  const sql = `SELECT u.id FROM ${SOURCE} WHERE ${where.join(' AND ')} ORDER BY u.tag`
+  return prepare(house.db, sql)
+    .pluck()
+    .all(...values) as string[]
+}
+
+type Value = string | number
+
+function makeWhere(house: House, filter: KitFilter, match: string | null): { where: string[]; values: Value[] } {
+  const where = [`u.archived_at IS ${filter.only === 'archived' ? 'NOT ' : ''}NULL`]
+  const values: Value[] = []
+  const ask = (sql: string, ...of: Value[]) => {
+    where.push(sql)
+    values.push(...of)
+  }
+  if (filter.find) {
+    if (match === null) ask('0')
+    else
+      ask(
+        `u.id IN (SELECT k.unit_id FROM unit_words w JOIN search_keys k ON k.id = w.rowid WHERE unit_words MATCH ?)`,
+        match,
+      )
+  }
+  if (filter.category) ask(`m.category IN (${quote(listKindsOf(filter.category))})`)
+  if (filter.group)
+    ask(`m.category IN (${quote(CATEGORY_CODES.filter((it) => CATEGORIES[it].group === filter.group))})`)
+  if (filter.state) ask('u.state = ?', filter.state)
+  if (filter.placeId) ask('coalesce(u.now_place_id, u.place_id) = ?', filter.placeId)
+  if (filter.interface) ask(HAS_INTERFACE, filter.interface)
+  if (filter.setupId)
+    ask('EXISTS (SELECT 1 FROM setup_units s WHERE s.unit_id = u.id AND s.setup_id = ?)', filter.setupId)
+  if (filter.freeOn) {
+    ask(`u.state IN (${quote(USABLE)})`)
+    ask('u.id NOT IN (SELECT value FROM json_each(?))', JSON.stringify(listHeldOn(house, filter.freeOn)))
+  }
+  if (filter.idleMonths) {
+    const since = house.now() - filter.idleMonths * 30.4375 * 86_400_000
+    const sinceDay = findWallTime(since, loadStudio(house.db).zone).slice(0, 10)
+    // What came only lately had no time to be idle.
+    ask(`coalesce(${LAST_OUT}, 0) < ? AND coalesce(u.acquired_on, '') < ?`, since, sinceDay)
+  }
+  if (filter.only && filter.only !== 'archived') ask(ONLY[filter.only])
+  return { where, values }
+}
+
+const quote = (codes: readonly string[]) => codes.map((it) => `'${it}'`).join(', ')
+const USABLE = LIFE_STATE_CODES.filter((it) => LIFE_STATES[it].usable)
+const OPEN_FAULT = 'SELECT 1 FROM faults f WHERE f.mended_at IS NULL AND f.unit_id'
+const HAS_INTERFACE = `EXISTS (SELECT 1 FROM json_each(m.ports) port, json_each(port.value, '$.interfaces') code WHERE code.value = ?)`
+
+const ONLY: Readonly<Record<Exclude<KitOnly, 'archived'>, string>> = {
+  'in-setup': 'EXISTS (SELECT 1 FROM setup_units s WHERE s.unit_id = u.id)',
+  'in-none': 'NOT EXISTS (SELECT 1 FROM setup_units s WHERE s.unit_id = u.id)',
+  faulty: `(EXISTS (${OPEN_FAULT} = u.id) OR u.state = 'in-repair')`,
+  borrowed: "u.acquisition IN ('loan-in', 'rented')",
+  'no-place': 'u.place_id IS NULL',
+  'not-at-home': 'u.now_place_id IS NOT NULL AND u.now_place_id IS NOT u.place_id',
+  unidentified: "m.maker = ''",
+  incomplete: `EXISTS (SELECT 1 FROM units c WHERE c.parent_id = u.id AND c.bond = 'part' AND c.archived_at IS NULL
+    AND (c.state NOT IN (${quote(USABLE)}) OR EXISTS (${OPEN_FAULT} = c.id AND f.severity = 'unusable')))`,
+  'never-used': `${LAST_OUT} IS NULL`,
+  'no-mass': "m.specs ->> '$.massGrams' IS NULL",
+  'no-price': "u.price_minor IS NULL AND u.provenance ->> '$.valueMinor' IS NULL",
+}
+
+/** Ids of what some booking holds at any time of a day. */
+function listHeldOn(house: House, day: string): string[] {
+  const { zone } = loadStudio(house.db)
+  const interval = { start: findStartOfDay(day, zone), end: findStartOfDay(addDays(day, 1), zone) }
+  return [...new Set(loadHolds(house.db, interval).flatMap((hold) => [...hold.unitIds]))]
 }
 
 /** Which setups count on each of the units, in the order of their codes. */
 export function loadServes(db: Database, unitIds: string[]): Map<string, UnitRow['serves']> {
   const serves = new Map<string, UnitRow['serves']>()
   if (unitIds.length === 0) return serves
-  const rows = db
-    .select({
-      unitId: setupUnits.unitId,
-      id: setups.id,
-      code: setups.code,
-      tape: setups.tape,
-      role: setupUnits.roleName,
-    })
-    .from(setupUnits)
-    .innerJoin(setups, eq(setups.id, setupUnits.setupId))
-    .where(and(inArray(setupUnits.unitId, unitIds), isNull(setups.archivedAt)))
-    .orderBy(setups.code)
-    .all()
+  const rows = prepare(
+    db,
+    `SELECT su.unit_id AS unitId, s.id, s.code, s.tape, su.role_name AS role
+     FROM setup_units su JOIN setups s ON s.id = su.setup_id
+     WHERE su.unit_id IN (SELECT value FROM json_each(?)) AND s.archived_at IS NULL ORDER BY s.code`,
+  ).all(JSON.stringify(unitIds)) as (UnitRow['serves'][number] & { unitId: string })[]
   for (const { unitId, ...serve } of rows) {
     const known = serves.get(unitId)
     if (known) known.push(serve)

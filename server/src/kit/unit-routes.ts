@@ -3,8 +3,10 @@ import {
   CATEGORY_CODES,
   EMPTY_UNIT,
   idSchema,
+  kitFilterSchema,
   makeModelFromTemplate,
   makeNextTag,
+  moreSpecsSchema,
   nameModel,
   nameSchema,
   newUnitSchema,
@@ -59,12 +61,14 @@ const quickEntrySchema = z.object({
   placeId: idSchema.nullable().default(null),
   tag: tagSchema.nullable().default(null),
   facts: factsSchema.default({}),
+  specs: moreSpecsSchema.default({}),
+  nickname: z.string().trim().max(80).default(''),
 })
 
 /** Finds the model of that kind and name, or makes it from the template. */
 export function findOrMakeModel(
   { tx, newId, log }: Writer,
-  { category, maker, name, facts }: z.infer<typeof quickEntrySchema>,
+  { category, maker, name, facts, specs }: z.infer<typeof quickEntrySchema>,
 ): string {
   const known = tx
     .select({ id: models.id })
@@ -81,7 +85,7 @@ export function findOrMakeModel(
   requireInterfaces(tx, facts)
   const model = tx
     .insert(models)
-    .values({ ...makeModelFromTemplate(category, maker, name, facts), id: newId() })
+    .values({ ...makeModelFromTemplate(category, maker, name, facts, { more: specs }), id: newId() })
     .returning()
     .get()
   log('created', 'model', model.id, { after: model })
@@ -126,7 +130,7 @@ export const unitRoutes = [
     room,
     summary: 'One page of things by tag, filtered',
     query: unitListQuery,
-    handle: ({ query }, { db }) => listUnits(db, query),
+    handle: ({ query }, house) => listUnits(house, query),
   }),
   defineRoute({
     method: 'get',
@@ -134,7 +138,8 @@ export const unitRoutes = [
     permission: 'see-studio',
     room,
     summary: 'How many things of how many models',
-    handle: (_, { db }) => countUnits(db),
+    query: kitFilterSchema,
+    handle: ({ query }, house) => countUnits(house, query),
   }),
   defineRoute({
     method: 'post',

@@ -2,6 +2,7 @@ import {
   type Absence,
   assessSetup,
   assessWithWaysOut,
+  type Category,
   type Circuit,
   type Crew,
   countFreeStock,
@@ -10,6 +11,7 @@ import {
   findDate,
   type Hold,
   type Interval,
+  isKindOf,
   LIFE_STATE_CODES,
   LIFE_STATES,
   listUnitIds,
@@ -186,7 +188,7 @@ export function loadStore(
 
 function makeModelFilter({ setup, holdings }: ReadinessInput, readiness: Readiness): (model: Model) => boolean {
   const codes = new Set<string>()
-  const categories = new Set<string>()
+  const categories = new Set<Category>()
   let takesAnything = false
   for (const finding of readiness.findings) {
     const role = setup.roles.find((it) => it.id === finding.roleId)
@@ -203,7 +205,7 @@ function makeModelFilter({ setup, holdings }: ReadinessInput, readiness: Readine
   }
   return (model) =>
     takesAnything ||
-    categories.has(model.category) ||
+    [...categories].some((wanted) => isKindOf(model.category, wanted)) ||
     model.ports.some((port) => port.interfaces.some((code) => codes.has(code)))
 }
 

@@ -2,6 +2,7 @@ import {
   CATEGORY_CODES,
   compareReadiness,
   idSchema,
+  listKindsOf,
   listMissed,
   type NewSetup,
   newSetupSchema,
@@ -262,7 +263,7 @@ export const setupRoutes = [
             (word) =>
               sql`(${tag} || ' ' || ${models.maker} || ' ' || ${models.name}) like ${makePattern(word)} escape '\\'`,
           )
-      const ofKind = query.category ? eq(models.category, query.category) : undefined
+      const ofKind = query.category ? inArray(models.category, listKindsOf(query.category)) : undefined
       return {
         units: db
           .select({ id: units.id, tag: units.tag, state: units.state, ...columns })

@@ -1,0 +1,69 @@
+/** The kit and the setups as they were: what is worth comparing, under ids that stay. */
+export interface SnapshotContents {
+  things: SnapshotThing[]
+  setups: { id: string; code: string; name: string; things: { id: string; tag: string; role: string }[] }[]
+}
+
+export interface SnapshotThing {
+  id: string
+  tag: string
+  name: string
+  place: string | null
+  state: string
+  /** Null for a thing of its own. */
+  quantity: number | null
+  valueMinor: number | null
+}
+
+export interface SnapshotDifference {
+  came: SnapshotThing[]
+  went: SnapshotThing[]
+  changed: { thing: SnapshotThing; fields: { field: string; before: string; after: string }[] }[]
+  setups: { code: string; name: string; change: 'came' | 'went' | 'changed'; added: string[]; removed: string[] }[]
+}
+
+const COMPARED = ['tag', 'name', 'place', 'state', 'quantity'] as const
+
+/** What is different in `after`. Sorted by tag and code; what is the same is not named. */
+export function compareSnapshots(before: SnapshotContents, after: SnapshotContents): SnapshotDifference {
+  const old = new Map(before.things.map((it) => [it.id, it]))
+  const now = new Map(after.things.map((it) => [it.id, it]))
+  const changed = after.things.flatMap((thing) => {
+    const was = old.get(thing.id)
+    if (!was) return []
+    const fields = COMPARED.filter((field) => was[field] !== thing[field]).map((field) => ({
+      field,
+      before: String(was[field] ?? '–'),
+      after: String(thing[field] ?? '–'),
+    }))
+    return fields.length > 0 ? [{ thing, fields }] : []
+  })
+  return {
+    came: sortByTag(after.things.filter((it) => !old.has(it.id))),
+    went: sortByTag(before.things.filter((it) => !now.has(it.id))),
+    changed: changed.sort((a, b) => compareText(a.thing.tag, b.thing.tag)),
+    setups: compareSetups(before, after),
+  }
+}
+
+function compareSetups(before: SnapshotContents, after: SnapshotContents): SnapshotDifference['setups'] {
+  const old = new Map(before.setups.map((it) => [it.id, it]))
+  const now = new Map(after.setups.map((it) => [it.id, it]))
+  const all = [...new Set([...old.keys(), ...now.keys()])]
+  return all
+    .flatMap((id): SnapshotDifference['setups'] => {
+      const was = old.get(id)
+      const is = now.get(id)
+      const { code, name } = is ?? was ?? { code: '', name: '' }
+      const tagsOf = (it: typeof is) => new Set((it?.things ?? []).map((thing) => `${thing.tag} ${thing.role}`))
+      const [a, b] = [tagsOf(was), tagsOf(is)]
+      const added = [...b].filter((it) => !a.has(it)).sort()
+      const removed = [...a].filter((it) => !b.has(it)).sort()
+      if (was && is && added.length + removed.length === 0) return []
+      return [{ code, name, change: was ? (is ? 'changed' : 'went') : 'came', added, removed }]
+    })
+    .sort((a, b) => compareText(a.code, b.code))
+}
+
+const sortByTag = (things: SnapshotThing[]) => things.sort((a, b) => compareText(a.tag, b.tag))
+const compareText = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0)

@@ -1,0 +1,193 @@
+import type { Category } from './category.ts'
+import type { SpecKey } from './spec.ts'
+
+/**
+ * What somebody may know about a thing when it is entered. Everything is optional: a template fills what is usual,
+ * and what stays null is shown as unknown.
+ */
+export interface TemplateFacts {
+  /** Lens mount of a body, lens or adapter (its rear end). */
+  mount: string | null
+  /** Front mount of a lens adapter. */
+  frontMount: string | null
+  /** Battery family or cell that feeds it, or that it is. */
+  battery: string | null
+  /** How many packs or cells it takes at once. */
+  batteryCount: number | null
+  /** Mains inlet, or the connector of a lead. */
+  inlet: string | null
+  milliwatts: number | null
+  massGrams: number | null
+  /** What a support is good for. */
+  loadGrams: number | null
+  energyMilliwattHours: number | null
+  capacityMegabytes: number | null
+  /** Minimum sustained write of a card, or what a recorder requires of one. */
+  cardMegabytesPerSecond: number | null
+  kilobitsPerSecond: number | null
+  /** Ends of a cable. */
+  endA: string | null
+  endB: string | null
+  outlets: number | null
+  /** Outside measures; a width that can be set has two ends. */
+  widthMinMm: number | null
+  widthMaxMm: number | null
+  depthMm: number | null
+  heightMm: number | null
+}
+
+export const NO_FACTS: TemplateFacts = {
+  mount: null,
+  frontMount: null,
+  battery: null,
+  batteryCount: null,
+  inlet: null,
+  milliwatts: null,
+  massGrams: null,
+  loadGrams: null,
+  energyMilliwattHours: null,
+  capacityMegabytes: null,
+  cardMegabytesPerSecond: null,
+  kilobitsPerSecond: null,
+  endA: null,
+  endB: null,
+  outlets: null,
+  widthMinMm: null,
+  widthMaxMm: null,
+  depthMm: null,
+  heightMm: null,
+}
+
+/** The facts worth asking for on quick entry of a category, most telling first. */
+export const ASKED_FACTS: Readonly<Partial<Record<Category, readonly (keyof TemplateFacts)[]>>> = {
+  camera: ['mount', 'battery', 'inlet', 'milliwatts', 'kilobitsPerSecond', 'cardMegabytesPerSecond', 'massGrams'],
+  phone: ['kilobitsPerSecond', 'capacityMegabytes', 'massGrams'],
+  camcorder: ['battery', 'inlet', 'milliwatts', 'kilobitsPerSecond', 'cardMegabytesPerSecond', 'massGrams'],
+  'action-camera': ['battery', 'kilobitsPerSecond', 'cardMegabytesPerSecond', 'massGrams'],
+  drone: ['battery', 'kilobitsPerSecond', 'massGrams'],
+  lens: ['mount', 'massGrams'],
+  'lens-adapter': ['mount', 'frontMount'],
+  filter: ['mount', 'massGrams'],
+  monitor: ['battery', 'inlet', 'milliwatts', 'massGrams'],
+  'external-recorder': ['battery', 'inlet', 'milliwatts', 'kilobitsPerSecond', 'massGrams'],
+  switcher: ['inlet', 'milliwatts'],
+  prompter: ['massGrams'],
+  light: ['inlet', 'battery', 'batteryCount', 'milliwatts', 'massGrams'],
+  panel: ['inlet', 'battery', 'batteryCount', 'milliwatts', 'massGrams'],
+  cob: ['mount', 'inlet', 'battery', 'batteryCount', 'milliwatts', 'massGrams'],
+  tube: ['battery', 'inlet', 'milliwatts', 'massGrams'],
+  'ring-light': ['inlet', 'milliwatts', 'massGrams'],
+  practical: ['inlet', 'milliwatts'],
+  flash: ['battery', 'batteryCount', 'massGrams'],
+  modifier: ['mount', 'massGrams'],
+  microphone: ['battery', 'massGrams'],
+  shotgun: ['battery', 'massGrams'],
+  'dynamic-mic': ['massGrams'],
+  'wireless-set': ['battery', 'batteryCount', 'massGrams'],
+  recorder: ['battery', 'batteryCount', 'inlet', 'milliwatts', 'kilobitsPerSecond'],
+  mixer: ['inlet', 'milliwatts'],
+  'audio-interface': ['inlet', 'milliwatts'],
+  speaker: ['inlet', 'milliwatts', 'massGrams'],
+  tripod: ['loadGrams', 'massGrams'],
+  head: ['loadGrams', 'massGrams'],
+  stand: ['loadGrams', 'massGrams'],
+  'c-stand': ['loadGrams', 'massGrams'],
+  'wheeled-stand': ['loadGrams', 'massGrams'],
+  'combo-boom': ['loadGrams', 'massGrams'],
+  arm: ['loadGrams', 'massGrams'],
+  'boom-arm': ['loadGrams', 'massGrams'],
+  'desk-arm': ['loadGrams', 'massGrams'],
+  'friction-arm': ['loadGrams', 'massGrams'],
+  'mic-stand': ['loadGrams'],
+  gimbal: ['battery', 'loadGrams', 'massGrams'],
+  'backdrop-support': ['loadGrams', 'massGrams'],
+  pack: ['battery', 'energyMilliwattHours', 'massGrams'],
+  cell: ['battery'],
+  charger: ['battery', 'outlets', 'milliwatts', 'inlet'],
+  coupler: ['battery', 'inlet', 'milliwatts'],
+  supply: ['milliwatts'],
+  lead: ['inlet'],
+  strip: ['outlets'],
+  reel: ['outlets'],
+  cable: ['endA', 'endB'],
+  'cable-adapter': ['endA', 'endB'],
+  card: ['capacityMegabytes', 'cardMegabytesPerSecond'],
+  drive: ['capacityMegabytes', 'massGrams'],
+  nas: ['capacityMegabytes', 'inlet', 'milliwatts'],
+  computer: ['inlet', 'milliwatts'],
+  furniture: ['widthMinMm', 'widthMaxMm', 'depthMm', 'heightMm', 'loadGrams', 'massGrams'],
+  backdrop: ['widthMinMm', 'depthMm', 'heightMm', 'massGrams'],
+  sandbag: ['massGrams'],
+  'apple-box': ['massGrams'],
+}
+
+const LENS: readonly SpecKey[] = ['lensKind', 'focalMinMm', 'focalMaxMm', 'widestAperture', 'filterMm', 'closestMm']
+const LAMP: readonly SpecKey[] = ['kelvinMin', 'kelvinMax', 'luxAtOneMetre', 'beamDegrees', 'cri']
+const TALL: readonly SpecKey[] = ['heightMinMm', 'heightMaxMm', 'legRadiusMm', 'foldedMm']
+const MIC: readonly SpecKey[] = ['pattern', 'sensitivityMvPerPa', 'maximumDbSpl']
+
+/** The further figures of a category: nothing sums them yet, but people look for them and rooms to come compute with them. */
+export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>> = {
+  camera: ['sensorWidthMm', 'sensorHeightMm', 'recordLimitMinutes', 'screenInches', 'wireless'],
+  phone: ['recordLimitMinutes', 'screenInches'],
+  camcorder: ['focalMinMm', 'focalMaxMm', 'sensorWidthMm', 'sensorHeightMm', 'recordLimitMinutes'],
+  'action-camera': ['recordLimitMinutes'],
+  lens: [...LENS, 'imageCircleMm'],
+  'lens-adapter': ['lossStops', 'generation'],
+  filter: ['filterMm', 'densityStops'],
+  monitor: ['screenInches', 'delayMilliseconds', 'holes'],
+  'external-recorder': ['screenInches', 'recordLimitMinutes'],
+  switcher: ['channels', 'delayMilliseconds'],
+  capture: ['delayMilliseconds'],
+  prompter: ['screenInches'],
+  'control-surface': ['generation'],
+  light: [...LAMP, 'ledCount', 'equivalentWatts', 'generation'],
+  panel: [...LAMP, 'ledCount', 'foldedMm', 'generation'],
+  cob: [...LAMP, 'equivalentWatts', 'generation'],
+  tube: [...LAMP, 'lengthMm'],
+  'ring-light': [...LAMP, 'diameterMm'],
+  practical: ['kelvinMin', 'kelvinMax'],
+  flash: ['kelvinMin', 'kelvinMax'],
+  modifier: ['diameterMm', 'lossStops', 'foldedMm'],
+  flag: ['diameterMm'],
+  gel: ['shiftMired', 'lossStops'],
+  microphone: MIC,
+  lavalier: MIC,
+  shotgun: MIC,
+  'dynamic-mic': MIC,
+  'usb-mic': MIC,
+  'wireless-set': ['channels', 'generation'],
+  preamp: ['gainDb'],
+  recorder: ['channels', 'gainDb', 'inputNoiseDbu'],
+  mixer: ['channels', 'gainDb', 'inputNoiseDbu'],
+  'audio-interface': ['channels', 'gainDb', 'inputNoiseDbu'],
+  tripod: TALL,
+  stand: TALL,
+  'c-stand': TALL,
+  'wheeled-stand': TALL,
+  'combo-boom': [...TALL, 'reachMm'],
+  'mic-stand': [...TALL, 'reachMm'],
+  arm: ['reachMm', 'foldedMm'],
+  'boom-arm': ['reachMm', 'foldedMm'],
+  'desk-arm': ['reachMm'],
+  'friction-arm': ['reachMm'],
+  rail: ['lengthMm', 'foldedMm'],
+  'backdrop-support': ['lengthMm', 'heightMaxMm', 'foldedMm'],
+  pack: ['mostAmps', 'chargeAmps'],
+  charger: ['chargeAmps'],
+  lead: ['lengthMm', 'mostAmps'],
+  strip: ['lengthMm', 'mostAmps'],
+  reel: ['lengthMm', 'mostAmps'],
+  cable: ['lengthMm', 'version'],
+  card: ['readMegabytesPerSecond'],
+  reader: ['readMegabytesPerSecond'],
+  drive: ['readMegabytesPerSecond'],
+  nas: ['readMegabytesPerSecond'],
+  computer: ['memoryGigabytes', 'discDrive', 'wireless', 'screenInches'],
+  tablet: ['screenInches'],
+  furniture: ['presets'],
+  backdrop: ['material', 'creases', 'care', 'season'],
+  acoustics: ['material'],
+  case: ['insideMm', 'takesGrams'],
+  prop: ['season', 'material'],
+}
