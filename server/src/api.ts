@@ -2,6 +2,7 @@ import { benchRoutes } from './bench/bench-routes.ts'
 import { bookingRoutes } from './diary/booking-routes.ts'
 import type { Route } from './foundation/route.ts'
 import { importRoutes } from './kit/import-routes.ts'
+import { kitFileRoutes } from './kit/kit-file-routes.ts'
 import { unitRoutes } from './kit/unit-routes.ts'
 import { ledgerRoutes } from './ledger/ledger-routes.ts'
 import { setupRoutes } from './setups/setup-routes.ts'
@@ -30,6 +31,7 @@ export const routes: readonly Route[] = [
   ...filmRoutes,
   ...unitRoutes,
   ...importRoutes,
+  ...kitFileRoutes,
   ...setupRoutes,
   ...bookingRoutes,
   ...benchRoutes,

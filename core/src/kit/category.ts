@@ -64,7 +64,7 @@ export const CATEGORIES = {
     group: 'sound',
     prefix: 'LAV',
     isA: 'microphone',
-    words: ['lav', 'lavalier mic', 'clip mic', 'lapel mic', 'lavalier microphone'],
+    words: ['lav', 'lav mic', 'lavalier mic', 'clip mic', 'lapel mic', 'lavalier microphone'],
   },
   shotgun: {
     label: 'Shotgun microphone',
@@ -303,7 +303,7 @@ function flatten(text: string): string {
     .replace(/[^\p{L}\p{N}]+/gu, ' ')
     .trim()
     .split(' ')
-    .map((word) => (word.length > 3 && !word.endsWith('ss') ? word.replace(/s$/, '') : word))
+    .map((word) => (word.length > 3 && !word.endsWith('ss') ? word.replace(/ies$/, 'y').replace(/s$/, '') : word))
     .join(' ')
 }
 

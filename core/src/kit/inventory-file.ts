@@ -1,6 +1,7 @@
 import Papa from 'papaparse'
+import { type ColumnMapping, guessColumns } from './column-guess.ts'
 
-/** The columns of an inventory file, as written in its first line. Only `model` and `category` must be there. */
+/** The columns of an inventory file, as Exemplar writes them. A list that is read needs a column for `model` alone. */
 export const INVENTORY_COLUMNS = [
   'tag',
   'maker',
@@ -26,6 +27,12 @@ export const INVENTORY_COLUMNS = [
   'outlets',
   'service every',
   'note',
+  'state',
+  'nickname',
+  'value',
+  'insured for',
+  'warranty until',
+  'due on',
 ] as const
 export type InventoryColumn = (typeof INVENTORY_COLUMNS)[number]
 
@@ -43,6 +50,9 @@ export type ImportProblemCode =
   | 'missing-value'
   | 'unknown-category'
   | 'unknown-acquisition'
+  | 'unknown-state'
+  | 'tag-of-other'
+  | 'serial-twice'
   | 'bad-tag'
   | 'tag-in-use'
   | 'tag-twice'
@@ -111,19 +121,19 @@ function countLineEnds(text: string): number {
   return (text.match(/\r\n|\n|\r/g) ?? []).length
 }
 
-/** The columns that the first row names, and those that nobody knows. */
-export function readHeading(cells: string[]): { columns: string[]; unknown: string[] } | { problem: ImportProblem } {
-  const columns = cells.map((cell) =>
-    cell
-      .trim()
-      .toLowerCase()
-      .replace(/[_\s]+/g, ' '),
-  )
+/** What the headings mean: as somebody said for this file, or as they are guessed. `model` has to be among them. */
+export function readHeading(
+  cells: readonly string[],
+  said: ColumnMapping | null,
+  remembered: Readonly<Record<string, string>>,
+): { columns: ColumnMapping } | { columns: ColumnMapping; problem: ImportProblem } {
+  const columns = said && said.length === cells.length ? said : guessColumns(cells, remembered)
   const twice = columns.find((column, at) => column !== '' && columns.indexOf(column) !== at)
-  if (twice) return fail('repeated-column', twice, twice, 'each column once')
-  for (const column of ['model', 'category']) {
-    if (!columns.includes(column)) return fail('missing-column', column, columns.join(', '), `a column named ${column}`)
-  }
-  const known: readonly string[] = INVENTORY_COLUMNS
-  return { columns, unknown: columns.filter((column) => column !== '' && !known.includes(column)) }
+  if (twice) return { columns, ...fail('repeated-column', twice, twice, 'each column once') }
+  if (columns.includes('model')) return { columns }
+  const received = cells
+    .filter((it) => it.trim() !== '')
+    .join(', ')
+    .slice(0, 80)
+  return { columns, ...fail('missing-column', 'model', received, 'a column that names the things') }
 }

@@ -1,20 +1,20 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import { readCategory } from './category.ts'
-import { STANDARD_INTERFACES } from './interface.ts'
-import { type ImportContext, planInventoryImport } from './inventory-import.ts'
+import { changesAnything } from './import-plan.ts'
+import { planInventoryImport } from './inventory-import.ts'
+import { applyPlan, makeContext } from './known-kit.fixture.ts'
+import { makeMessyList } from './messy-list.fixture.ts'
 import { newModelSchema } from './model.ts'
 import { makeNextTag } from './tagging.ts'
 import { sayImportProblem } from './words.ts'
 
-const CONTEXT: ImportContext = {
-  tags: ['CAM-01'],
-  places: [{ id: 'p1', name: 'Store' }],
-  interfaces: STANDARD_INTERFACES,
-  models: [],
-  currency: 'GBP',
-}
+const CONTEXT = applyPlan(
+  makeContext({ places: [{ id: 'p1', name: 'Store' }] }),
+  planInventoryImport('tag,model,category\nCAM-01,Known body,camera', makeContext()),
+)
 const plan = (csv: string, choices = {}) => planInventoryImport(csv, CONTEXT, choices)
+const plan0 = (csv: string, choices = {}) => planInventoryImport(csv, makeContext(), choices)
 const example = readFileSync(new URL('../../../docs/examples/inventory.csv', import.meta.url), 'utf8')
 
 describe('the example file', () => {
@@ -49,6 +49,127 @@ describe('the example file', () => {
   })
 })
 
+describe('a list that somebody kept for years', () => {
+  const messy = makeMessyList()
+  const first = plan0(messy.csv)
+  const mended = plan0(messy.csv, { corrections: messy.bad })
+
+  test('asks about the lines that nobody can read, and about no other', () => {
+    const bad = first.lines.filter((line) => line.outcome === 'bad')
+    expect(bad.map((line) => ({ line: line.line, column: line.problems[0]?.column }))).toEqual(
+      messy.bad.map(({ line, column }) => ({ line, column })),
+    )
+    expect(first.lines.filter((line) => line.outcome === 'repeat')).toHaveLength(messy.repeats)
+  })
+
+  test('put right, every piece is there once, with what its line says', () => {
+    expect([mended.isClean, mended.units.length, mended.stock.length]).toEqual([true, messy.things, messy.stock])
+    const kindOf = (name: string) => mended.models.find((it) => it.model.name === name)?.model
+    expect(kindOf('Octa softbox 90')?.category).toBe('modifier')
+    expect(kindOf('Fluid head F8')?.category).toBe('head')
+    expect(kindOf('C-stand with arm')?.category).toBe('c-stand')
+    expect(kindOf('28 f/2')).toMatchObject({ maker: 'Wend', specs: { massGrams: 240 } })
+    expect(kindOf('60 f/2.8 macro')?.specs.massGrams).toBe(390)
+    const unit = (tag: string) => mended.units.find((it) => it.tag === tag)
+    expect(unit('S-001')).toMatchObject({ priceMinor: 118_000, acquiredOn: '2023-11-03', serial: null })
+    expect(unit('S-005')).toMatchObject({ priceMinor: 18_000, acquiredOn: '2025-02-28' })
+    expect(unit('S-007')?.note).toBe('scratched; still fine')
+    // Day 45017 of a spreadsheet.
+    expect(mended.units.find((it) => it.acquiredOn === '2023-04-01')).toBeDefined()
+    expect(mended.places.map((it) => it.name.toLowerCase()).sort()).toEqual([
+      'store, shelf 1',
+      'store, shelf 2',
+      'studio',
+      'van box',
+    ])
+  })
+
+  test('the same list again changes nothing, and what changed in it changes that', () => {
+    const context = applyPlan(makeContext(), mended)
+    const again = planInventoryImport(messy.csv, context, { corrections: messy.bad })
+    expect(again.lines.filter((line) => !['same', 'repeat'].includes(line.outcome))).toEqual([])
+    expect(changesAnything(again)).toBe(false)
+    const dearer = messy.csv.replace('£1,180.00', '£1,150.00')
+    const changed = planInventoryImport(dearer, context, {
+      corrections: messy.bad,
+      leaveOut: messy.bad.map((it) => it.line),
+    })
+    expect(changed.lines.filter((line) => line.outcome === 'update').map((line) => line.changes)).toEqual([
+      [{ field: 'price', before: '£1,180', after: '£1,150' }],
+    ])
+  })
+})
+
+test('headings mean what somebody says, now or the time before', () => {
+  const csv = 'Bezeichnung;Art;Wo\nA;light;Store'
+  expect(plan0(csv).fileProblems[0]?.code).toBe('missing-column')
+  expect(plan0(csv, { columns: ['model', 'category', 'place'] }).places.map((it) => it.name)).toEqual(['Store'])
+  const remembered = { bezeichnung: 'model', art: 'category', wo: '' }
+  const { columns } = planInventoryImport(csv, makeContext({ remembered }))
+  expect(columns).toEqual(['model', 'category', ''])
+  expect(
+    plan0(csv, { columns: ['model', 'model', ''] })
+      .fileProblems.map(sayImportProblem)
+      .join(),
+  ).toContain('Two columns')
+})
+
+describe('a line that means a thing that is here', () => {
+  const base = planInventoryImport(
+    'tag,model,category,serial,place\nLGT-01,Lamp,light,S-1,Store\n,Lamp,light,,Studio',
+    makeContext(),
+  )
+  const context = applyPlan(makeContext(), base)
+  const outcomes = (csv: string, choices = {}) =>
+    planInventoryImport(csv, context, choices).lines.map((line) => [line.outcome, line.tag])
+
+  test('is found by its tag, by its serial, or as one of its kind, each thing once', () => {
+    expect(outcomes('model,category,serial\nLamp,light,S-1\nLamp,light,\nLamp,light,')).toEqual([
+      ['same', 'LGT-01'],
+      ['same', 'LGT-02'],
+      ['thing', 'LGT-03'],
+    ])
+    expect(outcomes('model,category,place\nLamp,light,Studio')).toEqual([['same', 'LGT-02']])
+  })
+
+  test('a further piece like it comes in where somebody says so, and a new serial is a further piece', () => {
+    expect(outcomes('model,category\nLamp,light', { asNew: [2] })).toEqual([['thing', 'LGT-03']])
+    expect(outcomes('model,category,serial\nLamp,light,S-2\nLamp,light,S-3')).toEqual([
+      ['update', 'LGT-02'],
+      ['thing', 'LGT-03'],
+    ])
+  })
+
+  test('blank cells wipe nothing; a serial tells a new tag', () => {
+    const { unitUpdates } = planInventoryImport('tag,model,category,serial,place\nLAMP-7,Lamp,light,S-1,', context)
+    expect(unitUpdates.map(({ set, placeKey }) => [set, placeKey])).toEqual([
+      [{ serial: 'S-1', tag: 'LAMP-7' }, 'new-place-1'],
+    ])
+  })
+
+  test('lines of one model that do not agree on its mass leave it as it is', () => {
+    const two = 'model,category,mass\nLamp,light,1 kg\nLamp,light,2 kg'
+    expect(planInventoryImport(two, context).modelUpdates).toEqual([])
+    expect(planInventoryImport('model,category,mass\nLamp,light,1 kg\nLamp,light,', context).modelUpdates).toEqual([
+      { id: 'new-model-1', specs: { massGrams: 1000 } },
+    ])
+  })
+})
+
+test('the unit in a heading holds for bare figures under it', () => {
+  const { models } = plan0('Item,Type,Weight (g)\nA,light,450\nB,light,1.2 kg')
+  expect(models.map((it) => it.model.specs.massGrams)).toEqual([450, 1200])
+})
+
+test('what can hardly be right is asked about, and comes in all the same', () => {
+  const { lines, isClean } = plan0('model,category,capacity,mass\nCard,card,128 TB,\nStand,stand,,900 kg')
+  expect(isClean).toBe(true)
+  expect(lines.map((line) => line.remarks.join())).toEqual([
+    expect.stringContaining('Capacity 128 TB'),
+    expect.stringContaining('Mass 900 kg'),
+  ])
+})
+
 describe('reading a file', () => {
   test('semicolons, a byte order mark, line ends of any kind and quoted line breaks', () => {
     const { lines, units } = plan('\uFEFFModel;Category;Note\r\nA;light;"one\ntwo"\r\nB;lights;x\r\n')
@@ -69,8 +190,7 @@ describe('reading a file', () => {
     ['', 'empty'],
     ['   \n ', 'empty'],
     ['model,category', 'nothing below'],
-    ['name,kind\nA,light', 'no column "model"'],
-    ['model,category,model\nA,light,B', 'twice'],
+    ['colour,size of it\nA,light', 'which column names'],
     ['model,category\nA,"light', 'quotation mark'],
     ['model,category\n\u0000A,light', 'not a text file'],
     ['model,category\nA\uFFFD,light', 'not a text file'],
@@ -81,7 +201,9 @@ describe('reading a file', () => {
   })
 
   test.each([
-    ['tag,model,category\nCAM-01,A,camera', 'tag', 'taken'],
+    ['tag,model,category\nCAM-01,A,camera', 'tag', 'another kind of thing'],
+    ['serial,model,category,note\nS1,A,camera,x\nS1,A,camera,y', 'serial', 'line 2 has it'],
+    ['model,category,state\nA,camera,sulking', 'state', 'sulking'],
     ['tag,model,category\nX-1,A,camera\nX-1,B,camera', 'tag', 'line 2 has it'],
     ['tag,model,category\n!!,A,camera', 'tag', 'letters, digits'],
     ['model,category\n,camera', 'model', 'blank'],

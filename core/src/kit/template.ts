@@ -219,14 +219,17 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
   strip: fillStrip,
   reel: fillStrip,
   'cable-adapter'(facts, draft) {
-    const a = facts.endA ?? 'hdmi-a'
+    const a = facts.endA ?? facts.endB
+    if (!a) return
     draft.ports.push(
       makePort({ id: 'from', interfaces: a, side: 'host', direction: 'in' }),
       makePort({ id: 'to', interfaces: facts.endB ?? a, side: 'guest', direction: 'out' }),
     )
   },
   cable(facts, draft) {
-    const a = facts.endA ?? 'hdmi-a'
+    // What its ends are is the whole of a cable: unknown, they are not guessed.
+    if (!facts.endA && !facts.endB) return
+    const a = facts.endA ?? facts.endB ?? ''
     const b = facts.endB ?? a
     // An XLR cable has a socket at the end that takes the microphone; video and data cables have two plugs.
     draft.ports.push(

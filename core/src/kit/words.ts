@@ -1,4 +1,6 @@
+import { formatData, formatEnergy, formatMass, formatPower } from '../units/quantity.ts'
 import type { ImportProblem } from './inventory-file.ts'
+import type { Doubt } from './plausibility.ts'
 
 /** A sentence that names the place, the rule and what was found there. */
 export function sayImportProblem({ code, column, received, expected }: ImportProblem): string {
@@ -14,9 +16,9 @@ export function sayImportProblem({ code, column, received, expected }: ImportPro
     case 'too-many-rows':
       return `The file has ${received} lines; Exemplar takes ${expected}. Split it.`
     case 'missing-column':
-      return `The heading has no column "${column}". Found: ${received}.`
+      return `No heading says which column names the things. Found: ${received}. Say below which it is.`
     case 'repeated-column':
-      return `The heading names "${column}" twice. It may name ${expected}.`
+      return `Two columns are read as "${column}". Read ${expected}.`
     case 'too-many-cells':
       return `This line has more cells than the heading. It should have ${expected}.`
     case 'missing-value':
@@ -24,12 +26,18 @@ export function sayImportProblem({ code, column, received, expected }: ImportPro
     case 'tag-twice':
     case 'tag-in-use':
       return `The tag ${received} is taken. Give ${expected}.`
+    case 'tag-of-other':
+      return `The tag ${received} is on another kind of thing here. Give ${expected}.`
+    case 'serial-twice':
+      return `The serial ${received} stands on two lines that differ. Give ${expected}.`
     case 'too-long':
       return `"${column}" is too long: ${expected}.`
     case 'bad-characters':
       return `"${column}" holds characters that cannot be shown; it takes ${expected}.`
     case 'unknown-category':
+      return `${received ? `"${received}" in column "${column}" is no kind of thing that is known` : 'No word says what kind of thing this is'}. Write ${expected}.`
     case 'unknown-acquisition':
+    case 'unknown-state':
     case 'bad-tag':
     case 'bad-number':
     case 'bad-money':
@@ -38,5 +46,40 @@ export function sayImportProblem({ code, column, received, expected }: ImportPro
       return `"${received}" in column "${column}" cannot be read. Write ${expected}.`
     default:
       return code satisfies never
+  }
+}
+
+/** Asks about what was entered; whoever knows better says so and it stays. */
+export function sayDoubt(doubt: Doubt): string {
+  switch (doubt.code) {
+    case 'out-of-bounds': {
+      const say = (value: number) => sayAmount(value, doubt.unit)
+      return `${doubt.label} ${say(doubt.value)}: such things have ${say(doubt.least)} to ${say(doubt.most)}. Is the unit right?`
+    }
+    case 'prime-with-two':
+      return `A prime has one focal length; ${doubt.shortestMm} mm and ${doubt.longestMm} mm are two. Is it a zoom?`
+    case 'zoom-with-one':
+      return `A zoom has two focal lengths; both are ${doubt.focalMm} mm. Is it a prime?`
+    case 'turned-round':
+      return `“${doubt.lower}” is more than “${doubt.upper}”. Are they the wrong way round?`
+    case 'sensor-not-wide':
+      return `A sensor of ${doubt.widthMm} × ${doubt.heightMm} mm is not wider than high. Are the sides swapped?`
+    default:
+      return doubt satisfies never
+  }
+}
+
+function sayAmount(value: number, unit: string): string {
+  switch (unit) {
+    case 'g':
+      return formatMass(value)
+    case 'mW':
+      return formatPower(value)
+    case 'mWh':
+      return formatEnergy(value)
+    case 'MB':
+      return formatData(value)
+    default:
+      return unit ? `${value} ${unit}` : String(value)
   }
 }

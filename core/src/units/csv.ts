@@ -13,3 +13,8 @@ export function writeCsv(columns: readonly string[], rows: readonly (readonly Ce
 function defuse(cell: Cell): Cell {
   return typeof cell === 'string' && /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell
 }
+
+/** A cell as it was before `writeCsv` put its apostrophe in front. */
+export function readDefused(cell: string): string {
+  return /^'[=+\-@\t\r]/.test(cell) ? cell.slice(1) : cell
+}

@@ -36,14 +36,16 @@ export function makeApp(house: House, routes: readonly Route[], options: AppOpti
   app.use(refuseForeignHosts(house.config.isLoopback, names))
   app.use(refuseForeignOrigins)
   app.use(compress({ threshold: 1024, br: false }))
-  app.use(bodyParser({ enableTypes: ['json'], jsonLimit: BODY_LIMIT, onError: refuseBody }))
   const router = new Router({ prefix: '/api' })
   const description = describeApi(routes)
   router.get('/openapi.json', (context) => {
     context.body = description
   })
+  const parseJson = bodyParser({ enableTypes: ['json'], jsonLimit: BODY_LIMIT, onError: refuseBody })
   for (const route of routes) {
-    router[route.method](route.path, (context) => {
+    // Bytes stay bytes, whatever their sender calls them.
+    const before = route.rawLimit === null ? [parseJson] : []
+    router[route.method](route.path, ...before, (context: Koa.Context) => {
       context.state.route = route.path
       return answer(context, route, house)
     })
@@ -212,12 +214,12 @@ function translateHttpError(error: unknown): ProblemError | null {
   return new ProblemError(status, 'Cannot be read', 'The request cannot be read as it was sent.')
 }
 
-function sendProblem(context: Koa.Context, { status, title, message, details }: ProblemError): void {
-  const { retryAfterSeconds, ...rest } = details
-  const yours = rest.current === undefined ? undefined : context.request.body
-  context.status = status
+function sendProblem(context: Koa.Context, problem: ProblemError): void {
+  const { retryAfterSeconds, current } = problem.details
+  const yours = current === undefined ? undefined : context.request.body
+  context.status = problem.status
   if (retryAfterSeconds !== undefined) context.set('Retry-After', String(retryAfterSeconds))
-  context.body = JSON.stringify({ type: 'about:blank', title, status, detail: message, ...rest, yours })
+  context.body = JSON.stringify({ ...problem.toBody(), yours })
   context.type = 'application/problem+json'
 }
 

@@ -55,6 +55,7 @@ export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 export interface Writer {
   tx: Transaction
   now: number
+  personId: string | null
   /** The change that this transaction is. */
   changeId: number
   newId(): string
@@ -91,6 +92,7 @@ export function write<T>(
         return work({
           tx,
           now,
+          personId,
           changeId,
           newId: house.newId,
           log(kind, subjectType, subjectId, data = {}) {

@@ -26,6 +26,12 @@ export class ProblemError extends Error {
     this.title = title
     this.details = details
   }
+
+  /** As RFC 9457 has it. */
+  toBody() {
+    const { retryAfterSeconds: _, ...rest } = this.details
+    return { type: 'about:blank', title: this.title, status: this.status, detail: this.message, ...rest }
+  }
 }
 
 export function refuseMissing(what: string): ProblemError {

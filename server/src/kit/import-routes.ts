@@ -1,52 +1,60 @@
-import { type ImportPlan, planInventoryImport, sayImportProblem } from '@exemplar/core'
+import { Readable } from 'node:stream'
+import { setImmediate } from 'node:timers/promises'
+import {
+  changesAnything,
+  type ImportPlan,
+  INVENTORY_COLUMNS,
+  planInventorySteps,
+  sayImportProblem,
+} from '@exemplar/core'
 import { z } from 'zod'
 import type { Database } from '../foundation/database.ts'
-import { type House, type Transaction, type Writer, write } from '../foundation/house.ts'
-import { ProblemError } from '../foundation/problem.ts'
-import { defineRoute } from '../foundation/route.ts'
-import { loadStudio } from '../studio/studio-routes.ts'
-import { places } from '../studio/tables.ts'
-import { loadInterfaces } from './facts.ts'
-import { interfaces, models, stock, units } from './tables.ts'
+import type { Actor, House, Transaction } from '../foundation/house.ts'
+import { write } from '../foundation/house.ts'
+import { ProblemError, translateConstraint } from '../foundation/problem.ts'
+import { defineRoute, RawReply } from '../foundation/route.ts'
+import { loadImportContext } from './import-context.ts'
+import { carryOut, rememberColumns } from './import-writing.ts'
 
 const importSchema = z.object({
   csv: z.string('Send the text of the file.').max(5_000_000, 'The file is larger than 5 MB. Split it.'),
   leaveOut: z.array(z.number().int()).max(20_000).default([]),
+  asNew: z.array(z.number().int()).max(20_000).default([]),
+  columns: z
+    .array(z.union([z.enum(INVENTORY_COLUMNS), z.literal('')]))
+    .max(200)
+    .nullable()
+    .default(null),
   corrections: z
-    .array(z.object({ line: z.number().int(), column: z.string().max(40), value: z.string().max(2000) }))
+    .array(z.object({ line: z.number().int(), column: z.enum(INVENTORY_COLUMNS), value: z.string().max(2000) }))
     .max(20_000)
     .default([]),
 })
+type ImportBody = z.infer<typeof importSchema>
 
-function makePlan(
-  db: Database | Transaction,
-  { csv, leaveOut, corrections }: z.infer<typeof importSchema>,
-): ImportPlan {
-  const context = {
-    tags: [...db.select({ tag: units.tag }).from(units).all(), ...db.select({ tag: stock.tag }).from(stock).all()].map(
-      (row) => row.tag,
-    ),
-    places: db.select({ id: places.id, name: places.name }).from(places).all(),
-    interfaces: [...loadInterfaces(db).values()],
-    models: db.select().from(models).all(),
-    currency: loadStudio(db).currency,
-  }
-  return planInventoryImport(csv, context, { leaveOut, corrections })
-}
+/** So many lines are read before others get a turn. */
+const LINES_AT_ONCE = 250
 
 /** The report that a person reads: each line, what becomes of it, and every problem as a sentence. */
 function report(plan: ImportPlan) {
+  const count = (outcome: ImportPlan['lines'][number]['outcome']) =>
+    plan.lines.filter((line) => line.outcome === outcome).length
   return {
     isClean: plan.isClean,
     fileProblems: plan.fileProblems.map(sayImportProblem),
-    unknownColumns: plan.unknownColumns,
+    headings: plan.headings,
+    columns: plan.columns,
+    assumptions: plan.assumptions,
     counts: {
       things: plan.units.length,
       stock: plan.stock.length,
       models: plan.models.length,
       places: plan.places.length,
-      bad: plan.lines.filter((line) => line.outcome === 'bad').length,
-      leftOut: plan.lines.filter((line) => line.outcome === 'left-out').length,
+      updates: count('update'),
+      same: count('same'),
+      repeats: count('repeat'),
+      bad: count('bad'),
+      leftOut: count('left-out'),
     },
     lines: plan.lines.map(({ problems, ...line }) => ({
       ...line,
@@ -56,40 +64,6 @@ function report(plan: ImportPlan) {
         text: sayImportProblem(problem),
       })),
     })),
-  }
-}
-
-function carryOut(plan: ImportPlan, { tx, newId, log }: Writer): void {
-  const ids = new Map<string, string>()
-  const resolve = (key: string): string => ids.get(key) ?? key
-  for (const { key, name } of plan.places) {
-    const id = newId()
-    ids.set(key, id)
-    tx.insert(places).values({ id, name, kind: 'store', parentId: null, circuits: [] }).run()
-    log('imported', 'place', id, { name })
-  }
-  for (const { code, label, kind } of plan.interfaces) {
-    const [hostName, guestName] = kind === 'mount' ? ['body', 'lens'] : ['bay', 'pack']
-    tx.insert(interfaces).values({ code, label, kind, hostName, guestName, standard: null, viaCableOnly: false }).run()
-    log('imported', 'interface', code, { label })
-  }
-  for (const { key, model } of plan.models) {
-    const id = newId()
-    ids.set(key, id)
-    tx.insert(models)
-      .values({ ...model, id })
-      .run()
-    log('imported', 'model', id, { after: model })
-  }
-  for (const { modelKey, placeKey, ...unit } of plan.units) {
-    const row = { ...unit, id: newId(), modelId: resolve(modelKey), placeId: placeKey && resolve(placeKey) }
-    tx.insert(units).values(row).run()
-    log('imported', 'unit', row.id, { after: row })
-  }
-  for (const { modelKey, placeKey, ...counted } of plan.stock) {
-    const row = { ...counted, id: newId(), modelId: resolve(modelKey), placeId: placeKey && resolve(placeKey) }
-    tx.insert(stock).values(row).run()
-    log('imported', 'stock', row.id, { after: row })
   }
 }
 
@@ -110,30 +84,124 @@ function refuseImport(plan: ImportPlan): ProblemError {
   return new ProblemError(422, 'Nothing was imported', detail, { errors, report: report(plan) })
 }
 
+/** Reads the list in portions, so that others are answered meanwhile. Null where it was broken off. */
+async function readPlan(
+  db: Database | Transaction,
+  { csv, ...choices }: ImportBody,
+  signal: AbortSignal,
+  tell: (step: { done: number; total: number }) => void = () => {},
+): Promise<ImportPlan | null> {
+  const steps = planInventorySteps(csv, loadImportContext(db), choices)
+  for (let line = 1; ; line++) {
+    const step = steps.next()
+    if (step.done) return step.value
+    if (line % LINES_AT_ONCE !== 0) continue
+    tell(step.value)
+    await setImmediate()
+    if (signal.aborted) return null
+  }
+}
+
+const newestChange = ({ db }: House) => Number(db.$client.prepare('SELECT max(id) FROM changes').pluck().get() ?? 0)
+
+/**
+ * Reads and carries out. What was read counts only while nothing changed since; else it is read again. Breaking off
+ * leaves nothing: up to the one transaction at the end nothing is written.
+ */
+async function bringIn(
+  house: House,
+  body: ImportBody,
+  actor: Actor,
+  signal: AbortSignal,
+  tell: (step: { done: number; total: number }) => void,
+) {
+  for (;;) {
+    const since = newestChange(house)
+    const plan = await readPlan(house.db, body, signal, tell)
+    if (plan === null || signal.aborted) return null
+    if (newestChange(house) !== since) continue
+    if (!plan.isClean) throw refuseImport(plan)
+    // The same list again changes nothing, so it is no change either.
+    if (changesAnything(plan)) {
+      write(house, actor, (writer) => {
+        carryOut(plan, writer)
+        rememberColumns(plan, writer)
+      })
+    }
+    return report(plan)
+  }
+}
+
+/** How far it is, line by line of JSON, and at the end the report or why nothing came of it. */
+async function* tellImport(house: House, body: ImportBody, actor: Actor, signal: AbortSignal) {
+  const steps: { done: number; total: number }[] = []
+  const say = (line: object) => `${JSON.stringify(line)}\n`
+  let wake = () => {}
+  const work = bringIn(house, body, actor, signal, (step) => {
+    steps.push(step)
+    wake()
+  })
+  let isOver = false
+  const over = work
+    .catch(() => {})
+    .finally(() => {
+      isOver = true
+      wake()
+    })
+  while (!isOver) {
+    await Promise.race([
+      over,
+      new Promise<void>((resolve) => {
+        wake = resolve
+      }),
+    ])
+    const last = steps.pop()
+    steps.length = 0
+    if (last) yield say(last)
+  }
+  try {
+    const result = await work
+    if (result) yield say({ report: result, changeId: actor.changeId })
+  } catch (error) {
+    const problem = error instanceof ProblemError ? error : translateConstraint(error)
+    if (!problem) throw error
+    yield say({ problem: problem.toBody() })
+  }
+}
+
 export const importRoutes = [
   defineRoute({
     method: 'post',
     path: '/import/inventory/preview',
     permission: 'change-kit',
     room: 'kit',
-    summary: 'Say what an inventory file would bring, line by line; writes nothing',
+    summary: 'Say what an inventory list would bring, line by line; writes nothing',
     body: importSchema,
-    handle: ({ body }, house: House) => report(makePlan(house.db, body)),
+    handle: async ({ body, connection }, { db }) => {
+      const plan = await readPlan(db, body, connection.signal)
+      return plan && report(plan)
+    },
   }),
   defineRoute({
     method: 'post',
     path: '/import/inventory',
     permission: 'change-kit',
     room: 'kit',
-    summary: 'Import an inventory file: all lines, or nothing',
+    summary: 'Import an inventory list: all lines, or nothing',
     body: importSchema,
     status: 201,
-    handle: ({ body, actor }, house: House) =>
-      write(house, actor, (writer) => {
-        const plan = makePlan(writer.tx, body)
-        if (!plan.isClean) throw refuseImport(plan)
-        carryOut(plan, writer)
-        return report(plan)
+    handle: ({ body, actor, connection }, house) => bringIn(house, body, actor, connection.signal, () => {}),
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/import/inventory/told',
+    permission: 'change-kit',
+    room: 'kit',
+    summary: 'The same, telling how far it is; closing the connection breaks it off and leaves nothing',
+    body: importSchema,
+    handle: ({ body, actor, connection }, house) =>
+      new RawReply('application/x-ndjson', Readable.from(tellImport(house, body, actor, connection.signal)), {
+        'X-Accel-Buffering': 'no',
       }),
   }),
 ]

@@ -1,10 +1,6 @@
-import { readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { CATEGORIES } from '@exemplar/core'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { countRows, match, startApi, type TestApi } from '../foundation/api.fixture.ts'
-
-const EXAMPLE = readFileSync(join(import.meta.dirname, '../../../docs/examples/inventory.csv'), 'utf8')
 
 let api: TestApi
 
@@ -145,70 +141,5 @@ describe('the kit of the demo', () => {
     const { body: events } = await api.call('GET', '/events?subjectType=stock&subjectId=CEL-01')
     expect(events[0]).toMatchObject({ kind: 'counted', data: { before: 22, after: 17 } })
     expect((await api.call('POST', '/stock/CEL-01/count', { quantity: -1 }, match(2))).status).toBe(422)
-  })
-})
-
-describe('importing the example into an empty Exemplar', () => {
-  beforeEach(async () => {
-    api = await startApi()
-  })
-  afterEach(() => api.close())
-
-  test('the preview says what every line becomes and writes nothing', async () => {
-    const before = countRows(api.house)
-    const { body } = await api.call('POST', '/import/inventory/preview', { csv: EXAMPLE })
-    expect(body).toMatchObject({
-      isClean: false,
-      counts: { things: 35, stock: 4, models: 31, places: 2, bad: 1, leftOut: 0 },
-    })
-    expect(body.lines[38]).toMatchObject({
-      line: 40,
-      outcome: 'bad',
-      problems: [{ column: 'acquired on', received: '14 May' }],
-    })
-    expect(countRows(api.house)).toEqual(before)
-  })
-
-  test('with the bad line nothing comes in; without it everything else does, in one go', async () => {
-    const before = countRows(api.house)
-    const refused = await api.call('POST', '/import/inventory', { csv: EXAMPLE })
-    expect([refused.status, refused.body.detail]).toEqual([
-      422,
-      'Line 40: "14 May" in column "acquired on" cannot be read. Write a day such as 2024-03-14.',
-    ])
-    expect(refused.body.report.counts.bad).toBe(1)
-    expect(countRows(api.house)).toEqual(before)
-    const done = await api.call('POST', '/import/inventory', { csv: EXAMPLE, leaveOut: [40] })
-    expect([done.status, done.body.counts.things]).toEqual([201, 35])
-    expect(countRows(api.house)).toMatchObject({ units: 35, stock: 4, models: 31, places: 2 })
-    const [camera] = await list('find=HCA-01')
-    expect(camera).toMatchObject({ name: 'Wend K5 body', place: 'Herbarium case' })
-  })
-
-  test('the same file again is refused line by line, as its tags are taken', async () => {
-    await api.call('POST', '/import/inventory', { csv: EXAMPLE, leaveOut: [40] })
-    const before = countRows(api.house)
-    const again = await api.call('POST', '/import/inventory', { csv: EXAMPLE, leaveOut: [40] })
-    expect(again.body.report.counts.bad).toBe(39)
-    expect(again.body.detail).toContain('And 38 more lines')
-    expect(countRows(api.house)).toEqual(before)
-  })
-
-  test('a second file finds models, places and mounts that the first one brought', async () => {
-    await api.call('POST', '/import/inventory', { csv: EXAMPLE, leaveOut: [40] })
-    const csv =
-      'maker,model,category,place,mount\nWend,K5 body,camera,herbarium CASE,wend k\nWend,90 f/4,lens,Attic,Wend K'
-    const { body } = await api.call('POST', '/import/inventory', { csv })
-    expect(body.counts).toMatchObject({ things: 2, models: 1, places: 1 })
-    const { body: interfaces } = await api.call('GET', '/interfaces')
-    expect(interfaces.filter((it: { label: string }) => it.label.toLowerCase() === 'wend k')).toHaveLength(1)
-  })
-
-  test('leaving everything out is no import', async () => {
-    const { status, body } = await api.call('POST', '/import/inventory', {
-      csv: 'model,category\nA,light',
-      leaveOut: [2],
-    })
-    expect([status, body.detail]).toEqual([422, 'Every line was left out, so there is nothing to bring in.'])
   })
 })
