@@ -1,9 +1,18 @@
 import { benchRoutes } from './bench/bench-routes.ts'
 import { bookingRoutes } from './diary/booking-routes.ts'
 import type { Route } from './foundation/route.ts'
+import { bundleRoutes } from './kit/bundle-routes.ts'
 import { importRoutes } from './kit/import-routes.ts'
+import { interfaceRoutes } from './kit/interface-routes.ts'
 import { kitFileRoutes } from './kit/kit-file-routes.ts'
+import { manyRoutes } from './kit/many-routes.ts'
+import { modelRoutes } from './kit/model-routes.ts'
+import { scheduleRoutes } from './kit/schedule-routes.ts'
+import { snapshotRoutes } from './kit/snapshot-routes.ts'
+import { stockRoutes } from './kit/stock-routes.ts'
+import { stocktakeRoutes } from './kit/stocktake-routes.ts'
 import { unitRoutes } from './kit/unit-routes.ts'
+import { viewRoutes } from './kit/view-routes.ts'
 import { ledgerRoutes } from './ledger/ledger-routes.ts'
 import { setupRoutes } from './setups/setup-routes.ts'
 import { accessRoutes } from './studio/access-routes.ts'
@@ -30,6 +39,15 @@ export const routes: readonly Route[] = [
   ...directoryRoutes,
   ...filmRoutes,
   ...unitRoutes,
+  ...manyRoutes,
+  ...modelRoutes,
+  ...interfaceRoutes,
+  ...stockRoutes,
+  ...stocktakeRoutes,
+  ...snapshotRoutes,
+  ...bundleRoutes,
+  ...viewRoutes,
+  ...scheduleRoutes,
   ...importRoutes,
   ...kitFileRoutes,
   ...setupRoutes,

@@ -134,6 +134,19 @@ export const newUnitSchema = z.object({
 })
 export type NewUnit = z.infer<typeof newUnitSchema>
 
+/**
+ * A change of some fields of a thing. Not simply the partial of the above: there a field that is not sent would take its
+ * default and so be wiped.
+ */
+export const unitChangeSchema = z.object(
+  Object.fromEntries(
+    Object.entries(newUnitSchema.shape).map(([key, schema]) => [
+      key,
+      (schema instanceof z.ZodDefault ? schema.unwrap() : (schema as z.ZodType)).optional(),
+    ]),
+  ),
+) as unknown as z.ZodType<Partial<NewUnit>>
+
 export const unitSchema = newUnitSchema.extend({ id: idSchema, version: versionSchema })
 export type Unit = z.infer<typeof unitSchema>
 

@@ -41,6 +41,9 @@ export const SUBJECT_TYPES = [
   'shopping-line',
   'attachment',
   'film',
+  'saved-view',
+  'stocktake',
+  'snapshot',
 ] as const
 export type SubjectType = (typeof SUBJECT_TYPES)[number]
 

@@ -120,7 +120,7 @@ export async function callApi(
     headers: { 'content-type': 'application/json', ...headers },
     ...(body === undefined ? {} : { body: isRaw ? (body as string) : JSON.stringify(body) }),
   })
-  const isJson = (response.headers.get('content-type') ?? '').includes('json')
+  const isJson = /[/+]json\b/.test(response.headers.get('content-type') ?? '')
   const text = await response.text()
   return { status: response.status, headers: response.headers, body: isJson && text ? JSON.parse(text) : text || null }
 }

@@ -2,10 +2,16 @@ import { findNearWords, splitWords } from '@exemplar/core'
 import type { Database } from '../foundation/database.ts'
 import { prepare } from '../foundation/statements.ts'
 
-/** What the words of somebody ask of the index, each as the beginning of a word; null where there are none. */
+/**
+ * What the words of somebody ask of the index, each as the beginning of a word; what hangs together (`CAM-02`) is asked
+ * for as it stands. Null where there are no words.
+ */
 export function makeMatch(text: string): string | null {
-  const words = splitWords(text)
-  return words.length === 0 ? null : words.map((word) => `"${word}"*`).join(' ')
+  const parts = text.split(/\s+/).flatMap((part) => {
+    const words = splitWords(part)
+    return words.length === 0 ? [] : [`"${words.join(' ')}"*`]
+  })
+  return parts.length === 0 ? null : parts.join(' ')
 }
 
 /** The same question with typing errors forgiven: each word, or what is near it in the words that there are. */

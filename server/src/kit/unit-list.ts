@@ -22,7 +22,7 @@ import type { House } from '../foundation/house.ts'
 import { prepare } from '../foundation/statements.ts'
 import { loadStudio } from '../studio/studio-routes.ts'
 import { makeMatch, makeNearMatch } from './kit-search.ts'
-import { units } from './tables.ts'
+import { stock, units } from './tables.ts'
 
 export const unitListQuery = kitFilterSchema.extend({
   /** Where the page before ended, as it said. */
@@ -58,7 +58,8 @@ export interface UnitListReply {
   isNear: boolean
 }
 
-const LAST_OUT = `(SELECT max(e.at) FROM events e WHERE e.subject_type = 'unit' AND e.subject_id = u.id AND e.kind = 'checked-out')`
+const LAST_OUT = `(SELECT max(e.at) FROM events e WHERE e.subject_type = 'unit' AND e.subject_id = u.id AND e.kind = 'checked-out'
+  AND NOT EXISTS (SELECT 1 FROM changes back WHERE back.undoes = e.change_id))`
 
 const COLUMNS = `u.id, u.tag, m.name, u.nickname, m.maker, m.category, coalesce(n.name, p.name) AS place,
   u.now_place_id IS NULL OR u.now_place_id IS u.place_id AS isAtHome, u.state,
@@ -80,12 +81,11 @@ const SORTS: Readonly<Record<KitSort, { key: string; isDown: boolean }>> = {
 
 /** One page of things, with where to go on from. Reads by index where it can, and never the whole list. */
 export function listUnits(house: House, { after, limit, ...filter }: UnitListQuery): UnitListReply {
-  const { db } = house
   const exact = readPage(house, filter, after, limit, filter.find ? makeMatch(filter.find) : null)
-  if (exact.rows.length > 0 || after || !filter.find) return { ...exact, isNear: false }
-  const near = makeNearMatch(db, filter.find)
-  if (near === null) return { ...exact, isNear: false }
-  const page = readPage(house, filter, after, limit, near)
+  if (exact.rows.length > 0 || !filter.find) return { ...exact, isNear: false }
+  const near = makeNearMatch(house.db, filter.find)
+  // A page after the first of what is near asks the same question, and has no exact answer either.
+  const page = near === null ? exact : readPage(house, filter, after, limit, near)
   return { ...page, isNear: page.rows.length > 0 }
 }
 
@@ -239,12 +239,14 @@ export function loadServes(db: Database, unitIds: string[]): Map<string, UnitRow
   return serves
 }
 
-/** Tags that start with a prefix, for giving the next one. */
+/** Tags of things and stock that start with a prefix, for giving the next one: a tag means one thing in the whole kit. */
 export function listTagsLike(db: Pick<Database, 'select'>, prefix: string): string[] {
-  return db
-    .select({ tag: units.tag })
-    .from(units)
-    .where(like(units.tag, `${prefix}-%`))
-    .all()
-    .map((row) => row.tag)
+  return [units, stock].flatMap((table) =>
+    db
+      .select({ tag: table.tag })
+      .from(table)
+      .where(like(table.tag, `${prefix}-%`))
+      .all()
+      .map((row) => row.tag),
+  )
 }

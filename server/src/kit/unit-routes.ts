@@ -1,30 +1,30 @@
 import {
   CATEGORIES,
   CATEGORY_CODES,
+  canGoWith,
   EMPTY_UNIT,
   idSchema,
   kitFilterSchema,
   makeModelFromTemplate,
   makeNextTag,
   moreSpecsSchema,
-  nameModel,
+  type NewUnit,
   nameSchema,
-  newUnitSchema,
   type TemplateFacts,
   tagSchema,
+  unitChangeSchema,
   unitSchema,
 } from '@exemplar/core'
-import { and, desc, eq, isNull, sql } from 'drizzle-orm'
+import { and, eq, isNull, sql } from 'drizzle-orm'
 import { z } from 'zod'
-import { faults } from '../bench/tables.ts'
-import { type House, requireVersion, type Transaction, type Writer, write } from '../foundation/house.ts'
+import { requireVersion, type Transaction, type Writer, write } from '../foundation/house.ts'
 import { ProblemError, refuseField, refuseMissing } from '../foundation/problem.ts'
 import { defineRoute } from '../foundation/route.ts'
-import { entries } from '../ledger/tables.ts'
 import { setupUnits } from '../setups/tables.ts'
-import { parties, people, places } from '../studio/tables.ts'
-import { interfaces, models, stock, units } from './tables.ts'
-import { countUnits, listTagsLike, listUnits, loadServes, unitListQuery } from './unit-list.ts'
+import { mergeUnits } from './merging.ts'
+import { interfaces, models, units } from './tables.ts'
+import { countUnits, listTagsLike, listUnits, unitListQuery } from './unit-list.ts'
+import { loadUnitPage } from './unit-page.ts'
 
 const room = 'kit'
 
@@ -75,6 +75,7 @@ export function findOrMakeModel(
     .from(models)
     .where(
       and(
+        isNull(models.archivedAt),
         eq(models.category, category),
         sql`lower(${models.maker}) = ${maker.toLowerCase()}`,
         sql`lower(${models.name}) = ${name.toLowerCase()}`,
@@ -100,25 +101,16 @@ function requireInterfaces(tx: Transaction, facts: Partial<TemplateFacts>): void
   }
 }
 
-function loadUnitPage(house: House, id: string) {
-  const { db } = house
-  const row = db
-    .select({ unit: units, model: models, place: places.name, party: parties.name, owner: people.name })
-    .from(units)
-    .innerJoin(models, eq(models.id, units.modelId))
-    .leftJoin(places, eq(places.id, units.placeId))
-    .leftJoin(parties, eq(parties.id, units.partyId))
-    .leftJoin(people, eq(people.id, units.ownerId))
-    .where(eq(units.id, id))
-    .get()
-  if (!row) throw refuseMissing('thing')
-  return {
-    ...row,
-    version: row.unit.version,
-    name: nameModel(row.model),
-    serves: loadServes(db, [id]).get(id) ?? [],
-    faults: db.select().from(faults).where(eq(faults.unitId, id)).orderBy(desc(faults.reportedAt)).all(),
-    entries: db.select().from(entries).where(eq(entries.unitId, id)).orderBy(desc(entries.date)).all(),
+const isMoved = (a: { placeId: string | null; nowPlaceId: string | null }, b: typeof a) =>
+  a.placeId !== b.placeId || a.nowPlaceId !== b.nowPlaceId
+
+/** A thing never goes with itself, nor with what goes with it. */
+function requireSense(tx: Transaction, unit: { id: string }, change: Partial<NewUnit>): void {
+  if (!change.parentId) return
+  const kin = tx.select({ id: units.id, parentId: units.parentId }).from(units).all()
+  if (!kin.some((it) => it.id === change.parentId)) throw refuseField('/parentId', 'There is no such thing.')
+  if (!canGoWith(unit.id, change.parentId, kin)) {
+    throw refuseField('/parentId', 'That thing goes with this one already.')
   }
 }
 
@@ -157,7 +149,7 @@ export const unitRoutes = [
         const tag = body.tag ?? makeNextTag(prefix, listTagsLike(writer.tx, prefix))
         const unit = writer.tx
           .insert(units)
-          .values({ ...EMPTY_UNIT, id: writer.newId(), tag, modelId, placeId: body.placeId })
+          .values({ ...EMPTY_UNIT, id: writer.newId(), tag, modelId, placeId: body.placeId, nickname: body.nickname })
           .returning()
           .get()
         writer.log('created', 'unit', unit.id, { after: unit })
@@ -178,21 +170,21 @@ export const unitRoutes = [
     permission: 'change-kit',
     room,
     summary: 'Change a thing',
-    body: newUnitSchema.partial(),
+    body: unitChangeSchema,
     reply: unitSchema,
     isChange: true,
     handle: ({ params, body, version, actor }, house) =>
       write(house, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
+        requireSense(tx, before, body)
         const after = tx
           .update(units)
           .set({ ...body, version: before.version + 1 })
           .where(eq(units.id, id))
           .returning()
           .get()
-        const kind =
-          before.state !== after.state ? 'state-changed' : before.placeId !== after.placeId ? 'moved' : 'changed'
+        const kind = before.state !== after.state ? 'state-changed' : isMoved(before, after) ? 'moved' : 'changed'
         log(kind, 'unit', id, { before, after })
         return after
       }),
@@ -221,49 +213,63 @@ export const unitRoutes = [
       }),
   }),
   defineRoute({
-    method: 'get',
-    path: '/stock',
-    permission: 'see-studio',
-    room,
-    summary: 'Counted things',
-    handle: (_, { db }) =>
-      db
-        .select({ stock, name: models.name, category: models.category, place: places.name })
-        .from(stock)
-        .innerJoin(models, eq(models.id, stock.modelId))
-        .leftJoin(places, eq(places.id, stock.placeId))
-        .where(isNull(stock.archivedAt))
-        .orderBy(stock.tag)
-        .all()
-        .map(({ stock: it, ...rest }) => ({ ...it, ...rest })),
-  }),
-  defineRoute({
     method: 'post',
-    path: '/stock/:id/count',
-    permission: 'count-stock',
+    path: '/units/:id/restore',
+    permission: 'change-kit',
     room,
-    summary: 'Count a stock anew',
-    body: z.object({ quantity: z.number().int().min(0).max(100_000) }),
+    summary: 'Bring a thing back from the archive',
+    body: z.object({}),
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
+    handle: ({ params, version, actor }, house) =>
       write(house, actor, ({ tx, log }) => {
         const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(stock).where(eq(stock.id, id)).get(), version, 'stock')
-        log('counted', 'stock', id, { before: before.quantity, after: body.quantity })
-        return tx
-          .update(stock)
-          .set({ quantity: body.quantity, version: before.version + 1 })
-          .where(eq(stock.id, id))
-          .returning()
-          .get()
+        const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
+        tx.update(units)
+          .set({ archivedAt: null, version: before.version + 1 })
+          .where(eq(units.id, id))
+          .run()
+        log('changed', 'unit', id, { restored: true })
+        return { id, version: before.version + 1 }
       }),
   }),
   defineRoute({
-    method: 'get',
-    path: '/interfaces',
-    permission: 'see-studio',
+    method: 'post',
+    path: '/units/:id/duplicate',
+    permission: 'change-kit',
     room,
-    summary: 'Where two things can meet',
-    handle: (_, { db }) => db.select().from(interfaces).orderBy(interfaces.kind, interfaces.label).all(),
+    summary: 'Add further pieces like a thing: all but its tag, serial, nickname and remarks',
+    body: z.object({ count: z.number().int().min(1, 'At least one.').max(50, 'At most 50 at once.') }),
+    status: 201,
+    handle: ({ params, body, actor }, house) =>
+      write(house, actor, (writer) => {
+        const like = writer.tx
+          .select()
+          .from(units)
+          .where(eq(units.id, params.id ?? ''))
+          .get()
+        if (!like) throw refuseMissing('thing')
+        const prefix = /^(.+)-\d+$/.exec(like.tag)?.[1] ?? like.tag
+        return Array.from({ length: body.count }, () => {
+          const tag = makeNextTag(prefix, listTagsLike(writer.tx, prefix))
+          const row = { ...like, id: writer.newId(), tag, serial: null, nickname: '', remarks: [], version: 1 }
+          writer.tx
+            .insert(units)
+            .values({ ...row, archivedAt: null })
+            .run()
+          writer.log('created', 'unit', row.id, { after: { tag }, like: like.tag })
+          return { id: row.id, tag }
+        })
+      }),
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/units/:id/merge',
+    permission: 'change-kit',
+    room,
+    summary: 'Two records of one thing become one: this one goes into another, with all that names it',
+    body: z.object({ intoId: idSchema }),
+    isChange: true,
+    handle: ({ params, body, version, actor }, house) =>
+      write(house, actor, (writer) => mergeUnits(writer, params.id ?? '', body.intoId, version)),
   }),
 ]

@@ -1,14 +1,24 @@
 import { DEFAULT_SETTINGS, STANDARD_INTERFACES, type Studio, studioSchema, studioSettingsSchema } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
 import type { Database } from '../foundation/database.ts'
-import { type House, makeHousekeeper, requireVersion, type Transaction, write } from '../foundation/house.ts'
+import {
+  type House,
+  makeHousekeeper,
+  requireVersion,
+  type Transaction,
+  type Writer,
+  write,
+} from '../foundation/house.ts'
 import { defineRoute } from '../foundation/route.ts'
 import { interfaces } from '../kit/tables.ts'
 import { studio } from './tables.ts'
 
 /** Makes sure that there is a studio with its settings and the standard interfaces: the state of an empty Exemplar. */
 export function ensureStudio(house: House): void {
-  if (house.db.select().from(studio).get()) return
+  if (house.db.select().from(studio).get()) {
+    addNewStandards(house)
+    return
+  }
   write(
     house,
     makeHousekeeper(),
@@ -21,6 +31,24 @@ export function ensureStudio(house: House): void {
     },
     { isTracked: false },
   )
+}
+
+/** Interfaces that became standard since the database was made. */
+function addNewStandards(house: House): void {
+  const known = new Set(
+    house.db
+      .select({ code: interfaces.code })
+      .from(interfaces)
+      .all()
+      .map((it) => it.code),
+  )
+  const fresh = STANDARD_INTERFACES.filter((it) => !known.has(it.code))
+  if (fresh.length === 0) return
+  const work = ({ tx, log }: Writer) => {
+    tx.insert(interfaces).values(fresh).run()
+    for (const it of fresh) log('created', 'interface', it.code, { label: it.label })
+  }
+  write(house, makeHousekeeper(), work, { isTracked: false })
 }
 
 export function loadStudio(db: Database | Transaction): Studio {

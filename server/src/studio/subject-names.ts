@@ -20,6 +20,10 @@ const NAMES: Readonly<Record<SubjectType, string | null>> = {
   'shopping-line': 'SELECT item FROM shopping_lines WHERE id = ?',
   attachment: 'SELECT name FROM attachments WHERE id = ?',
   film: 'SELECT title FROM films WHERE id = ?',
+  'saved-view': 'SELECT name FROM saved_views WHERE id = ?',
+  stocktake:
+    "SELECT 'the count of ' || coalesce(p.name, 'everything') FROM stocktakes s LEFT JOIN places p ON p.id = s.place_id WHERE s.id = ?",
+  snapshot: 'SELECT name FROM snapshots WHERE id = ?',
 }
 
 export function nameOfSubject({ $client }: Database, type: SubjectType, id: string): string {

@@ -19,7 +19,9 @@ function readState(): Record<string, unknown[]> {
   )
 }
 
-const changeOf = (reply: Reply) => Number(reply.headers.get('x-exemplar-change'))
+/** What tells how far it is begins its answer before the change is made, so its last line says which one it was. */
+const changeOf = ({ headers, body }: Reply) =>
+  Number(headers.get('x-exemplar-change') ?? /"changeId":(\d+)/.exec(String(body))?.[1] ?? 0)
 const undo = (id: number) => api.call('POST', `/changes/${id}/undo`, {})
 
 /** A thing to do, made from what is there now. Null where there is nothing to do it to. */
@@ -31,6 +33,7 @@ const PNG = Buffer.from(
   'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
   'base64',
 )
+const OWN_MOUNT = { kind: 'mount', hostName: 'body', guestName: 'lens', standard: null, viaCableOnly: false }
 const BOOKING = {
   kind: 'shoot',
   setupId: null,
@@ -109,6 +112,87 @@ const DEEDS: Record<string, Deed> = {
   'delete /units/:id': async () => {
     const { body } = await api.call('POST', '/units', { category: 'other', name: 'Odd end' })
     return api.call('DELETE', `/units/${body.id}`, undefined, match(1))
+  },
+  'post /units/:id/restore': async () => {
+    const { body } = await api.call('POST', '/units', { category: 'other', name: 'Back again' })
+    await api.call('DELETE', `/units/${body.id}`, undefined, match(1))
+    return api.call('POST', `/units/${body.id}/restore`, {}, match(2))
+  },
+  'post /units/:id/duplicate': (pick, n) =>
+    api.call('POST', `/units/${pick(['LGT-02', 'TRI-02'])}/duplicate`, { count: 1 + (n % 3) }),
+  'post /units/:id/merge': async (pick) => {
+    const { body } = await api.call('POST', '/units', { category: 'light', name: 'Twice recorded' })
+    return api.call('POST', `/units/${body.id}/merge`, { intoId: pick(['LGT-02', 'LGT-03']) }, match(1))
+  },
+  'post /units/change-many': (pick, n) =>
+    api.call('POST', '/units/change-many', {
+      ids: null,
+      filter: { group: pick(['light', 'sound']) },
+      changes: { serviceEveryDays: 100 + n },
+    }),
+  'put /models/:id': async (pick, n) => {
+    const { model } = await get(`/units/${pick(['CAM-01', 'LGT-02'])}`)
+    return api.call('PUT', `/models/${model.id}`, { ...model, aliases: [`Alias ${n}`] }, match(model.version))
+  },
+  'post /models/:id/merge': async (_, n) => {
+    const { body } = await api.call('POST', '/units', { category: 'tripod', maker: 'Sedge', name: `Sticks ${n}` })
+    const { model } = await get('/units/TRI-02')
+    return api.call('POST', `/models/${body.modelId}/merge`, { intoId: model.id }, match(1))
+  },
+  'post /interfaces': (_, n) => api.call('POST', '/interfaces', { ...OWN_MOUNT, label: `Mount ${n}-${Math.random()}` }),
+  'put /interfaces/:code': async (_, n) => {
+    const it = (await get('/interfaces')).find((row: { code: string }) => row.code === 'mount-larch')
+    return api.call('PUT', '/interfaces/mount-larch', { ...OWN_MOUNT, label: `Larch ${n}` }, match(it.version))
+  },
+  'post /stock': (_, n) =>
+    api.call('POST', '/stock', { category: 'clamp', name: `Clamp ${n}`, quantity: n, placeId: null }),
+  'patch /stock/:id': async (pick, n) => {
+    const it = pick(await get('/stock')) as { id: string; version: number; placeId: string }
+    return api.call('PATCH', `/stock/${it.id}`, { reorderLevel: n, placeId: it.placeId }, match(it.version))
+  },
+  'post /stocktakes': (pick) => api.call('POST', '/stocktakes', { placeId: pick(['store', null]) }),
+  'post /stocktakes/:id/seen': async (pick) => {
+    const { body } = await api.call('POST', '/stocktakes', { placeId: 'store' })
+    return api.call('POST', `/stocktakes/${body.id}/seen`, { tag: pick(['CAM-01', 'LGT-02']), quantity: null })
+  },
+  'post /stocktakes/:id/settle': async () => {
+    const { body } = await api.call('POST', '/stocktakes', { placeId: 'studio' })
+    await api.call('POST', `/stocktakes/${body.id}/seen`, { tag: 'TRI-02', quantity: null })
+    return api.call('POST', `/stocktakes/${body.id}/settle`, { lost: [] }, match(2))
+  },
+  'post /snapshots': (_, n) => api.call('POST', '/snapshots', { name: `As of ${n}` }),
+  'delete /snapshots/:id': async (_, n) => {
+    const { body } = await api.call('POST', '/snapshots', { name: `Gone ${n}` })
+    return api.call('DELETE', `/snapshots/${body.id}`, undefined, match(1))
+  },
+  'post /bundles': (_, n) =>
+    api.call('POST', '/bundles', {
+      title: `Light kit ${n}`,
+      priceMinor: 10_000 + n,
+      taxMinor: 2_000,
+      on: '2026-11-20',
+      partyId: null,
+      placeId: 'store',
+      acquisition: 'bought-new',
+      staysTogether: true,
+      parts: [
+        { category: 'panel', maker: 'Dace', name: 'Panel 30', quantity: 2, isThere: true, aloneMinor: 4_000 },
+        { category: 'clamp', maker: '', name: 'Kit clamp', quantity: 3, isThere: true, aloneMinor: 100 },
+        { category: 'lead', maker: 'Dace', name: 'Lead for panel', quantity: 2, isThere: false, aloneMinor: null },
+      ],
+    }),
+  'post /kit-views': (_, n) =>
+    api.call('POST', '/kit-views', { name: `View ${n}`, filter: { group: 'light' }, columns: ['place'] }),
+  'delete /kit-views/:id': async (_, n) => {
+    const { body } = await api.call('POST', '/kit-views', { name: `Gone ${n}`, filter: {}, columns: [] })
+    return api.call('DELETE', `/kit-views/${body.id}`, undefined, match(1))
+  },
+  'post /import/inventory/told': (_, n) =>
+    api.call('POST', '/import/inventory/told', { csv: `model,category\nTold ${n},light` }),
+  'post /import/kit-file': async (_, n) => {
+    const file = (await api.call('GET', '/export/kit.json')).body
+    const text = JSON.stringify(file).replace(/"note":"[^"]*"/, `"note":"from a file, ${n}"`)
+    return api.call('POST', '/import/kit-file', text)
   },
   'post /stock/:id/count': async (pick, n) => {
     const it = pick(await get('/stock')) as { id: string; version: number }
