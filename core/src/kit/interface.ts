@@ -18,6 +18,7 @@ export const newInterfaceSchema = z.object({
 })
 export const interfaceSchema = newInterfaceSchema.extend({ code: idSchema, version: versionSchema })
 export type Interface = z.infer<typeof interfaceSchema>
+export type NewInterface = z.infer<typeof newInterfaceSchema>
 
 type Row = [code: string, label: string, kind: Interface['kind'], host: string, guest: string, standard: string | null]
 

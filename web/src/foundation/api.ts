@@ -1,5 +1,7 @@
 import type {
   Interface,
+  InventoryColumn,
+  KitFilter,
   NewBooking,
   NewEntry,
   NewFault,
@@ -54,16 +56,13 @@ export interface Versioned<T> {
 export interface ImportRequest {
   csv: string
   leaveOut: number[]
+  /** Lines that are a further piece, although one like it is here. */
+  asNew: number[]
+  columns: (InventoryColumn | '')[] | null
   corrections: { line: number; column: string; value: string }[]
 }
 
-export interface UnitFilter {
-  limit?: number
-  find?: string
-  group?: string
-  only?: string
-  after?: string
-}
+export type UnitFilter = KitFilter & { limit?: number; after?: string }
 
 export interface QuickEntry {
   category: string
@@ -71,6 +70,8 @@ export interface QuickEntry {
   name: string
   placeId: string | null
   facts: Record<string, string | number | null>
+  specs?: Record<string, string | number>
+  nickname?: string
 }
 
 export const change = (version: number) => ({ 'If-Match': `"${version}"` })
@@ -108,12 +109,12 @@ export const api = createApi({
       providesTags: ['All'],
     }),
     interfaces: build.query<Interface[], void>({ query: () => '/interfaces', providesTags: ['All'] }),
-    units: build.query<{ rows: UnitRow[]; next: string | null }, UnitFilter>({
+    units: build.query<{ rows: UnitRow[]; next: string | null; isNear: boolean }, UnitFilter>({
       query: (params) => ({ url: '/units', params }),
       providesTags: ['All'],
     }),
-    unitCount: build.query<{ units: number; models: number }, void>({
-      query: () => '/units/count',
+    unitCount: build.query<{ units: number; models: number }, KitFilter>({
+      query: (params) => ({ url: '/units/count', params }),
       providesTags: ['All'],
     }),
     unit: build.query<UnitPage, string>({ query: (id) => `/units/${id}`, providesTags: ['All'] }),
@@ -136,10 +137,6 @@ export const api = createApi({
     }),
     previewImport: build.mutation<ImportReport, ImportRequest>({
       query: (body) => ({ url: '/import/inventory/preview', method: 'POST', body }),
-    }),
-    runImport: build.mutation<ImportReport, ImportRequest>({
-      query: (body) => ({ url: '/import/inventory', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     setups: build.query<SetupCard[], void>({ query: () => '/setups', providesTags: ['All'] }),
     setup: build.query<SetupPage, string>({ query: (id) => `/setups/${id}`, providesTags: ['All'] }),
@@ -287,7 +284,6 @@ export const {
   useStockQuery,
   useCountStockMutation,
   usePreviewImportMutation,
-  useRunImportMutation,
   useSetupsQuery,
   useSetupQuery,
   useAddSetupMutation,

@@ -1,13 +1,16 @@
 import type {
   Absence,
+  Bond,
   Booking,
   BookingItem,
   Circuit,
+  ColumnMapping,
   Entry,
   Fault,
   FindingLevel,
   Interface,
   LifeState,
+  LineOutcome,
   Model,
   PackSheet,
   Person,
@@ -38,20 +41,46 @@ export interface UnitRow {
   tag: string
   name: string
   category: Model['category']
+  nickname: string
+  maker: string
   place: string | null
+  isAtHome: boolean
   state: LifeState
   fault: string | null
+  serial: string | null
+  massGrams: number | null
+  acquiredOn: string | null
+  priceMinor: number | null
+  lastOutAt: number | null
+  version: number
   serves: Serve[]
 }
 
 export interface UnitPage {
-  unit: Unit
+  unit: Unit & { archivedAt: number | null }
   model: Model
   name: string
   place: string | null
   party: string | null
   /** The person of the team whose own it is. */
   owner: string | null
+  /** Where it is, where that is not where it lives. */
+  nowPlace: string | null
+  recorded: { percent: number; missing: string[] }
+  disclosure: string | null
+  successor: string | null
+  parent: { id: string; tag: string; name: string } | null
+  parts: {
+    id: string
+    tag: string
+    name: string
+    bond: Bond
+    state: string
+    place: string | null
+    isMissing: boolean
+    massGrams: number | null
+    version: number
+  }[]
   version: number
   serves: Serve[]
   faults: Fault[]
@@ -74,14 +103,28 @@ export type StockRow = Stock & { name: string; category: Model['category']; plac
 export interface ImportReport {
   isClean: boolean
   fileProblems: string[]
-  unknownColumns: string[]
-  counts: { things: number; stock: number; models: number; places: number; bad: number; leftOut: number }
+  headings: string[]
+  columns: ColumnMapping
+  assumptions: string[]
+  counts: {
+    things: number
+    stock: number
+    models: number
+    places: number
+    updates: number
+    same: number
+    repeats: number
+    bad: number
+    leftOut: number
+  }
   lines: {
     line: number
-    outcome: 'thing' | 'stock' | 'bad' | 'left-out'
+    outcome: LineOutcome
     tag: string
     name: string
     adds: string[]
+    changes: { field: string; before: string; after: string }[]
+    remarks: string[]
     problems: { column: string | null; received: string; text: string }[]
   }[]
 }

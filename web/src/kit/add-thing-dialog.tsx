@@ -1,15 +1,17 @@
-import { type Category, readCategory } from '@exemplar/core'
+import { CATEGORIES, type Category, findDoubts, readCategory, STARTER_MODELS, sayDoubt } from '@exemplar/core'
 import { useState } from 'react'
 import { useAddUnitMutation } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { FormProblem, SelectField, TextField } from '../foundation/field.tsx'
+import { Mark } from '../foundation/mark.tsx'
 import { CategoryOptions, PlaceOptions } from '../foundation/options.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useAppDispatch } from '../foundation/store.ts'
 import { tellDone } from '../foundation/tell-done.ts'
-import { type FactTexts, readFacts } from './facts.ts'
+import { type FactTexts, readFacts, writeFacts } from './facts.ts'
 import { FactsFields } from './facts-fields.tsx'
+import { readSpecs, SpecFields, type SpecTexts, writeSpecs } from './spec-fields.tsx'
 
 /** Quick entry: what kind, which one, where. Everything else can wait. */
 export function AddThingDialog({
@@ -38,29 +40,52 @@ function AddThingForm({ onClose, onAdded }: { onClose(): void; onAdded?(id: stri
   const [category, setCategory] = useState<Category>('camera')
   const [name, setName] = useState('')
   const [maker, setMaker] = useState('')
+  const [nickname, setNickname] = useState('')
   const [placeId, setPlaceId] = useState('')
   const [texts, setTexts] = useState<FactTexts>({})
+  const [specTexts, setSpecTexts] = useState<SpecTexts>({})
   const [problems, setProblems] = useState<Record<string, string>>({})
+  /** What was asked about and not answered yet; adding once more means that it is right. */
+  const [doubts, setDoubts] = useState<string[]>([])
   const dispatch = useAppDispatch()
   const problem = error ? readProblem(error) : null
 
+  const takeStarter = (chosen: string) => {
+    const starter = STARTER_MODELS.find((it) => it.name === chosen)
+    if (!starter) return
+    setCategory(starter.category)
+    setName(starter.name)
+    setTexts(writeFacts(starter.facts))
+    setSpecTexts(writeSpecs(starter.more ?? {}))
+    setDoubts([])
+  }
   const save = async (another: boolean) => {
     const { facts, problems: found } = readFacts(texts)
-    const all = name.trim() ? found : { ...found, name: 'Give it a name, even a nickname.' }
+    const { specs, problems: unread } = readSpecs(specTexts)
+    const all = { ...found, ...unread, ...(name.trim() ? {} : { name: 'Give it a name, even a nickname.' }) }
     setProblems(all)
     if (Object.keys(all).length > 0) return
+    const asked = findDoubts(category, { ...facts, more: specs }, facts).map(sayDoubt)
+    if (asked.some((it) => !doubts.includes(it))) {
+      setDoubts(asked)
+      return
+    }
     const unit = await add({
       category,
       maker: maker.trim(),
       name: name.trim(),
+      nickname: nickname.trim(),
       placeId: placeId || null,
       facts,
+      specs: specs as Record<string, string | number>,
     }).unwrap()
     tellDone(dispatch, `${unit.tag} is in the kit.`)
+    setDoubts([])
     if (another) setName('')
     else onClose()
     onAdded?.(unit.id)
   }
+  const all = { ...problems, ...problem?.fields }
 
   return (
     <form
@@ -76,12 +101,15 @@ function AddThingForm({ onClose, onAdded }: { onClose(): void; onAdded?(id: stri
         onChange={(event) => {
           setCategory(readCategory(event.target.value) ?? 'other')
           setTexts({})
+          setSpecTexts({})
+          setDoubts([])
         }}
       >
         <CategoryOptions />
       </SelectField>
       <TextField
         label="Name or model"
+        hint="What stands on it, or what you call it"
         autoFocus
         value={name}
         problem={problems.name ?? problem?.fields.name}
@@ -90,22 +118,37 @@ function AddThingForm({ onClose, onAdded }: { onClose(): void; onAdded?(id: stri
       <SelectField label="Where it lives" value={placeId} onChange={(event) => setPlaceId(event.target.value)}>
         <PlaceOptions none="Not known yet" />
       </SelectField>
+      <SelectField label="Or one of the common things" value="" onChange={(event) => takeStarter(event.target.value)}>
+        <option value="">Choose to fill in what such things usually are …</option>
+        {STARTER_MODELS.map((it) => (
+          <option key={it.name} value={it.name}>
+            {it.name} ({CATEGORIES[it.category].label.toLowerCase()})
+          </option>
+        ))}
+      </SelectField>
       <details>
         <summary className="text-[13px] font-semibold">More, where you know it</summary>
         <div className="mt-3 grid gap-3">
           <TextField label="Maker" value={maker} onChange={(event) => setMaker(event.target.value)} />
-          <FactsFields
-            category={category}
-            texts={texts}
-            problems={{ ...problems, ...problem?.fields }}
-            onChange={setTexts}
-          />
+          <TextField label="Nickname" value={nickname} onChange={(event) => setNickname(event.target.value)} />
+          <FactsFields category={category} texts={texts} problems={all} onChange={setTexts} />
+          <SpecFields category={category} texts={specTexts} problems={all} onChange={setSpecTexts} />
         </div>
       </details>
+      {doubts.length > 0 && (
+        <div role="alert" className="grid gap-1 border-l-4 border-warn px-3 py-1">
+          {doubts.map((it) => (
+            <Mark key={it} level="warn">
+              {it}
+            </Mark>
+          ))}
+          <p className="text-[12px] text-quiet">If it is right, add it once more.</p>
+        </div>
+      )}
       <FormProblem text={problem?.detail ?? null} />
       <div className="flex gap-2">
         <Button look="act" type="submit" disabled={isLoading}>
-          Add it
+          {doubts.length > 0 ? 'It is right, add it' : 'Add it'}
         </Button>
         <Button disabled={isLoading} onClick={() => save(true).catch(() => {})}>
           Add and another

@@ -59,3 +59,24 @@ export function readFacts(texts: FactTexts): {
   }
   return { facts, problems }
 }
+
+/** Facts as somebody would type them. */
+export function writeFacts(facts: Partial<TemplateFacts>): FactTexts {
+  return Object.fromEntries(
+    Object.entries(facts).flatMap(([key, value]) => {
+      if (value === null || value === undefined) return []
+      const spec = FACTS[key as FactKey]
+      const typed = spec.kind === 'measure' ? WRITTEN[spec.measure]?.(Number(value)) : String(value)
+      return typed === undefined ? [] : [[key, typed]]
+    }),
+  )
+}
+
+const WRITTEN: Readonly<Partial<Record<Measure, (value: number) => string>>> = {
+  mass: (grams) => `${grams} g`,
+  length: (mm) => `${mm} mm`,
+  power: (milliwatts) => `${milliwatts / 1000} W`,
+  energy: (milliwattHours) => `${milliwattHours / 1000} Wh`,
+  data: (megabytes) => `${megabytes} MB`,
+  bitRate: (kilobits) => `${kilobits} kbit/s`,
+}

@@ -1,49 +1,66 @@
-import { CATEGORIES } from '@exemplar/core'
+import { KIT_COLUMN_CODES, KIT_COLUMNS, type KitColumn, USUAL_COLUMNS } from '@exemplar/core'
 import { useState } from 'react'
-import { Link, useSearchParams } from 'react-router'
-import { type UnitFilter, useUnitCountQuery, useUnitsQuery } from '../foundation/api.ts'
+import { useSearchParams } from 'react-router'
+import { useUnitCountQuery } from '../foundation/api.ts'
 import { Button, ButtonLink } from '../foundation/button.tsx'
-import { Empty, PageHead, Tag, Waiting } from '../foundation/page-parts.tsx'
+import { CheckField } from '../foundation/field.tsx'
+import { Empty, PageHead } from '../foundation/page-parts.tsx'
 import { useMay } from '../foundation/session.ts'
-import { TapeStrip } from '../foundation/tape.tsx'
 import { AddThingDialog } from './add-thing-dialog.tsx'
+import { ChangeManyDialog } from './change-many-dialog.tsx'
+import { useKitViewsQuery } from './kit-api.ts'
+import { countFilters, KitFilterBar, readFilter, writeFilter } from './kit-filter-bar.tsx'
+import { KitMenu } from './kit-menu.tsx'
+import { KitTable } from './kit-table.tsx'
+import { KeepViewDialog, KitViewBar, USUAL_VIEWS, type View } from './kit-views.tsx'
 import { UnitSheet } from './unit-sheet.tsx'
-import { UnitState } from './unit-state.tsx'
-
-const VIEWS: { key: string; name: string; filter: UnitFilter }[] = [
-  { key: 'all', name: 'Everything', filter: {} },
-  { key: 'camera', name: 'Camera', filter: { group: 'camera' } },
-  { key: 'light', name: 'Light', filter: { group: 'light' } },
-  { key: 'sound', name: 'Sound', filter: { group: 'sound' } },
-  { key: 'support', name: 'Support', filter: { group: 'support' } },
-  { key: 'power', name: 'Power', filter: { group: 'power' } },
-  { key: 'media', name: 'Media and cables', filter: { group: 'media' } },
-  { key: 'in-none', name: 'In no setup', filter: { only: 'in-none' } },
-  { key: 'faulty', name: 'Something wrong', filter: { only: 'faulty' } },
-  { key: 'borrowed', name: 'Borrowed', filter: { only: 'borrowed' } },
-]
 
 export function KitPage() {
   const [params, setParams] = useSearchParams()
-  const [text, setText] = useState('')
-  const { data: count } = useUnitCountQuery()
+  const [isFiltering, setFiltering] = useState(false)
+  const [isKeeping, setKeeping] = useState(false)
+  const [isChanging, setChanging] = useState<'chosen' | 'all' | null>(null)
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
+  const [isChoosing, setChoosing] = useState(false)
   const may = useMay()
-  const view = VIEWS.find((it) => it.key === params.get('view')) ?? VIEWS[0]
+  const { data: saved } = useKitViewsQuery()
+  const { data: whole } = useUnitCountQuery({})
+  const views: View[] = [
+    ...USUAL_VIEWS,
+    ...(saved ?? []).map((it) => ({ key: it.id, name: it.name, filter: it.filter, columns: it.columns, saved: it })),
+  ]
+  const view = views.find((it) => it.key === (params.get('view') ?? 'all'))
+  const filter = { ...view?.filter, ...readFilter(params) }
+  const { data: found } = useUnitCountQuery(filter)
+  const columns = readColumns(params.get('columns')) ?? view?.columns ?? USUAL_COLUMNS
   const seen = params.get('see')
   const set = (name: string, value: string | null) =>
-    setParams((old) => {
-      const next = new URLSearchParams(old)
-      if (value) next.set(name, value)
-      else next.delete(name)
-      return next
-    })
-  const filter: UnitFilter = { ...view?.filter, ...(text.trim() ? { find: text.trim() } : {}) }
+    setParams(
+      (old) => {
+        const next = new URLSearchParams(old)
+        if (value) next.set(name, value)
+        else next.delete(name)
+        return next
+      },
+      // Every letter of a search would be a step back otherwise.
+      { replace: name === 'find' },
+    )
+  const isFiltered = countFilters(filter) > 0 || filter.find !== undefined
 
   return (
     <>
-      <PageHead title="Kit" aside={count && `${count.units} things of ${count.models} models`}>
+      <PageHead
+        title="Kit"
+        aside={
+          whole &&
+          (isFiltered && found
+            ? `${found.units} of ${whole.units} things`
+            : `${whole.units} things of ${whole.models} models`)
+        }
+      >
         <ButtonLink to="/kit/stock">Stock</ButtonLink>
         <ButtonLink to="/kit/labels">Labels</ButtonLink>
+        <KitMenu filter={filter} />
         {may('change-kit') && <ButtonLink to="/kit/import">Import</ButtonLink>}
         {may('change-kit') && (
           <Button look="act" onClick={() => set('add', 'thing')}>
@@ -52,29 +69,56 @@ export function KitPage() {
         )}
       </PageHead>
       <div className="flex flex-wrap items-center gap-[7px] px-4 pt-3 pb-2 md:px-5">
-        {VIEWS.map((it) => (
-          <button
-            type="button"
-            key={it.key}
-            aria-pressed={it === view}
-            className="rounded-paper border border-rule-strong bg-sheet px-2 py-[3px] text-[12px] aria-pressed:border-ink aria-pressed:font-semibold aria-pressed:ring-1 aria-pressed:ring-ink"
-            onClick={() => set('view', it.key === 'all' ? null : it.key)}
-          >
-            {it.name}
-          </button>
-        ))}
+        <KitViewBar
+          views={views}
+          current={view}
+          onChoose={(it) => setParams(new URLSearchParams(it.key === 'all' ? {} : { view: it.key }))}
+        />
         <input
           type="search"
           aria-label="Find in this view"
           placeholder="Find in this view"
-          value={text}
-          onChange={(event) => setText(event.target.value)}
+          defaultValue={filter.find ?? ''}
+          key={view?.key}
+          onChange={(event) => set('find', event.target.value.trim() || null)}
           className="h-7 min-w-40 border-b border-rule-strong bg-transparent px-1 text-[13px] placeholder:text-quiet"
         />
+        <Button size="small" aria-expanded={isFiltering} onClick={() => setFiltering(!isFiltering)}>
+          Filters{countFilters(filter) > 0 ? ` (${countFilters(filter)})` : ''}
+        </Button>
+        {may('change-kit') && (
+          <Button size="small" aria-pressed={isChoosing} onClick={() => setChoosing(!isChoosing)}>
+            Change many
+          </Button>
+        )}
       </div>
+      {isFiltering && (
+        <>
+          <KitFilterBar filter={filter} onChange={(next) => setParams(writeFilter({ ...next }, dropView(params)))} />
+          <ColumnChoice
+            columns={columns}
+            onChange={(next) => set('columns', next.join(','))}
+            onKeep={may('change-kit') ? () => setKeeping(true) : null}
+          />
+        </>
+      )}
+      {isChoosing && (
+        <div className="flex flex-wrap items-center gap-3 border-y border-rule bg-wash px-4 py-2 text-[13px] md:px-5">
+          <span role="status">{chosen.size} chosen</span>
+          <Button size="small" look="act" disabled={chosen.size === 0} onClick={() => setChanging('chosen')}>
+            Change the chosen
+          </Button>
+          <Button size="small" onClick={() => setChanging('all')}>
+            Change all {found?.units ?? 0} in this view
+          </Button>
+          <Button size="small" look="quiet" disabled={chosen.size === 0} onClick={() => setChosen(new Set())}>
+            Choose none
+          </Button>
+        </div>
+      )}
       <div className={`grid flex-1 ${seen ? 'lg:grid-cols-[1fr_380px]' : ''}`}>
         <div className="min-w-0 overflow-x-auto px-4 pb-6 md:px-5">
-          {count?.units === 0 ? (
+          {whole?.units === 0 && !isFiltered ? (
             <Empty title="Nothing in the kit yet">
               <p>Walk round the room with this page open, or bring the list you have.</p>
               <p className="mt-3 flex gap-2">
@@ -85,101 +129,83 @@ export function KitPage() {
               </p>
             </Empty>
           ) : (
-            <table>
-              <thead>
-                <tr>
-                  <th scope="col">Tag</th>
-                  <th scope="col">Thing</th>
-                  <th scope="col" className="hidden md:table-cell">
-                    Kind
-                  </th>
-                  <th scope="col" className="hidden md:table-cell">
-                    Serves
-                  </th>
-                  <th scope="col" className="hidden sm:table-cell">
-                    Place
-                  </th>
-                  <th scope="col">State</th>
-                </tr>
-              </thead>
-              <UnitRows key={JSON.stringify(filter)} filter={filter} seen={seen} onSee={(id) => set('see', id)} />
-            </table>
+            <KitTable
+              key={JSON.stringify(filter)}
+              filter={filter}
+              columns={columns.filter((it) => it !== 'price' || may('see-money'))}
+              seen={seen}
+              onSee={(id) => set('see', id)}
+              choosing={{
+                isOn: isChoosing,
+                chosen,
+                onChoose(ids, isIn) {
+                  const next = new Set(chosen)
+                  for (const id of ids) {
+                    if (isIn) next.add(id)
+                    else next.delete(id)
+                  }
+                  setChosen(next)
+                },
+              }}
+            />
           )}
         </div>
         {seen && <UnitSheet id={seen} onClose={() => set('see', null)} />}
       </div>
       <AddThingDialog open={params.get('add') === 'thing'} onClose={() => set('add', null)} />
+      <KeepViewDialog open={isKeeping} filter={filter} columns={columns} onClose={() => setKeeping(false)} />
+      <ChangeManyDialog
+        open={isChanging !== null}
+        ids={isChanging === 'all' ? null : [...chosen]}
+        filter={filter}
+        onClose={() => setChanging(null)}
+        onDone={() => setChosen(new Set())}
+      />
     </>
   )
 }
 
-/** One page of rows, and the next below it once asked for: never the whole list at once. */
-function UnitRows({ filter, seen, onSee }: { filter: UnitFilter; seen: string | null; onSee(id: string): void }) {
-  const { data, error, refetch } = useUnitsQuery(filter)
-  const [wantsMore, setWantsMore] = useState(false)
-  if (!data) {
-    return (
-      <tbody>
-        <tr>
-          <td colSpan={6}>
-            <Waiting what="the kit" error={error} onRetry={refetch} />
-          </td>
-        </tr>
-      </tbody>
-    )
-  }
+/** A filter that is put together by hand is no named view any more. */
+function dropView(params: URLSearchParams): URLSearchParams {
+  const next = new URLSearchParams(params)
+  next.delete('view')
+  return next
+}
+
+function readColumns(text: string | null): KitColumn[] | null {
+  if (text === null) return null
+  const asked = text.split(',')
+  return KIT_COLUMN_CODES.filter((it) => asked.includes(it))
+}
+
+function ColumnChoice({
+  columns,
+  onChange,
+  onKeep,
+}: {
+  columns: readonly KitColumn[]
+  onChange(columns: KitColumn[]): void
+  onKeep: (() => void) | null
+}) {
   return (
-    <>
-      <tbody>
-        {data.rows.map((row) => (
-          <tr key={row.id} className={row.id === seen ? 'bg-wash' : ''}>
-            <td>
-              <Tag>{row.tag}</Tag>
-            </td>
-            <td>
-              <button
-                type="button"
-                className="hidden text-left font-medium hover:underline lg:block"
-                onClick={() => onSee(row.id)}
-              >
-                {row.name}
-              </button>
-              <Link to={`/kit/${row.id}`} className="font-medium lg:hidden">
-                {row.name}
-              </Link>
-            </td>
-            <td className="hidden text-quiet md:table-cell">{CATEGORIES[row.category].label}</td>
-            <td className="hidden md:table-cell">
-              <span className="flex flex-wrap gap-1">
-                {row.serves.map((it) => (
-                  <Link key={it.id} to={`/setups/${it.id}`} title={it.role} className="inline-flex">
-                    <TapeStrip code={it.code} tape={it.tape} size="small" />
-                  </Link>
-                ))}
-              </span>
-            </td>
-            <td className="hidden text-quiet sm:table-cell">{row.place ?? 'not recorded'}</td>
-            <td>
-              <UnitState state={row.state} fault={row.fault} />
-            </td>
-          </tr>
-        ))}
-        {data.rows.length === 0 && !filter.after && (
-          <tr>
-            <td colSpan={6} className="py-6 text-quiet">
-              Nothing here. Try another view or fewer words.
-            </td>
-          </tr>
-        )}
-        {data.next && !wantsMore && (
-          <tr>
-            <td colSpan={6}>
-              <Button onClick={() => setWantsMore(true)}>Show more</Button>
-            </td>
-          </tr>
-        )}
-      </tbody>
-      {data.next && wantsMore && <UnitRows filter={{ ...filter, after: data.next }} seen={seen} onSee={onSee} />}
-    </>
+    <fieldset className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule px-4 py-2 md:px-5">
+      <legend className="sr-only">Columns</legend>
+      <span className="text-[12px] font-semibold">Columns</span>
+      {KIT_COLUMN_CODES.map((code) => (
+        <CheckField
+          key={code}
+          label={KIT_COLUMNS[code]}
+          checked={columns.includes(code)}
+          onChange={(event) =>
+            onChange(KIT_COLUMN_CODES.filter((it) => (it === code ? event.target.checked : columns.includes(it))))
+          }
+        />
+      ))}
+      {onKeep && (
+        <Button size="small" onClick={onKeep}>
+          Keep this view …
+        </Button>
+      )}
+    </fieldset>
   )
 }

@@ -1,7 +1,7 @@
 import { CATEGORIES } from '@exemplar/core'
 import { useState } from 'react'
 import { useCountStockMutation, useStockQuery } from '../foundation/api.ts'
-import { Button } from '../foundation/button.tsx'
+import { Button, ButtonLink } from '../foundation/button.tsx'
 import { TextField } from '../foundation/field.tsx'
 import { Mark } from '../foundation/mark.tsx'
 import { Empty, PageHead, Tag, Waiting } from '../foundation/page-parts.tsx'
@@ -11,18 +11,29 @@ import { useMay } from '../foundation/session.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useAppDispatch } from '../foundation/store.ts'
 import { tellDone } from '../foundation/tell-done.ts'
+import { StockForm } from './stock-form.tsx'
 
 export function StockPage() {
   const { data, error, refetch } = useStockQuery()
   const [counting, setCounting] = useState<StockRow | null>(null)
+  const [changing, setChanging] = useState<StockRow | 'new' | null>(null)
   const may = useMay()
   if (!data) return <Waiting what="the stock" error={error} onRetry={refetch} />
   return (
     <>
-      <PageHead title="Stock" aside="counted, not tagged one by one" />
+      <PageHead title="Stock" aside="counted, not tagged one by one">
+        <ButtonLink to="/kit/count">Count a place</ButtonLink>
+        {may('change-kit') && (
+          <Button look="act" onClick={() => setChanging('new')}>
+            Add a kind
+          </Button>
+        )}
+      </PageHead>
       <div className="overflow-x-auto px-4 pb-6 md:px-5">
         {data.length === 0 ? (
-          <Empty title="No stock yet">Sandbags, clamps, cells and tape come in with an imported list.</Empty>
+          <Empty title="No stock yet">
+            Sandbags, clamps, cells and tape: add a kind here, or bring them in with a list.
+          </Empty>
         ) : (
           <table>
             <thead>
@@ -64,11 +75,18 @@ export function StockPage() {
                   </td>
                   <td className="figures text-right text-quiet">{row.reorderLevel || '–'}</td>
                   <td className="text-right">
-                    {may('count-stock') && (
-                      <Button size="small" onClick={() => setCounting(row)}>
-                        Count
-                      </Button>
-                    )}
+                    <span className="inline-flex gap-2">
+                      {may('count-stock') && (
+                        <Button size="small" onClick={() => setCounting(row)}>
+                          Count
+                        </Button>
+                      )}
+                      {may('change-kit') && (
+                        <Button size="small" aria-label={`Change ${row.name}`} onClick={() => setChanging(row)}>
+                          Change
+                        </Button>
+                      )}
+                    </span>
                   </td>
                 </tr>
               ))}
@@ -78,6 +96,13 @@ export function StockPage() {
       </div>
       <SheetDialog open={counting !== null} onClose={() => setCounting(null)} title={`Count ${counting?.name ?? ''}`}>
         {counting && <CountForm row={counting} onClose={() => setCounting(null)} />}
+      </SheetDialog>
+      <SheetDialog
+        open={changing !== null}
+        onClose={() => setChanging(null)}
+        title={changing === 'new' ? 'A kind of stock' : `Change ${changing?.name ?? ''}`}
+      >
+        {changing && <StockForm row={changing === 'new' ? null : changing} onClose={() => setChanging(null)} />}
       </SheetDialog>
     </>
   )

@@ -11,6 +11,8 @@ import {
   type Interface,
   LIFE_STATES,
   type Port,
+  type SpecKey,
+  saySpec,
 } from '@exemplar/core'
 import { Link } from 'react-router'
 import { useInterfacesQuery, useStudioQuery } from '../foundation/api.ts'
@@ -69,7 +71,22 @@ export function UnitFacts({ page }: { page: UnitPage }) {
       <p className="pb-3 text-quiet">
         {CATEGORIES[model.category].label} · {LIFE_STATES[unit.state].label.toLowerCase()}
         {unit.dueOn && `, due ${sayDay(unit.dueOn)}`} · {page.place ?? 'no place recorded'}
+        {page.nowPlace && `, now at ${page.nowPlace}`}
+        {unit.nickname && ` · “${unit.nickname}”`}
+        {unit.standsInFor && ` · stands in for ${unit.standsInFor}`}
+        {unit.archivedAt !== null && ' · in the archive'}
       </p>
+      {page.parts.some((it) => it.isMissing) && (
+        <Block title="Incomplete">
+          <Mark level="warn">
+            without{' '}
+            {page.parts
+              .filter((it) => it.isMissing)
+              .map((it) => `${it.tag} ${it.name}`)
+              .join(', ')}
+          </Mark>
+        </Block>
+      )}
       {open.map((fault) => (
         <Block key={fault.id} title="Fault">
           <Mark level={fault.severity === 'unusable' ? 'stop' : 'warn'}>{fault.note}</Mark>
@@ -121,6 +138,15 @@ export function UnitFacts({ page }: { page: UnitPage }) {
             .join(' · ')}
         </p>
         <p>{model.specs.massGrams === null ? 'Mass not recorded.' : sayMass(model.specs.massGrams)}</p>
+        <p>
+          {Object.entries(model.specs.more ?? {})
+            .map(([key, value]) => saySpec(key as SpecKey, value))
+            .join(' · ')}
+        </p>
+        {model.notInBox.length > 0 && <p>Comes without: {model.notInBox.join(', ')}.</p>}
+        {model.aliases.length > 0 && <p>Also called {model.aliases.join(', ')}.</p>}
+        {page.successor && <p>No longer made; {page.successor} took its place.</p>}
+        {model.availability && <p>{model.availability}</p>}
       </Block>
       <Block title="Where from">
         {ACQUISITIONS[unit.acquisition]}
@@ -134,6 +160,7 @@ export function UnitFacts({ page }: { page: UnitPage }) {
           </Mark>
         )}
       </Block>
+      <Papers page={page} currency={currency} />
       <Block title="Upkeep">
         {due ? (
           <Mark level={due.isDue ? 'warn' : 'ok'}>
@@ -147,6 +174,42 @@ export function UnitFacts({ page }: { page: UnitPage }) {
         )}
       </Block>
       {unit.note && <Block title="What the crew says">{unit.note}</Block>}
+      <Block title="Recorded">
+        {page.recorded.percent} % of what is worth knowing
+        {page.recorded.missing.length > 0 && `. Missing: ${page.recorded.missing.join(', ')}.`}
+      </Block>
     </>
+  )
+}
+
+/** What came with it besides itself: cover, worth, promises and what is to be said. */
+function Papers({ page, currency }: { page: UnitPage; currency: string }) {
+  const { provenance } = page.unit
+  const { valueMinor, valueOn, insuredMinor, warrantyUntil, warrantyTerms, duties, reason, conditionOnArrival } =
+    provenance
+  const open = duties.filter((it) => it.doneOn === null)
+  const lines = [
+    valueMinor !== null &&
+      `worth ${formatMoney(valueMinor, currency)}${valueOn ? ` on ${sayDayWithYear(valueOn)}` : ''}`,
+    insuredMinor !== null && `insured for ${formatMoney(insuredMinor, currency)}`,
+    warrantyUntil !== null &&
+      `warranty until ${sayDayWithYear(warrantyUntil)}${warrantyTerms && ` (${warrantyTerms})`}`,
+    conditionOnArrival && `at arrival: ${conditionOnArrival}`,
+    reason && `chosen because: ${reason}`,
+  ].filter((it) => it !== false && it !== '')
+  if (lines.length + open.length === 0 && !page.disclosure) return null
+  return (
+    <Block title="Papers and promises">
+      {lines.map((it) => (
+        <p key={String(it)}>{it}</p>
+      ))}
+      {open.map((it) => (
+        <Mark key={it.what} level="advise">
+          promised: {it.what}
+          {it.dueOn && `, by ${sayDayWithYear(it.dueOn)}`}
+        </Mark>
+      ))}
+      {page.disclosure && <p>To be said: “{page.disclosure}”</p>}
+    </Block>
   )
 }

@@ -20,7 +20,7 @@ const LEFT: readonly TodaySection[] = ['next', 'before']
 
 export function TodayPage() {
   const { data, error, refetch } = useTodayQuery()
-  const { data: count } = useUnitCountQuery()
+  const { data: count } = useUnitCountQuery({})
   if (!data) return <Waiting what="today" error={error} onRetry={refetch} />
   const column = (sections: readonly TodaySection[]) => (
     <div className="min-w-0">

@@ -1,0 +1,68 @@
+import type { Action, KitFilter } from '@exemplar/core'
+import { ChevronDown } from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
+import { useNavigate } from 'react-router'
+import { MENU, MENU_ITEM } from '../foundation/menu.ts'
+import { useMay } from '../foundation/session.ts'
+
+interface Entry {
+  label: string
+  path: string
+  action: Action
+}
+
+const PAGES: readonly Entry[] = [
+  { label: 'Count a place', path: '/kit/count', action: 'see-studio' },
+  { label: 'Take in a bundle', path: '/kit/bundle', action: 'change-kit' },
+  { label: 'Models', path: '/kit/models', action: 'see-studio' },
+  { label: 'Where things meet', path: '/kit/interfaces', action: 'see-studio' },
+  { label: 'Promised, lent and disclosed', path: '/kit/duties', action: 'see-studio' },
+  { label: 'Schedule for the insurer', path: '/kit/schedule', action: 'see-money' },
+  { label: 'Then and now', path: '/kit/then', action: 'see-studio' },
+]
+
+/** Keeps a file that the server makes; a link of its own would leave the page. */
+export function keepFile(path: string): void {
+  const link = document.createElement('a')
+  link.href = path
+  link.download = ''
+  link.click()
+}
+
+/** What else can be done with the kit, and the kit as files. */
+export function KitMenu({ filter }: { filter: KitFilter }) {
+  const navigate = useNavigate()
+  const may = useMay()
+  const query = new URLSearchParams(
+    Object.entries(filter).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])),
+  ).toString()
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="inline-flex h-[30px] items-center gap-1.5 rounded-paper border border-rule-strong bg-sheet px-[11px] text-[13px] font-semibold hover:bg-wash">
+        More
+        <ChevronDown className="size-[15px]" aria-hidden />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content align="end" collisionPadding={8} className={MENU}>
+          {PAGES.filter((it) => may(it.action)).map(({ label, path }) => (
+            <DropdownMenu.Item key={path} className={MENU_ITEM} onSelect={() => navigate(path)}>
+              {label}
+            </DropdownMenu.Item>
+          ))}
+          <DropdownMenu.Separator className="my-1 border-t border-rule" />
+          <DropdownMenu.Item
+            className={MENU_ITEM}
+            onSelect={() => keepFile(`/api/export/inventory.csv${query && `?${query}`}`)}
+          >
+            Keep this view as a list (CSV)
+          </DropdownMenu.Item>
+          {may('change-kit') && (
+            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => keepFile('/api/export/kit.json')}>
+              Keep the whole kit as a file (JSON)
+            </DropdownMenu.Item>
+          )}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  )
+}
