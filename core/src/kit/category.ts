@@ -268,8 +268,7 @@ export function isCounted(category: Category): boolean {
 
 /** Reads a category as people write it: its code, its label, or either in the plural, in any case. */
 export function readCategory(text: string): Category | null {
-  const wanted = flatten(text)
-  return CATEGORY_CODES.find((code) => [code, CATEGORIES[code].label].some((name) => flatten(name) === wanted)) ?? null
+  return BY_NAME.get(flatten(text)) ?? null
 }
 
 /**
@@ -309,4 +308,9 @@ function flatten(text: string): string {
 
 const WORDS: readonly (readonly [name: string, code: Category])[] = CATEGORY_CODES.flatMap((code) =>
   [code, CATEGORIES[code].label, ...(factsOf(code).words ?? [])].map((name) => [flatten(name), code] as const),
+)
+
+/** Codes and labels, flat; the first of equals. */
+const BY_NAME: ReadonlyMap<string, Category> = new Map(
+  [...CATEGORY_CODES].reverse().flatMap((code) => [code, CATEGORIES[code].label].map((name) => [flatten(name), code])),
 )

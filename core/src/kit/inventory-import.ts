@@ -148,6 +148,7 @@ class LineReader {
   private readonly placeNames = new Map<string, string>()
   private readonly interfaceCodes = new Map<string, string>()
   private readonly drafts = new Map<string, ModelDraft>()
+  private readonly categories = new Map<string, Category | null>()
   /** What the lines of a model say of its figures; where they do not agree, none of them counts. */
   private readonly said = new Map<string, Map<SummedSpec, { values: Set<number>; entry: ImportLine }>>()
 
@@ -345,12 +346,23 @@ class LineReader {
 
   private readCategory(row: LineCells, entry: ImportLine, report: Report): Category | null {
     const written = row.get('category')
-    const exact = written === '' ? null : readCategory(written)
+    const exact = written === '' ? null : this.readOnce(written, readCategory)
     if (exact) return exact
-    const guess = (written === '' ? null : guessCategory(written)) ?? guessCategory(row.get('model'))
+    const guess =
+      (written === '' ? null : this.readOnce(written, guessCategory)) ?? this.readOnce(row.get('model'), guessCategory)
     if (guess) entry.remarks.push(`Taken to be: ${CATEGORIES[guess].label.toLowerCase()}.`)
     else report('unknown-category', 'category', written, 'a kind such as camera, light or stand')
     return guess
+  }
+
+  /** Lists say the same few kinds over and over. */
+  private readOnce(text: string, read: (text: string) => Category | null): Category | null {
+    const key = `${read.name}/${text}`
+    const known = this.categories.get(key)
+    if (known !== undefined) return known
+    const category = read(text)
+    this.categories.set(key, category)
+    return category
   }
 
   private readGiven(row: LineCells, serial: string, report: Report): Given {

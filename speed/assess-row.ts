@@ -1,0 +1,102 @@
+import {
+  assessSetup,
+  DEFAULT_SETTINGS,
+  EMPTY_UNIT,
+  type Model,
+  makeAssignment,
+  makeModelFromTemplate,
+  type NewSetup,
+  type ReadinessInput,
+  resolvePolicies,
+  SETUP_DEFAULTS,
+  STANDARD_INTERFACES,
+  type Unit,
+} from '@exemplar/core'
+import type { Row } from './measure.ts'
+
+/** A setup of 60 things, against reading and checking its own description once from JSON. */
+export function assessRow(): Row {
+  const input = makeLargeInput()
+  const text = JSON.stringify([[...input.holdings.units.values()], [...input.holdings.models.values()], input.setup])
+  return {
+    name: 'assessing a setup of 60 things',
+    reference: 'parsing the JSON of the same setup, things and models',
+    target: null,
+    ours: () => {
+      for (let n = 0; n < 20; n++) assessSetup(input)
+    },
+    theirs: () => {
+      for (let n = 0; n < 20; n++) JSON.parse(text)
+    },
+  }
+}
+
+function makeLargeInput(): ReadinessInput {
+  const heldUnits = new Map<string, Unit>()
+  const heldModels = new Map<string, Model>()
+  const roles: NewSetup['roles'] = []
+  const facts = {
+    mount: 'bnc',
+    battery: 'cell-aa',
+    milliwatts: 10_000,
+    kilobitsPerSecond: 100_000,
+    inlet: 'iec-c7',
+    loadGrams: 5_000,
+    energyMilliwattHours: 50_000,
+    capacityMegabytes: 128_000,
+    massGrams: 900,
+  }
+  const kinds = [
+    'camera',
+    'lens',
+    'card',
+    'tripod',
+    'light',
+    'stand',
+    'lead',
+    'microphone',
+    'mic-stand',
+    'pack',
+    'cable',
+    'recorder',
+  ] as const
+  for (let group = 0; group < 5; group++) {
+    const things = kinds.map((category) => {
+      const id = `${category}-${group}`
+      heldModels.set(id, { ...makeModelFromTemplate(category, '', id, facts), id, version: 1 })
+      heldUnits.set(id, { ...EMPTY_UNIT, id, tag: id.toUpperCase(), modelId: id, version: 1 })
+      return makeAssignment({ unitId: id })
+    })
+    roles.push({
+      id: `r${group}`,
+      group: 'camera',
+      name: `Role ${group}`,
+      importance: 'essential',
+      wants: null,
+      detail: '',
+      deliberatelyNone: false,
+      things,
+    })
+  }
+  return {
+    setup: {
+      code: 'SP',
+      name: 'Speed',
+      tape: 'fern',
+      purpose: '',
+      placeId: null,
+      circuitId: null,
+      ...SETUP_DEFAULTS,
+      plannedMinutes: 60,
+      note: '',
+      roles,
+    },
+    holdings: { units: heldUnits, models: heldModels, stock: new Map() },
+    interfaces: new Map(STANDARD_INTERFACES.map((it) => [it.code, it])),
+    circuit: { id: 'c', name: 'Wall', volts: 230, amps: 16, outlets: 8, outletInterface: 'mains-bs1363' },
+    policies: resolvePolicies(DEFAULT_SETTINGS, null),
+    crew: null,
+    absences: new Map(),
+    freeStock: new Map(),
+  }
+}
