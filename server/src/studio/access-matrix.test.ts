@@ -39,6 +39,7 @@ const EXPECTED: Record<string, string> = {
   'get /attachments': 'mcv',
   'post /attachments': 'mc',
   'get /attachments/:id/file': 'mcv',
+  'get /attachments/:id/thumbnail': 'mcv',
   'delete /attachments/:id': 'mc',
   'get /backups': 'm',
   'post /backups': 'm',

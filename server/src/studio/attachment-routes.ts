@@ -12,6 +12,7 @@ import { defineRoute, RawReply } from '../foundation/route.ts'
 import { units } from '../kit/tables.ts'
 import { setups } from '../setups/tables.ts'
 import { attachments, people, places } from './tables.ts'
+import { makeThumbnail, openThumbnail } from './thumbnails.ts'
 
 const room = 'studio'
 
@@ -82,6 +83,13 @@ export const attachmentRoutes = [
           'Attach a photo (JPEG, PNG, WebP) or a PDF. This file is neither, whatever its name says.',
         )
       }
+      if (mime.startsWith('image/') && (await makeThumbnail(bytes)) === null) {
+        throw new ProblemError(
+          415,
+          'Not a whole picture',
+          'This photo cannot be read to its end. Send it again, or save it anew as JPEG.',
+        )
+      }
       const sha256 = keepFile(house, bytes)
       return write(house, actor, ({ tx, now, newId, log }) => {
         requireSubject(tx, query)
@@ -128,6 +136,24 @@ export const attachmentRoutes = [
         // What somebody attached is never a page of ours.
         'Content-Security-Policy': "default-src 'none'; sandbox",
       })
+    },
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/attachments/:id/thumbnail',
+    permission: 'see-studio',
+    room,
+    summary: 'A photo in small, as WebP',
+    handle: async ({ params }, house) => {
+      const row = house.db
+        .select()
+        .from(attachments)
+        .where(eq(attachments.id, params.id ?? ''))
+        .get()
+      const file = row && fileOfAttachment(house, row.sha256)
+      const bytes = file && row.mime.startsWith('image/') && existsSync(file) ? await openThumbnail(file) : null
+      if (!bytes) throw refuseMissing('photo')
+      return new RawReply('image/webp', bytes, { 'Content-Security-Policy': "default-src 'none'; sandbox" })
     },
   }),
   defineRoute({

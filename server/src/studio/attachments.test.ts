@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { cleanFileName } from '@exemplar/core'
+import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { match, startApi, type TestApi } from '../foundation/api.fixture.ts'
 
@@ -99,4 +100,64 @@ describe('attachments', () => {
     expect(cleanFileName('///')).toBe('file')
     expect(cleanFileName(`${'x'.repeat(300)}.pdf`)).toHaveLength(120)
   })
+})
+
+describe('photos in small', () => {
+  test('are small, the right way up, and hold nothing that the camera wrote', async () => {
+    const large = await sharp({ create: { width: 1600, height: 900, channels: 3, background: '#2d6b4f' } })
+      .withExif({ IFD0: { Artist: 'Somebody', Software: 'Serial 12345' } })
+      .jpeg()
+      .toBuffer()
+    const { body } = await attach(large, 'large.jpg')
+    const reply = await fetch(`${api.url}/api/attachments/${body.id}/thumbnail`, {
+      headers: { cookie: api.cookieOf('viewer') },
+    })
+    const small = Buffer.from(await reply.arrayBuffer())
+    expect(reply.headers.get('content-type')).toBe('image/webp')
+    const { width, height, exif } = await sharp(small).metadata()
+    expect([width, height, exif]).toEqual([320, 180, undefined])
+    expect(small.length).toBeLessThan(large.length)
+  })
+
+  test('a paper has none', async () => {
+    const { body } = await attach(PDF, 'receipt.pdf', undefined, 'application/pdf')
+    const reply = await api.call('GET', `/attachments/${body.id}/thumbnail`)
+    expect(reply.status).toBe(404)
+  })
+})
+
+test('mutations of photos and papers are kept whole or refused in a sentence, and nothing of what was refused stays', async () => {
+  const solid = { width: 40, height: 30, channels: 3 as const, background: '#8a5a00' }
+  const originals = [
+    PNG,
+    PDF,
+    await sharp({ create: solid }).jpeg().toBuffer(),
+    await sharp({ create: solid }).webp().toBuffer(),
+    await sharp({ create: solid }).png().toBuffer(),
+  ]
+  const runs = Number(process.env.EXEMPLAR_MUTATIONS ?? 200)
+  let at = 77
+  const draw = (below: number) => {
+    at = (at * 48_271) % 2_147_483_647
+    return at % below
+  }
+  const folder = join(api.folder, 'attachments')
+  const seen = { kept: 0, refused: 0 }
+  for (let run = 0; run < runs; run++) {
+    const original = originals[draw(originals.length)] ?? PNG
+    const bytes = Buffer.from(draw(5) === 0 ? original.subarray(0, draw(original.length)) : original)
+    for (let n = draw(4); n >= 0 && bytes.length > 0; n--) bytes[draw(bytes.length)] = draw(256)
+    const before = readdirSync(folder).length
+    const { status, body } = await attach(bytes, `m${run}.bin`)
+    if (status === 201) {
+      seen.kept++
+      expect(Buffer.from(await (await fetchFile(body.id)).arrayBuffer()).equals(bytes)).toBe(true)
+    } else {
+      seen.refused++
+      expect([status, body.detail.length > 20]).toEqual([415, true])
+      expect(readdirSync(folder).length).toBe(before)
+    }
+  }
+  expect(seen.kept).toBeGreaterThan(runs / 20)
+  expect(seen.refused).toBeGreaterThan(runs / 20)
 })

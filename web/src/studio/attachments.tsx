@@ -24,7 +24,7 @@ export function Attachments({ subjectType, subjectId }: { subjectType: string; s
             <a href={`/api/attachments/${it.id}/file`} target="_blank" rel="noreferrer" className="block no-underline">
               {it.mime.startsWith('image/') ? (
                 <img
-                  src={`/api/attachments/${it.id}/file`}
+                  src={`/api/attachments/${it.id}/thumbnail`}
                   alt={it.name}
                   loading="lazy"
                   className="h-24 w-32 border border-rule object-cover"
