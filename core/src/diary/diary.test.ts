@@ -145,6 +145,32 @@ describe('what is not there', () => {
 })
 
 describe('the pack sheet', () => {
+  test('what goes with a thing leaves with it, for its role, once, and not where it has a role of its own', () => {
+    const roles = ['lamp', 'lead'].map((id) => ({
+      id: `r-${id}`,
+      group: 'light' as const,
+      name: id,
+      importance: 'essential' as const,
+      wants: null,
+      detail: '',
+      deliberatelyNone: false,
+      things: [makeAssignment({ unitId: id })],
+    }))
+    const kin = [
+      { id: 'lead', parentId: 'lamp' },
+      { id: 'case', parentId: 'lamp' },
+      { id: 'strap', parentId: 'case' },
+      { id: 'hood', parentId: 'elsewhere' },
+    ]
+    const items = listBookingItems({ roles }, [], kin)
+    expect(items.map((it) => [it.unitId, it.roleId])).toEqual([
+      ['lamp', 'r-lamp'],
+      ['lead', 'r-lead'],
+      ['case', 'r-lamp'],
+      ['strap', 'r-lamp'],
+    ])
+  })
+
   test('walks the places, counts pieces, adds up what is weighed', () => {
     const model = (id: string, massGrams: number | null) => ({
       ...makeModelFromTemplate('light', '', id, { massGrams }),

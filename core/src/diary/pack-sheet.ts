@@ -1,5 +1,7 @@
 import { CATEGORIES } from '../kit/category.ts'
+import { listWithParts } from '../kit/kit-parts.ts'
 import { type Model, nameModel } from '../kit/model.ts'
+import type { Unit } from '../kit/unit.ts'
 import type { NewSetup } from '../setups/setup.ts'
 import type { Holdings } from '../setups/thing.ts'
 import type { BookingItem, ItemState } from './booking.ts'
@@ -29,10 +31,11 @@ export interface PackSheet {
 
 export const UNKNOWN_PLACE = 'No place recorded'
 
-/** What a booking takes: everything in the roles of its setup, and the loose things. */
+/** What a booking takes: everything in the roles of its setup, the loose things, and what goes with any of them. */
 export function listBookingItems(
   setup: Pick<NewSetup, 'roles'> | null,
   looseUnitIds: readonly string[],
+  kin: readonly Pick<Unit, 'id' | 'parentId'>[] = [],
 ): BookingItem[] {
   const fromRoles = (setup?.roles ?? []).flatMap((role) =>
     role.things.map(
@@ -50,7 +53,21 @@ export function listBookingItems(
   const loose = looseUnitIds
     .filter((id) => !known.has(id))
     .map((unitId): BookingItem => ({ unitId, stockId: null, roleId: null, quantity: 1, state: 'planned', note: '' }))
-  return [...fromRoles, ...loose]
+  const own = [...fromRoles, ...loose]
+  return [...own, ...listPulledAlong(own, kin)]
+}
+
+/** Parts and members of sets that nobody put into a role: they leave with their thing, for the role that it is in. */
+function listPulledAlong(own: readonly BookingItem[], kin: readonly Pick<Unit, 'id' | 'parentId'>[]): BookingItem[] {
+  if (kin.length === 0) return []
+  const known = new Set(own.map((item) => item.unitId))
+  return own.flatMap(({ unitId, roleId }) =>
+    (unitId ? listWithParts(unitId, kin).slice(1) : []).flatMap((id): BookingItem[] => {
+      if (known.has(id)) return []
+      known.add(id)
+      return [{ unitId: id, stockId: null, roleId, quantity: 1, state: 'planned', note: '' }]
+    }),
+  )
 }
 
 /** The pack sheet: what to fetch from where, for which role, and what it weighs together. */

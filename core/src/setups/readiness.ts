@@ -1,5 +1,6 @@
 import type { Absence } from '../kit/absence.ts'
 import type { Interface } from '../kit/interface.ts'
+import { nameModel } from '../kit/model.ts'
 import { type FindingLevel, findWorstLevel, LEVELS_WORST_FIRST } from '../studio/finding.ts'
 import type { Circuit } from '../studio/place.ts'
 import type { Policies, PolicyRef } from '../studio/policy.ts'
@@ -39,6 +40,8 @@ export type ReadinessFinding = Common &
         /** Free things and pieces of stock in the store that would fit. */
         inStore: number
       }
+    | { code: 'part-missing'; unitId: string; tag: string; name: string; parts: string[] }
+    | { code: 'work-around'; tag: string; name: string; text: string }
     | { code: 'stock-short'; stockId: string; tag: string; name: string; wanted: number; have: number }
     | { code: 'joint-unknown'; tag: string; name: string; other: string; fact: 'card-speed' | 'mass' | 'load-limit' }
     | { code: 'watts-unknown'; tag: string; name: string }
@@ -83,6 +86,8 @@ export interface ReadinessInput {
   absences: ReadonlyMap<string, Absence>
   /** Pieces of each stock that nothing else holds at that time. */
   freeStock: ReadonlyMap<string, number>
+  /** Parts that should be with a unit and are not there, by its id: tag and name. */
+  missingParts?: ReadonlyMap<string, string[]>
 }
 
 /** Judges a setup as it stands: who is missing, what does not fit, and whether the sums come out. Without remedies. */
@@ -93,6 +98,7 @@ export function assessSetup(input: ReadinessInput): Readiness {
   const findings: ReadinessFinding[] = [
     ...listEmptyRoles(setup.roles),
     ...listAbsences(input),
+    ...listWhatTheCrewSays(input),
     ...listShortStock(input),
     ...listCrewFindings(input),
     ...completeness.unmet.map(
@@ -170,6 +176,35 @@ function listEmptyRoles(roles: readonly Role[]): ReadinessFinding[] {
       code: 'role-empty',
       role: role.name,
     }))
+}
+
+/** A part that is not there makes a thing incomplete, and a work-around that the crew saw is a need like any other. */
+function listWhatTheCrewSays({ setup, holdings, missingParts }: ReadinessInput): ReadinessFinding[] {
+  return setup.roles.flatMap((role) =>
+    role.things.flatMap(({ unitId }): ReadinessFinding[] => {
+      const unit = holdings.units.get(unitId ?? '')
+      const model = holdings.models.get(unit?.modelId ?? '')
+      if (!unit || !model) return []
+      const common = { roleId: role.id, remedies: [], tag: unit.tag, name: nameModel(model) }
+      const parts = missingParts?.get(unit.id) ?? []
+      const advice = unit.remarks
+        .filter((it) => it.kind === 'work-around' && it.source === 'seen')
+        .map(
+          ({ text }): ReadinessFinding => ({
+            ...common,
+            key: `work-around/${unit.id}/${text}`,
+            level: 'advise',
+            code: 'work-around',
+            text,
+          }),
+        )
+      if (parts.length === 0) return advice
+      return [
+        { ...common, key: `part-missing/${unit.id}`, level: 'warn', code: 'part-missing', unitId: unit.id, parts },
+        ...advice,
+      ]
+    }),
+  )
 }
 
 function listAbsences({ setup, holdings, absences }: ReadinessInput): ReadinessFinding[] {

@@ -120,6 +120,7 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
       return role
         ? listAssignments(role, store, (it) => role.wants === null || isKindOf(it.model.category, role.wants))
         : []
+    case 'part-missing':
     case 'thing-absent':
       return role ? makeReplacements(role, finding.unitId, input, store) : []
     case 'need-unmet':
@@ -134,6 +135,7 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
       return orderByPower(input, listCircuits(input, store), listPowerModes(input, 'packs'))
     case 'circuit-missing':
       return listCircuits(input, store)
+    case 'work-around':
     case 'joint-unknown':
     case 'watts-unknown':
     case 'skill-missing':

@@ -66,6 +66,16 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
       return plain(`${finding.tag} is not there`, `${finding.name} is ${sayAbsence(finding.absence, words)}.`)
     case 'need-unmet':
       return sayUnmet(finding)
+    case 'part-missing':
+      return plain(
+        `${finding.tag} is incomplete`,
+        `${finding.name} is without ${listInWords(finding.parts)}. Find it, or see whether it works without.`,
+      )
+    case 'work-around':
+      return plain(
+        `${finding.tag}: ${finding.text}`,
+        `The crew knows this of ${finding.name}. Plan for it, or take another.`,
+      )
     case 'stock-short':
       return plain(
         `${finding.name}: ${finding.wanted} wanted, ${finding.have} left`,

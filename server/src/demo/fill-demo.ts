@@ -22,6 +22,7 @@ import { accounts, events, parties, people, places, studio } from '../studio/tab
 import { DEMO_BOOKINGS, type DemoBooking } from './larkmoor-diary.ts'
 import { DEMO_INTERFACES, DEMO_MODELS, DEMO_STOCK, DEMO_UNITS, type DemoUnit } from './larkmoor-kit.ts'
 import { DEMO_SETUPS } from './larkmoor-setups.ts'
+import { applyStory, makeStories } from './larkmoor-story.ts'
 import { DEMO_PARTIES, DEMO_SETTINGS, makeDemoPeople, makeDemoPlaces } from './larkmoor-studio.ts'
 
 const { zone } = DEFAULT_SETTINGS
@@ -77,8 +78,11 @@ function fillKit({ tx, log }: Writer, today: string): void {
   tx.insert(models)
     .values([...DEMO_MODELS])
     .run()
+  const stories = makeStories(today)
   for (const unit of DEMO_UNITS) {
-    tx.insert(units).values(makeUnit(unit, today)).run()
+    tx.insert(units)
+      .values(applyStory(makeUnit(unit, today), stories[unit.tag]))
+      .run()
     log('created', 'unit', unit.tag, { tag: unit.tag })
   }
   for (const { tag, model, place, quantity, reorder } of DEMO_STOCK) {

@@ -34,7 +34,16 @@ import { units } from '../kit/tables.ts'
 import { loadAbsences, loadReadinessInput, loadStore, type Occasion } from '../setups/judging.ts'
 import { loadStudio } from '../studio/studio-routes.ts'
 import { people, places } from '../studio/tables.ts'
-import { type BookingRow, listItems, loadBookings, loadHolds, loadSetups, makeDraftHold, toBooking } from './holds.ts'
+import {
+  type BookingRow,
+  listItems,
+  loadBookings,
+  loadHolds,
+  loadKin,
+  loadSetups,
+  makeDraftHold,
+  toBooking,
+} from './holds.ts'
 import { bookings } from './tables.ts'
 
 const room = 'diary'
@@ -93,7 +102,7 @@ export function checkBooking({ db, now }: House, draft: NewBooking, exceptBookin
   const setup = requireParts(db, draft)
   const interval = findHoldInterval(draft, settings.zone)
   const others = loadHolds(db, interval, exceptBookingId)
-  const own = makeDraftHold(draft, setup, settings.zone, exceptBookingId ?? 'draft')
+  const own = makeDraftHold(draft, setup, loadKin(db), settings.zone, exceptBookingId ?? 'draft')
   const holdings = loadHoldings(db, own.unitIds, [])
   const occasion: Occasion = {
     now: now(),
@@ -169,7 +178,7 @@ function loadBookingPage(house: House, id: string) {
   const row = requireBooking(db, id)
   const setupOf = loadSetups(db, row.setupId ? [row.setupId] : [])
   const setup = setupOf.get(row.setupId ?? '') ?? null
-  const items = listItems(row, setupOf)
+  const items = listItems(row, setupOf, loadKin(db))
   const holdings = loadHoldings(
     db,
     items.flatMap((it) => it.unitId ?? []),
@@ -344,7 +353,7 @@ export const bookingRoutes = [
         if (!isHolding(before.state)) {
           throw new ProblemError(409, 'Not to be taken', `This booking is ${before.state}; nothing goes out on it.`)
         }
-        const planned = listItems(before, loadSetups(tx, before.setupId ? [before.setupId] : []))
+        const planned = listItems(before, loadSetups(tx, before.setupId ? [before.setupId] : []), loadKin(tx))
         const stranger = body.items.findIndex((it) => !planned.some((item) => isSame(item, it)))
         if (stranger >= 0) throw refuseField(`/items/${stranger}`, 'This is not on the sheet of the booking.')
         const items = planned.map((item): BookingItem => {

@@ -8,11 +8,13 @@ import {
   listBookingItems,
   type NewBooking,
   type Setup,
+  type Unit,
 } from '@exemplar/core'
-import { and, eq, gt, inArray, lt } from 'drizzle-orm'
+import { and, eq, gt, inArray, isNotNull, isNull, lt } from 'drizzle-orm'
 import type { Database } from '../foundation/database.ts'
 import type { Transaction } from '../foundation/house.ts'
 import { selectMany } from '../kit/facts.ts'
+import { units } from '../kit/tables.ts'
 import { setups } from '../setups/tables.ts'
 import { bookings } from './tables.ts'
 
@@ -40,8 +42,24 @@ export function loadSetups(db: Reader, ids: readonly string[]): Map<string, Setu
 }
 
 /** What a booking takes: fixed once it was taken out, else whatever its setup holds now. */
-export function listItems(booking: BookingRow, setupOf: ReadonlyMap<string, Setup>): BookingItem[] {
-  return booking.items ?? listBookingItems(setupOf.get(booking.setupId ?? '') ?? null, booking.unitIds)
+export function listItems(
+  booking: BookingRow,
+  setupOf: ReadonlyMap<string, Setup>,
+  kin: readonly Kin[],
+): BookingItem[] {
+  return booking.items ?? listBookingItems(setupOf.get(booking.setupId ?? '') ?? null, booking.unitIds, kin)
+}
+
+type Kin = Pick<Unit, 'id' | 'parentId'>
+
+/** Things that go with another one. */
+export function loadKin(db: Reader): Kin[] {
+  return db
+    .select({ id: units.id, parentId: units.parentId })
+    .from(units)
+    .where(and(isNotNull(units.parentId), isNull(units.archivedAt)))
+    .orderBy(units.tag)
+    .all()
 }
 
 /** The holds of all bookings that hold something in the interval, but for one. */
@@ -51,7 +69,8 @@ export function loadHolds(db: Reader, interval: Interval, exceptBookingId: strin
     db,
     rows.flatMap((row) => row.setupId ?? []),
   )
-  return rows.map((row) => makeHold(row, listItems(row, setupOf), { start: row.holdStart, end: row.holdEnd }))
+  const kin = loadKin(db)
+  return rows.map((row) => makeHold(row, listItems(row, setupOf, kin), { start: row.holdStart, end: row.holdEnd }))
 }
 
 /** What is still out from bookings that are over. */
@@ -61,7 +80,7 @@ export function loadLateHolds(db: Reader, now: number): Hold[] {
     .from(bookings)
     .where(and(eq(bookings.state, 'out'), lt(bookings.holdEnd, now)))
     .all()
-  return rows.map((row) => makeHold(row, listItems(row, new Map()), { start: row.holdStart, end: row.holdEnd }))
+  return rows.map((row) => makeHold(row, listItems(row, new Map(), []), { start: row.holdStart, end: row.holdEnd }))
 }
 
 export function makeHold(
@@ -86,6 +105,12 @@ export function makeHold(
   }
 }
 
-export function makeDraftHold(draft: NewBooking, setup: Setup | null, zone: string, id = 'draft'): Hold {
-  return makeHold({ ...draft, id }, listBookingItems(setup, draft.unitIds), findHoldInterval(draft, zone))
+export function makeDraftHold(
+  draft: NewBooking,
+  setup: Setup | null,
+  kin: readonly Kin[],
+  zone: string,
+  id = 'draft',
+): Hold {
+  return makeHold({ ...draft, id }, listBookingItems(setup, draft.unitIds, kin), findHoldInterval(draft, zone))
 }

@@ -113,12 +113,14 @@ describe('durability', () => {
     const first = openDatabase(folder)
     expect(existsSync(join(folder, 'before-0000_house.sqlite'))).toBe(false)
     // As if this database came from a version that knew no migration yet.
-    for (const { name } of first.$client
-      .prepare("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'")
-      .all() as { name: string }[]) {
-      first.$client.pragma('foreign_keys = OFF')
+    first.$client.pragma('foreign_keys = OFF')
+    for (const { type, name } of first.$client
+      .prepare(
+        "SELECT type, name FROM sqlite_master WHERE type IN ('view', 'table') AND name NOT LIKE 'sqlite_%' ORDER BY type DESC",
+      )
+      .all() as { type: string; name: string }[]) {
       // Dropping the index of words drops its own tables with it.
-      first.$client.exec(`DROP TABLE IF EXISTS "${name}"`)
+      first.$client.exec(`DROP ${type} IF EXISTS "${name}"`)
     }
     first.$client.exec('CREATE TABLE old (x)')
     first.$client.close()

@@ -312,3 +312,43 @@ test('the schedule tells ours from what others insure; duties and disclosures co
   for (const row of rows)
     expect(row.isOthers).toBe(['loan-in', 'rented', 'venue', 'personal', 'household'].includes(row.acquisition))
 })
+
+describe('what a thing brings into a setup', () => {
+  test('a part that is lost makes the setup warn, with another thing as the way out; found, it is quiet again', async () => {
+    const findings = async () =>
+      (await get('/setups/gi/readiness')).findings.filter((it: { code: string }) => it.code === 'part-missing')
+    const inGi = (await get('/units?setupId=gi&group=light')).rows[0]
+    await api.call('PATCH', '/units/LED-06', { parentId: inGi.id, state: 'lost' }, match(await versionOf('LED-06')))
+    const [finding] = await findings()
+    expect([finding.level, finding.tag, finding.parts[0]]).toEqual([
+      'warn',
+      inGi.tag,
+      expect.stringContaining('LED-06'),
+    ])
+    await api.call('PATCH', '/units/LED-06', { state: 'in-service' }, match(await versionOf('LED-06')))
+    expect(await findings()).toEqual([])
+  })
+
+  test('it is on the sheet with what goes with it, and both are held', async () => {
+    await api.call('PATCH', '/units/LED-06', { parentId: 'LGT-07' }, match(await versionOf('LED-06')))
+    const booking = {
+      kind: 'shoot',
+      title: 'One tube',
+      setupId: null,
+      placeId: null,
+      personIds: [],
+      unitIds: ['LGT-07'],
+      startsAt: '2027-03-02T09:00',
+      endsAt: '2027-03-02T10:00',
+      rigMinutes: 0,
+      strikeMinutes: 0,
+      state: 'confirmed',
+      note: '',
+    }
+    const { body } = await api.call('POST', '/bookings', booking)
+    const { sheet } = await get(`/bookings/${body.id}`)
+    const tags = sheet.stops.flatMap((it: { lines: { tag: string }[] }) => it.lines.map((line) => line.tag))
+    expect(tags.sort()).toEqual(['LED-06', 'LGT-07'])
+    expect(await tagsOf('freeOn=2027-03-02&find=LED-06')).toEqual([])
+  })
+})

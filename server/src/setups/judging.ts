@@ -14,9 +14,11 @@ import {
   isKindOf,
   LIFE_STATE_CODES,
   LIFE_STATES,
+  listMissingParts,
   listUnitIds,
   type Model,
   type NewSetup,
+  nameModel,
   type Readiness,
   type ReadinessInput,
   resolvePolicies,
@@ -70,8 +72,38 @@ export function loadReadinessInput(
     freeStock: new Map(
       [...holdings.stock.values()].map((it) => [it.id, countFreeStock(it.id, it.quantity, occasion.interval, holds)]),
     ),
+    missingParts: loadMissingParts(db, [...holdings.units.keys()]),
   }
   return { input, holds }
+}
+
+/** Parts of the units that are lost, lent, in repair or unusable: tag and name. */
+function loadMissingParts(db: Database, unitIds: readonly string[]): Map<string, string[]> {
+  const parts = selectMany(unitIds, (ids) =>
+    db
+      .select({ unit: units, model: models })
+      .from(units)
+      .innerJoin(models, eq(models.id, units.modelId))
+      .where(and(inArray(units.parentId, ids), isNull(units.archivedAt)))
+      .orderBy(units.tag)
+      .all(),
+  )
+  if (parts.length === 0) return new Map()
+  const partIds = parts.map((it) => it.unit.id)
+  const unusable = db
+    .select({ unitId: faults.unitId })
+    .from(faults)
+    .where(and(inArray(faults.unitId, partIds), isNull(faults.mendedAt), eq(faults.severity, 'unusable')))
+    .all()
+  const broken = new Set(unusable.map((it) => it.unitId))
+  const names = new Map(parts.map(({ unit, model }) => [unit.id, `${unit.tag} ${nameModel(model)}`]))
+  const all = parts.map((it) => it.unit)
+  return new Map(
+    unitIds.flatMap((id) => {
+      const missing = listMissingParts(id, all, broken).map((it) => names.get(it.id) ?? it.tag)
+      return missing.length > 0 ? [[id, missing] as const] : []
+    }),
+  )
 }
 
 function loadCrew(db: Database, setup: NewSetup, occasion: Occasion, zone: string): Crew {

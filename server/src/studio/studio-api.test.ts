@@ -194,7 +194,7 @@ describe('an empty Exemplar', () => {
     const { body: today } = await empty.call('GET', '/today')
     expect(Object.values(today.sections).flat()).toEqual([])
     expect((await empty.call('GET', '/interfaces')).body.length).toBeGreaterThan(15)
-    expect((await empty.call('GET', '/units')).body).toEqual({ rows: [], next: null })
+    expect((await empty.call('GET', '/units')).body).toEqual({ rows: [], next: null, isNear: false })
     expect((await empty.call('GET', '/studio')).body).toMatchObject({ currency: 'GBP', zone: 'Europe/London' })
     empty.close()
   })

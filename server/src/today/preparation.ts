@@ -2,7 +2,7 @@ import { addDays, findStartOfDay, type Readiness, type ReadinessFinding, type To
 import { and, eq, isNull, lte, sql } from 'drizzle-orm'
 import { listServicesDue } from '../bench/bench-routes.ts'
 import { nameSubject } from '../diary/booking-routes.ts'
-import { type BookingRow, listItems, loadBookings, loadHolds, loadSetups } from '../diary/holds.ts'
+import { type BookingRow, listItems, loadBookings, loadHolds, loadKin, loadSetups } from '../diary/holds.ts'
 import type { Database } from '../foundation/database.ts'
 import { loadHoldings } from '../kit/facts.ts'
 import { models, stock } from '../kit/tables.ts'
@@ -148,7 +148,7 @@ function nameInterface(db: Database, code: string): string {
 }
 
 function makeFetch(db: Database, row: BookingRow): TodayItem {
-  const items = listItems(row, loadSetups(db, row.setupId ? [row.setupId] : []))
+  const items = listItems(row, loadSetups(db, row.setupId ? [row.setupId] : []), loadKin(db))
   const holdings = loadHoldings(
     db,
     items.flatMap((it) => it.unitId ?? []),

@@ -8,17 +8,19 @@ function Frame({
   label,
   hint,
   problem,
+  isLabelHidden = false,
   children,
 }: {
   id: string
   label: string
   hint?: string
   problem?: string
+  isLabelHidden?: boolean
   children: ReactNode
 }) {
   return (
     <div className="min-w-0">
-      <label htmlFor={id} className="mb-1 block text-[12px] font-semibold">
+      <label htmlFor={id} className={isLabelHidden ? 'sr-only' : 'mb-1 block text-[12px] font-semibold'}>
         {label}
       </label>
       {children}
@@ -38,6 +40,8 @@ function Frame({
 
 interface Shared {
   label: string
+  /** For a cell of a table whose column says what it is. */
+  isLabelHidden?: boolean
   hint?: string
   problem?: string
 }
@@ -49,10 +53,17 @@ function describe(id: string, { hint, problem }: Shared) {
   }
 }
 
-export function TextField({ label, hint, problem, className = '', ...rest }: Shared & ComponentProps<'input'>) {
+export function TextField({
+  label,
+  hint,
+  problem,
+  isLabelHidden,
+  className = '',
+  ...rest
+}: Shared & ComponentProps<'input'>) {
   const id = useId()
   return (
-    <Frame id={id} label={label} hint={hint} problem={problem}>
+    <Frame id={id} label={label} hint={hint} problem={problem} isLabelHidden={isLabelHidden}>
       <input id={id} className={`${BOX} h-9 ${className}`} {...describe(id, { label, hint, problem })} {...rest} />
     </Frame>
   )

@@ -7,9 +7,11 @@ import { TextField } from './field.tsx'
 export function MoneyField({
   label,
   value,
+  isLabelHidden,
   onChange,
 }: {
   label: string
+  isLabelHidden?: boolean
   value: number | null
   onChange(minor: number | null): void
 }) {
@@ -20,6 +22,7 @@ export function MoneyField({
   return (
     <TextField
       label={label}
+      isLabelHidden={isLabelHidden}
       inputMode="decimal"
       value={text}
       problem={reading && !reading.ok ? `Write an amount, such as ${formatMoney(12_000, currency)}.` : undefined}

@@ -157,7 +157,7 @@ export function BundlePage() {
             <PlaceOptions none="Not known yet" />
           </SelectField>
         </div>
-        <fieldset className="overflow-x-auto">
+        <fieldset className="min-w-0 overflow-x-auto">
           <legend className="mb-1 text-[13.5px] font-semibold">What was said to be in the box</legend>
           <table>
             <thead>
@@ -220,6 +220,7 @@ export function BundlePage() {
                     </td>
                     <td className="min-w-32">
                       <MoneyField
+                        isLabelHidden
                         label={`Part ${at + 1} alone`}
                         value={part.aloneMinor}
                         onChange={(aloneMinor) => setPart(part.id, { aloneMinor })}

@@ -44,7 +44,7 @@ export function ImportPage() {
     setKitFile(isKitFile ? text : null)
     setRequest(isKitFile ? null : { csv: text, ...NO_CHOICES })
   }
-  const { counts } = report ?? {}
+  const fresh = report ? report.counts.things + report.counts.stock + report.counts.updates : 0
 
   return (
     <>
@@ -83,8 +83,8 @@ export function ImportPage() {
             {report.fileProblems.length === 0 && (
               <ImportReportTable report={report} request={request} onChange={setRequest}>
                 {running.share === null ? (
-                  <Button look="act" disabled={!report.isClean} onClick={() => running.begin(request)}>
-                    Bring in {(counts?.things ?? 0) + (counts?.stock ?? 0) + (counts?.updates ?? 0)} lines
+                  <Button look="act" disabled={!report.isClean || fresh === 0} onClick={() => running.begin(request)}>
+                    {fresh === 0 && report.isClean ? 'Nothing in it is new' : `Bring in ${fresh} lines`}
                   </Button>
                 ) : (
                   <span role="status" className="flex items-center gap-3">
