@@ -1,4 +1,5 @@
-import { mkdtempSync, rmSync } from 'node:fs'
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { createRequire } from 'node:module'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { type BrowserContext, test as base, expect, type Page } from '@playwright/test'
@@ -46,6 +47,19 @@ export async function settle(page: Page): Promise<void> {
   await page.locator('h1').first().waitFor({ state: 'attached' })
   await expect(page.getByText(/^Fetching /)).toHaveCount(0)
   await page.waitForTimeout(150)
+}
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8')
+
+/**
+ * What axe finds on a page, each with where it is: all its rules, or the named ones. Asked in the page itself, and only for
+ * violations: to hand over every node that is fine takes five times as long as to look at it.
+ */
+export async function listAxeViolations(page: Page, rules: string[] | null = null): Promise<string[]> {
+  if (!(await page.evaluate("'axe' in window"))) await page.evaluate(AXE)
+  const options = { resultTypes: ['violations'], ...(rules ? { runOnly: rules } : {}) }
+  return page.evaluate<string[]>(`axe.run(document, ${JSON.stringify(options)}).then(({ violations }) =>
+    violations.map((it) => it.id + ' at ' + it.nodes.map((node) => node.target.join(' ')).join(', ')))`)
 }
 
 export { expect }

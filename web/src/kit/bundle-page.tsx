@@ -86,7 +86,7 @@ export function BundlePage() {
     <>
       <PageHead title="Take in a bundle" aside="one price, several things" />
       <form
-        className="grid gap-4 px-4 pt-3 pb-8 md:px-5"
+        className="grid grid-cols-1 gap-4 px-4 pt-3 pb-8 md:px-5"
         onSubmit={(event) => {
           event.preventDefault()
           if (!reading.success) {
