@@ -18,6 +18,7 @@ const VIEWS = [
   '/kit/bundle',
   '/kit/count',
   '/kit/duties',
+  '/kit/figures',
   '/kit/interfaces?see=sd',
   '/kit/models',
   '/kit/schedule',

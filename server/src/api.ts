@@ -2,6 +2,7 @@ import { benchRoutes } from './bench/bench-routes.ts'
 import { bookingRoutes } from './diary/booking-routes.ts'
 import type { Route } from './foundation/route.ts'
 import { bundleRoutes } from './kit/bundle-routes.ts'
+import { figuresRoutes } from './kit/figures-routes.ts'
 import { importRoutes } from './kit/import-routes.ts'
 import { interfaceRoutes } from './kit/interface-routes.ts'
 import { kitFileRoutes } from './kit/kit-file-routes.ts'
@@ -48,6 +49,7 @@ export const routes: readonly Route[] = [
   ...bundleRoutes,
   ...viewRoutes,
   ...scheduleRoutes,
+  ...figuresRoutes,
   ...importRoutes,
   ...kitFileRoutes,
   ...setupRoutes,

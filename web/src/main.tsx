@@ -36,6 +36,7 @@ const router = createBrowserRouter([
           { path: '/kit/count', element: page(() => import('./kit/counts-page.tsx'), 'CountsPage') },
           { path: '/kit/count/:id', element: page(() => import('./kit/count-page.tsx'), 'CountPage') },
           { path: '/kit/duties', element: page(() => import('./kit/duties-page.tsx'), 'DutiesPage') },
+          { path: '/kit/figures', element: page(() => import('./kit/figures-page.tsx'), 'FiguresPage') },
           { path: '/kit/interfaces', element: page(() => import('./kit/interfaces-page.tsx'), 'InterfacesPage') },
           { path: '/kit/models', element: page(() => import('./kit/models-page.tsx'), 'ModelsPage') },
           { path: '/kit/schedule', element: page(() => import('./kit/schedule-page.tsx'), 'SchedulePage') },

@@ -104,6 +104,7 @@ const EXPECTED: Record<string, string> = {
   'delete /kit-views/:id': 'm',
   'get /kit-schedule': 'm',
   'get /kit-duties': 'mcv',
+  'get /kit-figures': 'mcv',
   'get /export/kit.json': 'm',
   'get /export/kit.schema.json': 'mcv',
   'get /export/inventory.csv': 'mcv',

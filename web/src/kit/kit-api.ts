@@ -10,8 +10,11 @@ import type {
   NewModel,
   Port,
   SavedView,
+  Sharing,
   SnapshotDifference,
   StocktakeLine,
+  Tape,
+  UseFigures,
 } from '@exemplar/core'
 import { api, change, type Versioned } from '../foundation/api.ts'
 
@@ -94,6 +97,22 @@ export interface DutiesReply {
   duties: (Named & { what: string; dueOn: string | null })[]
   disclosures: (Named & { text: string; until: string | null })[]
   goingBack: (Named & { dueOn: string | null; from: string | null })[]
+}
+
+export interface FiguresReply {
+  use: (Named & UseFigures & { reason: string })[]
+  demand: (Named & { owned: number; peak: number; peakAt: number | null; allAtOnce: number })[]
+  setups: {
+    id: string
+    code: string
+    tape: Tape
+    name: string
+    paidMinor: number | null
+    worthMinor: number | null
+    unknown: number
+    shared: number
+  }[]
+  capacities: { label: string; pieces: number; megabytes: number; milliwattHours: number }[]
 }
 
 export type InterfaceRow = Interface & { isStandard: boolean }
@@ -224,6 +243,10 @@ const kitApi = api.injectEndpoints({
       invalidatesTags: ['All'],
     }),
     schedule: build.query<{ rows: ScheduleRow[] }, void>({ query: () => '/kit-schedule', providesTags: ['All'] }),
+    figures: build.query<FiguresReply, Sharing>({
+      query: (sharing) => ({ url: '/kit-figures', params: { sharing } }),
+      providesTags: ['All'],
+    }),
     duties: build.query<DutiesReply, void>({ query: () => '/kit-duties', providesTags: ['All'] }),
     previewKitFile: build.mutation<KitFileReport, string>({
       query: (text) => ({ url: '/import/kit-file/preview', method: 'POST', body: text, headers: JSON_TEXT }),
@@ -275,6 +298,7 @@ export const {
   useReceiveBundleMutation,
   useScheduleQuery,
   useDutiesQuery,
+  useFiguresQuery,
   usePreviewKitFileMutation,
   useImportKitFileMutation,
 } = kitApi

@@ -16,6 +16,7 @@ const PAGES: readonly Entry[] = [
   { label: 'Take in a bundle', path: '/kit/bundle', action: 'change-kit' },
   { label: 'Models', path: '/kit/models', action: 'see-studio' },
   { label: 'Where things meet', path: '/kit/interfaces', action: 'see-studio' },
+  { label: 'Use and worth', path: '/kit/figures', action: 'see-studio' },
   { label: 'Promised, lent and disclosed', path: '/kit/duties', action: 'see-studio' },
   { label: 'Schedule for the insurer', path: '/kit/schedule', action: 'see-money' },
   { label: 'Then and now', path: '/kit/then', action: 'see-studio' },

@@ -1,0 +1,106 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import { findPeakDemand, measureUse, valueSetups } from './use-and-worth.ts'
+
+describe('use', () => {
+  const facts = {
+    acquiredOn: '2022-11-24',
+    costMinor: 120_000,
+    outOn: Array.from({ length: 24 }, () => '2025-01-01'),
+    sessionsSince: 96,
+    lastFailedOn: null,
+  }
+
+  test('four years, 24 times out of 96: a quarter of the sessions, £300 a year, £50 a time', () => {
+    expect(measureUse(facts, '2026-11-24')).toEqual({
+      timesOut: 24,
+      share: 0.25,
+      ageDays: 1461,
+      perYearMinor: 30_000,
+      perUseMinor: 5_000,
+      hasProvedItself: true,
+    })
+  })
+
+  test('what failed lately, is young, or was never out has not proved itself, and what is unknown is not made up', () => {
+    expect(measureUse({ ...facts, lastFailedOn: '2026-01-01' }, '2026-11-24').hasProvedItself).toBe(false)
+    expect(measureUse({ ...facts, acquiredOn: '2026-01-01' }, '2026-11-24')).toMatchObject({
+      perYearMinor: null,
+      hasProvedItself: false,
+    })
+    expect(measureUse({ ...facts, outOn: [], sessionsSince: 0, acquiredOn: null }, '2026-11-24')).toMatchObject({
+      share: null,
+      ageDays: null,
+      perUseMinor: null,
+    })
+  })
+})
+
+describe('peak demand', () => {
+  test('what ends frees its pieces for what begins at that instant', () => {
+    expect(
+      findPeakDemand([
+        { start: 0, end: 5, quantity: 3 },
+        { start: 5, end: 9, quantity: 4 },
+      ]),
+    ).toEqual({ quantity: 4, at: 5 })
+    expect(
+      findPeakDemand([
+        { start: 0, end: 6, quantity: 3 },
+        { start: 5, end: 9, quantity: 4 },
+      ]),
+    ).toEqual({ quantity: 7, at: 5 })
+    expect(findPeakDemand([])).toEqual({ quantity: 0, at: null })
+    expect(findPeakDemand([{ start: 3, end: 3, quantity: 9 }]).quantity).toBe(0)
+  })
+
+  test('is what looking at every instant finds', () => {
+    const demand = fc.record({ start: fc.nat(20), end: fc.nat(20), quantity: fc.integer({ min: 1, max: 9 }) })
+    fc.assert(
+      fc.property(fc.array(demand, { maxLength: 12 }), (demands) => {
+        const at = (t: number) => demands.reduce((sum, it) => sum + (it.start <= t && t < it.end ? it.quantity : 0), 0)
+        const highest = Math.max(0, ...Array.from({ length: 21 }, (_, t) => at(t)))
+        const peak = findPeakDemand(demands)
+        expect(peak.quantity).toBe(highest)
+        if (peak.at !== null) expect(at(peak.at)).toBe(highest)
+      }),
+      { seed: 8 },
+    )
+  })
+})
+
+describe('what a setup is worth', () => {
+  const setups = [
+    { id: 'a', unitIds: ['x', 'y', 'x'] },
+    { id: 'b', unitIds: ['x', 'z'] },
+    { id: 'c', unitIds: ['x'] },
+  ]
+  const value = (id: string) => ({ x: 100, y: 50 })[id] ?? null
+  const minors = (sharing: 'full' | 'split' | 'once') =>
+    [...valueSetups(setups, value, sharing).values()].map((it) => it.minor)
+
+  test('in full, split to the penny, or in the first alone; the unknown is counted apart', () => {
+    expect(minors('full')).toEqual([150, 100, 100])
+    expect(minors('split')).toEqual([84, 33, 33])
+    expect(minors('once')).toEqual([150, 0, 0])
+    expect(valueSetups(setups, value, 'full').get('b')).toEqual({ minor: 100, unknown: 1, shared: 1 })
+  })
+
+  test('split or once, all setups together are worth what their things are', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.array(fc.constantFrom('p', 'q', 'r', 's'), { maxLength: 4 }), { minLength: 1, maxLength: 5 }),
+        fc.nat(9_999),
+        (lists, price) => {
+          const all = lists.map((unitIds, at) => ({ id: `s${at}`, unitIds }))
+          const distinct = new Set(lists.flat()).size
+          for (const sharing of ['split', 'once'] as const) {
+            const sum = [...valueSetups(all, () => price, sharing).values()].reduce((total, it) => total + it.minor, 0)
+            expect(sum).toBe(distinct * price)
+          }
+        },
+      ),
+      { seed: 9 },
+    )
+  })
+})
