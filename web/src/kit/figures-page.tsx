@@ -191,7 +191,12 @@ function SetupValues({
                   <TapeStrip code={it.code} tape={it.tape} name={it.name} size="small" />
                 </Link>
                 <span className="block text-[12px] text-quiet">
-                  {it.shared} serve elsewhere too{it.unknown > 0 && `, of ${it.unknown} nobody knows`}
+                  {[
+                    it.shared > 0 && `${it.shared} of its things serve elsewhere too`,
+                    it.unknown > 0 && `of ${it.unknown} nobody knows what it is worth`,
+                  ]
+                    .filter(Boolean)
+                    .join(', ')}
                 </span>
               </td>
               <td className="figures text-right">{say(it.paidMinor)}</td>

@@ -69,11 +69,13 @@ export function KitPage() {
         )}
       </PageHead>
       <div className="flex flex-wrap items-center gap-[7px] px-4 pt-3 pb-2 md:px-5">
-        <KitViewBar
-          views={views}
-          current={view}
-          onChoose={(it) => setParams(new URLSearchParams(it.key === 'all' ? {} : { view: it.key }))}
-        />
+        <div className="flex w-full gap-[7px] overflow-x-auto p-0.5 whitespace-nowrap sm:w-auto sm:flex-wrap">
+          <KitViewBar
+            views={views}
+            current={view}
+            onChoose={(it) => setParams(new URLSearchParams(it.key === 'all' ? {} : { view: it.key }))}
+          />
+        </div>
         <input
           type="search"
           aria-label="Find in this view"

@@ -143,6 +143,10 @@ function Row({ row, isSeen, columns, choosing, onSee }: KitTableProps & { row: U
           {row.name}
         </Link>
         {row.nickname && <span className="block text-[12px] text-quiet">“{row.nickname}”</span>}
+        {/* Where it is stands in no column of a phone, and is what a phone is asked for. */}
+        {columns.includes('place') && row.place && (
+          <span className="block text-[12px] text-quiet sm:hidden">{row.place}</span>
+        )}
       </td>
       {columns.map((column) => (
         <td

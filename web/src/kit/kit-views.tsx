@@ -50,7 +50,7 @@ export function KitViewBar({
           type="button"
           key={it.key}
           aria-pressed={it.key === current?.key}
-          className="rounded-paper border border-rule-strong bg-sheet px-2 py-[3px] text-[12px] aria-pressed:border-ink aria-pressed:font-semibold aria-pressed:ring-1 aria-pressed:ring-ink"
+          className="shrink-0 rounded-paper border border-rule-strong bg-sheet px-2 py-[3px] text-[12px] aria-pressed:border-ink aria-pressed:font-semibold aria-pressed:ring-1 aria-pressed:ring-ink"
           onClick={() => onChoose(it)}
         >
           {it.name}
