@@ -44,7 +44,7 @@ ALTER TABLE `units` ADD `parent_id` text;--> statement-breakpoint
 ALTER TABLE `units` ADD `bond` text DEFAULT 'part' NOT NULL;--> statement-breakpoint
 ALTER TABLE `units` ADD `stands_in_for` text DEFAULT '' NOT NULL;--> statement-breakpoint
 ALTER TABLE `units` ADD `remarks` text DEFAULT '[]' NOT NULL;--> statement-breakpoint
-ALTER TABLE `units` ADD `provenance` text DEFAULT '{"taxMinor":null,"valueMinor":null,"valueOn":null,"insuredMinor":null,"warrantyUntil":null,"warrantyTerms":"","duties":[],"disclosure":"","interest":"","interestUntil":null,"conditionOnArrival":"","reason":""}' NOT NULL;--> statement-breakpoint
+ALTER TABLE `units` ADD `provenance` text DEFAULT '{"taxMinor":null,"valueMinor":null,"valueOn":null,"replacementMinor":null,"insuredMinor":null,"warrantyUntil":null,"warrantyTerms":"","duties":[],"disclosure":"","interest":"","interestUntil":null,"conditionOnArrival":"","reason":""}' NOT NULL;--> statement-breakpoint
 CREATE INDEX `units_serial` ON `units` (`serial`);--> statement-breakpoint
 CREATE INDEX `units_parent` ON `units` (`parent_id`);--> statement-breakpoint
 CREATE TABLE `search_keys` (`id` integer PRIMARY KEY, `unit_id` text NOT NULL UNIQUE);

@@ -57,3 +57,20 @@ export function listOpenDuties<T extends Pick<Unit, 'tag' | 'provenance'>>(
     )
     .sort((a, b) => ((a.dueOn ?? '9') < (b.dueOn ?? '9') ? -1 : 1))
 }
+
+const GIVEN: ReadonlySet<Unit['acquisition']> = new Set(['gift', 'sample', 'sponsored'])
+
+/** What was given in each year and is worth, the latest year first: the base of whatever tax there is on it. */
+export function sumGifts(
+  units: readonly Pick<Unit, 'acquisition' | 'acquiredOn' | 'provenance'>[],
+): { year: number; things: number; valueMinor: number }[] {
+  const years = new Map<number, { year: number; things: number; valueMinor: number }>()
+  for (const { acquisition, acquiredOn, provenance } of units) {
+    const day = provenance.valueOn ?? acquiredOn
+    if (!GIVEN.has(acquisition) || day === null) continue
+    const year = Number(day.slice(0, 4))
+    const sum = years.get(year) ?? { year, things: 0, valueMinor: 0 }
+    years.set(year, { year, things: sum.things + 1, valueMinor: sum.valueMinor + (provenance.valueMinor ?? 0) })
+  }
+  return [...years.values()].sort((a, b) => b.year - a.year)
+}

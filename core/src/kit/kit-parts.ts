@@ -19,13 +19,16 @@ export function canGoWith<T extends Kin>(id: string, parentId: string, units: re
   return !listWithParts(id, units).includes(parentId)
 }
 
-/** Parts that should be with a thing and are not: lost, lent, in repair, or unusable. A set's members are no parts. */
+/** Without these a thing does not do what it does; whatever else goes with it is only packed with it. */
+const NEEDED: ReadonlySet<Unit['bond']> = new Set(['part', 'controller'])
+
+/** Parts and controllers that should be with a thing and are not: lost, lent, in repair, or unusable. */
 export function listMissingParts<T extends Pick<Unit, 'id' | 'parentId' | 'bond' | 'state'>>(
   id: string,
   units: readonly T[],
   unusableIds: ReadonlySet<string>,
 ): T[] {
   return units.filter(
-    (it) => it.parentId === id && it.bond === 'part' && (!LIFE_STATES[it.state].usable || unusableIds.has(it.id)),
+    (it) => it.parentId === id && NEEDED.has(it.bond) && (!LIFE_STATES[it.state].usable || unusableIds.has(it.id)),
   )
 }

@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { priceBundle, splitAmount } from './bundle.ts'
 import { listManyChanges, manyChangesSchema } from './change-many.ts'
 import { listAtInterface, listFits } from './fits.ts'
-import { listOpenDuties, reckonGift, sayDisclosure } from './gift.ts'
+import { listOpenDuties, reckonGift, sayDisclosure, sumGifts } from './gift.ts'
 import { canGoWith, listMissingParts, listWithParts } from './kit-parts.ts'
 import { makePort } from './port.ts'
 import { scoreRecorded } from './recorded.ts'
@@ -81,6 +81,21 @@ describe('gifts and what is to be said of them', () => {
     ],
     [{ acquisition: 'gift', provenance: { ...NO_PROVENANCE, disclosure: 'Our own words.' } }, 'Our own words.'],
   ] as [Partial<Unit>, string | null][])('%j', (part, text) => expect(say(part)).toBe(text))
+
+  test('gifts add up by the year in which they were valued; what was bought is none', () => {
+    const given = (valueOn: string | null, valueMinor: number | null, acquisition: Unit['acquisition'] = 'gift') =>
+      makeUnit('g', { acquisition, acquiredOn: '2025-12-30', provenance: { ...NO_PROVENANCE, valueOn, valueMinor } })
+    const units = [
+      given('2026-01-02', 500),
+      given(null, 200, 'sample'),
+      given('2026-03-01', null),
+      given('2026-03-01', 9, 'bought-new'),
+    ]
+    expect(sumGifts(units)).toEqual([
+      { year: 2026, things: 2, valueMinor: 500 },
+      { year: 2025, things: 1, valueMinor: 200 },
+    ])
+  })
 
   test('open duties, the most pressing first, those without a day last, done ones never', () => {
     const duty = (dueOn: string | null, doneOn: string | null = null) => ({ what: String(dueOn), dueOn, doneOn })
@@ -164,6 +179,8 @@ describe('what goes with what', () => {
   test('a part that is lost or unusable makes the thing incomplete; a member of the set does not', () => {
     const lost = units.map((it) => (it.id === 'lead' || it.id === 'case' ? { ...it, state: 'lost' as const } : it))
     expect(listMissingParts('lamp', lost, new Set()).map((it) => it.id)).toEqual(['lead'])
+    const controlled = lost.map((it) => (it.id === 'case' ? { ...it, bond: 'controller' as const } : it))
+    expect(listMissingParts('lamp', controlled, new Set()).map((it) => it.id)).toEqual(['lead', 'case'])
     expect(listMissingParts('lamp', units, new Set(['lead'])).map((it) => it.id)).toEqual(['lead'])
     expect(listMissingParts('lamp', units, new Set())).toEqual([])
   })

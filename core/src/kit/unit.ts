@@ -78,6 +78,8 @@ export const provenanceSchema = z.object({
   /** What it is worth for the books and the tax, and as of when: a gift has a value and no price. */
   valueMinor: minorSchema.min(0).nullable().default(null),
   valueOn: dateSchema.nullable().default(null),
+  /** What the same or its successor costs today. */
+  replacementMinor: minorSchema.min(0).nullable().default(null),
   insuredMinor: minorSchema.min(0).nullable().default(null),
   warrantyUntil: dateSchema.nullable().default(null),
   warrantyTerms: z.string().trim().max(300).default(''),
@@ -95,7 +97,12 @@ export type Provenance = z.infer<typeof provenanceSchema>
 export const NO_PROVENANCE: Provenance = provenanceSchema.parse({})
 
 /** How a thing belongs to another: with it always, or packed and lent together. */
-export const BONDS = { part: 'Part of it', set: 'Moves with it' } as const
+export const BONDS = {
+  part: 'Part of it',
+  controller: 'Controls it',
+  rider: 'Rides on it',
+  set: 'Moves with it',
+} as const
 export type Bond = keyof typeof BONDS
 
 /** One physical piece. */
@@ -126,7 +133,7 @@ export const newUnitSchema = z.object({
   nowPlaceId: idSchema.nullable().default(null),
   /** The thing with which it goes. */
   parentId: idSchema.nullable().default(null),
-  bond: z.enum(['part', 'set']).default('part'),
+  bond: z.enum(Object.keys(BONDS) as [Bond, ...Bond[]]).default('part'),
   /** What it does instead of a thing that was made for that. */
   standsInFor: z.string().trim().max(120).default(''),
   remarks: z.array(remarkSchema).max(40).default([]),

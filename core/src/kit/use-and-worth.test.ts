@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { findPeakDemand, measureUse, valueSetups } from './use-and-worth.ts'
+import { estimateResale, findPeakDemand, isRisk, measureUse, valueSetups } from './use-and-worth.ts'
 
 describe('use', () => {
   const facts = {
@@ -33,6 +33,31 @@ describe('use', () => {
       ageDays: null,
       perUseMinor: null,
     })
+  })
+})
+
+describe('what a thing would bring', () => {
+  // From memory, and said to be so on screen: a quarter less after one year, then a seventh of the rest each year.
+  test.each([
+    [0, 100_000],
+    [365.25, 75_000],
+    [2 * 365.25, 64_286],
+    [3 * 365.25, 55_102],
+  ])('after %d days', (days, minor) => expect(estimateResale(100_000, days)).toBe(minor))
+
+  test('never more than it cost, and less with every day', () => {
+    fc.assert(
+      fc.property(fc.nat(1_000_000), fc.nat(8_000), (price, days) => {
+        const now = estimateResale(price, days)
+        expect(now).toBeLessThanOrEqual(price)
+        expect(estimateResale(price, days + 30)).toBeLessThanOrEqual(now)
+      }),
+      { seed: 6 },
+    )
+  })
+
+  test('half of the sessions with nothing to stand in is a risk; a spare or rare use is none', () => {
+    expect([isRisk(0.5, 0), isRisk(0.5, 1), isRisk(0.4, 0), isRisk(null, 0)]).toEqual([true, false, false, false])
   })
 })
 

@@ -51,6 +51,21 @@ export function measureUse(
   }
 }
 
+/** What used gear of this kind fetches: a quarter less after the first year, a seventh of the rest each year after. */
+const RESALE = { firstYear: 0.75, laterYear: 6 / 7 }
+
+/** A rough guess at what a thing would bring, from its price and age alone (common practice, from memory). */
+export function estimateResale(priceMinor: number, ageDays: number): number {
+  const years = Math.max(0, ageDays / DAYS_OF_YEAR)
+  const share = years <= 1 ? 1 - (1 - RESALE.firstYear) * years : RESALE.firstYear * RESALE.laterYear ** (years - 1)
+  return roundHalfAwayFromZero(priceMinor * share)
+}
+
+/** Out in so large a share of the sessions that its failing would stop the work, with nothing of its kind to stand in. */
+export function isRisk(share: number | null, standIns: number): boolean {
+  return share !== null && share >= 0.5 && standIns === 0
+}
+
 export interface Demand {
   start: number
   end: number

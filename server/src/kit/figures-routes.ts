@@ -1,7 +1,10 @@
 import {
   CATEGORIES,
+  estimateResale,
   findDate,
   findPeakDemand,
+  isRisk,
+  LIFE_STATES,
   measureUse,
   nameModel,
   SHARING,
@@ -81,12 +84,19 @@ function listUse({ db }: House, { units, models }: Live, today: string, zone: st
       },
       today,
     )
+    const alike = units.filter(
+      (it) =>
+        it.id !== unit.id && LIFE_STATES[it.state].usable && modelOf.get(it.modelId)?.category === model?.category,
+    )
     return {
       id: unit.id,
       tag: unit.tag,
       name: model ? nameModel(model) : '',
       reason: unit.provenance.reason,
       ...figures,
+      resaleMinor:
+        unit.priceMinor === null || figures.ageDays === null ? null : estimateResale(unit.priceMinor, figures.ageDays),
+      isRisk: isRisk(figures.share, alike.length),
     }
   })
 }
@@ -132,6 +142,11 @@ function listSetupValues({ db }: House, { units }: Live, sharing: Sharing) {
   }))
   const unitOf = new Map(units.map((it) => [it.id, it]))
   const paid = valueSetups(used, (id) => unitOf.get(id)?.priceMinor ?? null, sharing)
+  const replace = valueSetups(
+    used,
+    (id) => unitOf.get(id)?.provenance.replacementMinor ?? unitOf.get(id)?.priceMinor ?? null,
+    sharing,
+  )
   const worth = valueSetups(
     used,
     (id) => unitOf.get(id)?.provenance.valueMinor ?? unitOf.get(id)?.priceMinor ?? null,
@@ -144,6 +159,7 @@ function listSetupValues({ db }: House, { units }: Live, sharing: Sharing) {
     name,
     paidMinor: paid.get(id)?.minor ?? 0,
     worthMinor: worth.get(id)?.minor ?? 0,
+    replacementMinor: replace.get(id)?.minor ?? 0,
     unknown: worth.get(id)?.unknown ?? 0,
     shared: worth.get(id)?.shared ?? 0,
   }))

@@ -1,4 +1,4 @@
-import { CATEGORIES, listOpenDuties, nameModel, sayDisclosure } from '@exemplar/core'
+import { CATEGORIES, listOpenDuties, nameModel, sayDisclosure, sumGifts } from '@exemplar/core'
 import { defineRoute } from '../foundation/route.ts'
 import { parties } from '../studio/tables.ts'
 import { loadLive } from './kit-file-store.ts'
@@ -68,6 +68,7 @@ export const scheduleRoutes = [
           const text = sayDisclosure(it, nameOf.get(it.modelId) ?? '', givers.get(it.partyId ?? '') ?? null)
           return text ? [{ ...tell(it), text, until: it.provenance.interestUntil }] : []
         }),
+        gifts: sumGifts(units),
         goingBack: units
           .filter((it) => (it.acquisition === 'loan-in' || it.acquisition === 'rented') && it.state !== 'returned')
           .sort((a, b) => ((a.dueOn ?? '9') < (b.dueOn ?? '9') ? -1 : 1))

@@ -207,7 +207,7 @@ const ONLY: Readonly<Record<Exclude<KitOnly, 'archived'>, string>> = {
   'no-place': 'u.place_id IS NULL',
   'not-at-home': 'u.now_place_id IS NOT NULL AND u.now_place_id IS NOT u.place_id',
   unidentified: "m.maker = ''",
-  incomplete: `EXISTS (SELECT 1 FROM units c WHERE c.parent_id = u.id AND c.bond = 'part' AND c.archived_at IS NULL
+  incomplete: `EXISTS (SELECT 1 FROM units c WHERE c.parent_id = u.id AND c.bond IN ('part', 'controller') AND c.archived_at IS NULL
     AND (c.state NOT IN (${quote(USABLE)}) OR EXISTS (${OPEN_FAULT} = c.id AND f.severity = 'unusable')))`,
   'never-used': `${LAST_OUT} IS NULL`,
   'no-mass': "m.specs ->> '$.massGrams' IS NULL",

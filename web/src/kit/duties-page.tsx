@@ -1,6 +1,9 @@
+import { formatMoney } from '@exemplar/core'
 import { Link } from 'react-router'
+import { useStudioQuery } from '../foundation/api.ts'
 import { Mark } from '../foundation/mark.tsx'
 import { PageHead, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
+import { useMay } from '../foundation/session.ts'
 import { useTimeWords } from '../foundation/time-words.ts'
 import { useDutiesQuery } from './kit-api.ts'
 
@@ -14,6 +17,8 @@ interface Row {
 export function DutiesPage() {
   const { data, error, refetch } = useDutiesQuery()
   const { today } = useTimeWords()
+  const { data: studio } = useStudioQuery()
+  const may = useMay()
   if (!data) return <Waiting what="the promises" error={error} onRetry={refetch} />
   const thing = (it: Row) => (
     <Link to={`/kit/${it.id}`} className="min-w-48">
@@ -26,7 +31,7 @@ export function DutiesPage() {
     </Mark>
   )
   const row = 'flex flex-wrap items-center gap-3 border-b border-rule py-1.5 text-[13px]'
-  const { duties, goingBack, disclosures } = data
+  const { duties, goingBack, disclosures, gifts } = data
   return (
     <>
       <PageHead title="Promised, lent and disclosed" />
@@ -55,6 +60,24 @@ export function DutiesPage() {
             ))}
           </ul>
         </Section>
+        {may('see-money') && gifts.length > 0 && (
+          <Section title="Given to us, by year">
+            <ul>
+              {gifts.map((it) => (
+                <li key={it.year} className={row}>
+                  <span className="min-w-48">{it.year}</span>
+                  <span className="flex-1 text-quiet">{it.things} things</span>
+                  <span className="figures">
+                    {formatMoney(it.valueMinor ?? 0, studio?.currency ?? 'GBP', 'column')}
+                  </span>
+                </li>
+              ))}
+            </ul>
+            <p className="mt-2 text-[12px] text-quiet">
+              In many places a gift for coverage is income. A planning aid, no tax advice.
+            </p>
+          </Section>
+        )}
         <Section title="To be said with a film" aside={disclosures.length}>
           {disclosures.length === 0 && <p className="py-1.5 text-[13px] text-quiet">Nothing has to be said.</p>}
           <ul>

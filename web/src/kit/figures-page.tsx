@@ -111,6 +111,10 @@ function UseTable({ use }: { use: Use[] }) {
                 <td>
                   <Link to={`/kit/${it.id}`}>{it.name}</Link>
                   {it.hasProvedItself && <Mark level="ok">proved itself</Mark>}
+                  {it.isRisk && <Mark level="warn">nothing of its kind could stand in</Mark>}
+                  {order === 'least' && it.timesOut === 0 && it.resaleMinor !== null && (
+                    <span className="block text-[12px] text-quiet">might bring about {say(it.resaleMinor)}</span>
+                  )}
                   {order === 'least' && it.timesOut === 0 && it.reason && (
                     <span className="block text-[12px] text-quiet">kept because: {it.reason}</span>
                   )}
@@ -137,8 +141,8 @@ function UseTable({ use }: { use: Use[] }) {
       )}
       <p className="mt-2 text-[12px] text-quiet">
         A session is a day on which anything was taken out since the thing came. A year and each time: price with all
-        that was spent on it, tax included. Proved itself: three years here, twenty times out, two years without
-        failing.
+        that was spent on it, tax included. What it might bring is a guess from price and age alone. Proved itself:
+        three years here, twenty times out, two years without failing.
       </p>
     </Section>
   )
@@ -178,6 +182,9 @@ function SetupValues({
             <th scope="col" className="text-right">
               Paid
             </th>
+            <th scope="col" className="hidden text-right sm:table-cell">
+              To buy anew
+            </th>
             <th scope="col" className="text-right">
               Worth
             </th>
@@ -200,6 +207,7 @@ function SetupValues({
                 </span>
               </td>
               <td className="figures text-right">{say(it.paidMinor)}</td>
+              <td className="figures hidden text-right sm:table-cell">{say(it.replacementMinor)}</td>
               <td className="figures text-right">{say(it.worthMinor)}</td>
             </tr>
           ))}

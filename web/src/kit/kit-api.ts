@@ -96,11 +96,12 @@ interface Named {
 export interface DutiesReply {
   duties: (Named & { what: string; dueOn: string | null })[]
   disclosures: (Named & { text: string; until: string | null })[]
+  gifts: { year: number; things: number; valueMinor: number | null }[]
   goingBack: (Named & { dueOn: string | null; from: string | null })[]
 }
 
 export interface FiguresReply {
-  use: (Named & UseFigures & { reason: string })[]
+  use: (Named & UseFigures & { reason: string; resaleMinor: number | null; isRisk: boolean })[]
   demand: (Named & { owned: number; peak: number; peakAt: number | null; allAtOnce: number })[]
   setups: {
     id: string
@@ -109,6 +110,7 @@ export interface FiguresReply {
     name: string
     paidMinor: number | null
     worthMinor: number | null
+    replacementMinor: number | null
     unknown: number
     shared: number
   }[]

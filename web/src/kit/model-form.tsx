@@ -118,6 +118,13 @@ export function ModelForm({ model: latest, onClose }: { model: Model; onClose():
         value={draft.availability}
         onChange={(event) => set({ availability: event.target.value })}
       />
+      <TextField
+        label="Its app, driver or manual"
+        hint="For exactly this model and variant"
+        value={draft.link}
+        problem={fields.link}
+        onChange={(event) => set({ link: event.target.value })}
+      />
       <div className="md:col-span-2">
         <SpecFields category={draft.category} texts={specTexts} problems={problems} onChange={setSpecTexts} />
       </div>

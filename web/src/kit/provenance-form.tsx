@@ -120,6 +120,11 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitPage; onCl
         onChange={(valueMinor) => set({ valueMinor })}
       />
       <TextField label="Worth that on" {...day('valueOn')} />
+      <MoneyField
+        label="To buy it anew"
+        value={draft.replacementMinor}
+        onChange={(replacementMinor) => set({ replacementMinor })}
+      />
       <MoneyField label="Insured for" value={draft.insuredMinor} onChange={(insuredMinor) => set({ insuredMinor })} />
       <TextField label="Warranty until" {...day('warrantyUntil')} />
       <TextField label="Its terms" hint="Who repairs, what is left out" {...text('warrantyTerms')} />

@@ -147,6 +147,7 @@ export function UnitFacts({ page }: { page: UnitPage }) {
         {model.aliases.length > 0 && <p>Also called {model.aliases.join(', ')}.</p>}
         {page.successor && <p>No longer made; {page.successor} took its place.</p>}
         {model.availability && <p>{model.availability}</p>}
+        {model.link && <p>App, driver, manual: {model.link}</p>}
       </Block>
       <Block title="Where from">
         {ACQUISITIONS[unit.acquisition]}

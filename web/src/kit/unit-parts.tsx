@@ -12,6 +12,13 @@ import { useMay } from '../foundation/session.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useTold } from '../foundation/use-told.ts'
 
+const WITH: Readonly<Record<Bond, string>> = {
+  part: 'A part of',
+  controller: 'Controls',
+  rider: 'Rides on',
+  set: 'Moves with',
+}
+
 /** What goes with a thing, and what it goes with itself. */
 export function UnitParts({ page }: { page: UnitPage }) {
   const [isAdding, setAdding] = useState(false)
@@ -30,7 +37,7 @@ export function UnitParts({ page }: { page: UnitPage }) {
     >
       {parent && (
         <p className="py-1.5 text-[13px]">
-          {BONDS[unit.bond] === BONDS.part ? 'A part of ' : 'Moves with '}
+          {WITH[unit.bond]}{' '}
           <Link to={`/kit/${parent.id}`}>
             <Tag>{parent.tag}</Tag> {parent.name}
           </Link>

@@ -1,6 +1,6 @@
 import { CATEGORIES, ENTRY_KINDS, findExponent, formatMoney, GROUPS, readMoney } from '@exemplar/core'
 import { lazy, Suspense, useState } from 'react'
-import { useSearchParams } from 'react-router'
+import { Link, useSearchParams } from 'react-router'
 import {
   useAddEntryMutation,
   useEntriesQuery,
@@ -9,6 +9,7 @@ import {
   useShoppingQuery,
   useSpendingQuery,
   useStudioQuery,
+  useUnitsQuery,
 } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { sayDay } from '../foundation/calendar-words.ts'
@@ -216,6 +217,26 @@ function Entries({ year, say }: { year: number; say(minor: number): string }) {
   )
 }
 
+/** What the kit has that is called alike: an old thing in the store may do instead of a new one. */
+function OwnAlike({ item }: { item: string }) {
+  const { today } = useTimeWords()
+  const { data } = useUnitsQuery({ find: item.replace(/[^\p{L}\p{N} -]/gu, ' ').slice(0, 60), freeOn: today, limit: 3 })
+  if (!data || data.rows.length === 0) return null
+  return (
+    <span className="ml-4.5 block text-[13px]">
+      Here already, and free today:{' '}
+      {data.rows.map((it, at) => (
+        <span key={it.id}>
+          {at > 0 && ', '}
+          <Link to={`/kit/${it.id}`}>
+            {it.tag} {it.name}
+          </Link>
+        </span>
+      ))}
+    </span>
+  )
+}
+
 function Shopping() {
   const { data } = useShoppingQuery()
   const [bought] = useMarkBoughtMutation()
@@ -239,6 +260,7 @@ function Shopping() {
                 {line.quantity} × {line.item}
               </Mark>
               <span className="ml-4.5 block text-[13px] text-quiet">{line.reason}</span>
+              <OwnAlike item={line.item} />
             </span>
             <Button
               size="small"
