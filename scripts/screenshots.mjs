@@ -24,6 +24,7 @@ const VIEWS = [
   ['safe-keeping', '/studio/safe', 1280, 800],
   ['import', '/kit/import', 1280, 800],
   ['labels', '/kit/labels?find=CAM', 1280, 800],
+  ['use-and-worth', '/kit/figures', 1280, 800],
   ['today-phone', '/today', 390, 844],
   ['bring-back-phone', '/diary/b-bog/bring-back', 390, 844],
   ['sign-in-phone', '/today', 390, 844, 'light', 'signed out'],

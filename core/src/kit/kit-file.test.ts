@@ -163,3 +163,43 @@ test('mutations of a kit file are read right or refused in a sentence, never thr
     { numRuns: RUNS, seed: 11 },
   )
 })
+
+test('mutations of its values, one or more anywhere, are read right or refused at their place', () => {
+  const value = fc.oneof(
+    fc.string({ maxLength: 12 }),
+    fc.integer(),
+    fc.double(),
+    fc.constantFrom(null, true, [], {}, '', 'u1', 'm1', '2026-02-30', -1, 1e13, 'x'.repeat(3000), ['a'], { id: 'u1' }),
+  )
+  /** Puts a value at a place of a tree that numbers choose: at each step the so-many-th key. */
+  const put = (tree: unknown, path: number[], it: unknown): void => {
+    const [step = 0, ...rest] = path
+    if (typeof tree !== 'object' || tree === null) return
+    const keys = Object.keys(tree)
+    const key = keys[step % Math.max(1, keys.length)]
+    if (key === undefined) return
+    const branch = (tree as Record<string, unknown>)[key]
+    if (rest.length === 0 || typeof branch !== 'object' || branch === null) (tree as Record<string, unknown>)[key] = it
+    else put(branch, rest, it)
+  }
+  const change = fc.tuple(fc.array(fc.nat(200), { minLength: 1, maxLength: 6 }), value)
+  let read = 0
+  fc.assert(
+    fc.property(fc.array(change, { minLength: 1, maxLength: 3 }), (changes) => {
+      const tree = JSON.parse(writeKitFile(makeKit()))
+      for (const [path, it] of changes) put(tree, path, it)
+      const reading = readKitFile(JSON.stringify(tree))
+      if ('problems' in reading) {
+        for (const { pointer, message } of reading.problems)
+          expect([pointer.startsWith('/'), message.length > 5]).toEqual([true, true])
+        return
+      }
+      read++
+      for (const { pointer } of plan(reading.kit).problems) expect(pointer).toMatch(/^\//)
+      const again = readKitFile(writeKitFile(reading.kit))
+      expect('kit' in again && writeKitFile(again.kit) === writeKitFile(reading.kit)).toBe(true)
+    }),
+    { numRuns: RUNS, seed: 12 },
+  )
+  expect(read).toBeGreaterThan(0)
+})

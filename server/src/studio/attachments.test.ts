@@ -142,6 +142,7 @@ test('mutations of photos and papers are kept whole or refused in a sentence, an
     return at % below
   }
   const folder = join(api.folder, 'attachments')
+  await attach(PNG, 'first.png')
   const seen = { kept: 0, refused: 0 }
   for (let run = 0; run < runs; run++) {
     const original = originals[draw(originals.length)] ?? PNG
