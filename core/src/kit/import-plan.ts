@@ -63,7 +63,7 @@ export type KnownUnit = Pick<
   | 'nickname'
   | 'dueOn'
   | 'provenance'
->
+> & { archivedAt: number | null }
 
 export interface KnownStock {
   id: string

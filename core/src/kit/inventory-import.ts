@@ -1,6 +1,4 @@
 import { readDefused } from '../units/csv.ts'
-import { formatMoney } from '../units/money.ts'
-import { formatData, formatEnergy, formatMass } from '../units/quantity.ts'
 import { CATEGORIES, type Category, guessCategory, isCounted, readCategory } from './category.ts'
 import { findHeadingUnit } from './column-guess.ts'
 import {
@@ -18,15 +16,13 @@ import {
   readHeading,
   readRows,
 } from './inventory-file.ts'
-import { identifyModel, KnownKit } from './known-kit.ts'
+import { KnownKit } from './known-kit.ts'
 import { LineCells, type Report } from './line-cells.ts'
+import { describeMove, type Given, listChanges, type Naming } from './line-changes.ts'
 import { type DateOrder, findDateOrder, isAmbiguousDate } from './list-dates.ts'
-import { type Model, nameModel, type Specs } from './model.ts'
-import { findDoubts } from './plausibility.ts'
-import { makeModelFromTemplate } from './template.ts'
+import { ModelDrafts } from './model-drafts.ts'
 import type { TemplateFacts } from './template-facts.ts'
-import { ACQUISITIONS, EMPTY_UNIT, LIFE_STATES, type NewUnit, tagSchema } from './unit.ts'
-import { sayDoubt } from './words.ts'
+import { EMPTY_UNIT, tagSchema } from './unit.ts'
 
 /**
  * Reads an inventory list (RFC 4180, semicolons or tabs too) and says what it would bring, line by line. Writes nothing.
@@ -84,55 +80,6 @@ interface Row {
   cells: Map<InventoryColumn, string>
 }
 
-/** What a line says of a thing: only what it says, so that a blank cell never wipes anything. */
-interface Given {
-  fields: Partial<Pick<NewUnit, (typeof COMPARED)[number]>>
-  valueMinor: number | null
-  insuredMinor: number | null
-  warrantyUntil: string | null
-  placeKey: string | null
-}
-
-const COMPARED = [
-  'serial',
-  'acquisition',
-  'acquiredOn',
-  'priceMinor',
-  'serviceEveryDays',
-  'note',
-  'state',
-  'nickname',
-  'dueOn',
-] as const
-
-const FIELD_NAMES: Readonly<Record<(typeof COMPARED)[number], string>> = {
-  serial: 'serial',
-  acquisition: 'acquisition',
-  acquiredOn: 'acquired on',
-  priceMinor: 'price',
-  serviceEveryDays: 'service every',
-  note: 'note',
-  state: 'state',
-  nickname: 'nickname',
-  dueOn: 'due on',
-}
-
-type SummedSpec = 'massGrams' | 'energyMilliwattHours' | 'capacityMegabytes'
-const SUMMED: readonly [SummedSpec, label: string, say: (value: number) => string][] = [
-  ['massGrams', 'mass', formatMass],
-  ['energyMilliwattHours', 'energy', formatEnergy],
-  ['capacityMegabytes', 'capacity', formatData],
-]
-
-interface ModelDraft {
-  key: string
-  category: Category
-  maker: string
-  name: string
-  facts: Partial<TemplateFacts>
-  entry: ImportLine
-}
-
 /** Reads lines one after another, so that the second camera of a model finds the model that the first one brought. */
 class LineReader {
   private readonly plan: ImportPlan
@@ -146,25 +93,21 @@ class LineReader {
   private readonly lineOfSerial = new Map<string, { line: number; text: string }>()
   private readonly placeKeys = new Map<string, string>()
   private readonly placeNames = new Map<string, string>()
-  private readonly interfaceCodes = new Map<string, string>()
-  private readonly drafts = new Map<string, ModelDraft>()
+  private readonly models: ModelDrafts
+  private readonly naming: Naming
   private readonly categories = new Map<string, Category | null>()
-  /** What the lines of a model say of its figures; where they do not agree, none of them counts. */
-  private readonly said = new Map<string, Map<SummedSpec, { values: Set<number>; entry: ImportLine }>>()
 
   constructor(plan: ImportPlan, context: ImportContext, choices: ImportChoices, rows: readonly Row[]) {
     this.plan = plan
     this.context = context
     this.kit = new KnownKit(context)
+    this.models = new ModelDrafts(plan, this.kit, context.interfaces)
+    this.naming = { currency: context.currency, nameOfPlace: (key) => this.placeNames.get(key ?? '') ?? '' }
     this.leaveOut = new Set(choices.leaveOut ?? [])
     this.asNew = new Set(choices.asNew ?? [])
     for (const place of context.places) {
       this.placeKeys.set(place.name.toLowerCase(), place.id)
       this.placeNames.set(place.id, place.name)
-    }
-    for (const it of context.interfaces) {
-      this.interfaceCodes.set(it.code.toLowerCase(), it.code)
-      this.interfaceCodes.set(it.label.toLowerCase(), it.code)
     }
     this.unitOf = new Map(
       plan.columns.flatMap((column, at): [string, string][] => {
@@ -260,58 +203,7 @@ class LineReader {
 
   /** Makes the models from all that their lines said, and settles what the lines say of models that are here. */
   finishMutably(): void {
-    for (const { key, category, maker, name, facts, entry } of this.drafts.values()) {
-      const agreed = { ...facts, ...this.listAgreed(key) }
-      const model = makeModelFromTemplate(category, maker, name, this.resolveInterfacesMutably(agreed, entry))
-      this.plan.models.push({ key, model })
-      entry.remarks.push(...findDoubts(category, model.specs, agreed).map(sayDoubt))
-    }
-    for (const [id] of this.said) {
-      const model = this.kit.modelById.get(id)
-      if (model) this.updateModelMutably(model)
-    }
-  }
-
-  private updateModelMutably(model: Model): void {
-    const specs: Partial<Specs> = {}
-    for (const [key, label, say] of SUMMED) {
-      const said = this.said.get(model.id)?.get(key)
-      const [value] = said?.values ?? []
-      if (!said || value === undefined || said.values.size !== 1 || model.specs[key] === value) continue
-      specs[key] = value
-      const before = model.specs[key]
-      said.entry.changes.push({
-        field: `${label} of ${nameModel(model)}`,
-        before: before === null ? '' : say(before),
-        after: say(value),
-      })
-      if (said.entry.outcome === 'same') said.entry.outcome = 'update'
-    }
-    if (Object.keys(specs).length > 0) this.plan.modelUpdates.push({ id: model.id, specs })
-  }
-
-  private listAgreed(key: string): Partial<Record<SummedSpec, number>> {
-    const agreed: Partial<Record<SummedSpec, number>> = {}
-    for (const [spec, { values }] of this.said.get(key) ?? []) {
-      const [first] = values
-      if (first !== undefined) agreed[spec] = first
-    }
-    return agreed
-  }
-
-  private noteSaidMutably(key: string, facts: Partial<TemplateFacts>, entry: ImportLine): void {
-    for (const [spec] of SUMMED) {
-      const value = facts[spec]
-      if (typeof value !== 'number') continue
-      const ofModel = this.said.get(key) ?? new Map<SummedSpec, { values: Set<number>; entry: ImportLine }>()
-      this.said.set(key, ofModel)
-      const known = ofModel.get(spec)
-      if (!known) ofModel.set(spec, { values: new Set([value]), entry })
-      else if (known.values.size > 0 && !known.values.has(value)) {
-        known.values.add(value)
-        entry.remarks.push(`Other lines of ${entry.name} say otherwise, so the first counts where nothing was known.`)
-      }
-    }
+    this.models.finishMutably()
   }
 
   private readTag(row: LineCells, entry: ImportLine, text: string, report: Report): string {
@@ -423,7 +315,7 @@ class LineReader {
     if (model && tag === '' && !this.asNew.has(entry.line)) {
       // A line with a serial of its own is another piece than one whose serial is known.
       const suits = (it: KnownUnit) => serial === undefined || it.serial === null
-      const known = this.kit.findUnclaimed(model.id, suits, (it) => this.listChanges(it, given).length === 0)
+      const known = this.kit.findUnclaimed(model.id, suits, (it) => listChanges(it, given, this.naming).length === 0)
       if (known) {
         this.updateMutably(known, given, facts, '', entry)
         return
@@ -437,7 +329,7 @@ class LineReader {
       ...fields,
       provenance: { ...EMPTY_UNIT.provenance, valueMinor, insuredMinor, warrantyUntil },
       tag: entry.tag,
-      modelKey: this.findModelMutably(category, maker, name, facts, entry),
+      modelKey: this.models.findMutably(category, maker, name, facts, entry),
       placeKey,
     })
   }
@@ -461,13 +353,13 @@ class LineReader {
     if (known) {
       this.kit.claimMutably(known.id)
       entry.tag = known.tag
-      this.noteSaidMutably(known.modelId, facts, entry)
+      this.models.noteSaidMutably(known.modelId, facts, entry)
       const isMoved = given.placeKey !== null && given.placeKey !== known.placeId
       const isCountedAnew = quantity !== null && quantity !== known.quantity
       entry.outcome = isMoved || isCountedAnew ? 'update' : 'same'
       if (isCountedAnew)
         entry.changes.push({ field: 'quantity', before: String(known.quantity), after: String(quantity) })
-      if (isMoved) entry.changes.push(this.describeMove(known.placeId, given.placeKey))
+      if (isMoved) entry.changes.push(describeMove(known.placeId, given.placeKey, this.naming))
       if (entry.outcome === 'update')
         this.plan.stockUpdates.push({
           id: known.id,
@@ -478,7 +370,7 @@ class LineReader {
     }
     entry.outcome = 'stock'
     entry.tag = tag || this.kit.takeNextTagMutably(category)
-    const modelKey = this.findModelMutably(category, maker, name, facts, entry)
+    const modelKey = this.models.findMutably(category, maker, name, facts, entry)
     this.plan.stock.push({
       tag: entry.tag,
       modelKey,
@@ -498,10 +390,10 @@ class LineReader {
     this.kit.claimMutably(unit.id)
     const renames = tag !== '' && tag !== unit.tag
     entry.tag = unit.tag
-    entry.changes = this.listChanges(unit, given)
+    entry.changes = listChanges(unit, given, this.naming)
     if (renames) entry.changes.push({ field: 'tag', before: unit.tag, after: tag })
     entry.outcome = entry.changes.length > 0 ? 'update' : 'same'
-    this.noteSaidMutably(unit.modelId, facts, entry)
+    this.models.noteSaidMutably(unit.modelId, facts, entry)
     if (entry.outcome === 'same') return
     const { fields, valueMinor, insuredMinor, warrantyUntil, placeKey } = given
     const papers = Object.fromEntries(
@@ -515,42 +407,6 @@ class LineReader {
     })
   }
 
-  private listChanges(unit: KnownUnit, given: Given): ImportLine['changes'] {
-    const changes: ImportLine['changes'] = []
-    for (const field of COMPARED) {
-      const after = given.fields[field]
-      if (after === undefined || after === unit[field]) continue
-      changes.push({ field: FIELD_NAMES[field], before: this.say(field, unit[field]), after: this.say(field, after) })
-    }
-    const papers = [
-      ['value', unit.provenance.valueMinor, given.valueMinor],
-      ['insured for', unit.provenance.insuredMinor, given.insuredMinor],
-      ['warranty until', unit.provenance.warrantyUntil, given.warrantyUntil],
-    ] as const
-    for (const [field, before, after] of papers) {
-      if (after === null || after === before) continue
-      const say = (it: string | number | null) =>
-        typeof it === 'number' ? formatMoney(it, this.context.currency) : (it ?? '')
-      changes.push({ field, before: say(before), after: say(after) })
-    }
-    if (given.placeKey !== null && given.placeKey !== unit.placeId)
-      changes.push(this.describeMove(unit.placeId, given.placeKey))
-    return changes
-  }
-
-  private describeMove(before: string | null, after: string | null): ImportLine['changes'][number] {
-    const nameOf = (key: string | null) => this.placeNames.get(key ?? '') ?? ''
-    return { field: 'place', before: nameOf(before), after: nameOf(after) }
-  }
-
-  private say(field: (typeof COMPARED)[number], value: unknown): string {
-    if (value === null || value === '') return ''
-    if (field === 'priceMinor') return formatMoney(Number(value), this.context.currency)
-    if (field === 'acquisition') return ACQUISITIONS[value as keyof typeof ACQUISITIONS]
-    if (field === 'state') return LIFE_STATES[value as keyof typeof LIFE_STATES].label
-    return String(value)
-  }
-
   private findPlaceMutably(name: string, entry: ImportLine): string | null {
     if (name === '') return null
     const known = this.placeKeys.get(name.toLowerCase())
@@ -562,61 +418,4 @@ class LineReader {
     entry.adds.push(`place ${name}`)
     return key
   }
-
-  /** Names of mounts and battery families become codes; a name nobody knows becomes one of the studio's own. */
-  private resolveInterfacesMutably(facts: Partial<TemplateFacts>, entry: ImportLine): Partial<TemplateFacts> {
-    const resolve = (name: string | null | undefined, kind: 'mount' | 'battery'): string | null => {
-      if (!name) return null
-      const known = this.interfaceCodes.get(name.toLowerCase())
-      if (known) return known
-      const stem = name
-        .toLowerCase()
-        .replace(/[^a-z0-9]+/g, '-')
-        .replace(/^-+|-+$/g, '')
-        .slice(0, 40)
-      const taken = new Set(this.interfaceCodes.values())
-      let code = `${kind}-${stem || 'own'}`
-      for (let n = 2; taken.has(code); n++) code = `${kind}-${stem || 'own'}-${n}`
-      this.interfaceCodes.set(name.toLowerCase(), code)
-      this.plan.interfaces.push({ code, label: name, kind })
-      entry.adds.push(`${kind} ${name}`)
-      return code
-    }
-    const find = (name: string | null | undefined) =>
-      name ? (this.interfaceCodes.get(name.toLowerCase()) ?? null) : null
-    return {
-      ...facts,
-      mount: resolve(facts.mount, 'mount'),
-      battery: resolve(facts.battery, 'battery'),
-      inlet: find(facts.inlet) ?? findInlet(facts.inlet ?? ''),
-      endA: find(facts.endA),
-      endB: find(facts.endB),
-    }
-  }
-
-  private findModelMutably(
-    category: Category,
-    maker: string,
-    name: string,
-    facts: Partial<TemplateFacts>,
-    entry: ImportLine,
-  ): string {
-    const known = this.kit.findModel(category, maker, name)
-    const identity = identifyModel(category, nameModel({ maker, name }))
-    const draft = this.drafts.get(identity)
-    const key = known?.id ?? draft?.key ?? `new-model-${this.drafts.size + 1}`
-    this.noteSaidMutably(key, facts, entry)
-    if (known) return key
-    // What an earlier line left open, a later one of the same model may tell.
-    if (draft) draft.facts = { ...facts, ...draft.facts }
-    else this.drafts.set(identity, { key, category, maker, name, facts, entry })
-    return key
-  }
-}
-
-/** Both ends of a coupler are named alike: C7 on the lead, C8 on the device. */
-function findInlet(text: string): string | null {
-  if (/^(iec )?c ?[78]$/i.test(text)) return 'iec-c7'
-  if (/^(iec )?c ?1[34]$/i.test(text)) return 'iec-c13'
-  return null
 }

@@ -39,6 +39,7 @@ export function applyPlan(context: ImportContext, plan: ImportPlan): ImportConte
         id: unit.tag,
         modelId: modelKey,
         placeId: placeKey,
+        archivedAt: null,
       })),
     ],
     stock: [

@@ -25,7 +25,9 @@ export class KnownKit {
     this.unitByTag = new Map(units.map((it) => [it.tag, it]))
     this.stockByTag = new Map(stock.map((it) => [it.tag, it]))
     this.unitBySerial = new Map(units.flatMap((it) => (it.serial ? [[it.serial.toLowerCase(), it]] : [])))
+    // What is archived is meant only by its tag or serial, never as one of its kind.
     for (const it of units) {
+      if (it.archivedAt !== null) continue
       const alike = this.unitsByModel.get(it.modelId)
       if (alike) alike.push(it)
       else this.unitsByModel.set(it.modelId, [it])

@@ -27,6 +27,7 @@ export function loadImportContext(db: Database | Transaction): ImportContext {
         nickname: units.nickname,
         dueOn: units.dueOn,
         provenance: units.provenance,
+        archivedAt: units.archivedAt,
       })
       .from(units)
       .orderBy(units.tag)

@@ -41,7 +41,7 @@ export function carryOut(plan: ImportPlan, writer: Writer): void {
   }
   for (const { id, set, placeKey } of plan.unitUpdates) {
     tx.update(units)
-      .set({ ...set, placeId: resolvePlace(placeKey), version: sql`${units.version} + 1` })
+      .set({ ...set, placeId: resolvePlace(placeKey), archivedAt: null, version: sql`${units.version} + 1` })
       .where(eq(units.id, id))
       .run()
     note('unit', id, { after: set })

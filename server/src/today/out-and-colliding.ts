@@ -9,7 +9,7 @@ import {
   type TodayItem,
 } from '@exemplar/core'
 import { and, eq, inArray, isNotNull, isNull, lte } from 'drizzle-orm'
-import { nameSubject } from '../diary/booking-routes.ts'
+import { nameSubject } from '../diary/booking-check.ts'
 import { loadHolds } from '../diary/holds.ts'
 import { bookings } from '../diary/tables.ts'
 import { models, stock, units } from '../kit/tables.ts'

@@ -1,7 +1,7 @@
 import { addDays, findStartOfDay, type Readiness, type ReadinessFinding, type TodayItem } from '@exemplar/core'
 import { and, eq, isNull, lte, sql } from 'drizzle-orm'
 import { listServicesDue } from '../bench/bench-routes.ts'
-import { nameSubject } from '../diary/booking-routes.ts'
+import { nameSubject } from '../diary/booking-check.ts'
 import { type BookingRow, listItems, loadBookings, loadHolds, loadKin, loadSetups } from '../diary/holds.ts'
 import type { Database } from '../foundation/database.ts'
 import { loadHoldings } from '../kit/facts.ts'

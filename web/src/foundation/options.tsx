@@ -1,5 +1,13 @@
-import { CATEGORIES, CATEGORY_CODES, type PlaceKind } from '@exemplar/core'
-import { usePlacesQuery } from './api.ts'
+import {
+  ACQUISITION_CODES,
+  ACQUISITIONS,
+  CATEGORIES,
+  CATEGORY_CODES,
+  LIFE_STATE_CODES,
+  LIFE_STATES,
+  type PlaceKind,
+} from '@exemplar/core'
+import { usePartiesQuery, usePlacesQuery } from './api.ts'
 
 /** The choices of a select, the blank one first where it has a name. */
 export function PlaceOptions({ none, kind, without }: { none: string; kind?: PlaceKind; without?: string }) {
@@ -24,4 +32,35 @@ export function CategoryOptions() {
       {CATEGORIES[code].label}
     </option>
   ))
+}
+
+export function StateOptions() {
+  return LIFE_STATE_CODES.map((code) => (
+    <option key={code} value={code}>
+      {LIFE_STATES[code].label}
+    </option>
+  ))
+}
+
+export function AcquisitionOptions() {
+  return ACQUISITION_CODES.map((code) => (
+    <option key={code} value={code}>
+      {ACQUISITIONS[code]}
+    </option>
+  ))
+}
+
+/** Vendors, lenders and the others, the blank one first under its name. */
+export function PartyOptions({ none }: { none: string }) {
+  const { data: parties } = usePartiesQuery()
+  return (
+    <>
+      <option value="">{none}</option>
+      {parties?.map((it) => (
+        <option key={it.id} value={it.id}>
+          {it.name}
+        </option>
+      ))}
+    </>
+  )
 }

@@ -1,21 +1,18 @@
 import {
   ACQUISITION_CODES,
-  ACQUISITIONS,
   type Acquisition,
   bundleSchema,
-  CATEGORIES,
-  CATEGORY_CODES,
   type Category,
   formatMoney,
   priceBundle,
 } from '@exemplar/core'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { usePartiesQuery, useStudioQuery } from '../foundation/api.ts'
+import { useStudioQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { CheckField, FormProblem, SelectField, TextField } from '../foundation/field.tsx'
 import { MoneyField } from '../foundation/money-field.tsx'
-import { PlaceOptions } from '../foundation/options.tsx'
+import { AcquisitionOptions, CategoryOptions, PartyOptions, PlaceOptions } from '../foundation/options.tsx'
 import { PageHead } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import { useTimeWords } from '../foundation/time-words.ts'
@@ -44,7 +41,6 @@ const makePart = (): PartRow => ({
 export function BundlePage() {
   const { today } = useTimeWords()
   const { data: studio } = useStudioQuery()
-  const { data: parties } = usePartiesQuery()
   const [receive, { error, isLoading }] = useReceiveBundleMutation()
   const run = useTold()
   const navigate = useNavigate()
@@ -131,23 +127,14 @@ export function BundlePage() {
               set({ acquisition: ACQUISITION_CODES.find((it) => it === event.target.value) ?? 'bought-new' })
             }
           >
-            {ACQUISITION_CODES.map((code) => (
-              <option key={code} value={code}>
-                {ACQUISITIONS[code]}
-              </option>
-            ))}
+            <AcquisitionOptions />
           </SelectField>
           <SelectField
             label="From whom"
             value={draft.partyId}
             onChange={(event) => set({ partyId: event.target.value })}
           >
-            <option value="">Not recorded</option>
-            {parties?.map((it) => (
-              <option key={it.id} value={it.id}>
-                {it.name}
-              </option>
-            ))}
+            <PartyOptions none="Not recorded" />
           </SelectField>
           <SelectField
             label="Where it goes"
@@ -194,11 +181,7 @@ export function BundlePage() {
                         value={part.category}
                         onChange={(event) => setPart(part.id, { category: event.target.value as Category })}
                       >
-                        {CATEGORY_CODES.map((code) => (
-                          <option key={code} value={code}>
-                            {CATEGORIES[code].label}
-                          </option>
-                        ))}
+                        <CategoryOptions />
                       </select>
                     </td>
                     <td>

@@ -1,18 +1,9 @@
-import {
-  ACQUISITION_CODES,
-  ACQUISITIONS,
-  type KitFilter,
-  LIFE_STATE_CODES,
-  LIFE_STATES,
-  type ManyChanges,
-  manyChangesSchema,
-} from '@exemplar/core'
+import { type KitFilter, type ManyChanges, manyChangesSchema } from '@exemplar/core'
 import { useState } from 'react'
-import { usePartiesQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { FormProblem, SelectField, TextField } from '../foundation/field.tsx'
 import { Mark } from '../foundation/mark.tsx'
-import { PlaceOptions } from '../foundation/options.tsx'
+import { AcquisitionOptions, PartyOptions, PlaceOptions, StateOptions } from '../foundation/options.tsx'
 import { Tag } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
@@ -68,7 +59,6 @@ function readDraft({ life, serviceEveryDays, ...draft }: Draft): ManyChanges | n
 
 function ChangeManyForm({ ids, filter, onClose, onDone }: Props) {
   const [draft, setDraft] = useState(BLANK)
-  const { data: parties } = usePartiesQuery()
   const [change, { isLoading }] = useChangeManyMutation()
   const run = useTold()
   const changes = readDraft(draft)
@@ -90,11 +80,7 @@ function ChangeManyForm({ ids, filter, onClose, onDone }: Props) {
       <div className="grid grid-cols-2 gap-3 md:grid-cols-3">
         <SelectField label="State" value={draft.state} onChange={(event) => set({ state: event.target.value })}>
           <option value="">As it is</option>
-          {LIFE_STATE_CODES.map((code) => (
-            <option key={code} value={code}>
-              {LIFE_STATES[code].label}
-            </option>
-          ))}
+          <StateOptions />
         </SelectField>
         <SelectField
           label="Where it lives"
@@ -116,19 +102,10 @@ function ChangeManyForm({ ids, filter, onClose, onDone }: Props) {
           onChange={(event) => set({ acquisition: event.target.value })}
         >
           <option value="">As it is</option>
-          {ACQUISITION_CODES.map((code) => (
-            <option key={code} value={code}>
-              {ACQUISITIONS[code]}
-            </option>
-          ))}
+          <AcquisitionOptions />
         </SelectField>
         <SelectField label="From whom" value={draft.partyId} onChange={(event) => set({ partyId: event.target.value })}>
-          <option value="">As it is</option>
-          {parties?.map((it) => (
-            <option key={it.id} value={it.id}>
-              {it.name}
-            </option>
-          ))}
+          <PartyOptions none="As it is" />
         </SelectField>
         <TextField
           label="Due back on"

@@ -1,9 +1,9 @@
-import { CATEGORIES, CATEGORY_CODES } from '@exemplar/core'
 import { type ReactNode, useState } from 'react'
 import type { ImportRequest } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { CheckField } from '../foundation/field.tsx'
 import { Mark } from '../foundation/mark.tsx'
+import { CategoryOptions } from '../foundation/options.tsx'
 import { Tag } from '../foundation/page-parts.tsx'
 import type { ImportReport } from '../foundation/replies.ts'
 
@@ -177,11 +177,7 @@ function ProblemLine({
           {column === 'category' ? (
             <select aria-label={label} className={box} value={text} onChange={(event) => setText(event.target.value)}>
               <option value="">Choose …</option>
-              {CATEGORY_CODES.map((code) => (
-                <option key={code} value={code}>
-                  {CATEGORIES[code].label}
-                </option>
-              ))}
+              <CategoryOptions />
             </select>
           ) : (
             <input aria-label={label} className={box} value={text} onChange={(event) => setText(event.target.value)} />

@@ -1,17 +1,8 @@
-import {
-  CATEGORIES,
-  CATEGORY_CODES,
-  KIT_ONLY,
-  KIT_SORTS,
-  type KitFilter,
-  kitFilterSchema,
-  LIFE_STATE_CODES,
-  LIFE_STATES,
-} from '@exemplar/core'
+import { KIT_ONLY, KIT_SORTS, type KitFilter, kitFilterSchema } from '@exemplar/core'
 import { useInterfacesQuery, useSetupsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { SelectField, TextField } from '../foundation/field.tsx'
-import { PlaceOptions } from '../foundation/options.tsx'
+import { CategoryOptions, PlaceOptions, StateOptions } from '../foundation/options.tsx'
 
 /** The parts of a filter that stand in the address of the page, so that a view can be kept, shared and gone back to. */
 const KEYS = Object.keys(kitFilterSchema.shape) as (keyof KitFilter)[]
@@ -62,11 +53,7 @@ export function KitFilterBar({ filter, onChange }: { filter: KitFilter; onChange
         onChange={(event) => set({ category: event.target.value })}
       >
         <option value="">Any</option>
-        {CATEGORY_CODES.map((code) => (
-          <option key={code} value={code}>
-            {CATEGORIES[code].label}
-          </option>
-        ))}
+        <CategoryOptions />
       </SelectField>
       <SelectField
         label="Place"
@@ -77,11 +64,7 @@ export function KitFilterBar({ filter, onChange }: { filter: KitFilter; onChange
       </SelectField>
       <SelectField label="State" value={filter.state ?? ''} onChange={(event) => set({ state: event.target.value })}>
         <option value="">Any</option>
-        {LIFE_STATE_CODES.map((code) => (
-          <option key={code} value={code}>
-            {LIFE_STATES[code].label}
-          </option>
-        ))}
+        <StateOptions />
       </SelectField>
       <SelectField
         label="Setup"

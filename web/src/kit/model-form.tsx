@@ -1,6 +1,4 @@
 import {
-  CATEGORIES,
-  CATEGORY_CODES,
   type Category,
   findDoubts,
   IMPORTANCES,
@@ -16,6 +14,7 @@ import { Button } from '../foundation/button.tsx'
 import { NoteField, SelectField, TextField } from '../foundation/field.tsx'
 import { Mark } from '../foundation/mark.tsx'
 import { MeasureField } from '../foundation/measures.tsx'
+import { CategoryOptions } from '../foundation/options.tsx'
 import { SavingFoot } from '../foundation/saving-foot.tsx'
 import { useSaving } from '../foundation/use-saving.ts'
 import { RowsField } from '../studio/rows-field.tsx'
@@ -77,11 +76,7 @@ export function ModelForm({ model: latest, onClose }: { model: Model; onClose():
         value={draft.category}
         onChange={(event) => set({ category: event.target.value as Category })}
       >
-        {CATEGORY_CODES.map((code) => (
-          <option key={code} value={code}>
-            {CATEGORIES[code].label}
-          </option>
-        ))}
+        <CategoryOptions />
       </SelectField>
       <MeasureField
         measure="mass"

@@ -1,15 +1,9 @@
-import {
-  ACQUISITION_CODES,
-  ACQUISITIONS,
-  type Acquisition,
-  formatMoney,
-  type Provenance,
-  reckonGift,
-} from '@exemplar/core'
+import { ACQUISITION_CODES, type Acquisition, formatMoney, type Provenance, reckonGift } from '@exemplar/core'
 import { useState } from 'react'
-import { useChangeUnitMutation, usePartiesQuery, useStudioQuery } from '../foundation/api.ts'
+import { useChangeUnitMutation, useStudioQuery } from '../foundation/api.ts'
 import { NoteField, SelectField, TextField } from '../foundation/field.tsx'
 import { MoneyField } from '../foundation/money-field.tsx'
+import { AcquisitionOptions, PartyOptions } from '../foundation/options.tsx'
 import type { UnitPage } from '../foundation/replies.ts'
 import { SavingFoot } from '../foundation/saving-foot.tsx'
 import { useSaving } from '../foundation/use-saving.ts'
@@ -28,7 +22,6 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitPage; onCl
   const [page] = useState(latest)
   const { unit } = page
   const [change] = useChangeUnitMutation()
-  const { data: parties } = usePartiesQuery()
   const { data: studio } = useStudioQuery()
   const saving = useSaving(onClose)
   const [draft, setDraft] = useState(unit.provenance)
@@ -84,23 +77,14 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitPage; onCl
         value={acquisition}
         onChange={(event) => setAcquisition(ACQUISITION_CODES.find((it) => it === event.target.value) ?? 'found')}
       >
-        {ACQUISITION_CODES.map((code) => (
-          <option key={code} value={code}>
-            {ACQUISITIONS[code]}
-          </option>
-        ))}
+        <AcquisitionOptions />
       </SelectField>
       <SelectField
         label="From whom"
         value={basics.partyId}
         onChange={(event) => setBasics({ ...basics, partyId: event.target.value })}
       >
-        <option value="">Not recorded</option>
-        {parties?.map((it) => (
-          <option key={it.id} value={it.id}>
-            {it.name}
-          </option>
-        ))}
+        <PartyOptions none="Not recorded" />
       </SelectField>
       <TextField
         label="Since"

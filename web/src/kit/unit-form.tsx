@@ -1,8 +1,8 @@
-import { LIFE_STATE_CODES, LIFE_STATES, type LifeState } from '@exemplar/core'
+import type { LifeState } from '@exemplar/core'
 import { useState } from 'react'
 import { useChangeUnitMutation, usePeopleQuery } from '../foundation/api.ts'
 import { CheckField, NoteField, SelectField, TextField } from '../foundation/field.tsx'
-import { PlaceOptions } from '../foundation/options.tsx'
+import { PlaceOptions, StateOptions } from '../foundation/options.tsx'
 import type { UnitPage } from '../foundation/replies.ts'
 import { SavingFoot } from '../foundation/saving-foot.tsx'
 import { useSaving } from '../foundation/use-saving.ts'
@@ -69,11 +69,7 @@ export function UnitForm({ page: latest, onClose }: { page: UnitPage; onClose():
         value={draft.state}
         onChange={(event) => set({ state: event.target.value as LifeState })}
       >
-        {LIFE_STATE_CODES.map((code) => (
-          <option key={code} value={code}>
-            {LIFE_STATES[code].label}
-          </option>
-        ))}
+        <StateOptions />
       </SelectField>
       <SelectField
         label="Where it lives"

@@ -1,21 +1,17 @@
 import { CATEGORIES, ENTRY_KINDS, findExponent, formatMoney, GROUPS, readMoney } from '@exemplar/core'
 import { lazy, Suspense, useState } from 'react'
-import { Link, useSearchParams } from 'react-router'
+import { useSearchParams } from 'react-router'
 import {
   useAddEntryMutation,
   useEntriesQuery,
-  useMarkBoughtMutation,
   useSetBudgetMutation,
-  useShoppingQuery,
   useSpendingQuery,
   useStudioQuery,
-  useUnitsQuery,
 } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { sayDay } from '../foundation/calendar-words.ts'
 import { TextField } from '../foundation/field.tsx'
 import { Gauge } from '../foundation/gauge.tsx'
-import { Mark } from '../foundation/mark.tsx'
 import { PageHead, Section, Waiting } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import type { SpendingReply } from '../foundation/replies.ts'
@@ -23,10 +19,10 @@ import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useAppDispatch } from '../foundation/store.ts'
 import { tellDone } from '../foundation/tell-done.ts'
 import { useTimeWords } from '../foundation/time-words.ts'
-import { tellTrouble } from '../foundation/toasts.ts'
 import { GROUP_NAMES } from '../setups/setup-draft.ts'
 import { EntryForm } from './entry-form.tsx'
 import { MONTHS } from './months.ts'
+import { Shopping } from './shopping.tsx'
 
 const SpendingChart = lazy(async () => ({ default: (await import('./spending-chart.tsx')).SpendingChart }))
 
@@ -214,72 +210,6 @@ function Entries({ year, say }: { year: number; say(minor: number): string }) {
         ))}
       </ul>
     </Section>
-  )
-}
-
-/** What the kit has that is called alike: an old thing in the store may do instead of a new one. */
-function OwnAlike({ item }: { item: string }) {
-  const { today } = useTimeWords()
-  const { data } = useUnitsQuery({ find: item.replace(/[^\p{L}\p{N} -]/gu, ' ').slice(0, 60), freeOn: today, limit: 3 })
-  if (!data || data.rows.length === 0) return null
-  return (
-    <span className="ml-4.5 block text-[13px]">
-      Here already, and free today:{' '}
-      {data.rows.map((it, at) => (
-        <span key={it.id}>
-          {at > 0 && ', '}
-          <Link to={`/kit/${it.id}`}>
-            {it.tag} {it.name}
-          </Link>
-        </span>
-      ))}
-    </span>
-  )
-}
-
-function Shopping() {
-  const { data } = useShoppingQuery()
-  const [bought] = useMarkBoughtMutation()
-  const [, setParams] = useSearchParams()
-  const dispatch = useAppDispatch()
-  return (
-    <section className="mt-4">
-      <div className="border-b border-rule pb-1">
-        <h2>Shopping list</h2>
-      </div>
-      {data?.length === 0 && (
-        <p className="py-3 text-[13px] text-quiet">
-          Nothing to buy. What a setup lacks can be put here from its margin.
-        </p>
-      )}
-      <ul>
-        {data?.map((line) => (
-          <li key={line.id} className="flex items-center gap-3 border-b border-rule py-2">
-            <span className="min-w-0 flex-1">
-              <Mark level="advise">
-                {line.quantity} × {line.item}
-              </Mark>
-              <span className="ml-4.5 block text-[13px] text-quiet">{line.reason}</span>
-              <OwnAlike item={line.item} />
-            </span>
-            <Button
-              size="small"
-              onClick={() =>
-                bought({ id: line.id, version: line.version })
-                  .unwrap()
-                  .then(() => {
-                    tellDone(dispatch, `${line.item} is bought.`)
-                    setParams({ add: 'entry', what: line.item })
-                  })
-                  .catch((problem) => dispatch(tellTrouble(readProblem(problem).detail)))
-              }
-            >
-              Bought
-            </Button>
-          </li>
-        ))}
-      </ul>
-    </section>
   )
 }
 

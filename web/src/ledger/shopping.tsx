@@ -1,0 +1,76 @@
+import { Link, useSearchParams } from 'react-router'
+import { useMarkBoughtMutation, useShoppingQuery, useUnitsQuery } from '../foundation/api.ts'
+import { Button } from '../foundation/button.tsx'
+import { Mark } from '../foundation/mark.tsx'
+import { readProblem } from '../foundation/problem.ts'
+import { useAppDispatch } from '../foundation/store.ts'
+import { tellDone } from '../foundation/tell-done.ts'
+import { useTimeWords } from '../foundation/time-words.ts'
+import { tellTrouble } from '../foundation/toasts.ts'
+
+/** What the kit has that is called alike: an old thing in the store may do instead of a new one. */
+function OwnAlike({ item }: { item: string }) {
+  const { today } = useTimeWords()
+  const { data } = useUnitsQuery({ find: item.replace(/[^\p{L}\p{N} -]/gu, ' ').slice(0, 60), freeOn: today, limit: 3 })
+  if (!data || data.rows.length === 0) return null
+  return (
+    <span className="ml-4.5 block text-[13px]">
+      Here already, and free today:{' '}
+      {data.rows.map((it, at) => (
+        <span key={it.id}>
+          {at > 0 && ', '}
+          <Link to={`/kit/${it.id}`}>
+            {it.tag} {it.name}
+          </Link>
+        </span>
+      ))}
+    </span>
+  )
+}
+
+/** What is to be bought, and what the kit has instead. */
+export function Shopping() {
+  const { data } = useShoppingQuery()
+  const [bought] = useMarkBoughtMutation()
+  const [, setParams] = useSearchParams()
+  const dispatch = useAppDispatch()
+  return (
+    <section className="mt-4">
+      <div className="border-b border-rule pb-1">
+        <h2>Shopping list</h2>
+      </div>
+      {data?.length === 0 && (
+        <p className="py-3 text-[13px] text-quiet">
+          Nothing to buy. What a setup lacks can be put here from its margin.
+        </p>
+      )}
+      <ul>
+        {data?.map((line) => (
+          <li key={line.id} className="flex items-center gap-3 border-b border-rule py-2">
+            <span className="min-w-0 flex-1">
+              <Mark level="advise">
+                {line.quantity} × {line.item}
+              </Mark>
+              <span className="ml-4.5 block text-[13px] text-quiet">{line.reason}</span>
+              <OwnAlike item={line.item} />
+            </span>
+            <Button
+              size="small"
+              onClick={() =>
+                bought({ id: line.id, version: line.version })
+                  .unwrap()
+                  .then(() => {
+                    tellDone(dispatch, `${line.item} is bought.`)
+                    setParams({ add: 'entry', what: line.item })
+                  })
+                  .catch((problem) => dispatch(tellTrouble(readProblem(problem).detail)))
+              }
+            >
+              Bought
+            </Button>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
