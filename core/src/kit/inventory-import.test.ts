@@ -156,6 +156,11 @@ describe('a line that means a thing that is here', () => {
   })
 })
 
+test('a maker that the name says once more is said once', () => {
+  const { models } = plan0('brand,name,kind\nWend,Wend K5 body,camera\nWend,K5 body,camera\nWend,Wendelin,light')
+  expect(models.map((it) => it.model.name)).toEqual(['K5 body', 'Wendelin'])
+})
+
 test('the unit in a heading holds for bare figures under it', () => {
   const { models } = plan0('Item,Type,Weight (g)\nA,light,450\nB,light,1.2 kg')
   expect(models.map((it) => it.model.specs.massGrams)).toEqual([450, 1200])

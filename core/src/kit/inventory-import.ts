@@ -152,7 +152,8 @@ class LineReader {
     const report = (code: ImportProblemCode, column: string | null, received: string, expected: string) =>
       problems.push({ code, column, received: received.slice(0, 80), expected })
     const row = new LineCells(cells, this.unitOf, report)
-    const [maker, name] = [row.get('maker'), row.get('model')]
+    const maker = row.get('maker')
+    const name = dropMaker(row.get('model'), maker)
     const title = [maker, name].filter(Boolean).join(' ')
     const entry: ImportLine = {
       line,
@@ -418,4 +419,10 @@ class LineReader {
     entry.adds.push(`place ${name}`)
     return key
   }
+}
+
+/** Lists with a column for the maker often say it in the name once more. */
+function dropMaker(name: string, maker: string): string {
+  const isTwice = maker !== '' && name.toLowerCase().startsWith(`${maker.toLowerCase()} `)
+  return isTwice ? name.slice(maker.length + 1).trim() : name
 }

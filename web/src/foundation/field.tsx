@@ -1,4 +1,4 @@
-import { type ComponentProps, type ReactNode, useId } from 'react'
+import { type ComponentProps, type ReactNode, useEffect, useId, useRef } from 'react'
 
 const BOX =
   'w-full rounded-paper border border-rule-strong bg-sheet px-2.5 text-[14px] text-ink placeholder:text-quiet aria-invalid:border-stop'
@@ -80,9 +80,20 @@ export function NoteField({ label, hint, problem, ...rest }: Shared & ComponentP
 
 export function SelectField({ label, hint, problem, children, ...rest }: Shared & ComponentProps<'select'>) {
   const id = useId()
+  const select = useRef<HTMLSelectElement>(null)
+  const { value } = rest
+  // Options that are fetched by themselves may come after the value was set: the browser chose the first one meanwhile.
+  useEffect(() => {
+    if (!select.current || value === undefined) return
+    const observer = new MutationObserver(() => {
+      if (select.current) select.current.value = String(value)
+    })
+    observer.observe(select.current, { childList: true })
+    return () => observer.disconnect()
+  }, [value])
   return (
     <Frame id={id} label={label} hint={hint} problem={problem}>
-      <select id={id} className={`${BOX} h-9`} {...describe(id, { label, hint, problem })} {...rest}>
+      <select ref={select} id={id} className={`${BOX} h-9`} {...describe(id, { label, hint, problem })} {...rest}>
         {children}
       </select>
     </Frame>

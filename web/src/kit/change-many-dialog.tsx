@@ -1,4 +1,4 @@
-import { type KitFilter, type ManyChanges, manyChangesSchema } from '@exemplar/core'
+import { type KitFilter, type ManyChanges, manyChangesSchema, sayNumber } from '@exemplar/core'
 import { useState } from 'react'
 import { Button } from '../foundation/button.tsx'
 import { FormProblem, SelectField, TextField } from '../foundation/field.tsx'
@@ -21,7 +21,7 @@ interface Props {
 
 /** A change of many things: what is to change, what that does to each, and only then the change. */
 export function ChangeManyDialog(props: Props) {
-  const title = props.ids === null ? 'Change everything in this view' : `Change ${props.ids.length} things`
+  const title = props.ids === null ? 'Change everything in this view' : `Change ${sayNumber(props.ids.length, 'thing')}`
   return (
     <SheetDialog
       wide
@@ -72,7 +72,7 @@ function ChangeManyForm({ ids, filter, onClose, onDone }: Props) {
       onSubmit={async (event) => {
         event.preventDefault()
         if (!request || !report) return
-        if (!(await run(change(request).unwrap(), `${report.changed} things changed.`))) return
+        if (!(await run(change(request).unwrap(), `${sayNumber(report.changed, 'thing')} changed.`))) return
         onClose()
         onDone()
       }}
@@ -158,7 +158,7 @@ function ChangeManyForm({ ids, filter, onClose, onDone }: Props) {
         </div>
       )}
       <Button look="act" type="submit" className="w-fit" disabled={!report || report.changed === 0 || isLoading}>
-        Change {report?.changed ?? 0} things
+        Change {sayNumber(report?.changed ?? 0, 'thing')}
       </Button>
     </form>
   )

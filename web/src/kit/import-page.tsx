@@ -1,3 +1,4 @@
+import { sayNumber } from '@exemplar/core'
 import { useEffect, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import example from '../../../docs/examples/inventory.csv?url'
@@ -84,7 +85,7 @@ export function ImportPage() {
               <ImportReportTable report={report} request={request} onChange={setRequest}>
                 {running.share === null ? (
                   <Button look="act" disabled={!report.isClean || fresh === 0} onClick={() => running.begin(request)}>
-                    {fresh === 0 && report.isClean ? 'Nothing in it is new' : `Bring in ${fresh} lines`}
+                    {fresh === 0 && report.isClean ? 'Nothing in it is new' : `Bring in ${sayNumber(fresh, 'line')}`}
                   </Button>
                 ) : (
                   <span role="status" className="flex items-center gap-3">
@@ -117,10 +118,14 @@ function useBringIn() {
       const report = await bringIn(request, leave.current.signal, setShare, dispatch)
       if (!report) return
       const { things, stock, updates } = report.counts
-      const parts = [`${things} things`, `${stock} kinds of stock`, ...(updates ? [`${updates} changes`] : [])]
+      const parts = [
+        things && sayNumber(things, 'thing'),
+        stock && sayNumber(stock, 'kind of stock', 'kinds of stock'),
+        updates && sayNumber(updates, 'change'),
+      ].filter((it) => it !== 0)
       tellDone(
         dispatch,
-        things + stock + updates === 0 ? 'All of it was here already.' : `${parts.join(', ')} are in the kit.`,
+        things + stock + updates === 0 ? 'All of it was here already.' : `In the kit: ${parts.join(', ')}.`,
       )
       navigate('/kit')
     } catch (error) {

@@ -1,3 +1,4 @@
+import { sayNumber } from '@exemplar/core'
 import { type ReactNode, useState } from 'react'
 import type { ImportRequest } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
@@ -119,15 +120,17 @@ export function ImportReportTable({
 
 function sayCounts({ things, stock, models, places, updates, same, repeats }: ImportReport['counts']): string {
   const parts = [
-    [things, 'new things'],
-    [stock, 'new kinds of stock'],
-    [updates, 'changes'],
-    [same, 'here already'],
-    [repeats, 'said twice'],
-    [models, 'new models'],
-    [places, 'new places'],
+    [things, 'new thing', 'new things'],
+    [stock, 'new kind of stock', 'new kinds of stock'],
+    [updates, 'change', 'changes'],
+    [same, 'here already', 'here already'],
+    [repeats, 'said twice', 'said twice'],
+    [models, 'new model', 'new models'],
+    [places, 'new place', 'new places'],
   ] as const
-  return parts.flatMap(([count, text]) => (count > 0 ? [`${count} ${text}`] : [])).join(', ') || 'Nothing new.'
+  return (
+    parts.flatMap(([count, one, many]) => (count > 0 ? [sayNumber(count, one, many)] : [])).join(', ') || 'Nothing new.'
+  )
 }
 
 function Outcome({ line }: { line: Line }) {
