@@ -41,7 +41,7 @@ test.describe('an empty Exemplar', () => {
     await expect(page.getByRole('button', { name: 'Nothing in it is new' })).toBeDisabled()
 
     await page.goto('/kit')
-    await page.getByRole('button', { name: 'More' }).click()
+    await page.getByRole('button', { name: 'More', exact: true }).click()
     const download = page.waitForEvent('download')
     await page.getByRole('menuitem', { name: 'Keep the whole kit as a file (JSON)' }).click()
     const kit = readFileSync(await (await download).path(), 'utf8')

@@ -144,7 +144,7 @@ export function BundlePage() {
             <PlaceOptions none="Not known yet" />
           </SelectField>
         </div>
-        <fieldset className="min-w-0 overflow-x-auto">
+        <fieldset className="relative min-w-0 overflow-x-auto">
           <legend className="mb-1 text-[13.5px] font-semibold">What was said to be in the box</legend>
           <table>
             <thead>

@@ -7,6 +7,7 @@ import { Button } from '../foundation/button.tsx'
 import { FormProblem } from '../foundation/field.tsx'
 import { PageHead } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
+import type { ImportReport } from '../foundation/replies.ts'
 import { useAppDispatch } from '../foundation/store.ts'
 import { tellDone } from '../foundation/tell-done.ts'
 import { ImportColumns } from './import-columns.tsx'
@@ -30,11 +31,21 @@ export function ImportPage() {
   const [request, setRequest] = useState<ImportRequest | null>(null)
   const [kitFile, setKitFile] = useState<string | null>(null)
   const [fileName, setFileName] = useState('')
-  const [preview, { data: report, error, isLoading }] = usePreviewImportMutation()
+  const [preview, { error, isLoading }] = usePreviewImportMutation()
+  /** The last report stays while the next one is made: what somebody types into it meanwhile must not be lost. */
+  const [report, setReport] = useState<ImportReport | null>(null)
   const running = useBringIn()
 
   useEffect(() => {
-    if (request) preview(request)
+    if (!request) return
+    let isLatest = true
+    preview(request)
+      .unwrap()
+      .then((it) => isLatest && setReport(it))
+      .catch(() => {})
+    return () => {
+      isLatest = false
+    }
   }, [request, preview])
 
   const choose = async (file: File | undefined) => {
@@ -42,6 +53,7 @@ export function ImportPage() {
     const text = await readText(file)
     const isKitFile = /^\uFEFF?\s*\{/.test(text)
     setFileName(file.name)
+    setReport(null)
     setKitFile(isKitFile ? text : null)
     setRequest(isKitFile ? null : { csv: text, ...NO_CHOICES })
   }

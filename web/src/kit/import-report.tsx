@@ -1,5 +1,5 @@
 import { sayNumber } from '@exemplar/core'
-import { type ReactNode, useState } from 'react'
+import { type ReactNode, useRef, useState } from 'react'
 import type { ImportRequest } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { CheckField } from '../foundation/field.tsx'
@@ -48,10 +48,11 @@ export function ImportReportTable({
         { line, column, value },
       ],
     })
-  // What needs somebody stands on top; a line that was put right stays where it was in the file.
-  const badFirst = [...report.lines].sort(
-    (a, b) => Number(b.outcome === 'bad') - Number(a.outcome === 'bad') || a.line - b.line,
-  )
+  // What needs somebody stands on top, and what was put right stays there: rows that jump are clicked wrong.
+  const needed = useRef(new Set<number>())
+  for (const { line, outcome } of report.lines) if (outcome === 'bad') needed.current.add(line)
+  const rank = (line: Line) => Number(!needed.current.has(line.line))
+  const badFirst = [...report.lines].sort((a, b) => rank(a) - rank(b) || a.line - b.line)
   return (
     <>
       <div className="mt-3 flex flex-wrap items-center gap-x-5 gap-y-2">
@@ -88,7 +89,7 @@ export function ImportReportTable({
                   {(line.outcome === 'bad' || line.outcome === 'left-out') && (
                     <CheckField
                       label={`Leave out line ${line.line}`}
-                      checked={line.outcome === 'left-out'}
+                      checked={request.leaveOut.includes(line.line)}
                       onChange={(event) =>
                         onChange({ ...request, leaveOut: flip(request.leaveOut, line.line, event.target.checked) })
                       }
