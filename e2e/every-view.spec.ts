@@ -24,6 +24,7 @@ const VIEWS = [
   '/kit/schedule',
   '/kit/then',
   '/setups',
+  '/setups/resilience',
   '/setups/gi',
   '/setups/lr',
   '/diary',

@@ -15,6 +15,7 @@ import { stocktakeRoutes } from './kit/stocktake-routes.ts'
 import { unitRoutes } from './kit/unit-routes.ts'
 import { viewRoutes } from './kit/view-routes.ts'
 import { ledgerRoutes } from './ledger/ledger-routes.ts'
+import { resilienceRoutes } from './setups/resilience-routes.ts'
 import { setupRoutes } from './setups/setup-routes.ts'
 import { accessRoutes } from './studio/access-routes.ts'
 import { attachmentRoutes } from './studio/attachment-routes.ts'
@@ -53,6 +54,7 @@ export const routes: readonly Route[] = [
   ...importRoutes,
   ...kitFileRoutes,
   ...setupRoutes,
+  ...resilienceRoutes,
   ...bookingRoutes,
   ...benchRoutes,
   ...ledgerRoutes,

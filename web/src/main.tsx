@@ -43,6 +43,10 @@ const router = createBrowserRouter([
           { path: '/kit/then', element: page(() => import('./kit/then-page.tsx'), 'ThenPage') },
           { path: '/kit/:id', element: page(() => import('./kit/unit-page.tsx'), 'UnitPage') },
           { path: '/setups', element: page(() => import('./setups/setups-page.tsx'), 'SetupsPage') },
+          {
+            path: '/setups/resilience',
+            element: page(() => import('./setups/resilience-page.tsx'), 'ResiliencePage'),
+          },
           { path: '/setups/:id', element: page(() => import('./setups/setup-page.tsx'), 'SetupPage') },
           { path: '/diary', element: page(() => import('./diary/diary-page.tsx'), 'DiaryPage') },
           { path: '/diary/:id', element: page(() => import('./diary/booking-page.tsx'), 'BookingPage') },

@@ -1,77 +1,18 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { Category } from '../kit/category.ts'
-import type { Model } from '../kit/model.ts'
 import { makeModelFromTemplate } from '../kit/template.ts'
 import type { TemplateFacts } from '../kit/template-facts.ts'
-import { EMPTY_UNIT, type Stock, type Unit } from '../kit/unit.ts'
 import { resolvePolicies } from '../studio/policy.ts'
 import { DEFAULT_SETTINGS } from '../studio/studio.ts'
-import { assessSetup, type ReadinessInput } from './readiness.ts'
+import { assessSetup } from './readiness.ts'
 import { applyRemedy } from './remedy.ts'
-import { makeAssignment, type NewSetup, newSetupSchema, type Role, SETUP_DEFAULTS } from './setup.ts'
-import { INTERFACES } from './things.fixture.ts'
+import { makeAssignment, newSetupSchema, type Role } from './setup.ts'
+import { circuit, makeInput, makeRole, makeStudio } from './studio.fixture.ts'
 import { assessWithWaysOut, findStandIns, type Store } from './ways-out.ts'
 import { sayFinding, sayRemedy, sayVerdict, sayWorking } from './words.ts'
 
 const WORDS = { sayInstant: (ms: number) => `at ${ms}`, sayDay: (date: string) => date }
-
-const circuit = { id: 'c1', name: 'North wall', volts: 230, amps: 10, outlets: 2, outletInterface: 'mains-bs1363' }
-
-/** A little studio for one test: tag, category and facts of each thing. */
-function makeStudio(things: Record<string, [Category, Partial<TemplateFacts>]>) {
-  const units = new Map<string, Unit>()
-  const models = new Map<string, Model>()
-  for (const [tag, [category, facts]] of Object.entries(things)) {
-    models.set(`m-${tag}`, { ...makeModelFromTemplate(category, 'Maker', tag, facts), id: `m-${tag}`, version: 1 })
-    units.set(tag, { ...EMPTY_UNIT, id: tag, tag, modelId: `m-${tag}`, version: 1 })
-  }
-  return { units, models, stock: new Map<string, Stock>() }
-}
-
-function makeRole(id: string, tags: string[], rest: Partial<Role> = {}): Role {
-  return {
-    id,
-    group: 'camera',
-    name: id,
-    importance: 'essential',
-    wants: null,
-    detail: '',
-    deliberatelyNone: false,
-    things: tags.map((unitId) => makeAssignment({ unitId })),
-    ...rest,
-  }
-}
-
-function makeInput(
-  studio: ReturnType<typeof makeStudio>,
-  roles: Role[],
-  rest: Partial<ReadinessInput> = {},
-): ReadinessInput {
-  const setup: NewSetup = {
-    code: 'TT',
-    name: 'Test',
-    tape: 'fern',
-    purpose: '',
-    ...SETUP_DEFAULTS,
-    placeId: null,
-    circuitId: 'c1',
-    plannedMinutes: 90,
-    note: '',
-    roles,
-  }
-  return {
-    setup,
-    holdings: studio,
-    interfaces: INTERFACES,
-    circuit,
-    policies: resolvePolicies(DEFAULT_SETTINGS, null),
-    crew: null,
-    absences: new Map(),
-    freeStock: new Map(),
-    ...rest,
-  }
-}
 
 function makeStore(studio: ReturnType<typeof makeStudio>, tags: string[]): Store {
   const units = tags.flatMap((tag) => {

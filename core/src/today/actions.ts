@@ -104,6 +104,13 @@ export const FIND_ACTIONS: readonly FindAction[] = [
     permission: 'change-setups',
   },
   {
+    code: 'resilience',
+    label: 'What hangs on one thing',
+    words: 'spare single point of failure resilience backup stand in',
+    path: '/setups/resilience',
+    permission: 'see-studio',
+  },
+  {
     code: 'book',
     label: 'Book something',
     words: 'new booking shoot reserve',

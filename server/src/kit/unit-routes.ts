@@ -251,7 +251,10 @@ export const unitRoutes = [
         const prefix = /^(.+)-\d+$/.exec(like.tag)?.[1] ?? like.tag
         return Array.from({ length: body.count }, () => {
           const tag = makeNextTag(prefix, listTagsLike(writer.tx, prefix))
-          const row = { ...like, id: writer.newId(), tag, serial: null, nickname: '', remarks: [], version: 1 }
+          // What was promised was promised for one piece.
+          const provenance = { ...like.provenance, duties: [] }
+          const own = { serial: null, nickname: '', remarks: [], provenance, version: 1 }
+          const row = { ...like, ...own, id: writer.newId(), tag }
           writer.tx
             .insert(units)
             .values({ ...row, archivedAt: null })

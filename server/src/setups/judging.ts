@@ -176,7 +176,17 @@ export function loadStore(
   occasion: Occasion,
   holds: readonly Hold[],
 ): Store {
-  const suits = makeModelFilter(input, readiness)
+  return loadFreeStore(db, input, makeModelFilter(input, readiness), occasion, holds)
+}
+
+/** The free things and stock of the models that suit, with the circuits of the room. */
+export function loadFreeStore(
+  db: Database,
+  input: ReadinessInput,
+  suits: (model: Model) => boolean,
+  occasion: Occasion,
+  holds: readonly Hold[],
+): Store {
   const suiting = new Map(
     remember(db, 'models', () => db.select().from(models).all())
       .filter(suits)

@@ -190,3 +190,17 @@ describe('ways out through the API', () => {
     expect(finding).toMatchObject({ level: 'warn', wanted: 6, have: 3 })
   })
 })
+
+describe('what hangs on one thing', () => {
+  test('of each thing without a stand-in the setups that stop; lost for good, those setups do stop', async () => {
+    const { points, setups } = (await api.call('GET', '/resilience')).body
+    expect(setups.length).toBeGreaterThan(2)
+    const [point] = points
+    expect(point.setups.length).toBeGreaterThan(0)
+    const unit = (await api.call('GET', `/units/${point.unitId}`)).body
+    const stopsOf = async (id: string) => (await api.call('GET', `/setups/${id}/readiness`)).body.counts.stop
+    const before = await stopsOf(point.setups[0].id)
+    await api.call('PATCH', `/units/${point.unitId}`, { state: 'lost' }, match(unit.version))
+    expect(await stopsOf(point.setups[0].id)).toBeGreaterThan(before)
+  })
+})

@@ -85,7 +85,7 @@ function findNextBooking(house: House, setupId: string) {
 }
 
 /** As it stands now: only what the things themselves are counts, not who else wants them. */
-function makePresentOccasion(house: House, setup: NewSetup): Occasion {
+export function makePresentOccasion(house: House, setup: NewSetup): Occasion {
   const start = house.now()
   const interval = { start, end: start + setup.plannedMinutes * 60_000 }
   return { now: start, interval, exceptBookingId: null, countsBookings: false, bookedIds: null, placeId: null }

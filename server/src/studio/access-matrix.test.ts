@@ -124,6 +124,7 @@ const EXPECTED: Record<string, string> = {
   'get /setups/:id/readiness': 'mcv',
   'get /setups/:id/move-check': 'mcv',
   'get /things': 'mcv',
+  'get /resilience': 'mcv',
   'get /bookings': 'mcv',
   'post /bookings/check': 'mc',
   'post /bookings': 'mc',

@@ -1,7 +1,7 @@
 import { type NewSetup, SETUP_DEFAULTS, sayVerdict } from '@exemplar/core'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { useAddSetupMutation, useSetupsQuery } from '../foundation/api.ts'
-import { Button } from '../foundation/button.tsx'
+import { Button, ButtonLink } from '../foundation/button.tsx'
 import { sayWall } from '../foundation/calendar-words.ts'
 import { Mark } from '../foundation/mark.tsx'
 import { Empty, PageHead, Waiting } from '../foundation/page-parts.tsx'
@@ -34,6 +34,7 @@ export function SetupsPage() {
   return (
     <>
       <PageHead title="Setups" aside={data.length ? `${data.length} on tape` : undefined}>
+        {data.length > 0 && <ButtonLink to="/setups/resilience">What hangs on one thing</ButtonLink>}
         {may('change-setups') && (
           <Button look="act" onClick={() => setParams({ add: 'setup' })}>
             New setup

@@ -1,0 +1,36 @@
+import { type Category, isKindOf, judgeLosses, listSinglePoints } from '@exemplar/core'
+import { isNull } from 'drizzle-orm'
+import type { House } from '../foundation/house.ts'
+import { minuteOf, remember } from '../foundation/memo.ts'
+import { defineRoute } from '../foundation/route.ts'
+import { loadStudio } from '../studio/studio-routes.ts'
+import { loadFreeStore, loadReadinessInput } from './judging.ts'
+import { makePresentOccasion } from './setup-routes.ts'
+import { setups } from './tables.ts'
+
+/** What each setup would stop without, and over all of them what nothing could stand in for. Kept until something changes. */
+function loadResilience(house: House) {
+  const { db } = house
+  const settings = loadStudio(db)
+  const rows = db.select().from(setups).where(isNull(setups.archivedAt)).orderBy(setups.code).all()
+  const judged = rows.map(({ archivedAt: _, ...setup }) => {
+    const occasion = makePresentOccasion(house, setup)
+    const { input, holds } = loadReadinessInput(db, setup, occasion, settings)
+    const kinds = new Set<Category>([...input.holdings.models.values()].map((it) => it.category))
+    const suits = (model: { category: Category }) => [...kinds].some((kind) => isKindOf(model.category, kind))
+    const store = loadFreeStore(db, input, suits, occasion, holds)
+    return { id: setup.id, code: setup.code, tape: setup.tape, name: setup.name, losses: judgeLosses(input, store) }
+  })
+  return { points: listSinglePoints(judged), setups: judged }
+}
+
+export const resilienceRoutes = [
+  defineRoute({
+    method: 'get',
+    path: '/resilience',
+    permission: 'see-studio',
+    room: 'setups',
+    summary: 'What hangs on one thing: without which setups would stop, and what could stand in',
+    handle: (_, house) => remember(house.db, `resilience/${minuteOf(house.now())}`, () => loadResilience(house)),
+  }),
+]

@@ -1,0 +1,15 @@
+import type { Loss, SinglePoint, Tape } from '@exemplar/core'
+import { api } from '../foundation/api.ts'
+
+export interface ResilienceReply {
+  points: SinglePoint[]
+  setups: { id: string; code: string; tape: Tape; name: string; losses: Loss[] }[]
+}
+
+const resilienceApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    resilience: build.query<ResilienceReply, void>({ query: () => '/resilience', providesTags: ['All'] }),
+  }),
+})
+
+export const { useResilienceQuery } = resilienceApi
