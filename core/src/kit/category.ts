@@ -198,6 +198,12 @@ export const CATEGORIES = {
     words: ['adapter', 'adaptor', 'converter', 'dongle'],
   },
   card: { label: 'Memory card', group: 'media', prefix: 'SDC', words: ['sd card', 'sd', 'microsd', 'micro sd card'] },
+  'card-sleeve': {
+    label: 'Card sleeve',
+    group: 'media',
+    prefix: 'SLV',
+    words: ['sleeve', 'sd adapter', 'microsd adapter', 'micro sd adapter'],
+  },
   reader: { label: 'Card reader', group: 'media', prefix: 'RDR', words: ['reader'] },
   drive: { label: 'Drive', group: 'media', prefix: 'DRV', words: ['ssd', 'hdd', 'hard drive', 'hard disk', 'disk'] },
   nas: { label: 'Network storage', group: 'media', prefix: 'NAS', isA: 'drive', words: ['nas', 'file server'] },

@@ -29,6 +29,10 @@ export interface TemplateFacts {
   endA: string | null
   endB: string | null
   outlets: number | null
+  /** Form of the card that it is or takes; SD where nobody says. */
+  cardForm: string | null
+  /** Hole pattern at the back of a screen, or that a bracket takes. */
+  holes: string | null
   /** Outside measures; a width that can be set has two ends. */
   widthMinMm: number | null
   widthMaxMm: number | null
@@ -52,6 +56,8 @@ export const NO_FACTS: TemplateFacts = {
   endA: null,
   endB: null,
   outlets: null,
+  cardForm: null,
+  holes: null,
   widthMinMm: null,
   widthMaxMm: null,
   depthMm: null,
@@ -60,7 +66,16 @@ export const NO_FACTS: TemplateFacts = {
 
 /** The facts worth asking for on quick entry of a category, most telling first. */
 export const ASKED_FACTS: Readonly<Partial<Record<Category, readonly (keyof TemplateFacts)[]>>> = {
-  camera: ['mount', 'battery', 'inlet', 'milliwatts', 'kilobitsPerSecond', 'cardMegabytesPerSecond', 'massGrams'],
+  camera: [
+    'mount',
+    'battery',
+    'inlet',
+    'milliwatts',
+    'kilobitsPerSecond',
+    'cardMegabytesPerSecond',
+    'cardForm',
+    'massGrams',
+  ],
   phone: ['kilobitsPerSecond', 'capacityMegabytes', 'massGrams'],
   camcorder: ['battery', 'inlet', 'milliwatts', 'kilobitsPerSecond', 'cardMegabytesPerSecond', 'massGrams'],
   'action-camera': ['battery', 'kilobitsPerSecond', 'cardMegabytesPerSecond', 'massGrams'],
@@ -68,7 +83,7 @@ export const ASKED_FACTS: Readonly<Partial<Record<Category, readonly (keyof Temp
   lens: ['mount', 'massGrams'],
   'lens-adapter': ['mount', 'frontMount'],
   filter: ['mount', 'massGrams'],
-  monitor: ['battery', 'inlet', 'milliwatts', 'massGrams'],
+  monitor: ['battery', 'inlet', 'milliwatts', 'holes', 'massGrams'],
   'external-recorder': ['battery', 'inlet', 'milliwatts', 'kilobitsPerSecond', 'massGrams'],
   switcher: ['inlet', 'milliwatts'],
   prompter: ['massGrams'],
@@ -111,7 +126,10 @@ export const ASKED_FACTS: Readonly<Partial<Record<Category, readonly (keyof Temp
   reel: ['outlets'],
   cable: ['endA', 'endB'],
   'cable-adapter': ['endA', 'endB'],
-  card: ['capacityMegabytes', 'cardMegabytesPerSecond'],
+  card: ['capacityMegabytes', 'cardMegabytesPerSecond', 'cardForm'],
+  reader: ['cardForm'],
+  'card-sleeve': [],
+  plate: ['mount', 'holes', 'loadGrams', 'massGrams'],
   drive: ['capacityMegabytes', 'massGrams'],
   nas: ['capacityMegabytes', 'inlet', 'milliwatts'],
   computer: ['inlet', 'milliwatts'],

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { CATEGORIES, CATEGORY_CODES, GROUPS } from './category.ts'
+import { listFits } from './fits.ts'
 import { interfaceSchema, STANDARD_INTERFACES } from './interface.ts'
 import { newModelSchema } from './model.ts'
 import { makePort } from './port.ts'
@@ -23,6 +24,8 @@ const FULL: TemplateFacts = {
   endA: 'hdmi-a',
   endB: 'hdmi-c',
   outlets: 4,
+  cardForm: 'micro-sd',
+  holes: 'screen-100',
   widthMinMm: 1_400,
   widthMaxMm: 2_200,
   depthMm: 750,
@@ -91,6 +94,34 @@ describe('templates', () => {
     expect(sides('hdmi-a')).toEqual([
       ['guest', 'in'],
       ['guest', 'out'],
+    ])
+  })
+
+  test('a small card fits a full-size slot in its sleeve only, and the sleeve wants the card', () => {
+    const small = { ...makeModelFromTemplate('card', '', 'small', { cardForm: 'micro-sd' }), id: 'small', version: 1 }
+    const sleeve = { ...makeModelFromTemplate('card-sleeve', '', 'sleeve'), id: 'sleeve', version: 1 }
+    const camera = { ...makeModelFromTemplate('camera', '', 'cam', { kilobitsPerSecond: 1 }), id: 'cam', version: 1 }
+    const all = [small, sleeve, camera]
+    const fitsAt = (model: (typeof all)[number], portId: string) =>
+      listFits(model, all)
+        .find((it) => it.port.id === portId)
+        ?.fits.map((it) => it.modelId)
+    expect(fitsAt(camera, 'slot')).toEqual(['sleeve'])
+    expect(fitsAt(sleeve, 'inside')).toEqual(['small'])
+    expect(needsOf('card-sleeve', {})).toEqual(['inside'])
+  })
+
+  test('a screen hangs on a plate with its holes that bears it', () => {
+    const screen = (massGrams: number) => ({
+      ...makeModelFromTemplate('monitor', '', `${massGrams}`, { holes: 'screen-100', massGrams }),
+      id: `${massGrams}`,
+      version: 1,
+    })
+    const plate = makeModelFromTemplate('plate', '', 'plate', { holes: 'screen-100', loadGrams: 8_000 })
+    const fits = listFits({ ...plate, id: 'plate', version: 1 }, [screen(8_000), screen(8_001)])
+    expect(fits.find((it) => it.port.id === 'holes')?.fits.map((it) => [it.modelId, it.isFine])).toEqual([
+      ['8000', true],
+      ['8001', false],
     ])
   })
 

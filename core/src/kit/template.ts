@@ -88,6 +88,7 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
       makePort({ id: 'foot', interfaces: ['thread-1-4', 'shoe'], side: 'guest' }),
       makePort({ id: 'video-in', interfaces: 'hdmi-a', side: 'host', direction: 'in', importance: 'wanted' }),
     )
+    addHoles(facts, draft, 'guest')
     addPower(facts, draft)
   },
   switcher(facts, draft) {
@@ -182,6 +183,7 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
   plate(facts, draft) {
     if (facts.mount) draft.ports.push(makePort({ id: 'under', interfaces: facts.mount, side: 'guest' }))
     draft.ports.push(makePort({ id: 'screw', interfaces: 'thread-1-4', side: 'host', importance: 'optional' }))
+    addHoles(facts, draft, 'host')
   },
   gimbal(facts, draft) {
     addCarrier(['thread-1-4'])(facts, draft, '')
@@ -242,15 +244,23 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
     draft.ports.push(
       makePort({
         id: 'card',
-        interfaces: 'sd',
+        interfaces: facts.cardForm ?? 'sd',
         side: 'guest',
         importance: 'optional',
         rating: value === null ? null : { quantity: 'cardMegabytesPerSecond', value },
       }),
     )
   },
-  reader(_, draft) {
-    draft.ports.push(makePort({ id: 'slot', interfaces: ['sd', 'micro-sd'], side: 'host', importance: 'optional' }))
+  // A small card in its sleeve is a full-size card; without one in it the sleeve is nothing.
+  'card-sleeve'(_, draft) {
+    draft.ports.push(
+      makePort({ id: 'inside', interfaces: 'micro-sd', side: 'host' }),
+      makePort({ id: 'card', interfaces: 'sd', side: 'guest', importance: 'optional' }),
+    )
+  },
+  reader(facts, draft) {
+    const interfaces = facts.cardForm ?? ['sd', 'micro-sd']
+    draft.ports.push(makePort({ id: 'slot', interfaces, side: 'host', importance: 'optional' }))
     addUsb(draft)
   },
   drive: (_, draft) => addUsb(draft, 'optional'),
@@ -313,6 +323,22 @@ function addUsb(draft: Draft, importance: Importance = 'wanted'): void {
   draft.ports.push(makePort({ id: 'usb', interfaces: 'usb-c', side: 'host', direction: 'both', importance }))
 }
 
+/** A screen asks a bracket for its own mass; a bracket is good for so much. */
+function addHoles({ holes, massGrams, loadGrams }: TemplateFacts, draft: Draft, side: 'host' | 'guest'): void {
+  if (!holes) return
+  const of = (value: number | null) => (value === null ? null : ({ quantity: 'loadGrams', value } as const))
+  draft.ports.push(
+    makePort({
+      id: 'holes',
+      interfaces: holes,
+      side,
+      importance: 'optional',
+      rating: side === 'host' ? of(loadGrams) : null,
+      demand: side === 'guest' ? of(massGrams) : null,
+    }),
+  )
+}
+
 /** What stands on one thing and carries another. */
 function addBetween(below: string, above: string): Fill {
   return (facts, draft, wall) => {
@@ -332,7 +358,7 @@ function addCardSlot(facts: TemplateFacts, draft: Draft, code = 'sd'): void {
   if (facts.kilobitsPerSecond === null) return
   const value = facts.cardMegabytesPerSecond
   const demand = value === null ? null : ({ quantity: 'cardMegabytesPerSecond', value } as const)
-  draft.ports.push(makePort({ id: 'slot', interfaces: code, side: 'host', demand }))
+  draft.ports.push(makePort({ id: 'slot', interfaces: facts.cardForm ?? code, side: 'host', demand }))
   addRecording(facts, draft)
 }
 

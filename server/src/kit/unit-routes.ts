@@ -47,6 +47,8 @@ const factsSchema = z.object({
   endA: codeOrNull,
   endB: codeOrNull,
   outlets: z.number().int().min(1).max(64).nullable().optional(),
+  cardForm: codeOrNull,
+  holes: codeOrNull,
   widthMinMm: wholeOrNull,
   widthMaxMm: wholeOrNull,
   depthMm: wholeOrNull,
@@ -94,7 +96,7 @@ export function findOrMakeModel(
 }
 
 function requireInterfaces(tx: Transaction, facts: Partial<TemplateFacts>): void {
-  for (const field of ['mount', 'frontMount', 'battery', 'inlet', 'endA', 'endB'] as const) {
+  for (const field of ['mount', 'frontMount', 'battery', 'inlet', 'endA', 'endB', 'cardForm', 'holes'] as const) {
     const code = facts[field]
     if (!code || tx.select().from(interfaces).where(eq(interfaces.code, code)).get()) continue
     throw refuseField(`/facts/${field}`, `There is no interface "${code}".`)

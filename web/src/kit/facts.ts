@@ -27,6 +27,8 @@ export const FACTS: Record<FactKey, { label: string } & FactKind> = {
   endA: { label: 'One end', ...END },
   endB: { label: 'Other end', ...END },
   outlets: { label: 'Outlets or bays', kind: 'count' },
+  cardForm: { label: 'Form of the card', kind: 'interface', of: ['card'] },
+  holes: { label: 'Holes at the back', kind: 'interface', of: ['carry'] },
   widthMinMm: { label: 'Width, at its narrowest', ...LENGTH },
   widthMaxMm: { label: 'Width, at its widest', ...LENGTH },
   depthMm: { label: 'Depth', ...LENGTH },

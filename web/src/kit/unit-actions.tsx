@@ -8,6 +8,7 @@ import type { UnitPage } from '../foundation/replies.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useTold } from '../foundation/use-told.ts'
 import { useDuplicateUnitMutation, useMergeUnitMutation, useRestoreUnitMutation } from './kit-api.ts'
+import { PartRequest } from './part-request.tsx'
 
 /** What is done with the record of a thing as a whole. */
 export function UnitActions({ page, isArchived }: { page: UnitPage; isArchived: boolean }) {
@@ -26,6 +27,7 @@ export function UnitActions({ page, isArchived }: { page: UnitPage; isArchived: 
         <Button size="small" onClick={() => setOpen('merge')}>
           Recorded twice?
         </Button>
+        <PartRequest unit={unit} name={page.name} version={version} />
         {isArchived ? (
           <Button
             size="small"
