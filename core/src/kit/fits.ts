@@ -12,7 +12,7 @@ export interface Fit {
   portId: string
   /** False where a rating or something carried stands against it. */
   isFine: boolean
-  why: 'rating' | 'forbidden' | null
+  why: 'rating' | 'forbidden' | 'generation' | null
 }
 
 const meets = (port: Port, code: string, side: Port['side']) => port.side === side && port.interfaces.includes(code)
@@ -41,14 +41,13 @@ export function listFits(model: Model, others: readonly Model[]): { port: Port; 
       )
       if (!match) return []
       const code = match.interfaces.find((it) => port.interfaces.includes(it)) ?? ''
-      return [makeFit(other, match, code, port)]
+      return [makeFit(other, match, code, findObjection(match, port) ?? findGenerationGap(other, model))]
     })
     return { port, fits: sortFits(fits) }
   })
 }
 
-function makeFit(model: Model, port: Port, code: string, against: Port | null): Fit {
-  const why = against ? findObjection(port, against) : null
+function makeFit(model: Model, port: Port, code: string, why: Fit['why']): Fit {
   return {
     modelId: model.id,
     name: nameModel(model),
@@ -58,6 +57,24 @@ function makeFit(model: Model, port: Port, code: string, against: Port | null): 
     isFine: why === null,
     why,
   }
+}
+
+/**
+ * Things of one maker that look alike and are of different generations do not understand each other; one that says several
+ * (`1, 2`) understands each of them. Of other makers, and where nobody recorded it, nothing is said.
+ */
+function findGenerationGap(a: Model, b: Model): Fit['why'] {
+  const listOf = ({ specs }: Model) =>
+    String(specs.more?.generation ?? '')
+      .toLowerCase()
+      .split(/[,/]/)
+      .map((it) => it.trim())
+      .filter(Boolean)
+  const [own, other] = [listOf(a), listOf(b)]
+  if (a.maker === '' || a.maker.toLowerCase() !== b.maker.toLowerCase() || own.length === 0 || other.length === 0) {
+    return null
+  }
+  return own.some((it) => other.includes(it)) ? null : 'generation'
 }
 
 /** What one side demands the other must be good for, and what one forbids the other must not carry. */

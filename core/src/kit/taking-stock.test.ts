@@ -141,6 +141,26 @@ describe('what fits', () => {
     expect(listFits(socket, all)[0]?.fits.map((it) => it.why)).toEqual(['forbidden'])
   })
 
+  test('of one maker, another generation does not understand it; one that says several does', () => {
+    const ofGeneration = (id: string, maker: string, generation: string) => ({
+      ...model(id, makePort({ id: 'io', interfaces: 'usb-c', side: id === 'panel' ? 'host' : 'guest' })),
+      maker,
+      specs: { ...stand.specs, more: { generation } },
+    })
+    const panel = ofGeneration('panel', 'Dace', '2')
+    const boxes = [
+      ofGeneration('old', 'Dace', '1'),
+      ofGeneration('both', 'dace', '1, 2'),
+      ofGeneration('other', 'Nook', '1'),
+    ]
+    const fits = listFits(panel, boxes)[0]?.fits ?? []
+    expect(fits.map((it) => [it.modelId, it.why])).toEqual([
+      ['other', null],
+      ['both', null],
+      ['old', 'generation'],
+    ])
+  })
+
   test('it holds both ways round', () => {
     for (const a of all) {
       for (const { port, fits } of listFits(a, all)) {

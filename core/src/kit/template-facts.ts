@@ -163,7 +163,7 @@ export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>
   panel: [...LAMP, 'ledCount', 'foldedMm', 'generation'],
   cob: [...LAMP, 'equivalentWatts', 'generation'],
   tube: [...LAMP, 'lengthMm'],
-  'ring-light': [...LAMP, 'diameterMm'],
+  'ring-light': [...LAMP, 'diameterMm', 'generation'],
   practical: ['kelvinMin', 'kelvinMax'],
   flash: ['kelvinMin', 'kelvinMax'],
   modifier: ['diameterMm', 'lossStops', 'foldedMm'],

@@ -4,7 +4,11 @@ import { Mark } from '../foundation/mark.tsx'
 import { Section, Waiting } from '../foundation/page-parts.tsx'
 import { useModelFitsQuery } from './kit-api.ts'
 
-const WHY = { rating: 'not good for as much as is asked', forbidden: 'not together' } as const
+const WHY = {
+  rating: 'not good for as much as is asked',
+  forbidden: 'not together',
+  generation: 'of another generation',
+} as const
 
 /** What of the kit meets each port of a model, asked for by a button: it is looked up, not always wanted. */
 export function WhatFits({ modelId }: { modelId: string }) {

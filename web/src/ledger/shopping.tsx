@@ -7,24 +7,38 @@ import { useAppDispatch } from '../foundation/store.ts'
 import { tellDone } from '../foundation/tell-done.ts'
 import { useTimeWords } from '../foundation/time-words.ts'
 import { tellTrouble } from '../foundation/toasts.ts'
+import { useFiguresQuery } from '../kit/kit-api.ts'
 
-/** What the kit has that is called alike: an old thing in the store may do instead of a new one. */
+/** What the kit has that is called alike: an old thing may do instead of a new one, and what proved itself is to be had again. */
 function OwnAlike({ item }: { item: string }) {
   const { today } = useTimeWords()
-  const { data } = useUnitsQuery({ find: item.replace(/[^\p{L}\p{N} -]/gu, ' ').slice(0, 60), freeOn: today, limit: 3 })
-  if (!data || data.rows.length === 0) return null
+  const find = item.replace(/[^\p{L}\p{N} -]/gu, ' ').slice(0, 60)
+  const { data: free } = useUnitsQuery({ find, freeOn: today, limit: 3 })
+  const { data: alike } = useUnitsQuery({ find, limit: 20 })
+  const { data: figures } = useFiguresQuery('full')
+  const ids = new Set(alike?.rows.map((it) => it.id))
+  const proved = [...new Set(figures?.use.filter((it) => it.hasProvedItself && ids.has(it.id)).map((it) => it.name))]
   return (
-    <span className="ml-4.5 block text-[13px]">
-      Here already, and free today:{' '}
-      {data.rows.map((it, at) => (
-        <span key={it.id}>
-          {at > 0 && ', '}
-          <Link to={`/kit/${it.id}`}>
-            {it.tag} {it.name}
-          </Link>
+    <>
+      {free && free.rows.length > 0 && (
+        <span className="ml-4.5 block text-[13px]">
+          Here already, and free today:{' '}
+          {free.rows.map((it, at) => (
+            <span key={it.id}>
+              {at > 0 && ', '}
+              <Link to={`/kit/${it.id}`}>
+                {it.tag} {it.name}
+              </Link>
+            </span>
+          ))}
         </span>
-      ))}
-    </span>
+      )}
+      {proved.length > 0 && (
+        <span className="ml-4.5 block text-[13px]">
+          <Mark level="ok">Proved itself here, so the same again: {proved.join(', ')}</Mark>
+        </span>
+      )}
+    </>
   )
 }
 
