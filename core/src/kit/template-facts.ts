@@ -139,6 +139,7 @@ export const ASKED_FACTS: Readonly<Partial<Record<Category, readonly (keyof Temp
   'apple-box': ['massGrams'],
 }
 
+const FEATURES: readonly SpecKey[] = ['flipScreen', 'autofocus', 'remoteStart', 'cleanOutput']
 const LENS: readonly SpecKey[] = ['lensKind', 'focalMinMm', 'focalMaxMm', 'widestAperture', 'filterMm', 'closestMm']
 const LAMP: readonly SpecKey[] = ['kelvinMin', 'kelvinMax', 'luxAtOneMetre', 'beamDegrees', 'cri']
 const TALL: readonly SpecKey[] = ['heightMinMm', 'heightMaxMm', 'legRadiusMm', 'foldedMm']
@@ -146,10 +147,18 @@ const MIC: readonly SpecKey[] = ['pattern', 'sensitivityMvPerPa', 'maximumDbSpl'
 
 /** The further figures of a category: nothing sums them yet, but people look for them and rooms to come compute with them. */
 export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>> = {
-  camera: ['sensorWidthMm', 'sensorHeightMm', 'recordLimitMinutes', 'screenInches', 'wireless'],
-  phone: ['recordLimitMinutes', 'screenInches'],
-  camcorder: ['focalMinMm', 'focalMaxMm', 'sensorWidthMm', 'sensorHeightMm', 'recordLimitMinutes'],
-  'action-camera': ['recordLimitMinutes'],
+  camera: ['sensorWidthMm', 'sensorHeightMm', 'recordLimitMinutes', 'screenInches', 'wireless', ...FEATURES],
+  phone: ['recordLimitMinutes', 'screenInches', 'closestMm', ...FEATURES],
+  camcorder: [
+    'focalMinMm',
+    'focalMaxMm',
+    'closestMm',
+    'sensorWidthMm',
+    'sensorHeightMm',
+    'recordLimitMinutes',
+    ...FEATURES,
+  ],
+  'action-camera': ['recordLimitMinutes', 'closestMm', ...FEATURES],
   lens: [...LENS, 'imageCircleMm'],
   'lens-adapter': ['lossStops', 'generation'],
   filter: ['filterMm', 'densityStops'],

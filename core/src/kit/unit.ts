@@ -2,6 +2,8 @@ import { z } from 'zod'
 import { idSchema, nameSchema, noteSchema, versionSchema } from '../studio/identity.ts'
 import { minorSchema } from '../units/money.ts'
 import { dateSchema } from '../units/wall-time.ts'
+import { fillSchema } from './archive-space.ts'
+import { seasonSchema } from './season.ts'
 
 /** How a thing came here: the one list, used everywhere. */
 export const ACQUISITIONS = {
@@ -52,6 +54,12 @@ export const softwareSchema = z.object({
   version: z.string().trim().max(40),
   /** Where it is installed: "the store laptop". */
   where: z.string().trim().max(120),
+  /** The computer on which it runs, where that is one of ours. */
+  onUnitId: idSchema.nullable().default(null),
+  media: z.enum(['download', 'disc']).default('download'),
+  /** Talks to its device by wireless alone. */
+  needsWireless: z.boolean().default(false),
+  minimumMemoryGigabytes: z.number().min(0.5, 'At least half a gigabyte.').max(4096).nullable().default(null),
 })
 export type Software = z.infer<typeof softwareSchema>
 
@@ -138,6 +146,10 @@ export const newUnitSchema = z.object({
   standsInFor: z.string().trim().max(120).default(''),
   remarks: z.array(remarkSchema).max(40).default([]),
   provenance: provenanceSchema.default(NO_PROVENANCE),
+  /** How full a drive was, on which days. */
+  fills: z.array(fillSchema).max(60).default([]),
+  /** When a prop or backdrop is shown; null all the year. */
+  season: seasonSchema.nullable().default(null),
 })
 export type NewUnit = z.infer<typeof newUnitSchema>
 
@@ -192,4 +204,6 @@ export const EMPTY_UNIT: Omit<NewUnit, 'tag' | 'modelId'> = {
   standsInFor: '',
   remarks: [],
   provenance: NO_PROVENANCE,
+  fills: [],
+  season: null,
 }

@@ -14,6 +14,7 @@ describe('use', () => {
   test('four years, 24 times out of 96: a quarter of the sessions, £300 a year, £50 a time', () => {
     expect(measureUse(facts, '2026-11-24')).toEqual({
       timesOut: 24,
+      lastOutOn: facts.outOn.at(-1),
       share: 0.25,
       ageDays: 1461,
       perYearMinor: 30_000,

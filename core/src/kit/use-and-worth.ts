@@ -16,6 +16,7 @@ export interface UseFacts {
 
 export interface UseFigures {
   timesOut: number
+  lastOutOn: string | null
   /** Share of the sessions since it came in which it was out; null where there was none. */
   share: number | null
   ageDays: number | null
@@ -38,6 +39,7 @@ export function measureUse(
   const soundDays = lastFailedOn === null ? Number.POSITIVE_INFINITY : countDays(lastFailedOn, today)
   return {
     timesOut,
+    lastOutOn: [...outOn].sort().at(-1) ?? null,
     share: sessionsSince > 0 ? Math.min(1, timesOut / sessionsSince) : null,
     ageDays,
     // Under a year a cost per year would only say how new it is.

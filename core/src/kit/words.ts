@@ -1,6 +1,7 @@
 import { formatData, formatEnergy, formatMass, formatPower } from '../units/quantity.ts'
 import type { ImportProblem } from './inventory-file.ts'
 import type { Doubt } from './plausibility.ts'
+import type { SoftwareFinding } from './software-fit.ts'
 
 /** A sentence that names the place, the rule and what was found there. */
 export function sayImportProblem({ code, column, received, expected }: ImportProblem): string {
@@ -81,5 +82,21 @@ function sayAmount(value: number, unit: string): string {
       return formatData(value)
     default:
       return unit ? `${value} ${unit}` : String(value)
+  }
+}
+
+/** What keeps a program from its work, and where the way out lies. */
+export function saySoftwareFinding(finding: SoftwareFinding): string {
+  switch (finding.code) {
+    case 'no-wireless':
+      return `${finding.program} talks by wireless and ${finding.tag} has none. Look for its version for cable.`
+    case 'no-disc-drive':
+      return `${finding.program} comes on a disc and ${finding.tag} has no drive for it. Look for it as a download.`
+    case 'little-memory':
+      return `${finding.program} asks for ${finding.wantedGigabytes} GB of memory; ${finding.tag} has ${finding.haveGigabytes} GB.`
+    case 'memory-unknown':
+      return `Cannot tell: ${finding.program} asks for ${finding.wantedGigabytes} GB, and the memory of ${finding.tag} is not recorded.`
+    default:
+      return finding satisfies never
   }
 }

@@ -2,15 +2,18 @@ import type { Absence } from '../kit/absence.ts'
 import type { Interface } from '../kit/interface.ts'
 import { nameModel } from '../kit/model.ts'
 import { type FindingLevel, findWorstLevel, LEVELS_WORST_FIRST } from '../studio/finding.ts'
-import type { Circuit } from '../studio/place.ts'
+import type { Circuit, Place } from '../studio/place.ts'
+import { findRoom } from '../studio/place-findings.ts'
 import type { Policies, PolicyRef } from '../studio/policy.ts'
+import { markAccepted } from './acceptance.ts'
 import { type CardMinutes, judgeCardMinutes } from './card-minutes.ts'
 import { type CircuitLoad, judgeCircuitLoad } from './circuit-load.ts'
 import { type Joint, judgeCompleteness } from './completeness.ts'
 import { type Crew, type CrewFinding, judgeCrew } from './crew.ts'
+import { type DemandFinding, judgeDemands } from './demands.ts'
 import { judgePackHours, type PackHours } from './pack-hours.ts'
 import type { Remedy } from './remedy.ts'
-import type { NewSetup, Role } from './setup.ts'
+import type { Acceptance, NewSetup, Role } from './setup.ts'
 import { type Holdings, listThings, type SetThing } from './thing.ts'
 
 /** Figures with the numbers they came from; words.ts sets them out as the working. */
@@ -22,6 +25,8 @@ interface Common {
   level: FindingLevel
   roleId: string | null
   remedies: Remedy[]
+  /** Somebody lives with it as it is: it stays in the list and out of the verdict. */
+  accepted?: Acceptance
 }
 
 export type ReadinessFinding = Common &
@@ -40,6 +45,7 @@ export type ReadinessFinding = Common &
         /** Free things and pieces of stock in the store that would fit. */
         inStore: number
       }
+    | { code: 'bound-elsewhere'; tag: string; name: string; room: string; here: string }
     | { code: 'part-missing'; unitId: string; tag: string; name: string; parts: string[] }
     | { code: 'work-around'; tag: string; name: string; text: string }
     | { code: 'stock-short'; stockId: string; tag: string; name: string; wanted: number; have: number }
@@ -50,6 +56,7 @@ export type ReadinessFinding = Common &
     | { code: 'packs-short'; label: string; working: PackHours }
     | { code: 'cards-short'; working: CardMinutes }
     | CrewFinding
+    | DemandFinding
   )
 
 export type FindingCode = ReadinessFinding['code']
@@ -88,6 +95,8 @@ export interface ReadinessInput {
   freeStock: ReadonlyMap<string, number>
   /** Parts that should be with a unit and are not there, by its id: tag and name. */
   missingParts?: ReadonlyMap<string, string[]>
+  /** Where it is to be, and the places of the studio, for what belongs to a room and stays there. */
+  where?: { placeId: string | null; places: ReadonlyMap<string, Pick<Place, 'id' | 'name' | 'kind' | 'parentId'>> }
 }
 
 /** Judges a setup as it stands: who is missing, what does not fit, and whether the sums come out. Without remedies. */
@@ -98,9 +107,11 @@ export function assessSetup(input: ReadinessInput): Readiness {
   const findings: ReadinessFinding[] = [
     ...listEmptyRoles(setup.roles),
     ...listAbsences(input),
+    ...listBoundElsewhere(input),
     ...listWhatTheCrewSays(input),
     ...listShortStock(input),
     ...listCrewFindings(input),
+    ...judgeDemands(setup, holdings).map((finding): ReadinessFinding => ({ ...finding, remedies: [] })),
     ...completeness.unmet.map(
       (need): ReadinessFinding => ({
         key: `need-unmet/${need.thing.key}/${need.portId}`,
@@ -134,14 +145,15 @@ export function assessSetup(input: ReadinessInput): Readiness {
   ]
   const sums = judgeSums(things, input)
   findings.push(...sums.findings)
-  findings.sort(byLevel)
+  const marked = markAccepted(findings, setup.accepted).sort(byLevel)
+  const open = marked.filter((it) => !it.accepted)
   return {
-    level: findWorstLevel(findings.map((finding) => finding.level)),
-    counts: countLevels(findings),
-    findings,
+    level: findWorstLevel(open.map((finding) => finding.level)),
+    counts: countLevels(open),
+    findings: marked,
     roles: setup.roles.map((role) => ({
       roleId: role.id,
-      level: findWorstLevel(findings.filter((it) => it.roleId === role.id).map((it) => it.level)),
+      level: findWorstLevel(open.filter((it) => it.roleId === role.id).map((it) => it.level)),
     })),
     joints: completeness.joints,
     workings: sums.workings,
@@ -176,6 +188,33 @@ function listEmptyRoles(roles: readonly Role[]): ReadinessFinding[] {
       code: 'role-empty',
       role: role.name,
     }))
+}
+
+/** What is the venue's own stays in its room: a setup elsewhere cannot count on it. */
+function listBoundElsewhere({ setup, holdings, where }: ReadinessInput): ReadinessFinding[] {
+  const here = where && findRoom(where.placeId, where.places)
+  if (!where || !here) return []
+  return setup.roles.flatMap((role) =>
+    role.things.flatMap(({ unitId }): ReadinessFinding[] => {
+      const unit = holdings.units.get(unitId ?? '')
+      const room = unit?.acquisition === 'venue' ? findRoom(unit.placeId, where.places) : null
+      if (!unit || !room || room.id === here.id) return []
+      const model = holdings.models.get(unit.modelId)
+      return [
+        {
+          key: `bound-elsewhere/${unit.id}`,
+          level: LEVEL_OF_IMPORTANCE[role.importance],
+          roleId: role.id,
+          remedies: [],
+          code: 'bound-elsewhere',
+          tag: unit.tag,
+          name: model ? nameModel(model) : unit.tag,
+          room: room.name,
+          here: here.name,
+        },
+      ]
+    }),
+  )
 }
 
 /** A part that is not there makes a thing incomplete, and a work-around that the crew saw is a need like any other. */
@@ -341,6 +380,7 @@ function judgeSums(
 
 function byLevel(a: ReadinessFinding, b: ReadinessFinding): number {
   return (
+    Number(a.accepted !== undefined) - Number(b.accepted !== undefined) ||
     LEVELS_WORST_FIRST.indexOf(a.level) - LEVELS_WORST_FIRST.indexOf(b.level) ||
     (a.key < b.key ? -1 : a.key > b.key ? 1 : 0)
   )

@@ -4,6 +4,8 @@ import { IMPORTANCES } from '../kit/port.ts'
 import { idSchema, nameSchema, noteSchema, versionSchema } from '../studio/identity.ts'
 import { NO_OVERRIDES, overridesSchema } from '../studio/policy.ts'
 import { PURPOSE_CODES } from '../studio/purpose.ts'
+import { dateSchema } from '../units/wall-time.ts'
+import { type ContentDemand, DEMAND_CODES } from './demand.ts'
 
 export const TAPES = ['fern', 'clay', 'sky', 'plum', 'straw', 'slate'] as const
 export type Tape = (typeof TAPES)[number]
@@ -48,12 +50,26 @@ export const ASKS = {
 export type Ask = keyof typeof ASKS
 export const ASK_CODES = Object.keys(ASKS) as [Ask, ...Ask[]]
 
+/** A finding that somebody looked at and lives with, for as long as it stays as it was. */
+export const acceptanceSchema = z.object({
+  key: z.string().max(300),
+  /** The finding as it was: with other figures it is another finding. */
+  print: z.string().max(64),
+  reason: z.string().trim().min(1, 'Say why it is fine.').max(300),
+  on: dateSchema,
+  by: z.string().max(120),
+})
+export type Acceptance = z.infer<typeof acceptanceSchema>
+
 /** What a setup starts with beside its name and roles. */
 export const SETUP_DEFAULTS = {
   purposeKind: 'other' as const,
   skills: [] as string[],
   asks: [] as Ask[],
   overrides: NO_OVERRIDES,
+  demands: [] as ContentDemand[],
+  accepted: [] as Acceptance[],
+  variantOf: null as string | null,
 }
 
 export const newSetupSchema = z
@@ -68,6 +84,11 @@ export const newSetupSchema = z
     /** Skills that somebody there has to have. */
     skills: z.array(nameSchema).max(12).default([]),
     asks: z.array(z.enum(ASK_CODES)).max(ASK_CODES.length).default([]),
+    /** What its content demands of the things. */
+    demands: z.array(z.enum(DEMAND_CODES)).max(DEMAND_CODES.length).default([]),
+    accepted: z.array(acceptanceSchema).max(200).default([]),
+    /** The setup that it was made from and is compared with. */
+    variantOf: idSchema.nullable().default(null),
     /** Policies of its own. */
     overrides: overridesSchema.default(NO_OVERRIDES),
     placeId: idSchema.nullable(),

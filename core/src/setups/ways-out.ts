@@ -3,6 +3,7 @@ import type { Model } from '../kit/model.ts'
 import { nameModel } from '../kit/model.ts'
 import type { Stock, Unit } from '../kit/unit.ts'
 import type { Circuit } from '../studio/place.ts'
+import { type DemandFinding, isSelfView } from './demands.ts'
 import { assessSetup, type Readiness, type ReadinessFinding, type ReadinessInput } from './readiness.ts'
 import { applyRemedy, type Remedy } from './remedy.ts'
 import { listUnitIds, type NewSetup, type Role } from './setup.ts'
@@ -120,6 +121,8 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
       return role
         ? listAssignments(role, store, (it) => role.wants === null || isKindOf(it.model.category, role.wants))
         : []
+    case 'bound-elsewhere':
+      return role ? makeReplacements(role, finding.key.split('/')[1] ?? '', input, store) : []
     case 'part-missing':
     case 'thing-absent':
       return role ? makeReplacements(role, finding.unitId, input, store) : []
@@ -135,6 +138,9 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
       return orderByPower(input, listCircuits(input, store), listPowerModes(input, 'packs'))
     case 'circuit-missing':
       return listCircuits(input, store)
+    case 'demand-unmet':
+      return role ? listIdeasForDemand(finding, input, store) : []
+    case 'demand-unknown':
     case 'work-around':
     case 'joint-unknown':
     case 'watts-unknown':
@@ -148,6 +154,18 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
     default:
       return finding satisfies never
   }
+}
+
+/** A screen beside the camera, or another thing of the kind that falls short; the trial decides which of them do. */
+function listIdeasForDemand({ demand, unitIds, roleId }: DemandFinding, input: ReadinessInput, store: Store): Remedy[] {
+  const home = input.setup.roles.find((it) => it.id === roleId)
+  const screens =
+    demand === 'self-view' && home ? listAssignments(home, store, (it) => isSelfView(it.model.category)) : []
+  const others = unitIds.flatMap((unitId) => {
+    const role = input.setup.roles.find((it) => it.things.some((thing) => thing.unitId === unitId))
+    return role ? makeReplacements(role, unitId, input, store) : []
+  })
+  return [...screens, ...others]
 }
 
 type NeedUnmet = Extract<ReadinessFinding, { code: 'need-unmet' }>

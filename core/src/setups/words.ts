@@ -3,6 +3,8 @@ import { LIFE_STATES } from '../kit/unit.ts'
 import { TRAITS } from '../studio/person.ts'
 import { formatData, formatEnergy, formatMinutes, formatPower, trim } from '../units/quantity.ts'
 import { listInWords } from '../units/wording.ts'
+import { DEMAND_LIMITS } from './demand.ts'
+import type { DemandFinding } from './demands.ts'
 import type { Readiness, ReadinessFinding, Working } from './readiness.ts'
 import type { Remedy } from './remedy.ts'
 
@@ -66,6 +68,11 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
       return plain(`${finding.tag} is not there`, `${finding.name} is ${sayAbsence(finding.absence, words)}.`)
     case 'need-unmet':
       return sayUnmet(finding)
+    case 'bound-elsewhere':
+      return plain(
+        `${finding.tag} stays in ${finding.room}`,
+        `${finding.name} is the venue’s own and belongs to ${finding.room}. This is to be in ${finding.here}.`,
+      )
     case 'part-missing':
       return plain(
         `${finding.tag} is incomplete`,
@@ -164,6 +171,13 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
         `${finding.owner} was not asked about ${finding.tag}`,
         `${finding.name} belongs to ${finding.owner}, who has not agreed that it works here.`,
       )
+    case 'demand-unmet':
+      return plain(DEMAND_WORDS[finding.demand].unmet, sayDemand(finding))
+    case 'demand-unknown':
+      return plain(
+        `Cannot tell: ${DEMAND_WORDS[finding.demand].asks}`,
+        `${DEMAND_WORDS[finding.demand].unknown} of ${listInWords(finding.tags)} is not recorded. Write it down under “What it is”.`,
+      )
     case 'place-closed':
       return plain(
         `${finding.place} is closed by then`,
@@ -172,6 +186,65 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
     default:
       return finding satisfies never
   }
+}
+
+const DEMAND_WORDS: Record<DemandFinding['demand'], { unmet: string; asks: string; unknown: string; why: string }> = {
+  'self-view': {
+    unmet: 'Nobody in the picture can see it',
+    asks: 'does whoever is filmed see themselves?',
+    unknown: 'Whether the screen turns to the front',
+    why: 'has no screen to the front. A monitor, a television or a laptop beside the lens does it too.',
+  },
+  'steady-focus': {
+    unmet: 'The focus may wander',
+    asks: 'does the focus hold by itself?',
+    unknown: 'How dependably the focus works',
+    why: 'does not hold the focus on somebody who moves. Take another, or have somebody pull it.',
+  },
+  'remote-start': {
+    unmet: 'It cannot be started from the chair',
+    asks: 'can it be started from afar?',
+    unknown: 'Whether it starts from afar',
+    why: 'starts only at the camera.',
+  },
+  'close-up': {
+    unmet: 'Nothing here focuses close enough',
+    asks: 'does it focus close enough?',
+    unknown: 'How close it focuses',
+    why: `does not focus at ${DEMAND_LIMITS.closestMm} mm or nearer. A close-up lens or ring helps.`,
+  },
+  'true-colour': {
+    unmet: 'These lamps may turn colours',
+    asks: 'do these lamps show true colours?',
+    unknown: 'The colour rendering',
+    why: `renders colours below Ra ${DEMAND_LIMITS.colourRendering}. True colours want lamps above it, all alike.`,
+  },
+  'long-take': {
+    unmet: 'It stops before the take is over',
+    asks: 'does it record so long in one go?',
+    unknown: 'After how long it stops recording',
+    why: 'stops by itself before the planned time is over. Plan a break, or record outside the camera.',
+  },
+  spectacles: {
+    unmet: 'A ring shows in spectacles',
+    asks: 'does it show in spectacles?',
+    unknown: 'Its shape',
+    why: 'is seen as a ring in spectacles. A soft lamp off the axis, higher up, is not.',
+  },
+}
+
+function sayDemand({ demand, tags }: DemandFinding): string {
+  if (tags.length === 0) return 'Nothing in this setup could do it. Put in what does, or drop the demand.'
+  const [first, ...rest] = DEMAND_WORDS[demand].why.split(' ')
+  const verbs: Record<string, string> = {
+    has: 'have',
+    does: 'do',
+    starts: 'start',
+    renders: 'render',
+    stops: 'stop',
+    is: 'are',
+  }
+  return `${listInWords(tags)} ${tags.length > 1 ? (verbs[first ?? ''] ?? first) : first} ${rest.join(' ')}`
 }
 
 /** The same finding without its figures, for who goes by feel: what it means and what to do. */

@@ -1,6 +1,6 @@
 import { addDays } from '../units/wall-time.ts'
 import type { FindingLevel } from './finding.ts'
-import type { NewPlace } from './place.ts'
+import type { NewPlace, Place } from './place.ts'
 
 export type PlaceFinding = { level: FindingLevel } & (
   | { code: 'size-unknown' }
@@ -77,4 +77,19 @@ export function spreadInMired(kelvins: readonly number[]): number {
 /** Whether a place may be used on all days from the first to the last. */
 export function isOpenUntil({ details }: Pick<NewPlace, 'details'>, lastDay: string): boolean {
   return details.accessUntil === null || lastDay <= details.accessUntil
+}
+
+/** The room in which a place lies: the shelf's, the case's, or the place itself. Null where it lies in none. */
+export function findRoom(
+  placeId: string | null,
+  places: ReadonlyMap<string, Pick<Place, 'id' | 'name' | 'kind' | 'parentId'>>,
+): Pick<Place, 'id' | 'name'> | null {
+  const seen = new Set<string>()
+  let at = places.get(placeId ?? '')
+  while (at && !seen.has(at.id)) {
+    if (at.kind === 'room') return at
+    seen.add(at.id)
+    at = places.get(at.parentId ?? '')
+  }
+  return null
 }

@@ -79,6 +79,17 @@ export type TodayItem = { key: string; level: FindingLevel } & (
   | { section: 'decide'; code: 'fault'; unitId: string; tag: string; name: string; note: string; days: number }
   | { section: 'decide'; code: 'budget'; totalMinor: number; budgetMinor: number; year: number }
   | {
+      section: 'before'
+      code: 'season'
+      unitId: string
+      tag: string
+      name: string
+      season: string
+      deed: 'put-out' | 'put-away'
+      /** Setups in which it stands. */
+      setups: string[]
+    }
+  | {
       section: 'decide'
       code: 'idle'
       unitId: string
@@ -132,6 +143,7 @@ function moment(item: TodayItem): string {
       return item.item
     case 'fault':
     case 'budget':
+    case 'season':
     case 'idle':
       return item.key
     default:

@@ -62,6 +62,16 @@ export function sayTodayItem(
         title: `The budget of ${item.year} is passed`,
         text: `${words.sayMoney(item.totalMinor)} of ${words.sayMoney(item.budgetMinor)}`,
       }
+    case 'season':
+      return item.deed === 'put-away'
+        ? {
+            title: `Put ${item.tag} ${item.name} away`,
+            text: `its season is ${item.season}, and it stands in ${listInWords(item.setups)}`,
+          }
+        : {
+            title: `Time for ${item.tag} ${item.name}`,
+            text: `its season is ${item.season}, and it stands in no setup`,
+          }
     case 'idle':
       return {
         title: `${item.tag} ${item.name}: keep or sell`,

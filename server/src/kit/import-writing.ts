@@ -131,6 +131,8 @@ const UNIT_FIELDS: Readonly<Record<keyof NewRow, true>> = {
   standsInFor: true,
   remarks: true,
   provenance: true,
+  fills: true,
+  season: true,
 }
 
 /** One event for each row, as `log` writes it. */

@@ -1,18 +1,25 @@
 import {
+  findDate,
+  forecastSpace,
+  judgeSoftware,
   LIFE_STATES,
   listMissingParts,
   listWithParts,
+  type Machine,
+  type Model,
   nameModel,
   RECORDABLE,
+  type SoftwareFinding,
   sayDisclosure,
   scoreRecorded,
 } from '@exemplar/core'
-import { and, desc, eq, inArray, isNull } from 'drizzle-orm'
+import { and, desc, eq, inArray, isNull, like } from 'drizzle-orm'
 import { faults } from '../bench/tables.ts'
 import type { Database } from '../foundation/database.ts'
 import type { House } from '../foundation/house.ts'
 import { refuseMissing } from '../foundation/problem.ts'
 import { entries } from '../ledger/tables.ts'
+import { loadStudio } from '../studio/studio-routes.ts'
 import { attachments, parties, people, places } from '../studio/tables.ts'
 import { models, units } from './tables.ts'
 import { loadServes } from './unit-list.ts'
@@ -63,6 +70,35 @@ function loadKin(db: Database, unit: typeof units.$inferSelect) {
   }
 }
 
+/** What is wrong with the programs of a thing, and with those that run on it. */
+function judgeAllSoftware(db: Database, unit: typeof units.$inferSelect, model: Model): SoftwareFinding[] {
+  const machineOf = (id: string | null): Machine | null => {
+    const row = id
+      ? db
+          .select({ tag: units.tag, specs: models.specs })
+          .from(units)
+          .innerJoin(models, eq(models.id, units.modelId))
+          .where(eq(units.id, id))
+          .get()
+      : undefined
+    return row ? { tag: row.tag, more: row.specs.more } : null
+  }
+  const own = { tag: unit.tag, more: model.specs.more }
+  const findings = unit.software.flatMap((it) => judgeSoftware(it, own, machineOf(it.onUnitId)))
+  const guests = db
+    .select({ unit: units, specs: models.specs })
+    .from(units)
+    .innerJoin(models, eq(models.id, units.modelId))
+    .where(and(isNull(units.archivedAt), like(units.software, `%${JSON.stringify(unit.id)}%`)))
+    .all()
+  const ofGuests = guests.flatMap(({ unit: guest, specs }) =>
+    guest.software
+      .filter((it) => it.onUnitId === unit.id && guest.id !== unit.id)
+      .flatMap((it) => judgeSoftware(it, { tag: guest.tag, more: specs.more }, own)),
+  )
+  return [...findings, ...ofGuests]
+}
+
 export function loadUnitPage(house: House, id: string) {
   const { db } = house
   const row = db
@@ -83,6 +119,8 @@ export function loadUnitPage(house: House, id: string) {
     .where(and(eq(attachments.subjectType, 'unit'), eq(attachments.subjectId, id), isNull(attachments.archivedAt)))
     .get()
   const recorded = scoreRecorded(unit, model, photo !== undefined)
+  const { zone } = loadStudio(db)
+  const capacity = model.specs.capacityMegabytes
   const successor = model.successorId ? db.select().from(models).where(eq(models.id, model.successorId)).get() : null
   return {
     ...row,
@@ -92,6 +130,8 @@ export function loadUnitPage(house: House, id: string) {
     recorded: { percent: recorded.percent, missing: recorded.missing.map((it) => RECORDABLE[it]) },
     disclosure: sayDisclosure(unit, nameModel(model), row.party),
     successor: successor ? nameModel(successor) : null,
+    space: capacity === null ? null : forecastSpace(capacity, unit.fills, findDate(house.now(), zone)),
+    software: judgeAllSoftware(db, unit, model),
     ...loadKin(db, unit),
     serves: loadServes(db, [id]).get(id) ?? [],
     faults: db.select().from(faults).where(eq(faults.unitId, id)).orderBy(desc(faults.reportedAt)).all(),

@@ -73,6 +73,21 @@ export function loadReadinessInput(
       [...holdings.stock.values()].map((it) => [it.id, countFreeStock(it.id, it.quantity, occasion.interval, holds)]),
     ),
     missingParts: loadMissingParts(db, [...holdings.units.keys()]),
+    where: {
+      placeId: occasion.placeId ?? setup.placeId,
+      places: remember(
+        db,
+        'places',
+        () =>
+          new Map(
+            db
+              .select()
+              .from(places)
+              .all()
+              .map((it) => [it.id, it]),
+          ),
+      ),
+    },
   }
   return { input, holds }
 }
@@ -228,6 +243,9 @@ export function loadFreeStore(
   }
 }
 
+/** What could meet a demand that is not met: screens, cameras, lenses, lamps. */
+const DEMAND_KINDS: readonly Category[] = ['camera', 'lens', 'light', 'monitor', 'tablet', 'computer']
+
 function makeModelFilter({ setup, holdings }: ReadinessInput, readiness: Readiness): (model: Model) => boolean {
   const codes = new Set<string>()
   const categories = new Set<Category>()
@@ -237,6 +255,9 @@ function makeModelFilter({ setup, holdings }: ReadinessInput, readiness: Readine
     if (finding.code === 'need-unmet') for (const it of finding.interfaces) codes.add(it.code)
     if (finding.code === 'packs-short') codes.add(finding.working.family)
     if (finding.code === 'cards-short') categories.add('card')
+    if (finding.code === 'demand-unmet') {
+      for (const it of DEMAND_KINDS) categories.add(it)
+    }
     if (finding.code === 'role-empty' && role?.wants) categories.add(role.wants)
     if (finding.code === 'role-empty' && !role?.wants) takesAnything = true
     if (finding.code !== 'thing-absent' && finding.code !== 'need-unmet') continue

@@ -1,4 +1,13 @@
-import { type Ask, NO_OVERRIDES, type Overrides, type Purpose, type Role, type Tape } from '@exemplar/core'
+import {
+  type Acceptance,
+  type Ask,
+  type ContentDemand,
+  NO_OVERRIDES,
+  type Overrides,
+  type Purpose,
+  type Role,
+  type Tape,
+} from '@exemplar/core'
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { stock, units } from '../kit/tables.ts'
 import { places } from '../studio/tables.ts'
@@ -13,6 +22,9 @@ export const setups = sqliteTable('setups', {
   skills: text('skills', { mode: 'json' }).$type<string[]>().notNull().default([]),
   asks: text('asks', { mode: 'json' }).$type<Ask[]>().notNull().default([]),
   overrides: text('overrides', { mode: 'json' }).$type<Overrides>().notNull().default(NO_OVERRIDES),
+  demands: text('demands', { mode: 'json' }).$type<ContentDemand[]>().notNull().default([]),
+  accepted: text('accepted', { mode: 'json' }).$type<Acceptance[]>().notNull().default([]),
+  variantOf: text('variant_of'),
   placeId: text('place_id').references(() => places.id),
   circuitId: text('circuit_id'),
   plannedMinutes: integer('planned_minutes').notNull(),

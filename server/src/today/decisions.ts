@@ -1,8 +1,9 @@
-import { addDays, countDays, findDate, nameModel, type TodayItem } from '@exemplar/core'
-import { and, desc, eq, isNotNull, isNull, lte, max, sql } from 'drizzle-orm'
+import { addDays, countDays, findDate, judgeSeason, nameModel, saySeason, type TodayItem } from '@exemplar/core'
+import { and, desc, eq, inArray, isNotNull, isNull, lte, max, sql } from 'drizzle-orm'
 import { listOpenFaults } from '../bench/bench-routes.ts'
 import type { Database } from '../foundation/database.ts'
 import { models, units } from '../kit/tables.ts'
+import { loadServes } from '../kit/unit-list.ts'
 import { loadSpending } from '../ledger/ledger-routes.ts'
 import { setupUnits } from '../setups/tables.ts'
 import { events } from '../studio/tables.ts'
@@ -33,6 +34,40 @@ export function listDecisions({ db, settings, today }: Moment, seesMoney: boolea
     items.push({ key: 'budget', level: 'warn', section: 'decide', code: 'budget', totalMinor, budgetMinor, year })
   }
   return [...items, ...listIdle(db, today, settings.zone)]
+}
+
+/** Props and backdrops whose season begins or is over. */
+export function listSeasons({ db, today }: Moment): TodayItem[] {
+  const rows = db
+    .select({ unit: units, maker: models.maker, name: models.name })
+    .from(units)
+    .innerJoin(models, eq(models.id, units.modelId))
+    .where(and(isNull(units.archivedAt), inArray(units.state, ['in-service', 'standby']), isNotNull(units.season)))
+    .orderBy(units.tag)
+    .all()
+  const serves = loadServes(
+    db,
+    rows.map((it) => it.unit.id),
+  )
+  return rows.flatMap(({ unit, maker, name }): TodayItem[] => {
+    const setups = [...new Set((serves.get(unit.id) ?? []).map((it) => it.code))]
+    const deed = unit.season && judgeSeason(unit.season, today, setups.length > 0)
+    if (!unit.season || !deed) return []
+    return [
+      {
+        key: `season/${unit.id}`,
+        level: 'advise',
+        section: 'before',
+        code: 'season',
+        unitId: unit.id,
+        tag: unit.tag,
+        name: nameModel({ maker, name }),
+        season: saySeason(unit.season),
+        deed,
+        setups,
+      },
+    ]
+  })
 }
 
 /** The dearest things that stand in no setup and have not gone out for half a year. */

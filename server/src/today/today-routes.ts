@@ -2,7 +2,7 @@ import { arrangeToday, findDate, may, type TodayItem } from '@exemplar/core'
 import type { House } from '../foundation/house.ts'
 import { defineRoute } from '../foundation/route.ts'
 import { loadStudio } from '../studio/studio-routes.ts'
-import { listDecisions } from './decisions.ts'
+import { listDecisions, listSeasons } from './decisions.ts'
 import type { Moment } from './moment.ts'
 import { listCollisions, listLoans, listOut } from './out-and-colliding.ts'
 import { judgeAhead, listPreparation, listServices, listShoots } from './preparation.ts'
@@ -16,6 +16,7 @@ function gatherToday(house: House, seesMoney: boolean): TodayItem[] {
     ...listShoots(moment, ahead),
     ...listPreparation(moment, ahead),
     ...listServices(moment),
+    ...listSeasons(moment),
     ...listOut(moment),
     ...listLoans(moment),
     ...listCollisions(moment),

@@ -275,6 +275,7 @@ export const {
   useEventsQuery,
   useInterfacesQuery,
   useUnitsQuery,
+  useLazyStockQuery,
   useLazyUnitsQuery,
   useUnitCountQuery,
   useUnitQuery,

@@ -1,5 +1,6 @@
 import type {
   Absence,
+  ArchiveSpace,
   Bond,
   Booking,
   BookingItem,
@@ -18,6 +19,7 @@ import type {
   ReadinessChange,
   Setup,
   ShoppingLine,
+  SoftwareFinding,
   Spending,
   Stock,
   Studio,
@@ -69,6 +71,10 @@ export interface UnitPage {
   recorded: { percent: number; missing: string[] }
   disclosure: string | null
   successor: string | null
+  /** How full it is and when it will be; null where it holds nothing or nobody read it off. */
+  space: ArchiveSpace | null
+  /** What keeps its programs, and those that run on it, from their work. */
+  software: SoftwareFinding[]
   parent: { id: string; tag: string; name: string } | null
   parts: {
     id: string

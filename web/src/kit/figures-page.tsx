@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { Link } from 'react-router'
 import { useStudioQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
+import { sayDayWithYear } from '../foundation/calendar-words.ts'
 import { SelectField } from '../foundation/field.tsx'
 import { Mark } from '../foundation/mark.tsx'
 import { PageHead, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
@@ -111,6 +112,9 @@ function UseTable({ use }: { use: Use[] }) {
                 <td>
                   <Link to={`/kit/${it.id}`}>{it.name}</Link>
                   {it.hasProvedItself && <Mark level="ok">proved itself</Mark>}
+                  {order === 'least' && it.lastOutOn && (
+                    <span className="block text-[12px] text-quiet">last out on {sayDayWithYear(it.lastOutOn)}</span>
+                  )}
                   {it.isRisk && <Mark level="warn">nothing of its kind could stand in</Mark>}
                   {order === 'least' && it.timesOut === 0 && it.resaleMinor !== null && (
                     <span className="block text-[12px] text-quiet">might bring about {say(it.resaleMinor)}</span>

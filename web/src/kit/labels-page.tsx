@@ -9,11 +9,11 @@ import {
 import { Printer } from 'lucide-react'
 import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import { useUnitsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { CheckField, SelectField, TextField } from '../foundation/field.tsx'
 import { Empty, PageHead, Tag, Waiting } from '../foundation/page-parts.tsx'
 import { Label, type LabelFacts } from './label.tsx'
+import { BATCH, hasTwoEnds, LABEL_SOURCES, type LabelSource, useLabelled } from './use-labelled.ts'
 
 /** Sheets of labels for things: chosen, laid out, looked at, printed or kept as SVG. */
 export function LabelsPage() {
@@ -24,14 +24,20 @@ export function LabelsPage() {
   const [skip, setSkip] = useState('0')
   const [withTape, setWithTape] = useState(true)
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set())
-  const { data, error, refetch } = useUnitsQuery({ limit: 500, ...(find.trim() ? { find: find.trim() } : {}) })
+  const [source, setSource] = useState<LabelSource>('things')
+  /** Where each batch that was looked at began; the last one is shown. */
+  const [starts, setStarts] = useState<readonly (string | null)[]>([null])
+  const { data, error, refetch } = useLabelled(source, find.trim(), starts.at(-1) ?? null)
   const sheet: LabelSheet = LABEL_SHEETS[sheetCode]
   const chosen = useMemo(
     () =>
       (data?.rows ?? [])
         .filter((it) => !left.has(it.id))
-        .map(({ tag, name, serves }): LabelFacts => ({ tag, name, tape: withTape ? (serves[0] ?? null) : null })),
-    [data, left, withTape],
+        .flatMap(({ tag, name, tape }): LabelFacts[] => {
+          const facts = { tag, name, tape: withTape ? tape : null }
+          return hasTwoEnds(source) ? [facts, facts] : [facts]
+        }),
+    [data, left, withTape, source],
   )
   const used = /^\d{1,3}$/.test(skip) ? Number(skip) : 0
   const toggle = (id: string) => {
@@ -46,7 +52,7 @@ export function LabelsPage() {
       <div className="no-print">
         <PageHead
           title="Labels"
-          aside={`${chosen.length} of ${data.next ? 'the first ' : ''}${data.rows.length} things`}
+          aside={`${chosen.length} labels${starts.length > 1 || data.next ? `, batch ${starts.length}` : ''}`}
         >
           <Button look="act" disabled={chosen.length === 0} onClick={() => window.print()}>
             <Printer aria-hidden />
@@ -56,11 +62,28 @@ export function LabelsPage() {
       </div>
       <div className="grid gap-6 px-4 pt-3 pb-8 md:px-5 lg:grid-cols-[320px_1fr] print:block print:p-0">
         <div className="no-print grid content-start gap-3">
+          <SelectField
+            label="For what"
+            value={source}
+            onChange={(event) => {
+              setSource(event.target.value as LabelSource)
+              setStarts([null])
+            }}
+          >
+            {Object.entries(LABEL_SOURCES).map(([code, label]) => (
+              <option key={code} value={code}>
+                {label}
+              </option>
+            ))}
+          </SelectField>
           <TextField
             label="Which things"
             placeholder="Tag or name; empty is all"
             value={find}
-            onChange={(event) => setFind(event.target.value)}
+            onChange={(event) => {
+              setFind(event.target.value)
+              setStarts([null])
+            }}
           />
           <SelectField
             label="Sheet"
@@ -92,6 +115,16 @@ export function LabelsPage() {
             checked={withTape}
             onChange={(event) => setWithTape(event.target.checked)}
           />
+          {(data.next || starts.length > 1) && (
+            <div className="flex gap-2">
+              <Button size="small" disabled={starts.length === 1} onClick={() => setStarts(starts.slice(0, -1))}>
+                Batch before
+              </Button>
+              <Button size="small" disabled={!data.next} onClick={() => setStarts([...starts, data.next])}>
+                Next {BATCH}
+              </Button>
+            </div>
+          )}
           <ul className="max-h-[46vh] overflow-y-auto border-t border-rule">
             {data.rows.map((it) => (
               <li key={it.id} className="border-b border-rule py-1">
@@ -153,7 +186,8 @@ function Sheets({
             {labels.map((facts, at) => {
               const spot = spots[at]
               return spot?.page === page ? (
-                <Label key={facts.tag} sheet={sheet} facts={facts} kind={kind} {...spot} />
+                // biome-ignore lint/suspicious/noArrayIndexKey: both ends of a cable have the same label
+                <Label key={at} sheet={sheet} facts={facts} kind={kind} {...spot} />
               ) : null
             })}
           </svg>

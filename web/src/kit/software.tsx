@@ -1,17 +1,41 @@
-import { type Software as Program, softwareSchema, type Unit } from '@exemplar/core'
+import {
+  type Software as Program,
+  type SoftwareFinding,
+  saySoftwareFinding,
+  softwareSchema,
+  type Unit,
+} from '@exemplar/core'
 import { useState } from 'react'
-import { useChangeUnitMutation } from '../foundation/api.ts'
+import { useChangeUnitMutation, useThingsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
-import { SelectField, TextField } from '../foundation/field.tsx'
+import { CheckField, SelectField, TextField } from '../foundation/field.tsx'
+import { Mark } from '../foundation/mark.tsx'
 import { Section } from '../foundation/page-parts.tsx'
 import { useMay } from '../foundation/session.ts'
 import { useTold } from '../foundation/use-told.ts'
 
 const KINDS: Record<Program['kind'], string> = { app: 'App', driver: 'Driver', firmware: 'Firmware' }
-const BLANK: Program = { kind: 'app', name: '', version: '', where: '' }
+const BLANK: Program = {
+  kind: 'app',
+  name: '',
+  version: '',
+  where: '',
+  onUnitId: null,
+  media: 'download',
+  needsWireless: false,
+  minimumMemoryGigabytes: null,
+}
 
 /** Apps, drivers and firmware that a thing wants: which version, and where it is installed. */
-export function Software({ unit, version }: { unit: Unit; version: number }) {
+export function Software({
+  unit,
+  version,
+  findings,
+}: {
+  unit: Unit
+  version: number
+  findings: readonly SoftwareFinding[]
+}) {
   const [draft, setDraft] = useState<Program | null>(null)
   const [change] = useChangeUnitMutation()
   const run = useTold()
@@ -20,10 +44,16 @@ export function Software({ unit, version }: { unit: Unit; version: number }) {
   const save = (software: Program[], text: string) =>
     run(change({ id: unit.id, version, body: { software } }).unwrap(), text)
   const reading = draft && softwareSchema.safeParse(draft)
-  if (!canChange && unit.software.length === 0) return null
+  const { data: computers } = useThingsQuery({ find: '', category: 'computer' }, { skip: !draft })
+  if (!canChange && unit.software.length === 0 && findings.length === 0) return null
   return (
     <Section title="Apps, drivers, firmware">
       {unit.software.length === 0 && !draft && <p className="py-2 text-[13px] text-quiet">None recorded.</p>}
+      {findings.map((it) => (
+        <p key={it.code + it.program + it.tag} className="py-1 text-[13px]">
+          <Mark level={it.level}>{saySoftwareFinding(it)}</Mark>
+        </p>
+      ))}
       <ul>
         {unit.software.map((it) => (
           <li key={it.kind + it.name} className="flex items-center gap-3 border-b border-rule py-1.5 text-[13px]">
@@ -92,6 +122,43 @@ export function Software({ unit, version }: { unit: Unit; version: number }) {
             value={draft.where}
             onChange={(event) => setDraft({ ...draft, where: event.target.value })}
           />
+          <SelectField
+            label="On which of our computers"
+            value={draft.onUnitId ?? ''}
+            onChange={(event) => setDraft({ ...draft, onUnitId: event.target.value || null })}
+          >
+            <option value="">None, or not known</option>
+            {computers?.units.map((it) => (
+              <option key={it.id} value={it.id}>
+                {it.tag} {it.name}
+              </option>
+            ))}
+          </SelectField>
+          <SelectField
+            label="Comes as"
+            value={draft.media}
+            onChange={(event) => setDraft({ ...draft, media: event.target.value as Program['media'] })}
+          >
+            <option value="download">Download</option>
+            <option value="disc">Disc</option>
+          </SelectField>
+          <TextField
+            label="Least memory it asks for, GB"
+            inputMode="decimal"
+            value={draft.minimumMemoryGigabytes === null ? '' : String(draft.minimumMemoryGigabytes)}
+            problem={reading?.error?.issues.find((it) => it.path[0] === 'minimumMemoryGigabytes')?.message}
+            onChange={(event) => {
+              const text = event.target.value.replace(',', '.').trim()
+              setDraft({ ...draft, minimumMemoryGigabytes: text === '' ? null : Number(text) })
+            }}
+          />
+          <span className="self-center">
+            <CheckField
+              label="Talks by wireless alone"
+              checked={draft.needsWireless}
+              onChange={(event) => setDraft({ ...draft, needsWireless: event.target.checked })}
+            />
+          </span>
           <Button type="submit" look="act" className="w-fit" disabled={!reading?.success}>
             Save
           </Button>

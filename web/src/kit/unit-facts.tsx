@@ -12,6 +12,7 @@ import {
   LIFE_STATES,
   type Port,
   type SpecKey,
+  saySeason,
   saySpec,
 } from '@exemplar/core'
 import { Link } from 'react-router'
@@ -74,6 +75,7 @@ export function UnitFacts({ page }: { page: UnitPage }) {
         {page.nowPlace && `, now at ${page.nowPlace}`}
         {unit.nickname && ` · “${unit.nickname}”`}
         {unit.standsInFor && ` · stands in for ${unit.standsInFor}`}
+        {unit.season && ` · shown ${saySeason(unit.season)}`}
         {unit.archivedAt !== null && ' · in the archive'}
       </p>
       {page.parts.some((it) => it.isMissing) && (

@@ -1,4 +1,4 @@
-import type { LifeState } from '@exemplar/core'
+import { type Category, type LifeState, MONTH_NAMES } from '@exemplar/core'
 import { useState } from 'react'
 import { useChangeUnitMutation, usePeopleQuery } from '../foundation/api.ts'
 import { CheckField, NoteField, SelectField, TextField } from '../foundation/field.tsx'
@@ -6,6 +6,16 @@ import { PlaceOptions, StateOptions } from '../foundation/options.tsx'
 import type { UnitPage } from '../foundation/replies.ts'
 import { SavingFoot } from '../foundation/saving-foot.tsx'
 import { useSaving } from '../foundation/use-saving.ts'
+
+/** What is swapped with the time of the year. */
+const SEASONAL: ReadonlySet<Category> = new Set([
+  'prop',
+  'backdrop',
+  'household',
+  'practical',
+  'furniture',
+  'acoustics',
+])
 
 /** State, place, upkeep and owner of one thing. */
 export function UnitForm({ page: latest, onClose }: { page: UnitPage; onClose(): void }) {
@@ -30,6 +40,8 @@ export function UnitForm({ page: latest, onClose }: { page: UnitPage; onClose():
     note: unit.note,
     ownerId: unit.ownerId ?? '',
     ownerAgreed: unit.ownerAgreed,
+    seasonFrom: unit.season ? String(unit.season.from) : '',
+    seasonTo: unit.season ? String(unit.season.to) : '',
   })
   const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part })
   const submit = (version = page.version) => {
@@ -52,6 +64,10 @@ export function UnitForm({ page: latest, onClose }: { page: UnitPage; onClose():
           healthPercent: draft.healthPercent === '' ? null : Number(draft.healthPercent),
           serviceEveryDays: draft.serviceEveryDays === '' ? null : Number(draft.serviceEveryDays),
           lastServicedOn: draft.lastServicedOn || null,
+          season:
+            draft.seasonFrom === ''
+              ? null
+              : { from: Number(draft.seasonFrom), to: Number(draft.seasonTo || draft.seasonFrom) },
         },
       }).unwrap()
     return save(work, `${unit.tag} changed.`)
@@ -135,6 +151,25 @@ export function UnitForm({ page: latest, onClose }: { page: UnitPage; onClose():
           problem={problem?.fields.healthPercent}
           onChange={(event) => set({ healthPercent: event.target.value })}
         />
+      )}
+      {SEASONAL.has(page.model.category) && (
+        <div className="grid grid-cols-2 gap-3">
+          {(['seasonFrom', 'seasonTo'] as const).map((key) => (
+            <SelectField
+              key={key}
+              label={key === 'seasonFrom' ? 'Shown from' : 'until the end of'}
+              value={draft[key]}
+              onChange={(event) => set({ [key]: event.target.value })}
+            >
+              <option value="">{key === 'seasonFrom' ? 'All the year' : 'the same month'}</option>
+              {MONTH_NAMES.map((name, at) => (
+                <option key={name} value={at + 1}>
+                  {name}
+                </option>
+              ))}
+            </SelectField>
+          ))}
+        </div>
       )}
       <SelectField
         label="Belongs to somebody of the team"

@@ -9,6 +9,7 @@ import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useTimeWords } from '../foundation/time-words.ts'
 import { useTold } from '../foundation/use-told.ts'
 import { Attachments } from '../studio/attachments.tsx'
+import { DriveSpace } from './drive-space.tsx'
 import { sayEvent } from './event-words.ts'
 import { ModelForm } from './model-form.tsx'
 import { ProvenanceForm } from './provenance-form.tsx'
@@ -85,7 +86,8 @@ export function UnitPage() {
         <div>
           <Remarks unit={unit} version={data.version} />
           <UnitParts page={data} />
-          <Software unit={unit} version={data.version} />
+          <DriveSpace page={data} />
+          <Software unit={unit} version={data.version} findings={data.software} />
           <Attachments subjectType="unit" subjectId={id} />
           <History unitId={id} />
           {may('change-kit') && <UnitActions page={data} isArchived={unit.archivedAt !== null} />}

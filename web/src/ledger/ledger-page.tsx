@@ -22,6 +22,7 @@ import { useTimeWords } from '../foundation/time-words.ts'
 import { GROUP_NAMES } from '../setups/setup-draft.ts'
 import { EntryForm } from './entry-form.tsx'
 import { MONTHS } from './months.ts'
+import { NewOrUsed } from './new-or-used.tsx'
 import { Shopping } from './shopping.tsx'
 
 const SpendingChart = lazy(async () => ({ default: (await import('./spending-chart.tsx')).SpendingChart }))
@@ -76,6 +77,7 @@ export function LedgerPage() {
           <Entries year={year} say={sayInColumn} />
         </div>
         <Shopping />
+        <NewOrUsed />
       </div>
       <SheetDialog open={params.get('add') === 'entry'} onClose={close} wide title="Record spending">
         <EntryForm

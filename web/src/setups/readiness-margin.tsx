@@ -1,4 +1,5 @@
 import {
+  canAccept,
   type Readiness,
   type ReadinessFinding,
   type Remedy,
@@ -19,6 +20,7 @@ import { useTimeWords } from '../foundation/time-words.ts'
 import { Worded } from '../foundation/worded.tsx'
 import { useWording } from '../foundation/wording.ts'
 import { WorkingPaper } from '../foundation/working-paper.tsx'
+import { AcceptFinding, LivedWith } from './lived-with.tsx'
 
 function useLabels(): (code: string) => string {
   const { data } = useInterfacesQuery()
@@ -38,6 +40,7 @@ export function ReadinessMargin({
   occasion,
   isBusy,
   onRemedy,
+  onAccept,
 }: {
   readiness: Readiness
   hasThings: boolean
@@ -45,12 +48,15 @@ export function ReadinessMargin({
   isBusy: boolean
   /** Null for who only looks. */
   onRemedy: ((remedy: Remedy, reason: string, roleId: string | null) => void) | null
+  onAccept: ((finding: ReadinessFinding, reason: string | null) => void) | null
 }) {
-  const { counts, findings } = readiness
+  const { counts } = readiness
+  const findings = readiness.findings.filter((it) => !it.accepted)
+  const accepted = readiness.findings.filter((it) => it.accepted)
   const labelOf = useLabels()
   const isPlain = useWording() === 'plain'
   const found = new Set(
-    findings.flatMap((it) => ('working' in it ? [it.working.formula + JSON.stringify(it.working)] : [])),
+    readiness.findings.flatMap((it) => ('working' in it ? [it.working.formula + JSON.stringify(it.working)] : [])),
   )
   const fine = readiness.workings.filter((it) => !found.has(it.formula + JSON.stringify(it)))
   return (
@@ -77,9 +83,11 @@ export function ReadinessMargin({
             labelOf={labelOf}
             isBusy={isBusy}
             onRemedy={onRemedy}
+            onAccept={onAccept}
           />
         ))}
       </ol>
+      {accepted.length > 0 && <LivedWith findings={accepted} onReopen={onAccept && ((it) => onAccept(it, null))} />}
       {fine.length > 0 && (
         <section className="border-t border-rule pt-2">
           <h3 className="mb-1">Sums that come out</h3>
@@ -113,12 +121,14 @@ function FindingItem({
   labelOf,
   isBusy,
   onRemedy,
+  onAccept,
 }: {
   finding: ReadinessFinding
   follows: Readiness['follows']
   labelOf(code: string): string
   isBusy: boolean
   onRemedy: ((remedy: Remedy, reason: string, roleId: string | null) => void) | null
+  onAccept: ((finding: ReadinessFinding, reason: string | null) => void) | null
 }) {
   const isPlain = useWording() === 'plain'
   const words = useTimeWords()
@@ -156,6 +166,9 @@ function FindingItem({
             <Link to={`/kit/${unit}`} className="self-center text-[12px] text-quiet underline underline-offset-[3px]">
               Look at it
             </Link>
+          )}
+          {onAccept && canAccept(finding) && (
+            <AcceptFinding title={title} isBusy={isBusy} onAccept={(reason) => onAccept(finding, reason)} />
           )}
         </div>
         {'working' in finding && (

@@ -22,7 +22,7 @@ export const TAPE_NAMES: Record<Tape, string> = {
 /** The parts of a setup that are sent back when it is changed. */
 export function toDraft(setup: NewSetup): NewSetup {
   const { code, name, tape, purpose, purposeKind, skills, asks, overrides, placeId, circuitId, plannedMinutes } = setup
-  const { note, roles } = setup
+  const { note, roles, demands, accepted, variantOf } = setup
   return {
     code,
     name,
@@ -32,6 +32,9 @@ export function toDraft(setup: NewSetup): NewSetup {
     skills,
     asks,
     overrides,
+    demands,
+    accepted,
+    variantOf,
     placeId,
     circuitId,
     plannedMinutes,

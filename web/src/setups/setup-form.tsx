@@ -1,4 +1,15 @@
-import { ASK_CODES, ASKS, type NewSetup, PURPOSE_CODES, PURPOSES, type Purpose, TAPES, type Tape } from '@exemplar/core'
+import {
+  ASK_CODES,
+  ASKS,
+  DEMAND_CODES,
+  DEMANDS,
+  type NewSetup,
+  PURPOSE_CODES,
+  PURPOSES,
+  type Purpose,
+  TAPES,
+  type Tape,
+} from '@exemplar/core'
 import { useState } from 'react'
 import { usePlacesQuery, useSetupsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
@@ -133,6 +144,21 @@ export function SetupForm({
             checked={now.asks.includes(ask)}
             onChange={(event) =>
               set({ asks: event.target.checked ? [...now.asks, ask] : now.asks.filter((it) => it !== ask) })
+            }
+          />
+        ))}
+      </fieldset>
+      <fieldset className="flex flex-wrap gap-x-5 gap-y-1 md:col-span-2">
+        <legend className="mb-1 text-[12px] font-semibold">What its content demands of the things</legend>
+        {DEMAND_CODES.map((demand) => (
+          <CheckField
+            key={demand}
+            label={DEMANDS[demand]}
+            checked={now.demands.includes(demand)}
+            onChange={(event) =>
+              set({
+                demands: event.target.checked ? [...now.demands, demand] : now.demands.filter((it) => it !== demand),
+              })
             }
           />
         ))}

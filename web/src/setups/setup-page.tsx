@@ -33,7 +33,7 @@ export function SetupPage() {
     refetch: judgeAgain,
   } = useReadinessQuery({ id, bookingId }, { skip: !setup })
   const { data: places } = usePlacesQuery()
-  const { save, carryOut, latest, isLoading, conflict, clearConflict } = useSetupChanges(setup)
+  const { save, carryOut, accept, latest, isLoading, conflict, clearConflict } = useSetupChanges(setup)
   /** What is being changed, and the setup as it was when that began. */
   const [open, setOpen] = useState<{ base: SetupPageReply; role: Role | null; isNew: boolean } | null>(null)
   const [archive] = useArchiveSetupMutation()
@@ -139,6 +139,7 @@ export function SetupPage() {
             hasThings={hasThings}
             isBusy={isLoading}
             onRemedy={canChange ? carryOut : null}
+            onAccept={canChange ? accept : null}
             occasion={
               setup.next ? (
                 <label className="flex items-center gap-2">

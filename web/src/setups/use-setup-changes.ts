@@ -1,11 +1,21 @@
-import { applyRemedy, type NewSetup, type Remedy, type Setup, sayRemedy } from '@exemplar/core'
+import {
+  applyRemedy,
+  type NewSetup,
+  printFinding,
+  type ReadinessFinding,
+  type Remedy,
+  type Setup,
+  sayRemedy,
+} from '@exemplar/core'
 import { useRef, useState } from 'react'
 import { useAddShoppingLineMutation, useChangeSetupMutation } from '../foundation/api.ts'
 import { type Conflict, readConflict } from '../foundation/conflict.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import type { SetupPage } from '../foundation/replies.ts'
+import { useMeQuery } from '../foundation/session.ts'
 import { useAppDispatch } from '../foundation/store.ts'
 import { tellDone } from '../foundation/tell-done.ts'
+import { useTimeWords } from '../foundation/time-words.ts'
 import { tell, tellTrouble } from '../foundation/toasts.ts'
 import { toDraft } from './setup-draft.ts'
 
@@ -14,6 +24,8 @@ export function useSetupChanges(setup: SetupPage | undefined) {
   const [change, { isLoading }] = useChangeSetupMutation()
   const [addLine] = useAddShoppingLineMutation()
   const dispatch = useAppDispatch()
+  const { today } = useTimeWords()
+  const { data: me } = useMeQuery()
   /** What somebody else did meanwhile, and what was to be saved. */
   const [conflict, setConflict] = useState<{ conflict: Conflict; next: NewSetup; text: string } | null>(null)
   /** What was saved last: the page may still show the version before it when the next button is pressed. */
@@ -69,5 +81,21 @@ export function useSetupChanges(setup: SetupPage | undefined) {
     }
   }
 
-  return { save, carryOut, latest, isLoading, conflict, clearConflict: () => setConflict(null) }
+  /** Lives with a finding as it is now, or, without a reason, counts it again. */
+  const accept = async (finding: ReadinessFinding, reason: string | null): Promise<void> => {
+    if (!setup) return
+    const base = latest(setup)
+    const others = base.accepted.filter((it) => it.key !== finding.key)
+    const own = {
+      key: finding.key,
+      print: printFinding(finding),
+      reason: reason ?? '',
+      on: today,
+      by: me?.person?.name ?? '',
+    }
+    const accepted = reason === null ? others : [...others, own]
+    await save({ ...base, accepted }, reason === null ? 'It counts again.' : 'Lived with until it changes.', base)
+  }
+
+  return { save, carryOut, accept, latest, isLoading, conflict, clearConflict: () => setConflict(null) }
 }

@@ -1,0 +1,99 @@
+import { formatData, readQuantity, type Unit } from '@exemplar/core'
+import { useState } from 'react'
+import { useChangeUnitMutation } from '../foundation/api.ts'
+import { Button } from '../foundation/button.tsx'
+import { sayDayWithYear } from '../foundation/calendar-words.ts'
+import { TextField } from '../foundation/field.tsx'
+import { Gauge } from '../foundation/gauge.tsx'
+import { Mark } from '../foundation/mark.tsx'
+import { Section } from '../foundation/page-parts.tsx'
+import type { UnitPage } from '../foundation/replies.ts'
+import { useMay } from '../foundation/session.ts'
+import { useTimeWords } from '../foundation/time-words.ts'
+import { useTold } from '../foundation/use-told.ts'
+
+/** Fuller than this it is time to make room or buy. */
+const SOON_DAYS = 92
+
+/** How full a drive is, when it will be full at the pace until now, and a line to write down what is used today. */
+export function DriveSpace({ page }: { page: UnitPage }) {
+  const { unit, model, space } = page
+  const capacity = model.specs.capacityMegabytes
+  if (capacity === null || !['drive', 'nas', 'computer'].includes(model.category)) return null
+  return (
+    <Section title="How full it is" aside={formatData(capacity)}>
+      {!space && <p className="py-1.5 text-[13px] text-quiet">Nobody has read it off yet.</p>}
+      {space && (
+        <div className="py-1.5 text-[13px]">
+          <Gauge
+            share={Math.min(1, space.usedMegabytes / capacity)}
+            limitShare={1}
+            text={`${formatData(space.usedMegabytes)} used, ${formatData(space.freeMegabytes)} free`}
+            tone={space.daysLeft !== null && space.daysLeft <= SOON_DAYS ? 'warn' : 'ok'}
+          />
+          <p className="mt-1">
+            {space.daysLeft !== null && space.fullOn ? (
+              <Mark level={space.daysLeft <= SOON_DAYS ? 'warn' : 'ok'}>
+                full about {sayDayWithYear(space.fullOn)}, in {Math.ceil(space.daysLeft / 30.44)} months
+              </Mark>
+            ) : (
+              <span className="text-quiet">
+                {space.perDayMegabytes === null
+                  ? 'When it will be full can be told from a second reading, two weeks after the first.'
+                  : 'It does not fill.'}
+              </span>
+            )}
+          </p>
+          {space.perDayMegabytes !== null && space.perDayMegabytes > 0 && (
+            <p className="text-[12px] text-quiet">
+              {formatData(Math.round(space.perDayMegabytes * 30.44))} a month between the first and the last reading.
+            </p>
+          )}
+        </div>
+      )}
+      <ReadOff unit={unit} version={page.version} capacity={capacity} />
+    </Section>
+  )
+}
+
+function ReadOff({ unit, version, capacity }: { unit: Unit; version: number; capacity: number }) {
+  const [text, setText] = useState('')
+  const [change, { isLoading }] = useChangeUnitMutation()
+  const run = useTold()
+  const may = useMay()
+  const { today } = useTimeWords()
+  if (!may('change-kit')) return null
+  const reading = text.trim() ? readQuantity(text, 'data') : null
+  const problem = !reading
+    ? undefined
+    : !reading.ok
+      ? 'Write it as 1.4 TB or 900 GB.'
+      : reading.value > capacity
+        ? `It holds ${formatData(capacity)} at most.`
+        : undefined
+  return (
+    <form
+      className="flex items-end gap-2"
+      onSubmit={async (event) => {
+        event.preventDefault()
+        if (!reading?.ok || problem) return
+        const fills = [...unit.fills.filter((it) => it.on !== today), { on: today, usedMegabytes: reading.value }]
+        // The first reading is kept, as the pace is reckoned from it.
+        const kept = fills.length > 60 ? [...fills.slice(0, 1), ...fills.slice(-59)] : fills
+        const text = `${formatData(reading.value)} used on ${unit.tag}.`
+        if (await run(change({ id: unit.id, version, body: { fills: kept } }).unwrap(), text)) setText('')
+      }}
+    >
+      <TextField
+        label="Used today"
+        placeholder="1.4 TB"
+        value={text}
+        problem={problem}
+        onChange={(event) => setText(event.target.value)}
+      />
+      <Button type="submit" disabled={isLoading || !reading?.ok || problem !== undefined}>
+        Write it down
+      </Button>
+    </form>
+  )
+}
