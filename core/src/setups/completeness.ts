@@ -1,7 +1,8 @@
 import type { Interface } from '../kit/interface.ts'
 import type { FindingLevel } from '../studio/finding.ts'
-import { findGuestHallSet, findHallSet, findMatching, type HallSet } from './matching.ts'
+import { findGuestHallSet, findHallSet, type HallSet } from './matching.ts'
 import { buildPortGraph, findUnknownAtJoint, type PortNode } from './port-graph.ts'
+import { matchWithoutRings } from './rings.ts'
 import type { SetThing } from './thing.ts'
 
 /** One end of a thing and what it joined. */
@@ -43,14 +44,15 @@ const LEVEL_OF_RANK: readonly FindingLevel[] = ['stop', 'warn', 'advise']
 
 /**
  * Judges whether every end that must be met is met by an offer that nothing else uses. Exact for a set in fixed ways of
- * powering: what is reported as unmet cannot be met by any other way of joining the same things.
+ * powering: what is reported as unmet cannot be met by any other way of joining the same things, and nothing is carried by
+ * what it carries itself.
  */
 export function judgeCompleteness(
   things: readonly SetThing[],
   interfaces: ReadonlyMap<string, Interface>,
 ): Completeness {
   const built = buildPortGraph(things, interfaces)
-  const matching = findMatching(built.graph)
+  const { matching, graph } = matchWithoutRings(built, interfaces)
   const joints: Joint[] = []
   const unknown: UnknownJoint[] = []
   for (const [at, partner] of matching.guestOfHost.entries()) {
@@ -64,11 +66,11 @@ export function judgeCompleteness(
   const unmet = new Map<string, UnmetNeed>()
   for (const [at, node] of built.hosts.entries()) {
     if (node.priority === null || matching.guestOfHost[at] !== -1) continue
-    addUnmet(unmet, node, findHallSet(built.graph, matching, at), built.hosts, built.guests)
+    addUnmet(unmet, node, findHallSet(graph, matching, at), built.hosts, built.guests)
   }
   for (const [at, node] of built.guests.entries()) {
     if (node.priority === null || matching.hostOfGuest[at] !== -1) continue
-    addUnmet(unmet, node, findGuestHallSet(built.graph, matching, at), built.guests, built.hosts)
+    addUnmet(unmet, node, findGuestHallSet(graph, matching, at), built.guests, built.hosts)
   }
   return { joints, unmet: [...unmet.values()], unknown }
 }

@@ -48,7 +48,8 @@ function isSameRole(a: PortNode, b: PortNode): boolean {
   return a.thing.roleId !== null && a.thing.roleId === b.thing.roleId
 }
 
-function listNodes(thing: SetThing): PortNode[] {
+/** The ends of a thing: one for each piece of a port, one for each exclusive group. */
+export function listNodes(thing: SetThing): PortNode[] {
   const groups = new Map<string, Port[]>()
   const nodes: PortNode[] = []
   for (const port of thing.ports) {
@@ -74,7 +75,7 @@ function rank(port: Port, thing: SetThing): number | null {
   return Math.max(IMPORTANCES.indexOf(port.importance), IMPORTANCES.indexOf(thing.roleImportance))
 }
 
-function indexByInterface(nodes: readonly PortNode[]): Map<string, number[]> {
+export function indexByInterface(nodes: readonly PortNode[]): Map<string, number[]> {
   const index = new Map<string, number[]>()
   for (const [at, node] of nodes.entries()) {
     for (const code of new Set(node.ports.flatMap((port) => port.interfaces))) {

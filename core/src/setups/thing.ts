@@ -37,7 +37,7 @@ export interface Holdings {
 /** Lists every piece of a setup, the circuit that feeds it last. Throws where a thing is named that nobody gave. */
 export function listThings(setup: Pick<NewSetup, 'roles'>, holdings: Holdings, circuit: Circuit | null): SetThing[] {
   const things = setup.roles.flatMap((role) => role.things.flatMap((it) => resolveAssignment(role, it, holdings)))
-  if (circuit) things.push(makeRoomThing(circuit))
+  if (circuit) things.push(makeCircuitThing(circuit))
   return things
 }
 
@@ -117,7 +117,8 @@ export const NOTHING_KNOWN = {
   recordingModes: [],
 } as const satisfies Partial<SetThing>
 
-function makeRoomThing(circuit: Circuit): SetThing {
+/** The sockets of a room as something that things are plugged into. */
+export function makeCircuitThing(circuit: Circuit): SetThing {
   const ports =
     circuit.outlets > 0
       ? [

@@ -1,0 +1,407 @@
+import { type Category, isKindOf } from '../kit/category.ts'
+import type { Model } from '../kit/model.ts'
+import { nameModel } from '../kit/model.ts'
+import type { IntegerProgram, SolveProgram } from '../units/integer-program.ts'
+import { judgeCompleteness, type UnmetNeed } from './completeness.ts'
+import { buildConnectProgram, type Choice, type ConnectProgram } from './connect-program.ts'
+import type { PortNode } from './port-graph.ts'
+import { assessSetup, type ReadinessInput } from './readiness.ts'
+import { applyRemedy, type Remedy } from './remedy.ts'
+import type { Assignment, NewSetup, Role } from './setup.ts'
+import { listThings, makeCircuitThing, makePiece, type SetThing } from './thing.ts'
+import type { Store } from './ways-out.ts'
+
+/** What is taken to join others: never a further camera, lamp or microphone, which somebody has to want first. */
+const HELPER_KINDS: readonly Category[] = [
+  'lens-adapter',
+  'tripod',
+  'head',
+  'stand',
+  'mic-stand',
+  'arm',
+  'plate',
+  'clamp',
+  'backdrop-support',
+  'pack',
+  'cell',
+  'coupler',
+  'supply',
+  'lead',
+  'strip',
+  'cable',
+  'cable-adapter',
+  'card',
+  'card-sleeve',
+]
+
+export const isHelperKind = (category: Category) => HELPER_KINDS.some((kind) => isKindOf(category, kind))
+
+/** A thing that is taken, and what it joins. */
+export interface Taken {
+  tag: string
+  name: string
+  roleId: string
+  joins: string[]
+}
+
+export interface ConnectPlan {
+  /** `unproven`: a plan was not proven the best in the time there is, so none is given. */
+  status: 'nothing-open' | 'complete' | 'partly' | 'cannot' | 'unproven'
+  taken: Taken[]
+  /** Carried out in this order they make the plan. */
+  remedies: Remedy[]
+  /** Ends that nothing of the store meets, by tag and what would fit. */
+  open: { tag: string; name: string; interfaces: string[]; proof: string[] }[]
+}
+
+/** The ways in which it is solved: first as few open ends as can be, then the fewest and least wanted things. */
+const COST = { thing: 20_000, use: 1_000, mostUses: 10, toMains: 5_000, toPacks: 12_000, againstSchool: 6_000 }
+const WEIGHTS = [1_000, 1, 0]
+const OVERLOAD_WEIGHT = 500
+
+const NOTHING: Omit<ConnectPlan, 'status'> = { taken: [], remedies: [], open: [] }
+
+/**
+ * Chooses what of the store to add and how to power things so that as few essential ends as possible stay open, then as few
+ * wanted ones, then with the fewest things, those that the fewest setups count on first. Proven best by the solver, over at
+ * most so many pieces of one model as could be of use. Where nothing is open, the matching alone says so.
+ */
+export function planConnections(input: ReadinessInput, store: Store, solve: SolveProgram): ConnectPlan {
+  const things = listThings(input.setup, input.holdings, input.circuit)
+  const { unmet } = judgeCompleteness(things, input.interfaces)
+  const pressing = unmet.filter((need) => need.level !== 'advise')
+  if (pressing.length === 0) return { status: 'nothing-open', ...NOTHING }
+  const missing = pressing.reduce((sum, need) => sum + need.missing, 0)
+  const own = listOwnChoices(input)
+  const codes = new Set(pressing.flatMap((need) => need.interfaces))
+  const wayCodes = own.flatMap((it) => (it.choice.ways.length > 1 ? it.choice.ways.flatMap(listCodes) : []))
+  const helpers = listHelpers(input, store, new Set([...codes, ...wayCodes]), missing)
+  const choices = [...own, ...helpers].map((it) => it.choice)
+  const rated = input.circuit ? input.circuit.volts * input.circuit.amps * 1000 : null
+  const built = buildConnectProgram(choices, input.interfaces, rated)
+  const values = solveInOrder(built, choices, solve)
+  if (values === null) return { status: 'unproven', ...NOTHING }
+  return describePlan({ input, store, own, helpers, built, values, missing, solve })
+}
+
+interface OwnChoice {
+  role: Role | null
+  unitId: string | null
+  choice: Choice
+}
+
+interface HelperChoice {
+  source: { unitId: string } | { stockId: string }
+  model: Model
+  tag: string
+  choice: Choice
+}
+
+function listOwnChoices(input: ReadinessInput): OwnChoice[] {
+  const { setup, holdings, circuit, policies } = input
+  const school = policies.school('power').way
+  const own = setup.roles.flatMap((role) =>
+    role.things.flatMap((assignment): OwnChoice[] => {
+      const pieces = listThings({ roles: [{ ...role, things: [assignment] }] }, holdings, null)
+      return pieces.map((now): OwnChoice => {
+        const others = assignment.powerModeId ? [] : listOtherWays(now, role, assignment, input)
+        const costs = others.map((it) => costWay(it, school))
+        return {
+          role,
+          unitId: assignment.unitId,
+          choice: { ways: [now, ...others], costs: [0, ...costs], isHelper: false, alike: null },
+        }
+      })
+    }),
+  )
+  if (!circuit) return own
+  const room = { ways: [makeCircuitThing(circuit)], costs: [0], isHelper: false, alike: null }
+  return [...own, { role: null, unitId: null, choice: room }]
+}
+
+function listOtherWays(now: SetThing, role: Role, assignment: Assignment, { holdings }: ReadinessInput): SetThing[] {
+  const unit = holdings.units.get(assignment.unitId ?? '')
+  const model = holdings.models.get(unit?.modelId ?? '')
+  if (!unit || !model) return []
+  return model.powerModes
+    .filter((mode) => mode.id !== now.powerMode?.id)
+    .map((mode) =>
+      makePiece({
+        key: unit.id,
+        tag: unit.tag,
+        model,
+        role,
+        assignment: { ...assignment, powerModeId: mode.id },
+        healthPercent: unit.healthPercent,
+      }),
+    )
+}
+
+/** Packs run out and mains do not, unless the studio's school has it the other way. */
+function costWay({ powerMode }: SetThing, school: string): number {
+  const isMains = powerMode?.source === 'mains'
+  const usual = isMains ? COST.toMains : COST.toPacks
+  const isAgainst = (school === 'mains' && !isMains) || (school === 'packs' && isMains)
+  return usual + (isAgainst ? COST.againstSchool : 0)
+}
+
+const listCodes = (thing: SetThing) => thing.ports.flatMap((port) => port.interfaces)
+
+/** How often what a helper asks for itself is followed further: cable, adapter, and what the adapter wants. */
+const MOST_STEPS = 3
+
+/** Free pieces that could help, directly or through each other; of one model no more than could be of use. */
+function listHelpers(
+  input: ReadinessInput,
+  store: Store,
+  wanted: ReadonlySet<string>,
+  missing: number,
+): HelperChoice[] {
+  const pieces = listFreePieces(input, store).filter((it) => isHelperKind(it.model.category))
+  const codes = new Set(wanted)
+  for (let step = 0; step < MOST_STEPS; step++) {
+    for (const { choice } of pieces) {
+      const thing = choice.ways[0]
+      if (!thing || !listCodes(thing).some((code) => codes.has(code))) continue
+      for (const port of thing.ports)
+        if (port.importance === 'essential') for (const it of port.interfaces) codes.add(it)
+    }
+  }
+  const most = 2 + 2 * missing
+  const taken = new Map<string, number>()
+  return pieces.filter(({ choice, model }) => {
+    if (!choice.ways.some((way) => listCodes(way).some((code) => codes.has(code)))) return false
+    const count = (taken.get(model.id) ?? 0) + 1
+    taken.set(model.id, count)
+    return count <= most
+  })
+}
+
+/** Free units and pieces of stock, what the fewest setups count on first, then by tag: so that ties fall alike each time. */
+function listFreePieces({ setup }: ReadinessInput, store: Store): HelperChoice[] {
+  const units = store.units
+    .map(({ unit, model, usedBySetups }) => ({
+      source: { unitId: unit.id },
+      model,
+      tag: unit.tag,
+      used: Math.min(COST.mostUses, usedBySetups),
+      healthPercent: unit.healthPercent,
+      key: unit.id,
+    }))
+    .sort((a, b) => a.used - b.used || (a.tag < b.tag ? -1 : 1))
+  const stock = store.stock.flatMap(({ stock: it, model, free }) => {
+    const own = countOfStock(setup, it.id)
+    return Array.from({ length: Math.max(0, Math.min(free - own, 99)) }, (_, n) => ({
+      source: { stockId: it.id },
+      model,
+      tag: it.tag,
+      used: 0,
+      healthPercent: null,
+      key: `stock:${it.id}:${own + n}`,
+    }))
+  })
+  return [...stock, ...units].map(({ source, model, tag, used, healthPercent, key }, rank): HelperChoice => {
+    const ways = listModes(model).map((powerModeId) => {
+      const assignment = { powerModeId, recordingModeId: null, runsBriefly: false } as Assignment
+      const piece = makePiece({ key, tag, model, role: null, assignment, healthPercent })
+      return { ...piece, roleImportance: 'essential' as const }
+    })
+    const cost = COST.thing + COST.use * used + Math.min(rank, COST.use - 1)
+    return {
+      source,
+      model,
+      tag,
+      choice: { ways, costs: ways.map(() => cost), isHelper: true, alike: `${model.id}/${used}` },
+    }
+  })
+}
+
+const listModes = ({ powerModes }: Model) => (powerModes.length > 0 ? powerModes.map((it) => it.id) : [null])
+
+function countOfStock({ roles }: NewSetup, stockId: string): number {
+  return roles.reduce(
+    (sum, role) => sum + role.things.reduce((all, it) => all + (it.stockId === stockId ? it.quantity : 0), 0),
+    0,
+  )
+}
+
+/** Solves for the open ends first and, with those fixed, for what it takes. Null where that was not proven. */
+function solveInOrder(built: ConnectProgram, choices: readonly Choice[], solve: SolveProgram): number[] | null {
+  const open = built.program.costs.map(() => 0)
+  for (const { node, variable } of built.opens) open[variable] = WEIGHTS[node.priority ?? 2] ?? 0
+  if (built.overload !== null) open[built.overload] = OVERLOAD_WEIGHT
+  const first = solve({ ...built.program, costs: open })
+  if (first.status !== 'optimal') return null
+  const terms = open.flatMap((cost, at): [number, number][] => (cost === 0 ? [] : [[at, cost]]))
+  const bound = { terms, least: null, most: Math.round(first.cost) }
+  const second = solve({
+    ...built.program,
+    costs: listCosts(built, choices),
+    rows: terms.length > 0 ? [...built.program.rows, bound] : built.program.rows,
+  })
+  return second.status === 'optimal' ? second.values : null
+}
+
+function listCosts({ program, wayOf }: ConnectProgram, choices: readonly Choice[]): number[] {
+  const costs = program.costs.map(() => 0)
+  for (const [at, ways] of wayOf.entries()) {
+    for (const [way, variable] of ways.entries()) costs[variable] = choices[at]?.costs[way] ?? 0
+  }
+  return costs
+}
+
+interface Solved {
+  input: ReadinessInput
+  store: Store
+  own: readonly OwnChoice[]
+  helpers: readonly HelperChoice[]
+  built: ConnectProgram
+  values: readonly number[]
+  missing: number
+  solve: SolveProgram
+}
+
+const isChosen = (values: readonly number[], variable: number | undefined) => (values[variable ?? -1] ?? 0) > 0.5
+
+function describePlan({ input, store, own, helpers, built, values, missing, solve }: Solved): ConnectPlan {
+  const { setup } = input
+  const modes = own.flatMap((it, at): Remedy[] => {
+    const way = built.wayOf[at]?.findIndex((variable) => isChosen(values, variable)) ?? 0
+    const mode = it.choice.ways[way]?.powerMode
+    if (way < 1 || !mode || !it.role || !it.unitId) return []
+    const { tag } = it.choice.ways[0] ?? { tag: '' }
+    return [{ kind: 'power-mode', roleId: it.role.id, unitId: it.unitId, tag, powerModeId: mode.id, label: mode.label }]
+  })
+  const chosen = helpers.flatMap((helper, at) => {
+    const way = built.wayOf[own.length + at]?.findIndex((variable) => isChosen(values, variable)) ?? -1
+    const thing = helper.choice.ways[way]
+    return thing ? [{ helper, thing }] : []
+  })
+  // The set as it will be is joined anew: what a thing joins decides the role to which it goes.
+  const after = modes.reduce<NewSetup>(applyRemedy, setup)
+  const things = [...listThings(after, input.holdings, input.circuit), ...chosen.map((it) => it.thing)]
+  const { joints, unmet } = judgeCompleteness(things, input.interfaces)
+  const partnersOf = (key: string) =>
+    joints.flatMap(({ host, guest }) => (host.key === key ? [guest] : guest.key === key ? [host] : []))
+  const taken = chosen.map(({ helper, thing }) => ({
+    helper,
+    thing,
+    roleId: findHome(thing.key, things, partnersOf) ?? setup.roles[0]?.id ?? '',
+    joins: [...new Set(partnersOf(thing.key).map((it) => it.tag))].sort(),
+  }))
+  const still = unmet.filter((need) => need.level !== 'advise')
+  const left = still.reduce((sum, need) => sum + need.missing, 0)
+  const remedies = [...modes, ...taken.map(makeTake)]
+  return {
+    status: left === 0 ? 'complete' : left < missing ? 'partly' : 'cannot',
+    taken: taken.map(({ helper, roleId, joins }) => ({
+      tag: helper.tag,
+      name: nameModel(helper.model),
+      roleId,
+      joins,
+    })),
+    remedies: worksOut(input, store, remedies) ? remedies : [],
+    open: still.map((need) => ({
+      tag: need.thing.tag,
+      name: need.thing.name,
+      interfaces: need.interfaces,
+      proof: proveOpen(built, need, still, solve),
+    })),
+  }
+}
+
+/** Tags of the things that together want more than there is; blank where it would take too long to tell. */
+function proveOpen(built: ConnectProgram, need: UnmetNeed, still: readonly UnmetNeed[], solve: SolveProgram): string[] {
+  const openOf = new Map(still.map((it) => [`${it.thing.key}/${it.portId}`, it.missing]))
+  const isOf = ({ node }: ConnectProgram['opens'][number], it: UnmetNeed) =>
+    node.thing.key === it.thing.key &&
+    node.thing.powerMode?.id === it.thing.powerMode?.id &&
+    node.ports.some((port) => port.id === it.portId)
+  const target = built.opens.find((end) => isOf(end, need))
+  if (!target) return []
+  const met = built.opens.filter((end) => {
+    if (end === target || end.node.priority !== 0) return false
+    const open = still.find((it) => isOf(end, it))
+    if (!open) return true
+    // Pieces of one port are alike: as many of them as are missing are the open ones, the target among them.
+    const key = `${open.thing.key}/${open.portId}`
+    const left = (openOf.get(key) ?? 0) - (open === need ? 1 : 0)
+    if (left > 0) openOf.set(key, (openOf.get(key) ?? 0) - 1)
+    return left <= 0
+  })
+  return [...new Set(findBlocking(built, target, met, solve).map((it) => it.thing.tag))]
+}
+
+function makeTake({ helper, roleId }: { helper: HelperChoice; roleId: string }): Remedy {
+  const name = nameModel(helper.model)
+  return 'unitId' in helper.source
+    ? { kind: 'assign', roleId, unitIds: [helper.source.unitId], tags: [helper.tag], name }
+    : { kind: 'assign-stock', roleId, stockId: helper.source.stockId, quantity: 1, name }
+}
+
+/** The role of the nearest thing it joins, through other new things where need be. */
+function findHome(
+  start: string,
+  things: readonly SetThing[],
+  partnersOf: (key: string) => { key: string }[],
+): string | null {
+  const roleOf = new Map(things.map((it) => [it.key, it.roleId]))
+  const seen = new Set([start])
+  const queue = [start]
+  for (let key = queue.shift(); key !== undefined; key = queue.shift()) {
+    const roleId = key === start ? null : roleOf.get(key)
+    if (roleId) return roleId
+    for (const partner of partnersOf(key)) {
+      if (seen.has(partner.key)) continue
+      seen.add(partner.key)
+      queue.push(partner.key)
+    }
+  }
+  return null
+}
+
+/** Whether the plan, carried out, is judged as it was reckoned: no more stops than before. */
+function worksOut(input: ReadinessInput, store: Store, remedies: readonly Remedy[]): boolean {
+  const setup = remedies.reduce<NewSetup>(applyRemedy, input.setup)
+  const units = new Map(input.holdings.units)
+  const models = new Map(input.holdings.models)
+  const stock = new Map(input.holdings.stock)
+  for (const it of store.units) units.set(it.unit.id, it.unit)
+  for (const it of store.stock) stock.set(it.stock.id, it.stock)
+  for (const { model } of [...store.units, ...store.stock]) models.set(model.id, model)
+  const freeStock = new Map([...store.stock.map((it) => [it.stock.id, it.free] as const), ...input.freeStock])
+  const after = assessSetup({ ...input, setup, freeStock, holdings: { units, models, stock } })
+  return after.counts.stop <= assessSetup(input).counts.stop
+}
+
+/** More ends than this and the proof would be longer than anybody reads, or waits for. */
+const MOST_PROVEN = 60
+
+/**
+ * Why an end stays open though others are met: ends of the setup that cannot all be met, whatever of the store is added and
+ * however things are powered, while without any one of them the others can. `met` can be met together. An irreducible infeasible subset, found by leaving one out after
+ * the other (deletion filter; Chinneck and Dravnieks, ORSA Journal on Computing 3, 1991).
+ */
+export function findBlocking(
+  { program, opens }: ConnectProgram,
+  target: ConnectProgram['opens'][number],
+  met: ConnectProgram['opens'],
+  solve: SolveProgram,
+): PortNode[] {
+  if (met.length > MOST_PROVEN) return []
+  let needed = [target, ...met]
+  if (!opens.includes(target) || !areTogetherOpen(program, needed, solve)) return []
+  for (const candidate of met) {
+    const fewer = needed.filter((it) => it !== candidate)
+    if (areTogetherOpen(program, fewer, solve)) needed = fewer
+  }
+  return needed.map((it) => it.node)
+}
+
+/** Whether these ends cannot all be met at once. */
+function areTogetherOpen(program: IntegerProgram, ends: ConnectProgram['opens'], solve: SolveProgram): boolean {
+  const costs = program.costs.map(() => 0)
+  for (const { variable } of ends) costs[variable] = 1
+  const result = solve({ ...program, costs })
+  return result.status === 'optimal' && result.cost > 0.5
+}
