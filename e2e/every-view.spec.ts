@@ -9,6 +9,7 @@ const VIEWS = [
   '/today',
   '/kit',
   '/kit/labels',
+  '/kit/cables?setup=gi',
   '/kit?see=LGT-06',
   '/kit?add=thing',
   '/kit/LGT-06',

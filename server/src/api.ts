@@ -15,6 +15,8 @@ import { stocktakeRoutes } from './kit/stocktake-routes.ts'
 import { unitRoutes } from './kit/unit-routes.ts'
 import { viewRoutes } from './kit/view-routes.ts'
 import { ledgerRoutes } from './ledger/ledger-routes.ts'
+import { cableRoutes } from './setups/cable-routes.ts'
+import { helpingRoutes } from './setups/helping-routes.ts'
 import { resilienceRoutes } from './setups/resilience-routes.ts'
 import { setupRoutes } from './setups/setup-routes.ts'
 import { accessRoutes } from './studio/access-routes.ts'
@@ -54,6 +56,8 @@ export const routes: readonly Route[] = [
   ...importRoutes,
   ...kitFileRoutes,
   ...setupRoutes,
+  ...cableRoutes,
+  ...helpingRoutes,
   ...resilienceRoutes,
   ...bookingRoutes,
   ...benchRoutes,

@@ -30,6 +30,7 @@ const router = createBrowserRouter([
           { path: '/today', element: page(() => import('./today/today-page.tsx'), 'TodayPage') },
           { path: '/kit', element: page(() => import('./kit/kit-page.tsx'), 'KitPage') },
           { path: '/kit/import', element: page(() => import('./kit/import-page.tsx'), 'ImportPage') },
+          { path: '/kit/cables', element: page(() => import('./kit/cables-page.tsx'), 'CablesPage') },
           { path: '/kit/labels', element: page(() => import('./kit/labels-page.tsx'), 'LabelsPage') },
           { path: '/kit/stock', element: page(() => import('./kit/stock-page.tsx'), 'StockPage') },
           { path: '/kit/bundle', element: page(() => import('./kit/bundle-page.tsx'), 'BundlePage') },

@@ -94,7 +94,15 @@ function listMeeting(host: PortNode, guestsByInterface: Map<string, number[]>): 
   return [...meeting].sort((a, b) => a - b)
 }
 
-const CONDUITS: ReadonlySet<string> = new Set(['cable', 'lead', 'strip', 'lens-adapter'])
+const CONDUITS: ReadonlySet<string> = new Set([
+  'cable',
+  'cable-adapter',
+  'lead',
+  'strip',
+  'reel',
+  'lens-adapter',
+  'preamp',
+])
 
 /** Whether two ends can join: different things, one interface in common, and every condition that either side states. */
 export function canJoin(host: PortNode, guest: PortNode, interfaces: ReadonlyMap<string, Interface>): boolean {
@@ -109,13 +117,31 @@ function canPortsJoin(
   guestThing: SetThing,
   interfaces: ReadonlyMap<string, Interface>,
 ): boolean {
-  const shared = host.interfaces.filter((code) => guest.interfaces.includes(code))
   const hasConduit = CONDUITS.has(hostThing.category) || CONDUITS.has(guestThing.category)
-  if (!shared.some((code) => hasConduit || !interfaces.get(code)?.viaCableOnly)) return false
-  if (!doDirectionsMeet(host, guest)) return false
-  if (host.forbids.some((code) => guest.carries.includes(code))) return false
-  if (guest.forbids.some((code) => host.carries.includes(code))) return false
-  return isWithinRating(host, guest) && isWithinRating(guest, host) && canBear(host, guestThing)
+  if (!canPortsMeet(host, guest, interfaces, hasConduit)) return false
+  return (
+    listForbidden(host, guest).length === 0 &&
+    isWithinRating(host, guest) &&
+    isWithinRating(guest, host) &&
+    canBear(host, guestThing)
+  )
+}
+
+/** Whether two ports go into each other: one interface, opposite sides, and no output on an output. */
+export function canPortsMeet(
+  a: Port,
+  b: Port,
+  interfaces: ReadonlyMap<string, Interface>,
+  hasConduit: boolean,
+): boolean {
+  if (a.side === b.side) return false
+  const shared = a.interfaces.filter((code) => b.interfaces.includes(code))
+  return shared.some((code) => hasConduit || !interfaces.get(code)?.viaCableOnly) && doDirectionsMeet(a, b)
+}
+
+/** What one end carries that the other must not get. */
+export function listForbidden(a: Port, b: Port): string[] {
+  return [...a.forbids.filter((it) => b.carries.includes(it)), ...b.forbids.filter((it) => a.carries.includes(it))]
 }
 
 function doDirectionsMeet(a: Port, b: Port): boolean {

@@ -11,6 +11,7 @@ import { type CircuitLoad, judgeCircuitLoad } from './circuit-load.ts'
 import { type Joint, judgeCompleteness } from './completeness.ts'
 import { type Crew, type CrewFinding, judgeCrew } from './crew.ts'
 import { type DemandFinding, judgeDemands } from './demands.ts'
+import { countInputs, type InputUse } from './inputs.ts'
 import { judgePackHours, type PackHours } from './pack-hours.ts'
 import type { Remedy } from './remedy.ts'
 import type { Acceptance, NewSetup, Role } from './setup.ts'
@@ -77,6 +78,8 @@ export interface Readiness {
   /** Every sum that was made, also where it came out well. */
   workings: Working[]
   totalMassGrams: number
+  /** Inputs in use of inputs there are. */
+  inputs: InputUse[]
   /** Which policies each sum followed. */
   follows: Record<Working['formula'], PolicyRef[]>
 }
@@ -158,6 +161,7 @@ export function assessSetup(input: ReadinessInput): Readiness {
     joints: completeness.joints,
     workings: sums.workings,
     totalMassGrams: things.reduce((sum, thing) => sum + (thing.massGrams ?? 0), 0),
+    inputs: countInputs(things, completeness.joints),
     follows: listFollowed(input.policies),
   }
 }

@@ -35,7 +35,8 @@ export function judgeLosses(input: ReadinessInput, store: Store): Loss[] {
   )
 }
 
-function takeOut(setup: NewSetup, unitId: string): NewSetup {
+/** The setup without one of its things. */
+export function takeOut(setup: NewSetup, unitId: string): NewSetup {
   return {
     ...setup,
     roles: setup.roles.map((role) => ({ ...role, things: role.things.filter((it) => it.unitId !== unitId) })),

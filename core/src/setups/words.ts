@@ -3,6 +3,7 @@ import { LIFE_STATES } from '../kit/unit.ts'
 import { TRAITS } from '../studio/person.ts'
 import { formatData, formatEnergy, formatMinutes, formatPower, trim } from '../units/quantity.ts'
 import { listInWords } from '../units/wording.ts'
+import type { ChoiceReason, RoleLeft } from './choosing.ts'
 import { DEMAND_LIMITS } from './demand.ts'
 import type { DemandFinding } from './demands.ts'
 import type { Readiness, ReadinessFinding, Working } from './readiness.ts'
@@ -446,5 +447,30 @@ export function sayWorking(working: Working, labelOf: (code: string) => string =
       }
     default:
       return working satisfies never
+  }
+}
+
+/** Why a thing was chosen, in a few words. */
+export function sayReasons(reasons: readonly ChoiceReason[]): string {
+  const words: Record<ChoiceReason, string> = {
+    fits: 'fits what stands here',
+    'same-maker': 'of the same maker',
+    unclaimed: 'no other setup counts on it',
+    sound: 'nothing known against it',
+  }
+  return listInWords(reasons.map((it) => words[it]))
+}
+
+/** Why a role stays empty. */
+export function sayLeft({ role, why, rivals, supply }: RoleLeft): string {
+  switch (why) {
+    case 'says-nothing':
+      return `${role} does not say what it wants.`
+    case 'none-free':
+      return `Nothing free is ${role}.`
+    case 'too-few':
+      return `${listInWords([role, ...rivals])} want the same, and there is only ${listInWords(supply)}.`
+    default:
+      return why satisfies never
   }
 }

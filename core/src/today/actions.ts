@@ -33,6 +33,13 @@ export const FIND_ACTIONS: readonly FindAction[] = [
     permission: 'see-studio',
   },
   {
+    code: 'cables',
+    label: 'Find a cable',
+    words: 'adapter plug socket connect signal lead route',
+    path: '/kit/cables',
+    permission: 'see-studio',
+  },
+  {
     code: 'stock',
     label: 'Count stock',
     words: 'stocktake sandbags cells',

@@ -77,6 +77,10 @@ describe('reading', () => {
     '/parties/:id': 'vendor',
     '/places/:id': 'studio',
     '/setups/:id/move-check': 'gi',
+    '/setups/:id/connect': 'gi',
+    '/setups/:id/choose': 'gi',
+    '/setups/:id/without': 'gi',
+    '/setups/:id/difference': 'gi',
     '/changes/:id': '1',
     '/models/:id/fits': 'verrin-v6',
     '/interfaces/:code/fits': 'sd',
@@ -89,6 +93,9 @@ describe('reading', () => {
     '/snapshots/difference': '?from=now',
     '/attachments': '?subjectType=unit&subjectId=CAM-01',
     '/setups/:id/move-check': '?placeId=studio',
+    '/setups/:id/without': '?unitId=LGT-01',
+    '/setups/:id/difference': '?otherId=pb',
+    '/cable-ways': '?fromUnitId=MIC-01&fromPortId=out&toUnitId=REC-01&toPortId=mic-in&neededMm=4000',
   }
 
   // A stream that does not end, and what has to be made first: those have tests of their own.

@@ -201,6 +201,7 @@ export function loadFreeStore(
   suits: (model: Model) => boolean,
   occasion: Occasion,
   holds: readonly Hold[],
+  most = MOST_LOOKED_AT,
 ): Store {
   const suiting = new Map(
     remember(db, 'models', () => db.select().from(models).all())
@@ -221,7 +222,7 @@ export function loadFreeStore(
         ),
       )
       .orderBy(asc(units.tag))
-      .limit(MOST_LOOKED_AT)
+      .limit(most)
       .all(),
   )
   const absent = loadAbsences(db, candidates, occasion, input.policies.settings.zone, holds)

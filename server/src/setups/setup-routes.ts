@@ -6,6 +6,8 @@ import {
   listMissed,
   type NewSetup,
   newSetupSchema,
+  type Readiness,
+  type Setup,
   setupSchema,
 } from '@exemplar/core'
 import { and, eq, gt, inArray, isNull, sql } from 'drizzle-orm'
@@ -61,7 +63,7 @@ function requireThings(tx: Writer['tx'], body: NewSetup): void {
   }
 }
 
-function loadSetup(house: House, id: string) {
+export function loadSetup(house: House, id: string) {
   const row = house.db.select().from(setups).where(eq(setups.id, id)).get()
   if (!row || row.archivedAt !== null) throw refuseMissing('setup')
   const { archivedAt: _, ...setup } = row
@@ -91,7 +93,7 @@ export function makePresentOccasion(house: House, setup: NewSetup): Occasion {
   return { now: start, interval, exceptBookingId: null, countsBookings: false, bookedIds: null, placeId: null }
 }
 
-function makeBookingOccasion(house: House, bookingId: string): Occasion {
+export function makeBookingOccasion(house: House, bookingId: string): Occasion {
   const row = house.db.select().from(bookings).where(eq(bookings.id, bookingId)).get()
   if (!row) throw refuseMissing('booking')
   return {
@@ -102,6 +104,12 @@ function makeBookingOccasion(house: House, bookingId: string): Occasion {
     bookedIds: row.personIds,
     placeId: row.placeId,
   }
+}
+
+/** The verdict as it is after a change, kept with the change: so that one sees which of them made it worse. */
+function sumUp(house: House, setup: Setup): Pick<Readiness, 'level' | 'counts'> {
+  const { level, counts } = judgeSetup(house.db, setup, makePresentOccasion(house, setup), loadStudio(house.db))
+  return { level, counts }
 }
 
 export const setupRoutes = [
@@ -141,7 +149,7 @@ export const setupRoutes = [
       write(house, actor, (writer) => {
         const id = writer.newId()
         saveSetup(writer, id, body, 1)
-        writer.log('created', 'setup', id, { after: body })
+        writer.log('created', 'setup', id, { after: body, verdict: sumUp(house, { ...body, id, version: 1 }) })
         return { ...body, id, version: 1 }
       }),
   }),
@@ -184,7 +192,8 @@ export const setupRoutes = [
         const row = writer.tx.select().from(setups).where(eq(setups.id, id)).get()
         const before = requireVersion(row, version, 'setup')
         saveSetup(writer, id, body, before.version + 1)
-        writer.log('changed', 'setup', id, { before, after: body })
+        const verdict = sumUp(house, { ...body, id, version: before.version + 1 })
+        writer.log('changed', 'setup', id, { before, after: body, verdict })
         return { ...body, id, version: before.version + 1 }
       }),
   }),

@@ -123,6 +123,11 @@ const EXPECTED: Record<string, string> = {
   'delete /setups/:id': 'm',
   'get /setups/:id/readiness': 'mcv',
   'get /setups/:id/move-check': 'mcv',
+  'get /setups/:id/connect': 'mcv',
+  'get /setups/:id/choose': 'mcv',
+  'get /setups/:id/without': 'mcv',
+  'get /setups/:id/difference': 'mcv',
+  'get /cable-ways': 'mcv',
   'get /things': 'mcv',
   'get /resilience': 'mcv',
   'get /bookings': 'mcv',
@@ -217,6 +222,10 @@ describe('money', () => {
     '/setups/:id': 'gi',
     '/setups/:id/readiness': 'gi',
     '/setups/:id/move-check': 'gi',
+    '/setups/:id/connect': 'gi',
+    '/setups/:id/choose': 'gi',
+    '/setups/:id/without': 'gi',
+    '/setups/:id/difference': 'gi',
     '/bookings/:id': 'b-head',
     '/bookings/:id/check': 'b-head',
     '/parties/:id': 'vendor',
@@ -232,6 +241,9 @@ describe('money', () => {
     '/snapshots/difference': '?from=now',
     '/attachments': '?subjectType=unit&subjectId=CAM-01',
     '/setups/:id/move-check': '?placeId=studio',
+    '/setups/:id/without': '?unitId=LGT-01',
+    '/setups/:id/difference': '?otherId=pb',
+    '/cable-ways': '?fromUnitId=MIC-01&fromPortId=out&toUnitId=REC-01&toPortId=mic-in&neededMm=4000',
   }
 
   test.each(['crew', 'viewer'] as const)('no reply shows the %s an amount', async (role) => {

@@ -1,5 +1,6 @@
 import type {
   Bundle,
+  CableAnswer,
   Fit,
   Interface,
   KitColumn,
@@ -125,9 +126,21 @@ export interface InterfaceFits {
 }
 export type PortFits = { port: Port; fits: (Fit & { isOwned: boolean })[] }
 
+export interface CableQuestion {
+  fromUnitId: string
+  fromPortId: string
+  toUnitId: string
+  toPortId: string
+  neededMm?: number
+}
+
 const kitApi = api.injectEndpoints({
   endpoints: (build) => ({
     models: build.query<ModelRow[], void>({ query: () => '/models', providesTags: ['All'] }),
+    cableWays: build.query<CableAnswer, CableQuestion>({
+      query: (params) => ({ url: '/cable-ways', params }),
+      providesTags: ['All'],
+    }),
     modelFits: build.query<PortFits[], string>({ query: (id) => `/models/${id}/fits`, providesTags: ['All'] }),
     changeModel: build.mutation<Model, Versioned<NewModel>>({
       query: ({ id, version, body }) => ({ url: `/models/${id}`, method: 'PUT', body, headers: change(version) }),
@@ -271,6 +284,7 @@ export interface KitFileReport {
 
 export const {
   useModelsQuery,
+  useCableWaysQuery,
   useModelFitsQuery,
   useChangeModelMutation,
   useMergeModelMutation,

@@ -15,6 +15,7 @@ const PAGES: readonly Entry[] = [
   { label: 'Count a place', path: '/kit/count', action: 'see-studio' },
   { label: 'Take in a bundle', path: '/kit/bundle', action: 'change-kit' },
   { label: 'Models', path: '/kit/models', action: 'see-studio' },
+  { label: 'Find a cable', path: '/kit/cables', action: 'see-studio' },
   { label: 'Where things meet', path: '/kit/interfaces', action: 'see-studio' },
   { label: 'Use and worth', path: '/kit/figures', action: 'see-studio' },
   { label: 'Promised, lent and disclosed', path: '/kit/duties', action: 'see-studio' },

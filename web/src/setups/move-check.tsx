@@ -1,13 +1,12 @@
-import { type NewSetup, sayFinding, sayVerdict } from '@exemplar/core'
+import { type NewSetup, sayVerdict } from '@exemplar/core'
 import { useState } from 'react'
 import { useMoveCheckQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { SelectField } from '../foundation/field.tsx'
-import { Mark } from '../foundation/mark.tsx'
 import { PlaceOptions } from '../foundation/options.tsx'
 import type { MoveCheckReply, SetupPage } from '../foundation/replies.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
-import { useTimeWords } from '../foundation/time-words.ts'
+import { ReadinessDifferences } from './readiness-differences.tsx'
 import { toDraft } from './setup-draft.ts'
 
 /** Judges the setup in another room before anybody carries anything there. */
@@ -56,32 +55,10 @@ export function MoveCheck({
 }
 
 function Differences({ check: { counts, change, missed } }: { check: MoveCheckReply }) {
-  const words = useTimeWords()
-  const isSame = change.gone.length + change.added.length + change.changed.length === 0
   return (
     <div className="grid gap-2 text-[13px]">
       <p className="font-semibold">{sayVerdict({ counts })}</p>
-      {isSame && <p className="text-quiet">Nothing is found there that is not found here.</p>}
-      <ul className="grid gap-1">
-        {change.added.map((it) => (
-          <li key={it.key}>
-            <Mark level={it.level}>New: {sayFinding(it, words).title}</Mark>
-          </li>
-        ))}
-        {change.changed.map(({ after }) => (
-          <li key={after.key}>
-            <Mark level={after.level}>
-              Otherwise: {sayFinding(after, words).title}
-              {sayFinding(after, words).gauge && `, ${sayFinding(after, words).gauge?.text}`}
-            </Mark>
-          </li>
-        ))}
-        {change.gone.map((it) => (
-          <li key={it.key}>
-            <Mark level="ok">Gone: {sayFinding(it, words).title}</Mark>
-          </li>
-        ))}
-      </ul>
+      <ReadinessDifferences change={change} same="Nothing is found there that is not found here." />
       {missed.length > 0 && <p className="text-quiet">You would miss: {missed.map((it) => it.text).join('; ')}.</p>}
     </div>
   )

@@ -41,6 +41,7 @@ export function ReadinessMargin({
   isBusy,
   onRemedy,
   onAccept,
+  help,
 }: {
   readiness: Readiness
   hasThings: boolean
@@ -49,6 +50,8 @@ export function ReadinessMargin({
   /** Null for who only looks. */
   onRemedy: ((remedy: Remedy, reason: string, roleId: string | null) => void) | null
   onAccept: ((finding: ReadinessFinding, reason: string | null) => void) | null
+  /** What Exemplar can do about all of it at once. */
+  help: React.ReactNode
 }) {
   const { counts } = readiness
   const findings = readiness.findings.filter((it) => !it.accepted)
@@ -74,6 +77,7 @@ export function ReadinessMargin({
         {counts.advise > 0 && <Mark level="advise">{counts.advise} advised</Mark>}
       </div>
       <div className="mt-2 mb-3 text-[13px] text-quiet">{occasion}</div>
+      {help}
       <ol>
         {findings.map((finding) => (
           <FindingItem
@@ -88,6 +92,23 @@ export function ReadinessMargin({
         ))}
       </ol>
       {accepted.length > 0 && <LivedWith findings={accepted} onReopen={onAccept && ((it) => onAccept(it, null))} />}
+      {readiness.inputs.length > 0 && (
+        <section className="border-t border-rule py-2">
+          <h3 className="mb-1">Inputs in use</h3>
+          <ul>
+            {readiness.inputs.map(({ tag, name, used, total }) => (
+              <li key={tag} className="flex justify-between gap-3 py-0.5 text-[13px]">
+                <span>
+                  <b className="font-mono font-medium">{tag}</b> {name}
+                </span>
+                <span className="figures whitespace-nowrap">
+                  {used} of {total}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
       {fine.length > 0 && (
         <section className="border-t border-rule pt-2">
           <h3 className="mb-1">Sums that come out</h3>

@@ -1,10 +1,12 @@
 import {
   ASK_CODES,
   ASKS,
+  applyTemplate,
   DEMAND_CODES,
   DEMANDS,
   type NewSetup,
   PURPOSE_CODES,
+  PURPOSE_TEMPLATES,
   PURPOSES,
   type Purpose,
   TAPES,
@@ -19,15 +21,19 @@ import type { Problem } from '../foundation/problem.ts'
 import { TapeStrip } from '../foundation/tape.tsx'
 import { suggestIdentity, TAPE_NAMES } from './setup-draft.ts'
 
+const makeId = () => crypto.randomUUID()
+
 /** Name, purpose, room, circuit and planned time of a setup; used to make one and to change one. */
 export function SetupForm({
   draft,
   act,
+  isNew = false,
   problem,
   onSave,
 }: {
   draft: NewSetup
   act: string
+  isNew?: boolean
   problem: Problem | null
   onSave(draft: NewSetup): void
 }) {
@@ -38,6 +44,14 @@ export function SetupForm({
   const [skills, setSkills] = useState(draft.skills.join(', '))
   const [isNamed, setNamed] = useState(draft.name !== '')
   const set = (part: Partial<NewSetup>) => setNow({ ...now, ...part })
+  /** A new setup starts with what its purpose usually takes; one that has roles keeps them. */
+  const choosePurpose = (purposeKind: Purpose) => {
+    if (!isNew) return set({ purposeKind })
+    const next = applyTemplate({ ...now, roles: [], demands: [], asks: [], skills: [] }, purposeKind, makeId)
+    setMinutes(String(next.plannedMinutes))
+    setSkills(next.skills.join(', '))
+    setNow(next)
+  }
   const room = places?.find((it) => it.id === now.placeId)
   const rename = (name: string) => set({ name, ...(isNamed ? {} : suggestIdentity(name, setups ?? [])) })
   const minutesProblem = /^\d{1,4}$/.test(minutes) ? problem?.fields.plannedMinutes : 'Write whole minutes.'
@@ -64,9 +78,9 @@ export function SetupForm({
         onChange={(event) => set({ purpose: event.target.value })}
       />
       <SelectField
-        label="Follows the policies for"
+        label={isNew ? 'What it is for' : 'Follows the policies for'}
         value={now.purposeKind}
-        onChange={(event) => set({ purposeKind: event.target.value as Purpose })}
+        onChange={(event) => choosePurpose(event.target.value as Purpose)}
       >
         {PURPOSE_CODES.map((code) => (
           <option key={code} value={code}>
@@ -74,6 +88,23 @@ export function SetupForm({
           </option>
         ))}
       </SelectField>
+      {isNew && now.purposeKind !== 'other' && (
+        <div className="border-l-4 border-rule-strong py-1 pl-3 text-[13px] md:col-span-2" role="status">
+          <p className="font-semibold">{PURPOSE_TEMPLATES[now.purposeKind].advice}</p>
+          {now.roles.length > 0 && (
+            <p className="text-quiet">
+              Starts with {now.roles.length} roles: {now.roles.map((role) => role.name).join(', ')}.
+            </p>
+          )}
+          <Button
+            size="small"
+            className="mt-1"
+            onClick={() => (now.roles.length > 0 ? set({ roles: [] }) : choosePurpose(now.purposeKind))}
+          >
+            {now.roles.length > 0 ? 'Start without roles' : 'Start with its roles'}
+          </Button>
+        </div>
+      )}
       <TextField
         label="Skills somebody has to have"
         placeholder="switcher, sound"

@@ -12,6 +12,7 @@ import { useMay } from '../foundation/session.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { TapeStrip } from '../foundation/tape.tsx'
 import { Attachments } from '../studio/attachments.tsx'
+import { HelpMe } from './help-me.tsx'
 import { MoveCheck } from './move-check.tsx'
 import { OwnPolicies } from './own-policies.tsx'
 import { ReadinessMargin } from './readiness-margin.tsx'
@@ -19,7 +20,9 @@ import { RoleDialog } from './role-dialog.tsx'
 import { RoleRow } from './role-row.tsx'
 import { GROUP_NAMES, GROUP_ORDER, makeRole } from './setup-draft.ts'
 import { SetupForm } from './setup-form.tsx'
+import { Differences, SetupMenu } from './setup-menu.tsx'
 import { useSetupChanges } from './use-setup-changes.ts'
+import { VerdictHistory } from './verdict-history.tsx'
 
 /** The role board with the readiness margin beside it. */
 export function SetupPage() {
@@ -33,7 +36,7 @@ export function SetupPage() {
     refetch: judgeAgain,
   } = useReadinessQuery({ id, bookingId }, { skip: !setup })
   const { data: places } = usePlacesQuery()
-  const { save, carryOut, accept, latest, isLoading, conflict, clearConflict } = useSetupChanges(setup)
+  const { save, carryOut, carryOutAll, accept, latest, isLoading, conflict, clearConflict } = useSetupChanges(setup)
   /** What is being changed, and the setup as it was when that began. */
   const [open, setOpen] = useState<{ base: SetupPageReply; role: Role | null; isNew: boolean } | null>(null)
   const [archive] = useArchiveSetupMutation()
@@ -82,6 +85,7 @@ export function SetupPage() {
           {canChange && (
             <Button onClick={() => setOpen({ base: latest(setup), role: null, isNew: false })}>Change</Button>
           )}
+          <SetupMenu setup={setup} bookingId={bookingId} />
           <MoveCheck setup={setup} canChange={canChange} onMove={(next, text) => save(next, text)} />
           {setup.next && <ButtonLink to={`/diary/${setup.next.id}`}>Pack sheet</ButtonLink>}
           {may('book-pencilled') && (
@@ -131,7 +135,14 @@ export function SetupPage() {
               </Button>
             )}
           </div>
+          {setup.variantOf && (
+            <section className="mt-6 border-t border-rule pt-2" aria-label="Variant">
+              <h2 className="text-[13px]">Otherwise than what it was made from</h2>
+              <Differences id={setup.variantOf} otherId={setup.id} />
+            </section>
+          )}
           <Attachments subjectType="setup" subjectId={setup.id} />
+          <VerdictHistory setupId={setup.id} />
         </div>
         {readiness ? (
           <ReadinessMargin
@@ -140,6 +151,17 @@ export function SetupPage() {
             isBusy={isLoading}
             onRemedy={canChange ? carryOut : null}
             onAccept={canChange ? accept : null}
+            help={
+              canChange && (
+                <HelpMe
+                  id={setup.id}
+                  bookingId={bookingId}
+                  roles={setup.roles}
+                  hasOpenEnds={readiness.findings.some((it) => it.code === 'need-unmet' && it.level !== 'advise')}
+                  onDo={carryOutAll}
+                />
+              )
+            }
             occasion={
               setup.next ? (
                 <label className="flex items-center gap-2">

@@ -77,6 +77,7 @@ export function SetupsPage() {
         <SetupForm
           draft={BLANK}
           act="Make it"
+          isNew
           problem={adding.error ? readProblem(adding.error) : null}
           onSave={(draft) =>
             add(draft)

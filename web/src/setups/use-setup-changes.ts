@@ -81,6 +81,13 @@ export function useSetupChanges(setup: SetupPage | undefined) {
     }
   }
 
+  /** Carries several out as one change, which is taken back as one. */
+  const carryOutAll = async (remedies: readonly Remedy[], text: string): Promise<boolean> => {
+    if (!setup) return false
+    const base = latest(setup)
+    return (await save(remedies.reduce<NewSetup>(applyRemedy, toDraft(base)), text, base)) !== null
+  }
+
   /** Lives with a finding as it is now, or, without a reason, counts it again. */
   const accept = async (finding: ReadinessFinding, reason: string | null): Promise<void> => {
     if (!setup) return
@@ -97,5 +104,5 @@ export function useSetupChanges(setup: SetupPage | undefined) {
     await save({ ...base, accepted }, reason === null ? 'It counts again.' : 'Lived with until it changes.', base)
   }
 
-  return { save, carryOut, accept, latest, isLoading, conflict, clearConflict: () => setConflict(null) }
+  return { save, carryOut, carryOutAll, accept, latest, isLoading, conflict, clearConflict: () => setConflict(null) }
 }

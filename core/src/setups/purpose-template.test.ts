@@ -1,0 +1,75 @@
+import { describe, expect, test } from 'vitest'
+import { PURPOSE_CODES } from '../studio/purpose.ts'
+import { applyTemplate, copySetup, PURPOSE_TEMPLATES } from './purpose-template.ts'
+import { makeAssignment, newSetupSchema } from './setup.ts'
+import { compareSetups } from './setup-difference.ts'
+import { makeInput, makeRole, makeStudio } from './studio.fixture.ts'
+
+const blank = makeInput(makeStudio({}), []).setup
+const ids = () => {
+  let next = 0
+  return () => `r${++next}`
+}
+
+describe('a start for each purpose', () => {
+  const purposes = PURPOSE_CODES.filter((it) => it !== 'other')
+  test.each(purposes)('%s: a sound setup whose roles say what they want, something essential among them', (purpose) => {
+    const setup = applyTemplate(blank, purpose, ids())
+    expect(newSetupSchema.safeParse(setup).success).toBe(true)
+    expect(setup.roles.every((role) => role.wants !== null)).toBe(true)
+    expect(setup.roles.some((role) => role.importance === 'essential')).toBe(true)
+    expect(new Set(setup.roles.map((role) => role.name)).size).toBe(setup.roles.length)
+    expect(PURPOSE_TEMPLATES[purpose as keyof typeof PURPOSE_TEMPLATES].advice).toMatch(/\.$/)
+    // Whatever records a face or a voice has a microphone somewhere; a table or a product may be silent.
+    const isSilent = purpose === 'close-up'
+    expect(setup.roles.some((role) => role.group === 'sound')).toBe(!isSilent)
+    // Each camera role has its lens beside it.
+    const count = (wants: string) => setup.roles.filter((role) => role.wants === wants).length
+    expect(count('lens')).toBe(count('camera'))
+  })
+  test('a board that has roles keeps them, and something else brings none', () => {
+    const own = { ...blank, roles: [makeRole('Mine', [])] }
+    expect(applyTemplate(own, 'panel', ids()).roles).toEqual(own.roles)
+    expect(applyTemplate(blank, 'other', ids()).roles).toEqual([])
+  })
+})
+
+describe('copies and differences', () => {
+  const base = {
+    ...blank,
+    accepted: [{ key: 'k', print: 'p', reason: 'r', on: '2026-01-01', by: '' }],
+    roles: [makeRole('Key', ['L1']), makeRole('Fill', ['L2'], { detail: '2 m' })],
+  }
+  test('a copy differs from its original in nothing but its name; without things it says what it is without', () => {
+    const copy = copySetup(base, 'Other wall', 'OW', true, 'base')
+    expect([copy.variantOf, copy.accepted, compareSetups(base, copy)]).toEqual(['base', [], []])
+    const bare = copySetup(base, 'Bare', 'BA', false, null)
+    expect(compareSetups(base, bare).map((it) => it.kind)).toEqual(['things', 'things'])
+  })
+  test('roles that came and went, other things, other ways to power them, other words and another room', () => {
+    const after = {
+      ...base,
+      placeId: 'orangery',
+      roles: [
+        makeRole('Key', [], { things: [{ ...makeAssignment({ unitId: 'L1' }), powerModeId: 'packs' }] }),
+        makeRole('Rim', ['L3']),
+      ],
+    }
+    expect(compareSetups(base, after)).toMatchObject([
+      { kind: 'fact', field: 'placeId', after: 'orangery' },
+      { kind: 'things', role: 'Key', gone: [{ powerModeId: null }], added: [{ powerModeId: 'packs' }] },
+      { kind: 'role-gone', role: 'Fill' },
+      { kind: 'role-added', role: 'Rim' },
+    ])
+    const moved = { ...base, roles: base.roles.map((it) => ({ ...it, detail: '3 m' })) }
+    expect(compareSetups(base, moved)).toEqual([
+      { kind: 'role-changed', role: 'Key', fields: ['detail'] },
+      { kind: 'role-changed', role: 'Fill', fields: ['detail'] },
+    ])
+  })
+  test('seen from the other side, what came is what went', () => {
+    const after = { ...base, roles: base.roles.slice(1) }
+    expect(compareSetups(base, after).map((it) => it.kind)).toEqual(['role-gone'])
+    expect(compareSetups(after, base).map((it) => it.kind)).toEqual(['role-added'])
+  })
+})

@@ -1,0 +1,61 @@
+import type { Assignment, NewSetup, Role } from './setup.ts'
+
+/** One difference between two setups, role by role: by the name of the role, as ids are each setup's own. */
+export type SetupDifference =
+  | { kind: 'role-added' | 'role-gone'; role: string; things: Assignment[] }
+  | { kind: 'things'; role: string; gone: Assignment[]; added: Assignment[] }
+  | { kind: 'role-changed'; role: string; fields: ('importance' | 'wants' | 'detail' | 'deliberatelyNone')[] }
+  | { kind: 'fact'; field: 'placeId' | 'circuitId' | 'plannedMinutes' | 'purposeKind'; before: string; after: string }
+
+const FACTS = ['placeId', 'circuitId', 'plannedMinutes', 'purposeKind'] as const
+const FIELDS = ['importance', 'wants', 'detail', 'deliberatelyNone'] as const
+
+/** What is otherwise in `after`: roles are the same where their names are, the first with the first. */
+export function compareSetups(before: NewSetup, after: NewSetup): SetupDifference[] {
+  const facts = FACTS.filter((field) => before[field] !== after[field]).map(
+    (field): SetupDifference => ({
+      kind: 'fact',
+      field,
+      before: String(before[field] ?? ''),
+      after: String(after[field] ?? ''),
+    }),
+  )
+  const old = groupByName(before.roles)
+  const fresh = groupByName(after.roles)
+  const names = [...new Set([...old.keys(), ...fresh.keys()])]
+  return [...facts, ...names.flatMap((name) => compareNamed(name, old.get(name) ?? [], fresh.get(name) ?? []))]
+}
+
+function groupByName(roles: readonly Role[]): Map<string, Role[]> {
+  const groups = new Map<string, Role[]>()
+  for (const role of roles) groups.set(role.name, [...(groups.get(role.name) ?? []), role])
+  return groups
+}
+
+function compareNamed(name: string, old: readonly Role[], fresh: readonly Role[]): SetupDifference[] {
+  return Array.from({ length: Math.max(old.length, fresh.length) }, (_, at) => at).flatMap((at): SetupDifference[] => {
+    const before = old[at]
+    const after = fresh[at]
+    if (!before || !after) {
+      const there = before ?? after
+      return there ? [{ kind: before ? 'role-gone' : 'role-added', role: name, things: there.things }] : []
+    }
+    const gone = before.things.filter((it) => !after.things.some((other) => isSame(it, other)))
+    const added = after.things.filter((it) => !before.things.some((other) => isSame(it, other)))
+    const fields = FIELDS.filter((field) => before[field] !== after[field])
+    return [
+      ...(gone.length + added.length > 0 ? [{ kind: 'things' as const, role: name, gone, added }] : []),
+      ...(fields.length > 0 ? [{ kind: 'role-changed' as const, role: name, fields }] : []),
+    ]
+  })
+}
+
+function isSame(a: Assignment, b: Assignment): boolean {
+  return (
+    a.unitId === b.unitId &&
+    a.stockId === b.stockId &&
+    a.quantity === b.quantity &&
+    a.powerModeId === b.powerModeId &&
+    a.recordingModeId === b.recordingModeId
+  )
+}

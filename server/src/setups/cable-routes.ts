@@ -1,0 +1,102 @@
+import {
+  type Category,
+  type Conduit,
+  findCables,
+  idSchema,
+  LIFE_STATE_CODES,
+  LIFE_STATES,
+  type Port,
+} from '@exemplar/core'
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { z } from 'zod'
+import type { Database } from '../foundation/database.ts'
+import type { House } from '../foundation/house.ts'
+import { refuseField } from '../foundation/problem.ts'
+import { defineRoute } from '../foundation/route.ts'
+import { loadInterfaces } from '../kit/facts.ts'
+import { models, units } from '../kit/tables.ts'
+import { loadStudio } from '../studio/studio-routes.ts'
+import { loadAbsences } from './judging.ts'
+import { setups, setupUnits } from './tables.ts'
+
+const CONDUIT_KINDS: Category[] = ['cable', 'cable-adapter', 'lead', 'strip', 'reel', 'coupler']
+const USABLE = LIFE_STATE_CODES.filter((code) => LIFE_STATES[code].usable)
+const MOST = 2_000
+const DAY_MS = 86_400_000
+
+function loadPort(db: Database, unitId: string, portId: string, field: string): Port {
+  const row = db
+    .select({ ports: models.ports })
+    .from(units)
+    .innerJoin(models, eq(models.id, units.modelId))
+    .where(eq(units.id, unitId))
+    .get()
+  const port = row?.ports.find((it) => it.id === portId)
+  if (!port) throw refuseField(`?${field}`, 'This thing has no such end.')
+  return port
+}
+
+/** Cables, leads and adapters that are free today. */
+function loadConduits(house: House): Conduit[] {
+  const { db } = house
+  const rows = db
+    .select({ unit: units, model: models })
+    .from(units)
+    .innerJoin(models, eq(models.id, units.modelId))
+    .where(and(inArray(models.category, CONDUIT_KINDS), inArray(units.state, USABLE), isNull(units.archivedAt)))
+    .orderBy(asc(units.tag))
+    .limit(MOST)
+    .all()
+  const now = house.now()
+  const occasion = {
+    now,
+    interval: { start: now, end: now + DAY_MS },
+    exceptBookingId: null,
+    countsBookings: false,
+    bookedIds: null,
+    placeId: null,
+  }
+  const absent = loadAbsences(
+    db,
+    rows.map((it) => it.unit),
+    occasion,
+    loadStudio(db).zone,
+    [],
+  )
+  const uses = db
+    .select({ unitId: setupUnits.unitId, count: sql<number>`count(*)` })
+    .from(setupUnits)
+    .innerJoin(setups, eq(setups.id, setupUnits.setupId))
+    .where(isNull(setups.archivedAt))
+    .groupBy(setupUnits.unitId)
+    .all()
+  const usesOf = new Map(uses.map((it) => [it.unitId, it.count]))
+  return rows
+    .filter(({ unit }) => !absent.has(unit.id))
+    .map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, model, usedBySetups: usesOf.get(unit.id) ?? 0 }))
+}
+
+export const cableRoutes = [
+  defineRoute({
+    method: 'get',
+    path: '/cable-ways',
+    permission: 'see-studio',
+    room: 'setups',
+    summary: 'Which free cables and adapters join two ends, over so long a way, or what to buy',
+    query: z.object({
+      fromUnitId: idSchema,
+      fromPortId: idSchema,
+      toUnitId: idSchema,
+      toPortId: idSchema,
+      neededMm: z.coerce.number().int().min(0).max(1_000_000).optional(),
+    }),
+    handle: ({ query }, house) => {
+      if (query.fromUnitId === query.toUnitId) throw refuseField('?toUnitId', 'Choose two different things.')
+      const from = loadPort(house.db, query.fromUnitId, query.fromPortId, 'fromPortId')
+      const to = loadPort(house.db, query.toUnitId, query.toPortId, 'toPortId')
+      const interfaces = loadInterfaces(house.db)
+      const conduits = loadConduits(house)
+      return findCables({ from, to, neededMm: query.neededMm ?? null, conduits, interfaces })
+    },
+  }),
+]

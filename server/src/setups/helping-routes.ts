@@ -1,0 +1,149 @@
+import {
+  assessSetup,
+  type Category,
+  chooseForRoles,
+  compareReadiness,
+  compareSetups,
+  idSchema,
+  isHelperKind,
+  isKindOf,
+  nameModel,
+  planConnections,
+  type SetupDifference,
+  takeOut,
+} from '@exemplar/core'
+import { and, inArray, isNull } from 'drizzle-orm'
+import { z } from 'zod'
+import { faults } from '../bench/tables.ts'
+import type { House } from '../foundation/house.ts'
+import { refuseField } from '../foundation/problem.ts'
+import { defineRoute } from '../foundation/route.ts'
+import { loadSolver } from '../foundation/solver.ts'
+import { loadHoldings } from '../kit/facts.ts'
+import { loadStudio } from '../studio/studio-routes.ts'
+import { loadFreeStore, loadReadinessInput } from './judging.ts'
+import { loadSetup, makeBookingOccasion, makePresentOccasion } from './setup-routes.ts'
+
+const room = 'setups'
+const occasionQuery = z.object({ bookingId: z.string().max(64).optional() })
+
+/** So many things of the store are looked at for one proposal. */
+const MOST_HELPERS = 1_000
+const MOST_CANDIDATES = 5_000
+
+function loadCase(house: House, id: string, bookingId: string | undefined) {
+  const setup = loadSetup(house, id)
+  const occasion = bookingId ? makeBookingOccasion(house, bookingId) : makePresentOccasion(house, setup)
+  return { setup, occasion, ...loadReadinessInput(house.db, setup, occasion, loadStudio(house.db)) }
+}
+
+/** Things that work though something is wrong with them. */
+function loadFaulty({ db }: House, unitIds: readonly string[]): Set<string> {
+  if (unitIds.length === 0) return new Set()
+  const rows = db
+    .select({ unitId: faults.unitId })
+    .from(faults)
+    .where(and(isNull(faults.mendedAt), inArray(faults.unitId, unitIds.slice(0, MOST_CANDIDATES))))
+    .all()
+  return new Set(rows.map((it) => it.unitId))
+}
+
+/** A difference with its things by tag and name. */
+function nameDifference(
+  difference: SetupDifference,
+  nameOf: (thing: { unitId: string | null; stockId: string | null }) => string,
+) {
+  switch (difference.kind) {
+    case 'role-added':
+    case 'role-gone':
+      return { ...difference, things: difference.things.map(nameOf) }
+    case 'things':
+      return { ...difference, gone: difference.gone.map(nameOf), added: difference.added.map(nameOf) }
+    default:
+      return difference
+  }
+}
+
+export const helpingRoutes = [
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id/connect',
+    permission: 'see-studio',
+    room,
+    summary: 'What of the store would join everything in a setup, proven best, or what cannot be met and why',
+    query: occasionQuery,
+    handle: async ({ params, query }, house) => {
+      const solve = await loadSolver()
+      const { input, occasion, holds } = loadCase(house, params.id ?? '', query.bookingId)
+      const store = loadFreeStore(
+        house.db,
+        input,
+        (model) => isHelperKind(model.category),
+        occasion,
+        holds,
+        MOST_HELPERS,
+      )
+      return planConnections(input, store, solve)
+    },
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id/choose',
+    permission: 'see-studio',
+    room,
+    summary: 'Which free things would fill the empty roles of a setup best, and why',
+    query: occasionQuery,
+    handle: ({ params, query }, house) => {
+      const { setup, input, occasion, holds } = loadCase(house, params.id ?? '', query.bookingId)
+      const wanted = new Set<Category>(
+        setup.roles.flatMap((role) => (role.wants && role.things.length === 0 ? [role.wants] : [])),
+      )
+      const suits = (model: { category: Category }) => [...wanted].some((kind) => isKindOf(model.category, kind))
+      const store = loadFreeStore(house.db, input, suits, occasion, holds, MOST_CANDIDATES)
+      const faulty = loadFaulty(
+        house,
+        store.units.map((it) => it.unit.id),
+      )
+      return chooseForRoles(input, store, faulty)
+    },
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id/without',
+    permission: 'see-studio',
+    room,
+    summary: 'What would be found without one of its things, and what would be gone',
+    query: occasionQuery.extend({ unitId: idSchema }),
+    handle: ({ params, query }, house) => {
+      const { input } = loadCase(house, params.id ?? '', query.bookingId)
+      const before = assessSetup(input)
+      const after = assessSetup({ ...input, setup: takeOut(input.setup, query.unitId) })
+      return { counts: after.counts, change: compareReadiness(before, after) }
+    },
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id/difference',
+    permission: 'see-studio',
+    room,
+    summary: 'What is otherwise in another setup: roles, things, room and time',
+    query: z.object({ otherId: idSchema }),
+    handle: ({ params, query }, house) => {
+      const before = loadSetup(house, params.id ?? '')
+      if (query.otherId === before.id) throw refuseField('?otherId', 'Choose another setup to compare with.')
+      const after = loadSetup(house, query.otherId)
+      const things = [...before.roles, ...after.roles].flatMap((role) => role.things)
+      const { units, stock, models } = loadHoldings(
+        house.db,
+        things.flatMap((it) => it.unitId ?? []),
+        things.flatMap((it) => it.stockId ?? []),
+      )
+      const nameOf = ({ unitId, stockId }: { unitId: string | null; stockId: string | null }): string => {
+        const it = units.get(unitId ?? '') ?? stock.get(stockId ?? '')
+        const model = models.get(it?.modelId ?? '')
+        return it && model ? `${it.tag} ${nameModel(model)}` : ''
+      }
+      return { differences: compareSetups(before, after).map((it) => nameDifference(it, nameOf)) }
+    },
+  }),
+]

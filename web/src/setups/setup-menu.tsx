@@ -1,0 +1,222 @@
+import { copySetup, type NewSetup, nameModel, sayVerdict } from '@exemplar/core'
+import { ChevronDown } from 'lucide-react'
+import { DropdownMenu } from 'radix-ui'
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import { useAddSetupMutation, useSetupsQuery } from '../foundation/api.ts'
+import { Button } from '../foundation/button.tsx'
+import { CheckField, FormProblem, SelectField, TextField } from '../foundation/field.tsx'
+import { MENU, MENU_ITEM } from '../foundation/menu.ts'
+import { Waiting } from '../foundation/page-parts.tsx'
+import { readProblem } from '../foundation/problem.ts'
+import type { SetupPage } from '../foundation/replies.ts'
+import { useMay } from '../foundation/session.ts'
+import { SheetDialog } from '../foundation/sheet-dialog.tsx'
+import { type NamedDifference, useSetupDifferenceQuery, useWithoutQuery } from './helping-api.ts'
+import { ReadinessDifferences } from './readiness-differences.tsx'
+import { suggestIdentity, toDraft } from './setup-draft.ts'
+
+type Open = 'copy' | 'variant' | 'compare' | 'without'
+
+/** What else is done with a setup: copied, varied, compared, tried without a thing. */
+export function SetupMenu({ setup, bookingId }: { setup: SetupPage; bookingId: string | undefined }) {
+  const [open, setOpen] = useState<Open | null>(null)
+  const navigate = useNavigate()
+  const may = useMay()
+  const close = () => setOpen(null)
+  const item = (label: string, onSelect: () => void) => (
+    <DropdownMenu.Item className={MENU_ITEM} onSelect={onSelect}>
+      {label}
+    </DropdownMenu.Item>
+  )
+  return (
+    <>
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className="inline-flex h-[30px] items-center gap-1.5 rounded-paper border border-rule-strong bg-sheet px-[11px] text-[13px] font-semibold hover:bg-wash">
+          More
+          <ChevronDown className="size-[15px]" aria-hidden />
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content align="end" collisionPadding={8} className={MENU}>
+            {item('Without one thing', () => setOpen('without'))}
+            {item('Compare with another', () => setOpen('compare'))}
+            {item('Find a cable', () => navigate(`/kit/cables?setup=${setup.id}`))}
+            {may('change-setups') && item('Make a variant', () => setOpen('variant'))}
+            {may('change-setups') && item('Copy it', () => setOpen('copy'))}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      <SheetDialog
+        open={open === 'copy' || open === 'variant'}
+        onClose={close}
+        title={open === 'variant' ? 'Make a variant' : 'Copy it'}
+        description={
+          open === 'variant'
+            ? 'The same with differences: another wall, two people, standing. It says what is otherwise.'
+            : 'A setup of its own that starts as this one.'
+        }
+      >
+        {(open === 'copy' || open === 'variant') && <CopyForm setup={setup} isVariant={open === 'variant'} />}
+      </SheetDialog>
+      <SheetDialog open={open === 'compare'} onClose={close} wide title="Compare with another">
+        {open === 'compare' && <Compare setup={setup} />}
+      </SheetDialog>
+      <SheetDialog
+        open={open === 'without'}
+        onClose={close}
+        wide
+        title="Without one thing"
+        description="It is taken out and everything judged anew. Nothing is changed."
+      >
+        {open === 'without' && <Without setup={setup} bookingId={bookingId} />}
+      </SheetDialog>
+    </>
+  )
+}
+
+function CopyForm({ setup, isVariant }: { setup: SetupPage; isVariant: boolean }) {
+  const { data: setups } = useSetupsQuery()
+  const [add, adding] = useAddSetupMutation()
+  const [name, setName] = useState(isVariant ? `${setup.name}, ` : `${setup.name} again`)
+  const [withThings, setWithThings] = useState(true)
+  const navigate = useNavigate()
+  const problem = adding.error ? readProblem(adding.error) : null
+  return (
+    <form
+      className="grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        const { code, tape } = suggestIdentity(name, setups ?? [])
+        const copy: NewSetup = copySetup(toDraft(setup), name.trim(), code, withThings, isVariant ? setup.id : null)
+        add({ ...copy, tape })
+          .unwrap()
+          .then((made) => navigate(`/setups/${made.id}`))
+          .catch(() => {})
+      }}
+    >
+      <TextField
+        label="Name"
+        autoFocus
+        value={name}
+        problem={problem?.fields.name}
+        onChange={(event) => setName(event.target.value)}
+      />
+      <CheckField
+        label="With the things that stand in it"
+        checked={withThings}
+        onChange={(event) => setWithThings(event.target.checked)}
+      />
+      <FormProblem text={problem?.detail ?? null} />
+      <Button type="submit" look="act" className="w-fit" disabled={!name.trim()}>
+        Make it
+      </Button>
+    </form>
+  )
+}
+
+function Compare({ setup }: { setup: SetupPage }) {
+  const { data: setups } = useSetupsQuery()
+  const [otherId, setOtherId] = useState(setup.variantOf ?? '')
+  return (
+    <div className="grid gap-4">
+      <SelectField label="Setup" value={otherId} onChange={(event) => setOtherId(event.target.value)}>
+        <option value="">Choose a setup</option>
+        {setups
+          ?.filter((it) => it.id !== setup.id)
+          .map((it) => (
+            <option key={it.id} value={it.id}>
+              {it.code} {it.name}
+            </option>
+          ))}
+      </SelectField>
+      {otherId && <Differences id={otherId} otherId={setup.id} />}
+    </div>
+  )
+}
+
+/** What is otherwise in the second setup, as seen from the first. */
+export function Differences({ id, otherId }: { id: string; otherId: string }) {
+  const { data, error, refetch } = useSetupDifferenceQuery({ id, otherId })
+  if (!data) return <Waiting what="the differences" error={error} onRetry={refetch} />
+  if (data.differences.length === 0) return <p className="text-[13px] text-quiet">Both are the same, role by role.</p>
+  return (
+    <ul className="text-[13px]">
+      {data.differences.map((it) => (
+        <li
+          key={JSON.stringify(it)}
+          className="grid grid-cols-[minmax(96px,160px)_1fr] gap-2 border-b border-rule py-1.5"
+        >
+          <b>{'role' in it ? it.role : FACT_NAMES[it.field]}</b>
+          <span>{sayDifference(it)}</span>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+const FACT_NAMES: Record<string, string> = {
+  placeId: 'Room',
+  circuitId: 'Circuit',
+  plannedMinutes: 'Planned minutes',
+  purposeKind: 'Purpose',
+}
+const FIELD_NAMES: Record<string, string> = {
+  importance: 'how much it matters',
+  wants: 'what fills it',
+  detail: 'where and how',
+  deliberatelyNone: 'whether it is left empty',
+}
+
+function sayDifference(it: NamedDifference): string {
+  switch (it.kind) {
+    case 'role-added':
+      return `only here${it.things.length > 0 ? `: ${it.things.join(', ')}` : ''}`
+    case 'role-gone':
+      return `not here${it.things.length > 0 ? `: without ${it.things.join(', ')}` : ''}`
+    case 'things':
+      return [
+        it.added.length > 0 && `with ${it.added.join(', ')}`,
+        it.gone.length > 0 && `instead of ${it.gone.join(', ')}`,
+      ]
+        .filter(Boolean)
+        .join(' ')
+    case 'role-changed':
+      return `otherwise: ${it.fields.map((field) => FIELD_NAMES[field] ?? field).join(', ')}`
+    case 'fact':
+      return `${it.after || 'none'} instead of ${it.before || 'none'}`
+    default:
+      return it satisfies never
+  }
+}
+
+function Without({ setup, bookingId }: { setup: SetupPage; bookingId: string | undefined }) {
+  const [unitId, setUnitId] = useState('')
+  const { data } = useWithoutQuery({ id: setup.id, bookingId, unitId }, { skip: !unitId })
+  return (
+    <div className="grid gap-4 text-[13px]">
+      <SelectField label="Thing" value={unitId} onChange={(event) => setUnitId(event.target.value)}>
+        <option value="">Choose a thing</option>
+        {setup.roles.flatMap((role) =>
+          role.things.flatMap(({ unitId: id }) => {
+            const unit = setup.units.find((it) => it.id === id)
+            const model = setup.models.find((it) => it.id === unit?.modelId)
+            if (!unit || !model) return []
+            return [
+              <option key={unit.id} value={unit.id}>
+                {unit.tag} {nameModel(model)}, {role.name}
+              </option>,
+            ]
+          }),
+        )}
+      </SelectField>
+      {data && (
+        <>
+          <p className="font-semibold" role="status">
+            {sayVerdict(data)}
+          </p>
+          <ReadinessDifferences change={data.change} same="Nothing changes: it is not needed here." />
+        </>
+      )}
+    </div>
+  )
+}
