@@ -72,7 +72,7 @@ test('somebody else was faster: nothing is written, both versions stand side by 
   await page.goto('/setups/pb')
   await page.getByRole('button', { name: 'Change', exact: true }).click()
   const dialog = page.getByRole('dialog')
-  await expect(dialog.getByLabel('Purpose')).toHaveValue('Table demonstration from above')
+  await expect(dialog.getByLabel('In a few words')).toHaveValue('Table demonstration from above')
   const body = await (await context.request.get(`${baseURL}/api/setups/pb`)).json()
   const elsewhere = await context.request.put(`${baseURL}/api/setups/pb`, {
     data: { ...body, purpose: 'Changed elsewhere' },
@@ -81,12 +81,12 @@ test('somebody else was faster: nothing is written, both versions stand side by 
   expect(elsewhere.status()).toBe(200)
   // The page behind shows theirs at once; what is typed stays, and is not written over theirs unasked.
   await expect(page.getByText('Changed elsewhere')).toBeVisible()
-  await dialog.getByLabel('Purpose').fill('Changed here')
+  await dialog.getByLabel('In a few words').fill('Changed here')
   await dialog.getByRole('button', { name: 'Save' }).click()
   await expect(dialog.getByRole('alert')).toContainText('Somebody else changed this while you were at it.')
   await expect(dialog.getByRole('row', { name: /purpose/ })).toContainText('Changed elsewhere')
   await expect(dialog.getByRole('row', { name: /purpose/ })).toContainText('Changed here')
-  await expect(dialog.getByLabel('Purpose')).toHaveValue('Changed here')
+  await expect(dialog.getByLabel('In a few words')).toHaveValue('Changed here')
   await dialog.getByRole('button', { name: 'Save mine over theirs' }).click()
   await expect(dialog).toBeHidden()
   await expect(page.getByText(/Changed here/).first()).toBeVisible()

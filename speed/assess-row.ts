@@ -31,7 +31,8 @@ export function assessRow(): Row {
   }
 }
 
-function makeLargeInput(): ReadinessInput {
+/** A setup of 60 things in five roles, with all that joins them. */
+export function makeLargeInput(): ReadinessInput {
   const heldUnits = new Map<string, Unit>()
   const heldModels = new Map<string, Model>()
   const roles: NewSetup['roles'] = []

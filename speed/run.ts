@@ -5,6 +5,7 @@ import { measureImport } from './import-row.ts'
 import { filterRow, searchRow, wireRow } from './list-rows.ts'
 import { type Measured, measure } from './measure.ts'
 import { measureRecall } from './recall.ts'
+import { measureSetups } from './setup-rows.ts'
 
 const api = await startApi()
 fillKit(api.house)
@@ -21,6 +22,7 @@ for (const row of [
 const recall = measureRecall(api.house)
 api.close()
 measured.push(await measureImport())
+measured.push(...(await measureSetups()))
 
 console.log('| what | against | ours | reference | ratio | target |')
 console.log('|---|---|---|---|---|---|')

@@ -147,6 +147,22 @@ describe('choose for me', () => {
     expect(choose([want('cam', 'camera')], things, { faulty: ['A', 'B'] }).picks).toEqual({ cam: 'C' })
   })
 
+  test('a weakness that the crew saw counts against it, hearsay does not', () => {
+    const remark = (source: 'seen' | 'heard') => [{ kind: 'weakness' as const, text: 'hums', source }]
+    const pick = (source: 'seen' | 'heard') => {
+      const studio = makeStudio({ A: body, B: body })
+      const input = makeInput(studio, [want('cam', 'camera')])
+      const units = ['A', 'B'].flatMap((tag) => {
+        const unit = studio.units.get(tag)
+        const model = studio.models.get(`m-${tag}`)
+        const remarks = tag === 'A' ? remark(source) : []
+        return unit && model ? [{ unit: { ...unit, remarks }, model, usedBySetups: 0 }] : []
+      })
+      return chooseForRoles(input, { units, stock: [], circuits: [] }, new Set()).choices[0]?.tag
+    }
+    expect([pick('seen'), pick('heard')]).toEqual(['B', 'A'])
+  })
+
   test('the lens that fits the body that stands, or the body that is chosen with it', () => {
     const things: Things = {
       Y: ['camera', { mount: 'mount-y' }],

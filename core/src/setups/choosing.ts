@@ -38,7 +38,17 @@ export interface Choosing {
 }
 
 /** How much each thing counts against a choice. A thing that joins nothing here costs more than any number of claims. */
-const COST = { misfit: 1_000, fault: 300, claim: 20, mostClaims: 10, otherMaker: 60, standby: 10, worn: 1 }
+const COST = {
+  misfit: 1_000,
+  fault: 300,
+  claim: 20,
+  weakness: 15,
+  mostWeaknesses: 3,
+  mostClaims: 10,
+  otherMaker: 60,
+  standby: 10,
+  worn: 1,
+}
 const PENALTY = { essential: 1_000_000, wanted: 100_000, optional: 50_000 }
 
 /**
@@ -105,10 +115,15 @@ function weigh(it: StoreUnit, role: Role, { input, standing, makers, faulty }: W
     (faulty.has(it.unit.id) ? COST.fault : 0) +
     COST.claim * Math.min(COST.mostClaims, it.usedBySetups) +
     (wantsOneMaker && makers.size > 0 && !makers.has(it.model.maker) ? COST.otherMaker : 0) +
+    COST.weakness * Math.min(COST.mostWeaknesses, countWeaknesses(it)) +
     (it.unit.state === 'standby' ? COST.standby : 0) +
     COST.worn * Math.round((100 - (it.unit.healthPercent ?? 100)) / 10)
   )
 }
+
+/** What the crew saw itself: hearsay never counts against a thing. */
+const countWeaknesses = ({ unit }: StoreUnit) =>
+  unit.remarks.filter((it) => it.kind === 'weakness' && it.source === 'seen').length
 
 const followsOneSystem = (policies: Policies) => policies.school('system').way === 'one'
 
@@ -138,7 +153,7 @@ function listReasons(it: StoreUnit, role: Role, { input, standing, makers, fault
   if (isFollower(role) && fits(it, role, input, standing)) reasons.push('fits')
   if (followsOneSystem(input.policies) && makers.has(it.model.maker)) reasons.push('same-maker')
   if (it.usedBySetups === 0) reasons.push('unclaimed')
-  if (!faulty.has(it.unit.id)) reasons.push('sound')
+  if (!faulty.has(it.unit.id) && countWeaknesses(it) === 0) reasons.push('sound')
   return reasons
 }
 

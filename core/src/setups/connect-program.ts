@@ -4,7 +4,7 @@ import { canJoin, indexByInterface, listNodes, type PortNode } from './port-grap
 import { carries } from './rings.ts'
 import type { SetThing } from './thing.ts'
 
-/** A piece that stands in the setup, or one of the store that may be added, with the ways in which it can be powered. */
+/** A piece that stands in the setup, or pieces of the store that are alike, with the ways in which each can be powered. */
 export interface Choice {
   /** The same piece once for each way; what stands in the setup has the way of now first. */
   ways: readonly SetThing[]
@@ -12,16 +12,24 @@ export interface Choice {
   costs: readonly number[]
   /** Of the store: it may stay out, and where it comes in all of its essential ends are met. */
   isHelper: boolean
-  /** Helpers that are alike and cost the same may be taken in any order: the first of them is taken first. */
-  alike: string | null
+  /** How many pieces there are that are alike in everything, cost included. */
+  count: number
+}
+
+/** The pieces of one port of a thing in one way, or an exclusive group: `many` ends that are alike. */
+export interface ProgramEnd {
+  node: PortNode
+  many: number
+  /** How many of them stay open. */
+  variable: number
 }
 
 export interface ConnectProgram {
   program: IntegerProgram
-  /** The variable of each way of each choice. */
+  /** The variable of each way of each choice: how many pieces are there in that way. */
   wayOf: number[][]
-  /** Ends of what stands in the setup that have to be met: the variable that is 1 where one stays open. */
-  opens: { node: PortNode; variable: number }[]
+  /** Ends of what stands in the setup that have to be met. */
+  opens: ProgramEnd[]
   /** 1 where the circuit is overloaded; null where nobody asked. */
   overload: number | null
 }
@@ -30,12 +38,14 @@ interface Placed {
   choice: number
   way: number
   node: PortNode
+  many: number
 }
 
 /**
  * Which things to add, how to power everything, and what to join, as an integer program: each end is joined once at most,
  * only while its thing is there in that way; the ends of helpers are all met; what stands, stands on the floor in the end
  * (order along rings after Miller, Tucker and Zemlin, Journal of the ACM 7, 1960). Costs are left for the caller to set.
+ * Alike pieces are counted, not told apart: exact for pieces that do not join each other (see `foldAlike`).
  */
 export function buildConnectProgram(
   choices: readonly Choice[],
@@ -43,48 +53,88 @@ export function buildConnectProgram(
   ratedMilliwatts: number | null,
 ): ConnectProgram {
   const program = makeProgram()
-  const wayOf = choices.map((choice) => choice.ways.map(() => addVariableMutably(program, 0)))
+  const wayOf = choices.map((choice) => choice.ways.map(() => addVariableMutably(program, 0, true, choice.count)))
   for (const [at, ways] of wayOf.entries()) {
-    const isHelper = choices[at]?.isHelper ?? false
-    program.rows.push({ terms: ways.map((it) => [it, 1]), least: isHelper ? null : 1, most: 1 })
+    const { isHelper, count } = choices[at] ?? { isHelper: false, count: 1 }
+    program.rows.push({ terms: ways.map((it) => [it, 1]), least: isHelper ? null : 1, most: count })
   }
-  addOrderOfAlike(program, choices, wayOf)
   const placed = choices.flatMap((choice, at) =>
-    choice.ways.flatMap((thing, way) => listNodes(thing).map((node): Placed => ({ choice: at, way, node }))),
+    choice.ways.flatMap((thing, way) => listEnds(thing).map((end): Placed => ({ choice: at, way, ...end }))),
   )
-  const joints = addJoints(program, placed, interfaces)
+  const joints = listJoints(placed, interfaces).map((joint): ProgramJoint => {
+    const host = placed[joint.host]
+    const guest = placed[joint.guest]
+    const most = Math.min(countOf(host, choices), countOf(guest, choices))
+    // Where each thing and its way are whole, the joints of a bipartite graph come out whole by themselves.
+    return { ...joint, variable: addVariableMutably(program, 0, false, most) }
+  })
   const opens = addEnds(program, choices, placed, wayOf, joints)
   addRings(program, placed, joints, interfaces)
   return { program, wayOf, opens, overload: addLoad(program, choices, wayOf, ratedMilliwatts) }
 }
 
-/** Of alike helpers the first is taken first: otherwise the solver would try them all in every order. */
-function addOrderOfAlike(program: IntegerProgram, choices: readonly Choice[], wayOf: readonly number[][]): void {
-  const last = new Map<string, number>()
-  for (const [at, { alike }] of choices.entries()) {
-    if (alike === null) continue
-    const before = last.get(alike)
-    last.set(alike, at)
-    if (before === undefined) continue
-    const terms: ProgramRow['terms'] = [
-      ...(wayOf[at] ?? []).map((it) => [it, 1] as const),
-      ...(wayOf[before] ?? []).map((it) => [it, -1] as const),
-    ]
-    program.rows.push({ terms, least: null, most: 0 })
-  }
+function countOf(it: Placed | undefined, choices: readonly Choice[]): number {
+  return (it?.many ?? 0) * (choices[it?.choice ?? -1]?.count ?? 0)
 }
 
-interface ProgramJoint {
+function listEnds(thing: SetThing): { node: PortNode; many: number }[] {
+  const ends = new Map<string, { node: PortNode; many: number }>()
+  for (const node of listNodes(thing)) {
+    const id = node.ports[0]?.id ?? ''
+    ends.set(id, { node, many: (ends.get(id)?.many ?? 0) + 1 })
+  }
+  return [...ends.values()]
+}
+
+/**
+ * Counts alike pieces of the store together. Pieces that could join each other are told apart, unless they have two ends only
+ * (then two in a row do nothing that one does not), and so are those that could stand in a ring with others.
+ */
+export function foldAlike(
+  own: readonly Choice[],
+  classes: readonly (readonly Choice[])[],
+  interfaces: ReadonlyMap<string, Interface>,
+): Choice[][] {
+  const fold = (pieces: readonly Choice[]): Choice[] => {
+    const [first] = pieces
+    return first ? [{ ...first, count: pieces.length }] : []
+  }
+  const folded = classes.map((pieces) => (joinsItself(pieces, interfaces) ? [...pieces] : fold(pieces)))
+  const all = [...own, ...folded.flat()]
+  const placed = all.flatMap((choice, at) =>
+    choice.ways.flatMap((thing, way) => listEnds(thing).map((end): Placed => ({ choice: at, way, ...end }))),
+  )
+  const groups = findGroups(listCarrying(placed, listJoints(placed, interfaces), interfaces))
+  let at = own.length
+  return folded.map((choices, index) => {
+    const inRing = choices.some((_, offset) => (groups.get(at + offset)?.size ?? 1) > 1)
+    at += choices.length
+    return inRing ? [...(classes[index] ?? [])] : choices
+  })
+}
+
+function joinsItself([first, second]: readonly Choice[], interfaces: ReadonlyMap<string, Interface>): boolean {
+  if (!first || !second) return false
+  const ends = first.ways.flatMap(listEnds)
+  const others = second.ways.flatMap(listEnds)
+  const isPair = first.ways.length === 1 && ends.reduce((sum, it) => sum + it.many, 0) === 2
+  if (isPair) return false
+  return ends.some(({ node: a }) =>
+    others.some(
+      ({ node: b }) => a.ports[0]?.side === 'host' && b.ports[0]?.side === 'guest' && canJoin(a, b, interfaces),
+    ),
+  )
+}
+
+interface Pair {
   host: number
   guest: number
-  variable: number
 }
 
-function addJoints(
-  program: IntegerProgram,
-  placed: readonly Placed[],
-  interfaces: ReadonlyMap<string, Interface>,
-): ProgramJoint[] {
+type ProgramJoint = Pair & { variable: number }
+
+/** Every two ends of different choices that can join. */
+function listJoints(placed: readonly Placed[], interfaces: ReadonlyMap<string, Interface>): Pair[] {
   const isGuest = (it: Placed) => it.node.ports[0]?.side === 'guest'
   const guests = placed.flatMap((it, at) => (isGuest(it) ? [{ ...it, at }] : []))
   const index = indexByInterface(guests.map((it) => it.node))
@@ -94,11 +144,10 @@ function addJoints(
     const meeting = new Set([...codes].flatMap((code) => index.get(code) ?? []))
     return [...meeting]
       .sort((a, b) => a - b)
-      .flatMap((it): ProgramJoint[] => {
+      .flatMap((it): Pair[] => {
         const guest = guests[it]
         if (!guest || guest.choice === host.choice || !canJoin(host.node, guest.node, interfaces)) return []
-        // Where each thing and its way are whole, the joints of a bipartite graph come out whole by themselves.
-        return [{ host: at, guest: guest.at, variable: addVariableMutably(program, 0, false) }]
+        return [{ host: at, guest: guest.at }]
       })
   })
 }
@@ -109,24 +158,42 @@ function addEnds(
   placed: readonly Placed[],
   wayOf: readonly number[][],
   joints: readonly ProgramJoint[],
-): ConnectProgram['opens'] {
+): ProgramEnd[] {
   const jointsOf: number[][] = placed.map(() => [])
   for (const { host, guest, variable } of joints) {
     jointsOf[host]?.push(variable)
     jointsOf[guest]?.push(variable)
   }
-  return placed.flatMap(({ choice, way, node }, at) => {
+  return placed.flatMap(({ choice, way, node, many }, at) => {
     const present = wayOf[choice]?.[way] ?? -1
-    const terms: (readonly [number, number])[] = [...(jointsOf[at] ?? []).map((it) => [it, 1] as const), [present, -1]]
+    const terms: ProgramRow['terms'] = [...(jointsOf[at] ?? []).map((it) => [it, 1] as const), [present, -many]]
     program.rows.push({ terms, least: null, most: 0 })
     if (node.priority === null) return []
     if (choices[choice]?.isHelper) {
       if (node.priority === 0) program.rows.push({ terms, least: 0, most: null })
       return []
     }
-    const variable = addVariableMutably(program, 0, false)
+    const variable = addVariableMutably(program, 0, false, many)
     program.rows.push({ terms: [...terms, [variable, 1]], least: 0, most: null })
-    return [{ node, variable }]
+    return [{ node, many, variable }]
+  })
+}
+
+interface Carrying {
+  below: number
+  above: number
+}
+
+function listCarrying<T extends Pair>(
+  placed: readonly Placed[],
+  joints: readonly T[],
+  interfaces: ReadonlyMap<string, Interface>,
+): (T & Carrying)[] {
+  return joints.flatMap((joint) => {
+    const host = placed[joint.host]
+    const guest = placed[joint.guest]
+    if (!host || !guest || !carries(host.node, guest.node, interfaces)) return []
+    return [{ ...joint, below: host.choice, above: guest.choice }]
   })
 }
 
@@ -137,18 +204,12 @@ function addRings(
   joints: readonly ProgramJoint[],
   interfaces: ReadonlyMap<string, Interface>,
 ): void {
-  const carrying = joints.flatMap((joint) => {
-    const host = placed[joint.host]
-    const guest = placed[joint.guest]
-    if (!host || !guest || !carries(host.node, guest.node, interfaces)) return []
-    return [{ ...joint, below: host.choice, above: guest.choice }]
-  })
+  const carrying = listCarrying(placed, joints, interfaces)
   const groupOf = findGroups(carrying)
   const heightOf = new Map<number, number>()
   for (const { below, above, variable } of carrying) {
     const group = groupOf.get(below)
     if (group === undefined || group.id !== groupOf.get(above)?.id) continue
-    program.isWhole[variable] = true
     const heightAt = (choice: number): number => {
       const known = heightOf.get(choice)
       if (known !== undefined) return known
@@ -156,19 +217,34 @@ function addRings(
       heightOf.set(choice, height)
       return height
     }
+    // Whether they are joined at all: two ends of the same things may be joined at once.
+    const most = program.most[variable] ?? 1
+    const isJoined = addVariableMutably(program, 0)
+    program.rows.push({
+      terms: [
+        [variable, 1],
+        [isJoined, -most],
+      ],
+      least: null,
+      most: 0,
+    })
     const terms: ProgramRow['terms'] = [
       [heightAt(below), 1],
       [heightAt(above), -1],
-      [variable, group.size + 1],
+      [isJoined, group.size + 1],
     ]
     program.rows.push({ terms, least: null, most: group.size })
   }
 }
 
 /** Things that could carry each other round in a ring: strongly connected components (Tarjan, SIAM J. Comput. 1, 1972). */
-function findGroups(edges: readonly { below: number; above: number }[]): Map<number, { id: number; size: number }> {
+function findGroups(edges: readonly Carrying[]): Map<number, { id: number; size: number }> {
   const next = new Map<number, number[]>()
-  for (const { below, above } of edges) next.set(below, [...(next.get(below) ?? []), above])
+  for (const { below, above } of edges) {
+    const known = next.get(below)
+    if (known) known.push(above)
+    else next.set(below, [above])
+  }
   const order = new Map<number, number>()
   const low = new Map<number, number>()
   const stack: number[] = []

@@ -3,7 +3,7 @@ import type { Model } from '../kit/model.ts'
 import { nameModel } from '../kit/model.ts'
 import type { IntegerProgram, SolveProgram } from '../units/integer-program.ts'
 import { judgeCompleteness, type UnmetNeed } from './completeness.ts'
-import { buildConnectProgram, type Choice, type ConnectProgram } from './connect-program.ts'
+import { buildConnectProgram, type Choice, type ConnectProgram, foldAlike, type ProgramEnd } from './connect-program.ts'
 import type { PortNode } from './port-graph.ts'
 import { assessSetup, type ReadinessInput } from './readiness.ts'
 import { applyRemedy, type Remedy } from './remedy.ts'
@@ -44,6 +44,18 @@ export interface Taken {
   joins: string[]
 }
 
+/** An end that stays open. */
+export interface OpenEnd {
+  tag: string
+  name: string
+  interfaces: string[]
+  /** Free things that would go there, were it not that they want something themselves that is missing. */
+  fitting: string[]
+  /** Mains, while no circuit is chosen: there is nowhere to plug anything in. */
+  lacksCircuit: boolean
+  proof: string[]
+}
+
 export interface ConnectPlan {
   /** `unproven`: a plan was not proven the best in the time there is, so none is given. */
   status: 'nothing-open' | 'complete' | 'partly' | 'cannot' | 'unproven'
@@ -51,7 +63,7 @@ export interface ConnectPlan {
   /** Carried out in this order they make the plan. */
   remedies: Remedy[]
   /** Ends that nothing of the store meets, by tag and what would fit. */
-  open: { tag: string; name: string; interfaces: string[]; proof: string[] }[]
+  open: OpenEnd[]
 }
 
 /** The ways in which it is solved: first as few open ends as can be, then the fewest and least wanted things. */
@@ -76,12 +88,13 @@ export function planConnections(input: ReadinessInput, store: Store, solve: Solv
   const codes = new Set(pressing.flatMap((need) => need.interfaces))
   const wayCodes = own.flatMap((it) => (it.choice.ways.length > 1 ? it.choice.ways.flatMap(listCodes) : []))
   const helpers = listHelpers(input, store, new Set([...codes, ...wayCodes]), missing)
-  const choices = [...own, ...helpers].map((it) => it.choice)
+  const folded = foldHelpers(own, helpers, input)
+  const choices = [...own.map((it) => it.choice), ...folded.map((it) => it.choice)]
   const rated = input.circuit ? input.circuit.volts * input.circuit.amps * 1000 : null
   const built = buildConnectProgram(choices, input.interfaces, rated)
   const values = solveInOrder(built, choices, solve)
   if (values === null) return { status: 'unproven', ...NOTHING }
-  return describePlan({ input, store, own, helpers, built, values, missing, solve })
+  return describePlan({ input, store, own, helpers: folded, built, values, missing, solve })
 }
 
 interface OwnChoice {
@@ -94,7 +107,39 @@ interface HelperChoice {
   source: { unitId: string } | { stockId: string }
   model: Model
   tag: string
+  /** Pieces are alike where this is: of one model, and counted on by as many setups. */
+  alike: string
   choice: Choice
+}
+
+/** Alike pieces of the store under one choice, in the order in which they are taken. */
+interface FoldedHelper {
+  pieces: readonly HelperChoice[]
+  choice: Choice
+}
+
+function foldHelpers(
+  own: readonly OwnChoice[],
+  helpers: readonly HelperChoice[],
+  { interfaces }: ReadinessInput,
+): FoldedHelper[] {
+  const classes = new Map<string, HelperChoice[]>()
+  for (const helper of helpers) {
+    const known = classes.get(helper.alike)
+    if (known) known.push(helper)
+    else classes.set(helper.alike, [helper])
+  }
+  const groups = [...classes.values()]
+  const folded = foldAlike(
+    own.map((it) => it.choice),
+    groups.map((pieces) => pieces.map((it) => it.choice)),
+    interfaces,
+  )
+  return groups.flatMap((pieces, at) => {
+    const choices = folded[at] ?? []
+    if (choices.length === 1 && choices[0]) return [{ pieces, choice: choices[0] }]
+    return choices.flatMap((choice, index) => (pieces[index] ? [{ pieces: [pieces[index]], choice }] : []))
+  })
 }
 
 function listOwnChoices(input: ReadinessInput): OwnChoice[] {
@@ -109,13 +154,13 @@ function listOwnChoices(input: ReadinessInput): OwnChoice[] {
         return {
           role,
           unitId: assignment.unitId,
-          choice: { ways: [now, ...others], costs: [0, ...costs], isHelper: false, alike: null },
+          choice: { ways: [now, ...others], costs: [0, ...costs], isHelper: false, count: 1 },
         }
       })
     }),
   )
   if (!circuit) return own
-  const room = { ways: [makeCircuitThing(circuit)], costs: [0], isHelper: false, alike: null }
+  const room = { ways: [makeCircuitThing(circuit)], costs: [0], isHelper: false, count: 1 }
   return [...own, { role: null, unitId: null, choice: room }]
 }
 
@@ -211,7 +256,8 @@ function listFreePieces({ setup }: ReadinessInput, store: Store): HelperChoice[]
       source,
       model,
       tag,
-      choice: { ways, costs: ways.map(() => cost), isHelper: true, alike: `${model.id}/${used}` },
+      alike: `${model.id}/${used}/${healthPercent}`,
+      choice: { ways, costs: ways.map(() => cost), isHelper: true, count: 1 },
     }
   })
 }
@@ -254,28 +300,32 @@ interface Solved {
   input: ReadinessInput
   store: Store
   own: readonly OwnChoice[]
-  helpers: readonly HelperChoice[]
+  helpers: readonly FoldedHelper[]
   built: ConnectProgram
   values: readonly number[]
   missing: number
   solve: SolveProgram
 }
 
-const isChosen = (values: readonly number[], variable: number | undefined) => (values[variable ?? -1] ?? 0) > 0.5
+const countChosen = (values: readonly number[], variable: number | undefined) => Math.round(values[variable ?? -1] ?? 0)
 
 function describePlan({ input, store, own, helpers, built, values, missing, solve }: Solved): ConnectPlan {
   const { setup } = input
   const modes = own.flatMap((it, at): Remedy[] => {
-    const way = built.wayOf[at]?.findIndex((variable) => isChosen(values, variable)) ?? 0
+    const way = built.wayOf[at]?.findIndex((variable) => countChosen(values, variable) > 0) ?? 0
     const mode = it.choice.ways[way]?.powerMode
     if (way < 1 || !mode || !it.role || !it.unitId) return []
     const { tag } = it.choice.ways[0] ?? { tag: '' }
     return [{ kind: 'power-mode', roleId: it.role.id, unitId: it.unitId, tag, powerModeId: mode.id, label: mode.label }]
   })
-  const chosen = helpers.flatMap((helper, at) => {
-    const way = built.wayOf[own.length + at]?.findIndex((variable) => isChosen(values, variable)) ?? -1
-    const thing = helper.choice.ways[way]
-    return thing ? [{ helper, thing }] : []
+  const chosen = helpers.flatMap(({ pieces }, at) => {
+    const counts = (built.wayOf[own.length + at] ?? []).map((variable) => countChosen(values, variable))
+    const ways = counts.flatMap((count, way) => Array.from({ length: count }, () => way))
+    return ways.flatMap((way, index) => {
+      const helper = pieces[index]
+      const thing = helper?.choice.ways[way]
+      return helper && thing ? [{ helper, thing }] : []
+    })
   })
   // The set as it will be is joined anew: what a thing joins decides the role to which it goes.
   const after = modes.reduce<NewSetup>(applyRemedy, setup)
@@ -305,31 +355,41 @@ function describePlan({ input, store, own, helpers, built, values, missing, solv
       tag: need.thing.tag,
       name: need.thing.name,
       interfaces: need.interfaces,
+      fitting: listFitting(
+        need,
+        helpers.flatMap((it) => it.pieces),
+      ),
+      lacksCircuit:
+        input.circuit === null && need.interfaces.some((code) => input.interfaces.get(code)?.kind === 'mains'),
       proof: proveOpen(built, need, still, solve),
     })),
   }
 }
 
+const MOST_NAMED = 3
+
+function listFitting(need: UnmetNeed, helpers: readonly HelperChoice[]): string[] {
+  const fits = ({ choice }: HelperChoice) =>
+    choice.ways.some((thing) =>
+      thing.ports.some((port) => port.side !== need.side && port.interfaces.some((it) => need.interfaces.includes(it))),
+    )
+  return [...new Set(helpers.filter(fits).map((it) => it.tag))].slice(0, MOST_NAMED)
+}
+
 /** Tags of the things that together want more than there is; blank where it would take too long to tell. */
 function proveOpen(built: ConnectProgram, need: UnmetNeed, still: readonly UnmetNeed[], solve: SolveProgram): string[] {
-  const openOf = new Map(still.map((it) => [`${it.thing.key}/${it.portId}`, it.missing]))
-  const isOf = ({ node }: ConnectProgram['opens'][number], it: UnmetNeed) =>
+  const isOf = ({ node }: ProgramEnd, it: UnmetNeed) =>
     node.thing.key === it.thing.key &&
     node.thing.powerMode?.id === it.thing.powerMode?.id &&
     node.ports.some((port) => port.id === it.portId)
   const target = built.opens.find((end) => isOf(end, need))
   if (!target) return []
-  const met = built.opens.filter((end) => {
-    if (end === target || end.node.priority !== 0) return false
-    const open = still.find((it) => isOf(end, it))
-    if (!open) return true
-    // Pieces of one port are alike: as many of them as are missing are the open ones, the target among them.
-    const key = `${open.thing.key}/${open.portId}`
-    const left = (openOf.get(key) ?? 0) - (open === need ? 1 : 0)
-    if (left > 0) openOf.set(key, (openOf.get(key) ?? 0) - 1)
-    return left <= 0
-  })
-  return [...new Set(findBlocking(built, target, met, solve).map((it) => it.thing.tag))]
+  const others = built.opens.filter((end) => end !== target && end.node.priority === 0)
+  const ends = [
+    { end: target, open: need.missing - 1 },
+    ...others.map((end) => ({ end, open: still.find((it) => isOf(end, it))?.missing ?? 0 })),
+  ]
+  return [...new Set(findBlocking(built, ends, solve).map((it) => it.thing.tag))]
 }
 
 function makeTake({ helper, roleId }: { helper: HelperChoice; roleId: string }): Remedy {
@@ -377,31 +437,31 @@ function worksOut(input: ReadinessInput, store: Store, remedies: readonly Remedy
 /** More ends than this and the proof would be longer than anybody reads, or waits for. */
 const MOST_PROVEN = 60
 
-/**
- * Why an end stays open though others are met: ends of the setup that cannot all be met, whatever of the store is added and
- * however things are powered, while without any one of them the others can. `met` can be met together. An irreducible infeasible subset, found by leaving one out after
- * the other (deletion filter; Chinneck and Dravnieks, ORSA Journal on Computing 3, 1991).
- */
-export function findBlocking(
-  { program, opens }: ConnectProgram,
-  target: ConnectProgram['opens'][number],
-  met: ConnectProgram['opens'],
-  solve: SolveProgram,
-): PortNode[] {
-  if (met.length > MOST_PROVEN) return []
-  let needed = [target, ...met]
-  if (!opens.includes(target) || !areTogetherOpen(program, needed, solve)) return []
-  for (const candidate of met) {
-    const fewer = needed.filter((it) => it !== candidate)
-    if (areTogetherOpen(program, fewer, solve)) needed = fewer
-  }
-  return needed.map((it) => it.node)
+/** An end and how many of its pieces may stay open. */
+export interface Asked {
+  end: ProgramEnd
+  open: number
 }
 
-/** Whether these ends cannot all be met at once. */
-function areTogetherOpen(program: IntegerProgram, ends: ConnectProgram['opens'], solve: SolveProgram): boolean {
-  const costs = program.costs.map(() => 0)
-  for (const { variable } of ends) costs[variable] = 1
-  const result = solve({ ...program, costs })
-  return result.status === 'optimal' && result.cost > 0.5
+/**
+ * Why the first of some ends stays open though the others are met as asked: those of them that cannot all be met, whatever
+ * of the store is added and however things are powered, while without any one of them the rest can. An irreducible
+ * infeasible subset, found by leaving one out after the other (deletion filter; Chinneck and Dravnieks, ORSA Journal on
+ * Computing 3, 1991). The others can be met together; blank where all can, or where there are too many to tell.
+ */
+export function findBlocking({ program }: ConnectProgram, asked: readonly Asked[], solve: SolveProgram): PortNode[] {
+  if (asked.length > MOST_PROVEN || canMeet(program, asked, solve)) return []
+  let needed = asked
+  for (const candidate of asked.slice(1)) {
+    const fewer = needed.filter((it) => it !== candidate)
+    if (!canMeet(program, fewer, solve)) needed = fewer
+  }
+  return needed.map((it) => it.end.node)
+}
+
+/** Whether these ends can all be met at once. What is not proven counts as possible: it proves nothing. */
+function canMeet(program: IntegerProgram, asked: readonly Asked[], solve: SolveProgram): boolean {
+  const most = [...program.most]
+  for (const { end, open } of asked) most[end.variable] = Math.min(most[end.variable] ?? 0, open)
+  return solve({ ...program, costs: program.costs.map(() => 0), most }).status !== 'infeasible'
 }

@@ -56,37 +56,59 @@ function hasRing(carried: readonly Carried[]): boolean {
 }
 
 /**
- * The most that any way of joining is worth, found by trying every way: `worthOf` says what a met end counts. Ways in which
- * one of the `musts` stays open do not count at all; null where there is no other.
+ * Tries every way of joining, and hands over how many pieces of each port are met in it, by thing and port. Stops where the
+ * visit says true, and gives that back. The map is the same one each time.
  */
-export function findBestJoining(
+export function visitJoinings(
   things: readonly SetThing[],
-  worthOf: (end: End) => number,
-  isMust: (end: End) => boolean = () => false,
-): number | null {
+  visit: (met: ReadonlyMap<string, number>) => boolean,
+): boolean {
   const hosts = listEnds(things, 'host')
   const guests = listEnds(things, 'guest')
-  const musts = [...hosts, ...guests].filter(isMust).length
-  let best: number | null = null
-  const tryFrom = (
-    at: number,
-    used: ReadonlySet<number>,
-    worth: number,
-    met: number,
-    carried: readonly Carried[],
-  ): void => {
-    if (hasRing(carried)) return
-    if (met === musts) best = Math.max(best ?? 0, worth)
+  const met = new Map<string, number>()
+  const count = ({ thing, port }: End, change: number) =>
+    met.set(keyOf(thing, port), (met.get(keyOf(thing, port)) ?? 0) + change)
+  const tryFrom = (at: number, used: ReadonlySet<number>, carried: readonly Carried[]): boolean => {
+    if (hasRing(carried)) return false
     const host = hosts[at]
-    if (!host) return
-    tryFrom(at + 1, used, worth, met, carried)
+    if (!host) return visit(met)
+    if (tryFrom(at + 1, used, carried)) return true
     for (const [index, guest] of guests.entries()) {
       if (used.has(index) || !mayJoin(host, guest)) continue
       const next = doesCarry(host, guest) ? [...carried, { below: host.thing.key, above: guest.thing.key }] : carried
-      const more = Number(isMust(host)) + Number(isMust(guest))
-      tryFrom(at + 1, new Set([...used, index]), worth + worthOf(host) + worthOf(guest), met + more, next)
+      count(host, 1)
+      count(guest, 1)
+      const isDone = tryFrom(at + 1, new Set([...used, index]), next)
+      count(host, -1)
+      count(guest, -1)
+      if (isDone) return true
     }
+    return false
   }
-  tryFrom(0, new Set(), 0, 0, [])
-  return best
+  return tryFrom(0, new Set(), [])
+}
+
+export const keyOf = (thing: Pick<SetThing, 'key'>, port: { id: string }) => `${thing.key}/${port.id}`
+
+/** Every port of things that has to be met, and how many pieces of it. */
+export function listMusts(things: readonly SetThing[]): { key: string; count: number }[] {
+  return things.flatMap((thing) =>
+    thing.ports
+      .filter((port) => port.importance === 'essential')
+      .map((port) => ({ key: keyOf(thing, port), count: port.count })),
+  )
+}
+
+/** The fewest essential ends of `own` that any way of joining leaves open while all of `helpers` are met; null where none does. */
+export function countFewestOpen(own: readonly SetThing[], helpers: readonly SetThing[] = []): number | null {
+  const wanted = listMusts(own)
+  const musts = listMusts(helpers)
+  let fewest: number | null = null
+  visitJoinings([...own, ...helpers], (met) => {
+    if (!musts.every(({ key, count }) => (met.get(key) ?? 0) === count)) return false
+    const open = wanted.reduce((sum, { key, count }) => sum + count - (met.get(key) ?? 0), 0)
+    fewest = Math.min(fewest ?? open, open)
+    return fewest === 0
+  })
+  return fewest
 }

@@ -4,6 +4,7 @@ import { TRAITS } from '../studio/person.ts'
 import { formatData, formatEnergy, formatMinutes, formatPower, trim } from '../units/quantity.ts'
 import { listInWords } from '../units/wording.ts'
 import type { ChoiceReason, RoleLeft } from './choosing.ts'
+import type { OpenEnd } from './connecting.ts'
 import { DEMAND_LIMITS } from './demand.ts'
 import type { DemandFinding } from './demands.ts'
 import type { Readiness, ReadinessFinding, Working } from './readiness.ts'
@@ -473,4 +474,15 @@ export function sayLeft({ role, why, rivals, supply }: RoleLeft): string {
     default:
       return why satisfies never
   }
+}
+
+/** Why an end stays open, and what would change that. */
+export function sayOpenEnd(
+  { tag, name, interfaces, fitting, lacksCircuit }: OpenEnd,
+  labelOf: (code: string) => string,
+): string {
+  const wants = `${tag} ${name} wants ${listInWords(interfaces.map(labelOf), 'or')}`
+  if (lacksCircuit) return `${wants}, and there is no socket: choose the circuit that feeds this setup, then ask again.`
+  if (fitting.length === 0) return `${wants}, and nothing free gives it.`
+  return `${wants}. ${listInWords(fitting)} would go there, but then something else is missing that is not free.`
 }

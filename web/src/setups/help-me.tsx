@@ -1,4 +1,4 @@
-import { type Remedy, type Role, sayLeft, sayReasons, sayRemedy } from '@exemplar/core'
+import { type Remedy, type Role, sayLeft, sayOpenEnd, sayReasons, sayRemedy } from '@exemplar/core'
 import { Cable, ListChecks } from 'lucide-react'
 import { useState } from 'react'
 import { useInterfacesQuery } from '../foundation/api.ts'
@@ -148,9 +148,7 @@ function Connections({ id, bookingId, roles, onDone }: Shared & { roles: readonl
         ))}
         {data.open.map((it) => (
           <li key={it.tag + it.interfaces.join()} className="border-b border-rule py-1.5">
-            <Mark level="stop">
-              {it.tag} {it.name} wants {it.interfaces.map(labelOf).join(' or ')}, and nothing free gives it.
-            </Mark>
+            <Mark level="stop">{sayOpenEnd(it, labelOf)}</Mark>
             {it.proof.length > 1 && (
               <span className="ml-5 block text-[12px] text-quiet">
                 Proven: {it.proof.join(', ')} cannot all be met, whatever is taken and however they are powered.

@@ -72,7 +72,7 @@ export function SetupForm({
         onChange={(event) => rename(event.target.value)}
       />
       <TextField
-        label="Purpose"
+        label="In a few words"
         placeholder="Two-person interview"
         value={now.purpose}
         onChange={(event) => set({ purpose: event.target.value })}
@@ -105,12 +105,6 @@ export function SetupForm({
           </Button>
         </div>
       )}
-      <TextField
-        label="Skills somebody has to have"
-        placeholder="switcher, sound"
-        value={skills}
-        onChange={(event) => setSkills(event.target.value)}
-      />
       <TextField
         label="Code on the tape"
         maxLength={2}
@@ -166,34 +160,47 @@ export function SetupForm({
         problem={minutesProblem}
         onChange={(event) => setMinutes(event.target.value)}
       />
-      <fieldset className="flex flex-wrap gap-x-5 gap-y-1 md:col-span-2">
-        <legend className="mb-1 text-[12px] font-semibold">What it asks of the people</legend>
-        {ASK_CODES.map((ask) => (
-          <CheckField
-            key={ask}
-            label={ASKS[ask]}
-            checked={now.asks.includes(ask)}
-            onChange={(event) =>
-              set({ asks: event.target.checked ? [...now.asks, ask] : now.asks.filter((it) => it !== ask) })
-            }
+      <details className="md:col-span-2">
+        <summary className="text-[13px] font-semibold">What it asks of people and things</summary>
+        <div className="mt-2 grid gap-3 md:grid-cols-2">
+          <TextField
+            label="Skills somebody has to have"
+            placeholder="switcher, sound"
+            value={skills}
+            onChange={(event) => setSkills(event.target.value)}
           />
-        ))}
-      </fieldset>
-      <fieldset className="flex flex-wrap gap-x-5 gap-y-1 md:col-span-2">
-        <legend className="mb-1 text-[12px] font-semibold">What its content demands of the things</legend>
-        {DEMAND_CODES.map((demand) => (
-          <CheckField
-            key={demand}
-            label={DEMANDS[demand]}
-            checked={now.demands.includes(demand)}
-            onChange={(event) =>
-              set({
-                demands: event.target.checked ? [...now.demands, demand] : now.demands.filter((it) => it !== demand),
-              })
-            }
-          />
-        ))}
-      </fieldset>
+          <fieldset className="flex flex-wrap gap-x-5 gap-y-1 md:col-span-2">
+            <legend className="mb-1 text-[12px] font-semibold">What it asks of the people</legend>
+            {ASK_CODES.map((ask) => (
+              <CheckField
+                key={ask}
+                label={ASKS[ask]}
+                checked={now.asks.includes(ask)}
+                onChange={(event) =>
+                  set({ asks: event.target.checked ? [...now.asks, ask] : now.asks.filter((it) => it !== ask) })
+                }
+              />
+            ))}
+          </fieldset>
+          <fieldset className="flex flex-wrap gap-x-5 gap-y-1 md:col-span-2">
+            <legend className="mb-1 text-[12px] font-semibold">What its content demands of the things</legend>
+            {DEMAND_CODES.map((demand) => (
+              <CheckField
+                key={demand}
+                label={DEMANDS[demand]}
+                checked={now.demands.includes(demand)}
+                onChange={(event) =>
+                  set({
+                    demands: event.target.checked
+                      ? [...now.demands, demand]
+                      : now.demands.filter((it) => it !== demand),
+                  })
+                }
+              />
+            ))}
+          </fieldset>
+        </div>
+      </details>
       <div className="self-end pb-1">
         <TapeStrip code={now.code || '··'} tape={now.tape} name={now.name || 'Setup'} />
       </div>
