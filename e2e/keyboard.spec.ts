@@ -1,50 +1,15 @@
 import { resolve } from 'node:path'
 import type { Locator, Page } from '@playwright/test'
 import { expect, test } from './exemplar.ts'
+import { makeKeys } from './hands.ts'
 
 const INVENTORY = resolve(import.meta.dirname, '../docs/examples/inventory.csv')
 
 test.use({ role: null })
 
-/** A person without a pointer: Tab until it is reached, then keys. Nothing here clicks or fills. */
-function makeHands(page: Page) {
-  const press = (key: string) => page.keyboard.press(key)
-  const isThere = (target: Locator) => target.evaluate((it) => it === it.ownerDocument.activeElement)
-  const reach = async (target: Locator, back = false): Promise<void> => {
-    await target.waitFor({ state: 'attached' })
-    for (let tabs = 0; tabs < 260; tabs++) {
-      if (await isThere(target)) return
-      await press(back ? 'Shift+Tab' : 'Tab')
-    }
-    throw new Error(`Tab never reached ${target}.`)
-  }
-  return {
-    press,
-    reach,
-    async push(target: Locator): Promise<void> {
-      await reach(target)
-      await press('Enter')
-    },
-    async type(target: Locator, text: string): Promise<void> {
-      await reach(target)
-      await press('Control+a')
-      await page.keyboard.type(text)
-    },
-    /** The first letters of an option choose it. */
-    async choose(target: Locator, text: string): Promise<void> {
-      await reach(target)
-      await page.keyboard.type(text)
-    },
-    async tick(target: Locator): Promise<void> {
-      await reach(target)
-      await press('Space')
-    },
-  }
-}
-
 test('the whole path by keyboard alone: from the door and an inventory file to a spending figure', async ({ page }) => {
   test.setTimeout(240_000)
-  const { press, push, type, choose, tick, reach } = makeHands(page)
+  const { press, push, type, choose, tick, reach } = makeKeys(page)
   const button = (name: string | RegExp, within: Page | Locator = page) =>
     within.getByRole('button', { name, exact: typeof name === 'string' })
   const dialog = page.getByRole('dialog')

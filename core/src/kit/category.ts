@@ -153,6 +153,13 @@ export const CATEGORIES = {
     prefix: 'PLT',
     words: ['quick release plate', 'baseplate', 'cage', 'bracket'],
   },
+  'phone-holder': {
+    label: 'Phone holder',
+    group: 'support',
+    prefix: 'PHH',
+    isA: 'plate',
+    words: ['phone clamp', 'phone mount', 'phone grip'],
+  },
   'apple-box': { label: 'Apple box', group: 'support', prefix: 'APB', words: ['riser', 'riser box', 'pancake'] },
   sandbag: { label: 'Sandbag', group: 'support', prefix: 'BAG', words: ['weight bag', 'shot bag'], isCounted: true },
   'backdrop-support': {

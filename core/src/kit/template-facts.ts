@@ -130,6 +130,7 @@ export const ASKED_FACTS: Readonly<Partial<Record<Category, readonly (keyof Temp
   reader: ['cardForm'],
   'card-sleeve': [],
   plate: ['mount', 'holes', 'loadGrams', 'massGrams'],
+  'phone-holder': ['massGrams'],
   drive: ['capacityMegabytes', 'massGrams'],
   nas: ['capacityMegabytes', 'inlet', 'milliwatts'],
   computer: ['inlet', 'milliwatts'],

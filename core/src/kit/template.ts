@@ -185,6 +185,12 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
     draft.ports.push(makePort({ id: 'screw', interfaces: 'thread-1-4', side: 'host', importance: 'optional' }))
     addHoles(facts, draft, 'host')
   },
+  'phone-holder'(_, draft) {
+    draft.ports.push(
+      makePort({ id: 'foot', interfaces: ['thread-1-4', 'shoe'], side: 'guest' }),
+      makePort({ id: 'clamp', interfaces: 'phone-clamp', side: 'host', importance: 'optional' }),
+    )
+  },
   gimbal(facts, draft) {
     addCarrier(['thread-1-4'])(facts, draft, '')
     addPower(facts, draft)

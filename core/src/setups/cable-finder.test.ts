@@ -48,7 +48,7 @@ const find = (from: typeof camera, to: typeof camera, conduits: Conduit[], neede
 describe('the cable finder', () => {
   test('one cable that reaches; the one that fewer setups count on; the shorter of two', () => {
     expect(find(microphone, recorder, [xlr('A', 5_000)], 4_000).ways).toEqual(['A'])
-    expect(find(microphone, recorder, [xlr('A', 5_000, 2), xlr('B', 5_000)], 4_000).ways).toEqual(['B', 'A', 'A+B'])
+    expect(find(microphone, recorder, [xlr('A', 5_000, 2), xlr('B', 5_000)], 4_000).ways).toEqual(['B', 'A'])
     expect(find(microphone, recorder, [xlr('A', 9_000), xlr('B', 5_000)], 4_000).ways[0]).toBe('B')
   })
   test('exactly long enough reaches; a millimetre short does not, and two are joined', () => {

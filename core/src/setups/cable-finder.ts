@@ -87,7 +87,7 @@ export function findCables(search: CableSearch): CableAnswer {
   walk(from, [])
   const ranked = withoutDoubles(found.sort(compareWays))
   const reaches = (way: CableWay) => neededMm === null || way.lengthMm === null || way.lengthMm >= neededMm
-  const ways = ranked.filter(reaches).slice(0, MOST_SHOWN).map(withoutUse)
+  const ways = withoutDetours(ranked.filter(reaches)).slice(0, MOST_SHOWN).map(withoutUse)
   const tooShort = ranked
     .filter((it) => !reaches(it))
     .slice(0, MOST_SHOWN)
@@ -119,6 +119,15 @@ function describeWay(path: readonly Conduit[], { from, to }: CableSearch): Cable
     forbidden: listForbidden(from, to),
     used: path.reduce((sum, it) => sum + it.usedBySetups, 0),
   }
+}
+
+/** Where some of the pieces reach by themselves, the others are only in the way. */
+function withoutDetours(ways: readonly Ranked[]): Ranked[] {
+  const tagsOf = (way: Ranked) => new Set(way.pieces.map((it) => it.tag))
+  return ways.filter((way, at) => {
+    const own = tagsOf(way)
+    return !ways.slice(0, at).some((better) => [...tagsOf(better)].every((tag) => own.has(tag)))
+  })
 }
 
 /** The same pieces in another order are the same way. */

@@ -43,6 +43,11 @@ const extraSet = sketch('set', 'optional')
 const KEY = light('Key', 'light', '1.2 m away, 45° to the side, a little above the eyes')
 const FILL = moreLight('Fill', 'light', 'on the other side, two stops below the key')
 const RIM = extraLight('Rim', 'light', 'from behind, out of frame')
+const RECORDER = moreSound(
+  'Recorder',
+  'recorder',
+  'where the camera takes no such microphone, or as a second recording',
+)
 const HEADPHONES = moreSound('Headphones', 'headphones', 'somebody listens before it counts')
 
 export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, PurposeTemplate>> = {
@@ -59,6 +64,7 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
       FILL,
       RIM,
       sound('Main microphone', 'microphone', 'as near as the frame allows'),
+      RECORDER,
       HEADPHONES,
       support('Camera support', 'tripod'),
       extraSet('Backdrop', 'backdrop', '2 m behind the person'),
@@ -99,6 +105,7 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
       light('Key', 'light', 'low from one side, so that shapes show'),
       moreLight('Fill', 'light', 'from the other side'),
       moreSound('Main microphone', 'microphone', 'below the face, as it looks down'),
+      RECORDER,
       screen('Monitor', 'monitor', 'where the hands can see it'),
       set('Table', 'furniture'),
     ],
@@ -118,6 +125,7 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
       KEY,
       moreLight('Table light', 'light', 'on the hands, without glare'),
       sound('Main microphone', 'microphone', 'worn, as heads turn'),
+      RECORDER,
       screen('Monitor', 'monitor', 'below the lens'),
       support('A support', 'tripod'),
       set('Table', 'furniture'),
@@ -182,6 +190,7 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
       light('Screen left', 'light', 'even, at half a metre from the edge'),
       light('Screen right', 'light', 'the same'),
       sound('Main microphone', 'microphone'),
+      RECORDER,
       support('A support', 'tripod'),
       sketch('set', 'essential')('Green screen', 'backdrop', '2 m behind the person'),
     ],

@@ -34,11 +34,13 @@ const MOST_TRIED = 12
 export function assessWithWaysOut(input: ReadinessInput, store: Store): Readiness {
   const readiness = assessSetup(input)
   const trial = makeTrial(input, readiness, store)
-  const findings = readiness.findings.map((finding) => ({
-    ...finding,
-    ...(finding.code === 'need-unmet' ? { inStore: countFitting(finding, input, store) } : {}),
-    remedies: listWaysOut(finding, input, store, trial),
-  }))
+  const findings = readiness.findings.map((finding): ReadinessFinding => {
+    const remedies = listWaysOut(finding, input, store, trial)
+    if (finding.code !== 'need-unmet') return { ...finding, remedies }
+    const inStore = countFitting(finding, input, store)
+    // What lies in the store and cannot be joined is not mended by buying one more of it.
+    return { ...finding, inStore, remedies: remedies.filter((it) => it.kind !== 'shop' || inStore < finding.missing) }
+  })
   return { ...readiness, findings }
 }
 

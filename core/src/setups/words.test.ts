@@ -73,10 +73,10 @@ describe('findings', () => {
   })
 
   test('say who competes for what there is, and what the store has', () => {
-    const { title, text } = sayFinding(
-      unmet({ wanted: 2, missing: 2, rivals: ['LGT-01', 'LGT-02'], supply: ['LED-01'], inStore: 3 }),
-      WORDS,
-    )
+    const short = { wanted: 2, missing: 2, rivals: ['LGT-01', 'LGT-02'], supply: ['LED-01'], inStore: 3 }
+    const remedies = [{ kind: 'assign', roleId: 'r', unitIds: ['LED-02'], tags: ['LED-02'], name: 'Lead' }] as const
+    const { title, text } = sayFinding(unmet({ ...short, remedies: remedies as unknown as Remedy[] }), WORDS)
+    expect(sayFinding(unmet(short), WORDS).text).toMatch(/three free, which would want something themselves/)
     expect(title).toBe('No mains lead for LGT-03 (2 missing)')
     expect(text).toBe(
       'Panel wants 2 × C7 mains lead. LGT-01, LGT-02 and LGT-03 want the same, and there is only LED-01. The store has three free.',

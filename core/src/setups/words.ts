@@ -284,7 +284,11 @@ function sayUnmet(finding: Extract<ReadinessFinding, { code: 'need-unmet' }>): F
     ? ` ${listInWords([finding.tag, ...finding.rivals].sort())} want the same, and there is only ${finding.supply.length ? listInWords(finding.supply) : 'none'}.`
     : ''
   const store =
-    finding.inStore === 0 ? ' The store has none free.' : ` The store has ${sayCount(finding.inStore)} free.`
+    finding.inStore === 0
+      ? ' The store has none free.'
+      : finding.remedies.some((it) => it.kind === 'assign' || it.kind === 'assign-stock')
+        ? ` The store has ${sayCount(finding.inStore)} free.`
+        : ` The store has ${sayCount(finding.inStore)} free, which would want something themselves that is missing here.`
   return plain(title, wants + rivals + store)
 }
 

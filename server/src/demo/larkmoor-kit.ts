@@ -148,6 +148,15 @@ const MODEL_ROWS: readonly [
   ['tape-cloth', 'consumable', '', 'Cloth tape, roll', { massGrams: 420 }],
 ]
 
+/** Lengths as they stand in the names, in millimetres. */
+const LENGTHS_MM: Readonly<Record<string, number>> = {
+  'lead-c13': 3_000,
+  'lead-c7': 2_000,
+  'strip-6': 3_000,
+  'xlr-5': 5_000,
+  'hdmi-8': 8_000,
+}
+
 /** A worn microphone hangs on a shirt: it wants no stand. */
 function adjust(id: string, model: NewModel): NewModel {
   if (id === 'holm-l1') return { ...model, ports: model.ports.filter((port) => port.id !== 'clip') }
@@ -158,6 +167,8 @@ function adjust(id: string, model: NewModel): NewModel {
   if (id === 'otter-r4') {
     return { ...model, recordingModes: [{ id: 'usual', label: '4 tracks, 24 bit 48 kHz', kilobitsPerSecond: 4_608 }] }
   }
+  const lengthMm = LENGTHS_MM[id]
+  if (lengthMm) return { ...model, specs: { ...model.specs, more: { ...model.specs.more, lengthMm } } }
   return model
 }
 
