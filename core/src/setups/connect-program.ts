@@ -1,7 +1,7 @@
 import type { Interface } from '../kit/interface.ts'
 import { addVariableMutably, type IntegerProgram, makeProgram, type ProgramRow } from '../units/integer-program.ts'
 import { canJoin, indexByInterface, listNodes, type PortNode } from './port-graph.ts'
-import { carries } from './rings.ts'
+import { carries, isConduit, joinOnce } from './rings.ts'
 import type { SetThing } from './thing.ts'
 
 /** A piece that stands in the setup, or pieces of the store that are alike, with the ways in which each can be powered. */
@@ -68,6 +68,7 @@ export function buildConnectProgram(
     // Where each thing and its way are whole, the joints of a bipartite graph come out whole by themselves.
     return { ...joint, variable: addVariableMutably(program, 0, false, most) }
   })
+  addSingleJoints(program, choices, placed, wayOf, joints)
   const opens = addEnds(program, choices, placed, wayOf, joints)
   addRings(program, placed, joints, interfaces)
   return { program, wayOf, opens, overload: addLoad(program, choices, wayOf, ratedMilliwatts) }
@@ -177,6 +178,35 @@ function addEnds(
     program.rows.push({ terms: [...terms, [variable, 1]], least: 0, most: null })
     return [{ node, many, variable }]
   })
+}
+
+/** A cable joins another thing once: of so many cables at most so many ends are in it. */
+function addSingleJoints(
+  program: IntegerProgram,
+  choices: readonly Choice[],
+  placed: readonly Placed[],
+  wayOf: readonly number[][],
+  joints: readonly ProgramJoint[],
+): void {
+  const pairs = new Map<string, { cable: number; variables: number[] }>()
+  for (const { host, guest, variable } of joints) {
+    const a = placed[host]
+    const b = placed[guest]
+    if (!a || !b || !joinOnce(a.node.thing, b.node.thing)) continue
+    const [cable, other] = isConduit(a.node.thing) ? [a.choice, b.choice] : [b.choice, a.choice]
+    const key = [cable, other].sort((x, y) => x - y).join()
+    const known = pairs.get(key)
+    if (known) known.variables.push(variable)
+    else pairs.set(key, { cable, variables: [variable] })
+  }
+  for (const { cable, variables } of pairs.values()) {
+    if (variables.length < 2 && (program.most[variables[0] ?? -1] ?? 0) <= (choices[cable]?.count ?? 1)) continue
+    const terms: ProgramRow['terms'] = [
+      ...variables.map((it) => [it, 1] as const),
+      ...(wayOf[cable] ?? []).map((it) => [it, -1] as const),
+    ]
+    program.rows.push({ terms, least: null, most: 0 })
+  }
 }
 
 interface Carrying {

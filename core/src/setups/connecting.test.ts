@@ -135,25 +135,44 @@ interface Helper {
   cost: number
 }
 
-/** What leaving out, adding and joining in every way comes to at best: open ends of what stands first, then the things. */
-function solveExhaustively(own: readonly SetThing[], helpers: readonly Helper[]): number {
+/** A piece that stands, in each way in which it can be powered; the second way costs something. */
+type Standing = readonly [now: SetThing, ...others: SetThing[]]
+const WAY_COST = 3
+
+const costOfWay = (own: Standing, way: SetThing) => (way === own[0] ? 0 : WAY_COST)
+
+/** One way of each. */
+function listWays(all: readonly Standing[]): SetThing[][] {
+  return all.reduce<SetThing[][]>((lists, ways) => lists.flatMap((list) => ways.map((way) => [...list, way])), [[]])
+}
+
+/** What leaving out, adding, powering and joining in every way comes to at best: open ends of what stands first, then the cost. */
+function solveExhaustively(own: readonly Standing[], helpers: readonly Helper[]): number {
   return Math.min(
-    ...listSubsets(helpers).map((added) => {
-      const open = countFewestOpen(
-        own,
-        added.map((it) => it.thing),
-      )
-      const cost = added.reduce((sum, it) => sum + it.cost, 0)
-      return open === null ? Number.POSITIVE_INFINITY : open * WEIGHT.open + cost * WEIGHT.piece
-    }),
+    ...listWays(own).flatMap((ways) =>
+      listSubsets(helpers).map((added) => {
+        const open = countFewestOpen(
+          ways,
+          added.map((it) => it.thing),
+        )
+        const switching = ways.reduce((sum, way, at) => sum + costOfWay(own[at] ?? [way], way), 0)
+        const cost = added.reduce((sum, it) => sum + it.cost, switching)
+        return open === null ? Number.POSITIVE_INFINITY : open * WEIGHT.open + cost * WEIGHT.piece
+      }),
+    ),
   )
 }
 
-const standing = (thing: SetThing): Choice => ({ ways: [thing], costs: [0], isHelper: false, count: 1 })
+const standing = (ways: Standing): Choice => ({
+  ways,
+  costs: ways.map((it) => costOfWay(ways, it)),
+  isHelper: false,
+  count: 1,
+})
 const helping = ({ thing, cost }: Helper): Choice => ({ ways: [thing], costs: [cost], isHelper: true, count: 1 })
 
 /** The program of some things and of classes of alike helpers, with both steps in one, as their weights are far apart. */
-function buildProgram(own: readonly SetThing[], classes: readonly (readonly Helper[])[]) {
+function buildProgram(own: readonly Standing[], classes: readonly (readonly Helper[])[]) {
   const choices = [
     ...own.map(standing),
     ...foldAlike(
@@ -164,7 +183,9 @@ function buildProgram(own: readonly SetThing[], classes: readonly (readonly Help
   ]
   const built = buildConnectProgram(choices, INTERFACES, null)
   for (const { variable } of built.opens) built.program.costs[variable] = WEIGHT.open
-  for (const [at, [variable = -1]] of built.wayOf.entries()) built.program.costs[variable] = choices[at]?.costs[0] ?? 0
+  for (const [at, ways] of built.wayOf.entries()) {
+    for (const [way, variable] of ways.entries()) built.program.costs[variable] = choices[at]?.costs[way] ?? 0
+  }
   return built
 }
 
@@ -173,12 +194,14 @@ describe('the program against trying everything', () => {
   const cases = fc
     .record({
       own: fc.tuple(thingOf(0), thingOf(1)).chain((things) => fc.subarray(things, { minLength: 1 })),
+      other: fc.option(thingOf(0), { freq: 2 }),
       kinds: fc.tuple(thingOf(2), thingOf(3)).chain((things) => fc.subarray(things)),
       costs: fc.tuple(cost, cost),
       copies: fc.constantFrom(1, 1, 2),
     })
-    .map(({ own, kinds, costs, copies }) => ({
-      own,
+    .map(({ own, other, kinds, costs, copies }) => ({
+      // The first may be powered in another way, with other ends.
+      own: own.map((thing, at): Standing => (at === 0 && other ? [thing, { ...other, key: thing.key }] : [thing])),
       // The first kind may be there twice, so that pieces that are alike are counted together.
       classes: kinds.map((thing, at) =>
         Array.from({ length: at === 0 ? copies : 1 }, (_, n): Helper => {
@@ -222,17 +245,25 @@ describe('the program against trying everything', () => {
         const wanted = asked
           .filter(({ end }) => proof.includes(end.node))
           .map(({ end, open }) => ({
-            key: keyOf(end.node.thing, end.node.ports[0] ?? { id: '' }),
+            key: keyOf(end.node),
             count: end.many - open,
+            thing: end.node.thing,
           }))
         const canAllBeMet = (ends: typeof wanted) =>
-          listSubsets(classes.flat()).some((added) => {
-            const things = added.map((it) => it.thing)
-            const all = [...ends, ...listMusts(things)]
-            return visitJoinings([...own, ...things], (met) =>
-              all.every(({ key, count }) => (met.get(key) ?? 0) >= count),
-            )
-          })
+          listWays(own).some((ways) =>
+            listSubsets(classes.flat()).some((added) => {
+              const things = added.map((it) => it.thing)
+              const musts = listMusts(things)
+              return visitJoinings([...ways, ...things], (met) => {
+                const has = (key: string, count: number) => (met.get(key) ?? 0) >= count
+                // What a thing wants in one way is not asked of it in another.
+                return (
+                  musts.every(({ key, count }) => has(key, count)) &&
+                  ends.every(({ key, count, thing }) => !ways.includes(thing) || has(key, count))
+                )
+              })
+            }),
+          )
         expect(canAllBeMet(wanted)).toBe(false)
         for (const left of wanted) expect(canAllBeMet(wanted.filter((it) => it !== left))).toBe(true)
       }),

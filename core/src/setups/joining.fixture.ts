@@ -2,25 +2,39 @@ import type { makePort } from '../kit/port.ts'
 import type { SetThing } from './thing.ts'
 import { INTERFACES } from './things.fixture.ts'
 
-/** One end of one thing, and whether it has to be met. */
+type Port = ReturnType<typeof makePort>
+
+/** One end of one thing: a piece of a port, or an exclusive group, which can act as any of its ports. */
 export interface End {
   thing: SetThing
-  port: ReturnType<typeof makePort>
+  /** The first of them names the end. */
+  ports: Port[]
   isEssential: boolean
 }
 
 export function listEnds(things: readonly SetThing[], side: 'host' | 'guest'): End[] {
-  return things.flatMap((thing) =>
-    thing.ports
-      .filter((port) => port.side === side)
-      .flatMap((port) =>
-        Array.from({ length: port.count }, () => ({ thing, port, isEssential: port.importance === 'essential' })),
-      ),
-  )
+  return things.flatMap((thing) => {
+    const own = thing.ports.filter((port) => port.side === side)
+    const groups = new Set(own.flatMap((port) => port.exclusiveGroup ?? []))
+    const ends = [
+      ...own
+        .filter((port) => port.exclusiveGroup === null)
+        .flatMap((port) => Array.from({ length: port.count }, () => [port])),
+      ...[...groups].map((group) => own.filter((port) => port.exclusiveGroup === group)),
+    ]
+    return ends.map((ports) => ({ thing, ports, isEssential: ports.some((it) => it.importance === 'essential') }))
+  })
 }
 
 /** The rules of joining once more, as plainly as they can be written, to check the graph that the judging builds. */
-export function mayJoin({ thing: a, port: host }: End, { thing: b, port: guest }: End): boolean {
+export function mayJoin(host: End, guest: End): boolean {
+  return (
+    host.thing !== guest.thing &&
+    host.ports.some((h) => guest.ports.some((g) => mayPortsJoin(h, host.thing, g, guest.thing)))
+  )
+}
+
+function mayPortsJoin(host: Port, a: SetThing, guest: Port, b: SetThing): boolean {
   const isConduit = ['cable', 'lead', 'strip', 'lens-adapter'].some(
     (category) => category === a.category || category === b.category,
   )
@@ -34,7 +48,7 @@ export function mayJoin({ thing: a, port: host }: End, { thing: b, port: guest }
   const isTooHeavy = host.rating?.quantity === 'loadGrams' && b.massGrams !== null && b.massGrams > host.rating.value
   const isTooSlow =
     host.demand !== null && guest.rating?.quantity === host.demand.quantity && guest.rating.value < host.demand.value
-  return a !== b && meets && !bothOut && !bothIn && !isForbidden && !isTooHeavy && !isTooSlow
+  return meets && !bothOut && !bothIn && !isForbidden && !isTooHeavy && !isTooSlow
 }
 
 interface Carried {
@@ -43,9 +57,10 @@ interface Carried {
 }
 
 /** A shared interface that is neither signal nor mains carries. */
-function doesCarry({ port: host }: End, { port: guest }: End): boolean {
-  return host.interfaces.some(
-    (code) => guest.interfaces.includes(code) && !['signal', 'mains'].includes(INTERFACES.get(code)?.kind ?? ''),
+function doesCarry({ ports: hosts }: End, { ports: guests }: End): boolean {
+  const codesOf = (ports: readonly Port[]) => ports.flatMap((port) => port.interfaces)
+  return codesOf(hosts).some(
+    (code) => codesOf(guests).includes(code) && !['signal', 'mains'].includes(INTERFACES.get(code)?.kind ?? ''),
   )
 }
 
@@ -66,37 +81,45 @@ export function visitJoinings(
   const hosts = listEnds(things, 'host')
   const guests = listEnds(things, 'guest')
   const met = new Map<string, number>()
-  const count = ({ thing, port }: End, change: number) =>
-    met.set(keyOf(thing, port), (met.get(keyOf(thing, port)) ?? 0) + change)
-  const tryFrom = (at: number, used: ReadonlySet<number>, carried: readonly Carried[]): boolean => {
+  const count = (end: End, change: number) => met.set(keyOf(end), (met.get(keyOf(end)) ?? 0) + change)
+  const tryFrom = (
+    at: number,
+    used: ReadonlySet<number>,
+    carried: readonly Carried[],
+    joined: ReadonlySet<string>,
+  ): boolean => {
     if (hasRing(carried)) return false
     const host = hosts[at]
     if (!host) return visit(met)
-    if (tryFrom(at + 1, used, carried)) return true
+    if (tryFrom(at + 1, used, carried, joined)) return true
     for (const [index, guest] of guests.entries()) {
       if (used.has(index) || !mayJoin(host, guest)) continue
+      // A cable has its two ends in two things.
+      const pair = [host.thing.key, guest.thing.key].sort().join()
+      if ([host, guest].some((it) => it.thing.category === 'cable') && joined.has(pair)) continue
       const next = doesCarry(host, guest) ? [...carried, { below: host.thing.key, above: guest.thing.key }] : carried
       count(host, 1)
       count(guest, 1)
-      const isDone = tryFrom(at + 1, new Set([...used, index]), next)
+      const isDone = tryFrom(at + 1, new Set([...used, index]), next, new Set([...joined, pair]))
       count(host, -1)
       count(guest, -1)
       if (isDone) return true
     }
     return false
   }
-  return tryFrom(0, new Set(), [])
+  return tryFrom(0, new Set(), [], new Set())
 }
 
-export const keyOf = (thing: Pick<SetThing, 'key'>, port: { id: string }) => `${thing.key}/${port.id}`
+export const keyOf = ({ thing, ports }: { thing: Pick<SetThing, 'key'>; ports: readonly { id: string }[] }) =>
+  `${thing.key}/${ports[0]?.id}`
 
-/** Every port of things that has to be met, and how many pieces of it. */
+/** Every end of things that has to be met, by its name, and how many pieces of it. */
 export function listMusts(things: readonly SetThing[]): { key: string; count: number }[] {
-  return things.flatMap((thing) =>
-    thing.ports
-      .filter((port) => port.importance === 'essential')
-      .map((port) => ({ key: keyOf(thing, port), count: port.count })),
-  )
+  const counts = new Map<string, number>()
+  for (const end of [...listEnds(things, 'host'), ...listEnds(things, 'guest')]) {
+    if (end.isEssential) counts.set(keyOf(end), (counts.get(keyOf(end)) ?? 0) + 1)
+  }
+  return [...counts].map(([key, count]) => ({ key, count }))
 }
 
 /** The fewest essential ends of `own` that any way of joining leaves open while all of `helpers` are met; null where none does. */

@@ -26,9 +26,17 @@ export const thingOf = (index: number) =>
       category: fc.constantFrom('camera' as const, 'light' as const, 'cable' as const, 'stand' as const),
       massGrams: fc.constantFrom(null, 900, 3_000, 8_000),
       rating,
+      /** The two ports are ways to use one end. */
+      isGroup: fc.constantFrom(false, false, false, true),
       ports: fc.tuple(portOf(0), portOf(1)).chain((ports) => fc.subarray(ports, { minLength: 1 })),
     })
-    .map(({ ports, rating: value, ...rest }) => {
-      const sketches = ports.map((port): PortSketch => (port.side === 'host' ? { ...port, rating: value } : port))
+    .map(({ ports, isGroup, rating: value, ...rest }) => {
+      const [first, second] = ports
+      const isPair = isGroup && first && second && first.side === second.side
+      // A cable has two ends: what divides is no cable.
+      const group = isPair ? { exclusiveGroup: 'g', count: 1 } : rest.category === 'cable' ? { count: 1 } : {}
+      const sketches = ports.map(
+        (port): PortSketch => ({ ...port, ...group, ...(port.side === 'host' ? { rating: value } : {}) }),
+      )
       return makeThing({ key: `T${index}`, ...rest, ports: sketches })
     })

@@ -1,6 +1,17 @@
 import type { Interface } from '../kit/interface.ts'
 import { type BipartiteGraph, findMatching, type Matching } from './matching.ts'
 import type { PortGraph, PortNode } from './port-graph.ts'
+import type { SetThing } from './thing.ts'
+
+/** A cable is between two things: with both ends in one it joins nothing. */
+const JOINS_ONCE: ReadonlySet<string> = new Set(['cable', 'cable-adapter', 'lead'])
+
+export const isConduit = ({ category }: SetThing) => JOINS_ONCE.has(category)
+
+/** Whether these two may have one joint only. */
+export function joinOnce(a: SetThing, b: SetThing): boolean {
+  return isConduit(a) || isConduit(b)
+}
 
 const FLOWS: ReadonlySet<Interface['kind']> = new Set(['signal', 'mains'])
 
@@ -13,7 +24,7 @@ export function carries(host: PortNode, guest: PortNode, interfaces: ReadonlyMap
   )
 }
 
-/** How many matchings are looked at to break rings; each takes one joint of a ring away. */
+/** How many matchings are looked at to break rings and loops; each takes one joint of one away. */
 const MOST_TRIED = 60
 
 export interface RinglessMatching {
@@ -23,8 +34,8 @@ export interface RinglessMatching {
 }
 
 /**
- * The best matching in which nothing is carried by what it carries itself: what stands, stands on the floor in the end.
- * Where the plain matching has a ring, each of its joints is taken away in turn and the best of what remains is kept.
+ * The best matching in which nothing is carried by what it carries itself, as what stands, stands on the floor in the end,
+ * and no cable has both ends in one thing. Where the plain matching has such a ring or loop, each of its joints is taken away in turn and the best of what remains is kept.
  */
 export function matchWithoutRings(built: PortGraph, interfaces: ReadonlyMap<string, Interface>): RinglessMatching {
   const graphs: BipartiteGraph[] = [built.graph]
@@ -36,9 +47,9 @@ export function matchWithoutRings(built: PortGraph, interfaces: ReadonlyMap<stri
     const open = countOpen(graph, matching)
     // A matching with rings is a bound: what comes of it leaves no fewer ends open.
     if (best && !isFewer(open, best.open)) continue
-    const ring = findRing(built, matching, interfaces)
+    const ring = findLoop(built, matching) ?? findRing(built, matching, interfaces)
     if (!ring) best = { matching, graph, open }
-    else for (const joint of ring) graphs.push(withoutEdge(graph, joint.host, joint.guest))
+    else for (const isOf of ring) graphs.push(withoutJoints(graph, built, isOf))
   }
   return best ?? breakEveryRing(built, interfaces)
 }
@@ -48,18 +59,26 @@ function breakEveryRing(built: PortGraph, interfaces: ReadonlyMap<string, Interf
   let graph = built.graph
   for (;;) {
     const matching = findMatching(graph)
-    const [first] = findRing(built, matching, interfaces) ?? []
+    const [first] = findLoop(built, matching) ?? findRing(built, matching, interfaces) ?? []
     if (!first) return { matching, graph }
-    graph = withoutEdge(graph, first.host, first.guest)
+    graph = withoutJoints(graph, built, first)
   }
 }
 
-function withoutEdge(graph: BipartiteGraph, host: number, guest: number): BipartiteGraph {
+/** Whether a joint is one of those of which not all may be: one of them is given up. */
+type Forbidden = (host: PortNode, guest: PortNode) => boolean
+
+function withoutJoints(graph: BipartiteGraph, { hosts, guests }: PortGraph, isForbidden: Forbidden): BipartiteGraph {
+  const isKept = (host: number, guest: number) => {
+    const below = hosts[host]
+    const above = guests[guest]
+    return !below || !above || !isForbidden(below, above)
+  }
   return {
     ...graph,
-    edges: graph.edges.map((guests, at) => (at === host ? guests.filter((it) => it !== guest) : guests)),
+    edges: graph.edges.map((list, host) => list.filter((guest) => isKept(host, guest))),
     ...(graph.backEdges
-      ? { backEdges: graph.backEdges.map((hosts, at) => (at === guest ? hosts.filter((it) => it !== host) : hosts)) }
+      ? { backEdges: graph.backEdges.map((list, guest) => list.filter((host) => isKept(host, guest))) }
       : {}),
   }
 }
@@ -82,48 +101,75 @@ function isFewer(a: readonly number[], b: readonly number[]): boolean {
   return at >= 0 && (a[at] ?? 0) < (b[at] ?? 0)
 }
 
-interface RingJoint {
-  host: number
-  guest: number
+/** A cable with two ends in one thing: one of those ends has to go elsewhere, into whichever socket. Null without one. */
+function findLoop({ hosts, guests }: PortGraph, { guestOfHost }: Matching): Forbidden[] | null {
+  const seen = new Map<string, [PortNode, PortNode]>()
+  for (const [host, guest] of guestOfHost.entries()) {
+    const a = hosts[host]
+    const b = guests[guest]
+    if (!a || !b || !joinOnce(a.thing, b.thing)) continue
+    const key = [a.thing.key, b.thing.key].sort().join('\n')
+    const before = seen.get(key)
+    if (!before) {
+      seen.set(key, [a, b])
+      continue
+    }
+    return [before, [a, b] as const].map(([x, y]) => {
+      const end = isConduit(x.thing) ? x : y
+      const other = end === x ? y.thing : x.thing
+      return (h, g) => (isEnd(h, end) && g.thing === other) || (isEnd(g, end) && h.thing === other)
+    })
+  }
+  return null
 }
 
-/** A ring of joints in which each thing is carried by the next, or null. */
+const isEnd = (a: PortNode, b: PortNode) => a.thing === b.thing && a.ports[0]?.id === b.ports[0]?.id
+
+interface Carried {
+  below: SetThing
+  above: SetThing
+}
+
+/** A ring in which each thing is carried by the next: one of them has to stand on something else. Null without one. */
 function findRing(
   { hosts, guests }: PortGraph,
   { guestOfHost }: Matching,
   interfaces: ReadonlyMap<string, Interface>,
-): RingJoint[] | null {
-  const carriedBy = new Map<string, { joint: RingJoint; key: string }[]>()
+): Forbidden[] | null {
+  const carriedBy = new Map<string, Carried[]>()
   for (const [host, guest] of guestOfHost.entries()) {
     const above = guests[guest]
     const below = hosts[host]
     if (!above || !below || !carries(below, above, interfaces)) continue
-    const known = carriedBy.get(above.thing.key)
-    const step = { joint: { host, guest }, key: below.thing.key }
-    if (known) known.push(step)
-    else carriedBy.set(above.thing.key, [step])
+    const step = { below: below.thing, above: above.thing }
+    carriedBy.set(above.thing.key, [...(carriedBy.get(above.thing.key) ?? []), step])
   }
   const done = new Set<string>()
   for (const start of carriedBy.keys()) {
     const ring = walk(start, carriedBy, done, [], new Map())
-    if (ring) return ring
+    if (!ring) continue
+    return ring.map(
+      ({ below, above }): Forbidden =>
+        (host, guest) =>
+          host.thing === below && guest.thing === above && carries(host, guest, interfaces),
+    )
   }
   return null
 }
 
 function walk(
   key: string,
-  carriedBy: ReadonlyMap<string, { joint: RingJoint; key: string }[]>,
+  carriedBy: ReadonlyMap<string, Carried[]>,
   done: Set<string>,
-  path: RingJoint[],
+  path: Carried[],
   depthOf: Map<string, number>,
-): RingJoint[] | null {
+): Carried[] | null {
   if (done.has(key)) return null
   depthOf.set(key, path.length)
-  for (const { joint, key: below } of carriedBy.get(key) ?? []) {
-    const depth = depthOf.get(below)
-    if (depth !== undefined) return [...path.slice(depth), joint]
-    const ring = walk(below, carriedBy, done, [...path, joint], depthOf)
+  for (const step of carriedBy.get(key) ?? []) {
+    const depth = depthOf.get(step.below.key)
+    if (depth !== undefined) return [...path.slice(depth), step]
+    const ring = walk(step.below.key, carriedBy, done, [...path, step], depthOf)
     if (ring) return ring
   }
   depthOf.delete(key)
