@@ -6,7 +6,7 @@ import type { Acceptance } from './setup.ts'
  * many the store has. FNV-1a over its JSON, which has its keys in the order in which core writes them.
  */
 export function printFinding({ remedies: _, accepted: __, roleId: ___, ...finding }: ReadinessFinding): string {
-  const text = JSON.stringify({ ...finding, inStore: undefined })
+  const text = JSON.stringify({ ...finding, inStore: undefined, away: undefined })
   let hash = 0x811c9dc5
   for (let at = 0; at < text.length; at++) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193) >>> 0
   return `${hash.toString(16).padStart(8, '0')}-${text.length}`

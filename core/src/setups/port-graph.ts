@@ -17,7 +17,7 @@ export interface PortGraph {
   graph: BipartiteGraph
 }
 
-/** Builds the bipartite graph of a set of things. Edges prefer the same role, then keep the order of the things. */
+/** Builds the bipartite graph of a set of things. Edges prefer a device to another cable, then the same role, then keep the order of the things. */
 export function buildPortGraph(things: readonly SetThing[], interfaces: ReadonlyMap<string, Interface>): PortGraph {
   const nodes = things.flatMap(listNodes)
   const hosts = nodes.filter((node) => node.ports[0]?.side === 'host')
@@ -25,11 +25,12 @@ export function buildPortGraph(things: readonly SetThing[], interfaces: Readonly
   const guestsByInterface = indexByInterface(guests)
   const edges: number[][] = hosts.map(() => [])
   const backEdges: number[][] = guests.map(() => [])
-  for (const isNear of [true, false]) {
+  // A cable goes to a device before it goes to another cable, and nearer things come before others.
+  for (const closeness of [0, 1, 2, 3]) {
     for (const [at, host] of hosts.entries()) {
       for (const index of listMeeting(host, guestsByInterface)) {
         const guest = guests[index]
-        if (!guest || isSameRole(host, guest) !== isNear || !canJoin(host, guest, interfaces)) continue
+        if (!guest || measureCloseness(host, guest) !== closeness || !canJoin(host, guest, interfaces)) continue
         edges[at]?.push(index)
         backEdges[index]?.push(at)
       }
@@ -42,6 +43,11 @@ export function buildPortGraph(things: readonly SetThing[], interfaces: Readonly
     backEdges,
   }
   return { hosts, guests, graph }
+}
+
+function measureCloseness(host: PortNode, guest: PortNode): number {
+  const isInRow = CONDUITS.has(host.thing.category) && CONDUITS.has(guest.thing.category)
+  return (isInRow ? 2 : 0) + (isSameRole(host, guest) ? 0 : 1)
 }
 
 function isSameRole(a: PortNode, b: PortNode): boolean {
@@ -102,6 +108,8 @@ const CONDUITS: ReadonlySet<string> = new Set([
   'reel',
   'lens-adapter',
   'preamp',
+  // Its lead and plug are its own.
+  'lavalier',
 ])
 
 /** Whether two ends can join: different things, one interface in common, and every condition that either side states. */

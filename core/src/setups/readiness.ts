@@ -15,6 +15,7 @@ import { countInputs, type InputUse } from './inputs.ts'
 import { judgePackHours, type PackHours } from './pack-hours.ts'
 import type { Remedy } from './remedy.ts'
 import type { Acceptance, NewSetup, Role } from './setup.ts'
+import { judgeSound, type Signals, type SoundFinding, traceSignals } from './signals.ts'
 import { type Holdings, listThings, type SetThing } from './thing.ts'
 
 /** Figures with the numbers they came from; words.ts sets them out as the working. */
@@ -45,6 +46,8 @@ export type ReadinessFinding = Common &
         supply: string[]
         /** Free things and pieces of stock in the store that would fit. */
         inStore: number
+        /** Things that would fit and are not to be had. */
+        away: { tag: string; absence: Absence }[]
       }
     | { code: 'bound-elsewhere'; tag: string; name: string; room: string; here: string }
     | { code: 'part-missing'; unitId: string; tag: string; name: string; parts: string[] }
@@ -58,6 +61,8 @@ export type ReadinessFinding = Common &
     | { code: 'cards-short'; working: CardMinutes }
     | CrewFinding
     | DemandFinding
+    | SoundFinding
+    | { code: 'spare-missing'; tag: string; name: string; role: string; policy: 'must' | 'nice' }
   )
 
 export type FindingCode = ReadinessFinding['code']
@@ -78,6 +83,8 @@ export interface Readiness {
   /** Every sum that was made, also where it came out well. */
   workings: Working[]
   totalMassGrams: number
+  /** Where every signal goes, along the cables that are in the setup. */
+  signals: Signals
   /** Inputs in use of inputs there are. */
   inputs: InputUse[]
   /** Which policies each sum followed. */
@@ -98,6 +105,8 @@ export interface ReadinessInput {
   freeStock: ReadonlyMap<string, number>
   /** Parts that should be with a unit and are not there, by its id: tag and name. */
   missingParts?: ReadonlyMap<string, string[]>
+  /** For each unit of a role with a spare policy: how many free things of its kind lie in the store. */
+  spares?: ReadonlyMap<string, number>
   /** Where it is to be, and the places of the studio, for what belongs to a room and stays there. */
   where?: { placeId: string | null; places: ReadonlyMap<string, Pick<Place, 'id' | 'name' | 'kind' | 'parentId'>> }
 }
@@ -110,6 +119,7 @@ export function assessSetup(input: ReadinessInput): Readiness {
   const findings: ReadinessFinding[] = [
     ...listEmptyRoles(setup.roles),
     ...listAbsences(input),
+    ...listMissingSpares(input),
     ...listBoundElsewhere(input),
     ...listWhatTheCrewSays(input),
     ...listShortStock(input),
@@ -130,6 +140,7 @@ export function assessSetup(input: ReadinessInput): Readiness {
         rivals: need.rivals,
         supply: need.supply,
         inStore: 0,
+        away: [],
       }),
     ),
     ...completeness.unknown.map(
@@ -146,6 +157,9 @@ export function assessSetup(input: ReadinessInput): Readiness {
       }),
     ),
   ]
+  const signals = traceSignals(things, completeness.joints, interfaces)
+  const sound = judgeSound(things, signals, input.policies.school('sound-path'))
+  findings.push(...sound.map((finding) => ({ ...finding, remedies: [] })))
   const sums = judgeSums(things, input)
   findings.push(...sums.findings)
   const marked = markAccepted(findings, setup.accepted).sort(byLevel)
@@ -161,6 +175,7 @@ export function assessSetup(input: ReadinessInput): Readiness {
     joints: completeness.joints,
     workings: sums.workings,
     totalMassGrams: things.reduce((sum, thing) => sum + (thing.massGrams ?? 0), 0),
+    signals,
     inputs: countInputs(things, completeness.joints),
     follows: listFollowed(input.policies),
   }
@@ -192,6 +207,22 @@ function listEmptyRoles(roles: readonly Role[]): ReadinessFinding[] {
       code: 'role-empty',
       role: role.name,
     }))
+}
+
+/** Roles that must have a spare, or had better, and for whose thing nothing free of its kind lies in the store. */
+function listMissingSpares({ setup, holdings, spares }: ReadinessInput): ReadinessFinding[] {
+  if (!spares) return []
+  return setup.roles.flatMap((role) =>
+    role.things.flatMap(({ unitId }): ReadinessFinding[] => {
+      const unit = holdings.units.get(unitId ?? '')
+      const model = holdings.models.get(unit?.modelId ?? '')
+      const policy = role.spare ?? 'none'
+      if (policy === 'none' || !unit || !model || spares.get(unit.id) !== 0) return []
+      const common = { key: `spare-missing/${unit.id}`, roleId: role.id, remedies: [], tag: unit.tag, policy }
+      const level = policy === 'must' ? 'warn' : 'advise'
+      return [{ ...common, level, code: 'spare-missing', name: nameModel(model), role: role.name }]
+    }),
+  )
 }
 
 /** What is the venue's own stays in its room: a setup elsewhere cannot count on it. */

@@ -34,6 +34,8 @@ export const roleSchema = z.object({
   wants: z.enum(CATEGORY_CODES).nullable(),
   /** Where and how, in the crew's words: "1.5 m, 40° left". */
   detail: z.string().max(200),
+  /** Whether something has to lie ready in its stead; null where nobody said. */
+  spare: z.enum(['must', 'nice', 'none']).nullable().optional(),
   /** Left empty on purpose, such as a fill that the white wall gives. */
   deliberatelyNone: z.boolean(),
   things: z.array(assignmentSchema).max(60),

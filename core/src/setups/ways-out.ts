@@ -1,3 +1,4 @@
+import type { Absence } from '../kit/absence.ts'
 import { isKindOf } from '../kit/category.ts'
 import type { Model } from '../kit/model.ts'
 import { nameModel } from '../kit/model.ts'
@@ -19,6 +20,8 @@ export interface StoreUnit {
 export interface Store {
   units: readonly StoreUnit[]
   stock: readonly { stock: Stock; model: Model; free: number }[]
+  /** Things of the same kinds that are not to be had, and why. */
+  away?: readonly { unit: Unit; model: Model; absence: Absence }[]
   /** Circuits of the setup's room. */
   circuits: readonly Circuit[]
 }
@@ -39,7 +42,12 @@ export function assessWithWaysOut(input: ReadinessInput, store: Store): Readines
     if (finding.code !== 'need-unmet') return { ...finding, remedies }
     const inStore = countFitting(finding, input, store)
     // What lies in the store and cannot be joined is not mended by buying one more of it.
-    return { ...finding, inStore, remedies: remedies.filter((it) => it.kind !== 'shop' || inStore < finding.missing) }
+    return {
+      ...finding,
+      inStore,
+      away: listAway(finding, inStore, input, store),
+      remedies: remedies.filter((it) => it.kind !== 'shop' || inStore < finding.missing),
+    }
   })
   return { ...readiness, findings }
 }
@@ -142,6 +150,10 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
       return listCircuits(input, store)
     case 'demand-unmet':
       return role ? listIdeasForDemand(finding, input, store) : []
+    case 'spare-missing':
+      return [{ kind: 'shop', item: `Spare for ${finding.name}`, quantity: 1, stockId: null }]
+    case 'sound-unrecorded':
+    case 'sound-single':
     case 'demand-unknown':
     case 'work-around':
     case 'joint-unknown':
@@ -201,6 +213,18 @@ function listIdeasForNeed(finding: NeedUnmet, role: Role, input: ReadinessInput,
 function countFitting(finding: NeedUnmet, input: ReadinessInput, store: Store): number {
   const units = store.units.filter((it) => fits(finding, it.model, input)).length
   return store.stock.reduce((sum, it) => sum + (fits(finding, it.model, input) ? it.free : 0), units)
+}
+
+/** What would fit and is out, booked or in repair: worth knowing only where too little is free. */
+function listAway(
+  finding: NeedUnmet,
+  inStore: number,
+  input: ReadinessInput,
+  store: Store,
+): { tag: string; absence: Absence }[] {
+  if (inStore >= finding.missing) return []
+  const fitting = (store.away ?? []).filter((it) => fits(finding, it.model, input))
+  return fitting.slice(0, MOST_OFFERED).map(({ unit, absence }) => ({ tag: unit.tag, absence }))
 }
 
 /** Whether a model has an end of the other side of the interface; the trial decides the rest. */

@@ -57,6 +57,7 @@ describe('findings', () => {
       rivals: [],
       supply: [],
       inStore: 0,
+      away: [],
       ...part,
     }) as ReadinessFinding
 
@@ -76,6 +77,10 @@ describe('findings', () => {
     const short = { wanted: 2, missing: 2, rivals: ['LGT-01', 'LGT-02'], supply: ['LED-01'], inStore: 3 }
     const remedies = [{ kind: 'assign', roleId: 'r', unitIds: ['LED-02'], tags: ['LED-02'], name: 'Lead' }] as const
     const { title, text } = sayFinding(unmet({ ...short, remedies: remedies as unknown as Remedy[] }), WORDS)
+    const away = [{ tag: 'LED-09', absence: { reason: 'fault', note: 'frayed', since: '2026-01-02' } as Absence }]
+    expect(sayFinding(unmet({ inStore: 0, away }), WORDS).text).toContain(
+      'The store has none free. LED-09 would fit and is out of use since 2026-01-02: frayed.',
+    )
     expect(sayFinding(unmet(short), WORDS).text).toMatch(/three free, which would want something themselves/)
     expect(title).toBe('No mains lead for LGT-03 (2 missing)')
     expect(text).toBe(

@@ -69,7 +69,7 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
     case 'thing-absent':
       return plain(`${finding.tag} is not there`, `${finding.name} is ${sayAbsence(finding.absence, words)}.`)
     case 'need-unmet':
-      return sayUnmet(finding)
+      return sayUnmet(finding, words)
     case 'bound-elsewhere':
       return plain(
         `${finding.tag} stays in ${finding.room}`,
@@ -173,6 +173,21 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
         `${finding.owner} was not asked about ${finding.tag}`,
         `${finding.name} belongs to ${finding.owner}, who has not agreed that it works here.`,
       )
+    case 'spare-missing':
+      return plain(
+        `No spare for ${finding.tag}`,
+        `${finding.role} ${finding.policy === 'must' ? 'must' : 'had better'} have one, and nothing free is of its kind. If ${finding.name} fails, this stops.`,
+      )
+    case 'sound-unrecorded':
+      return plain(
+        `Nothing records ${finding.tag}`,
+        `${finding.name} goes to ${listInWords(finding.reaches)}, and from there nowhere that keeps it. Record ten seconds and play them back.`,
+      )
+    case 'sound-single':
+      return plain(
+        `All sound goes into ${finding.recorder}`,
+        `If it stops, ${listInWords(finding.microphones)} ${finding.microphones.length > 1 ? 'are' : 'is'} lost. Your policy is to record in two places.`,
+      )
     case 'demand-unmet':
       return plain(DEMAND_WORDS[finding.demand].unmet, sayDemand(finding))
     case 'demand-unknown':
@@ -274,7 +289,7 @@ function makeGauge(value: number, limit: number, text: string): FindingWords['ga
   return { share: value / full, limitShare: limit / full, text }
 }
 
-function sayUnmet(finding: Extract<ReadinessFinding, { code: 'need-unmet' }>): FindingWords {
+function sayUnmet(finding: Extract<ReadinessFinding, { code: 'need-unmet' }>, words: TimeWords): FindingWords {
   const labels = listInWords(finding.interfaces.map(nameInterface), 'or')
   const have = finding.wanted - finding.missing
   const title = sayUnmetTitle(finding)
@@ -289,7 +304,10 @@ function sayUnmet(finding: Extract<ReadinessFinding, { code: 'need-unmet' }>): F
       : finding.remedies.some((it) => it.kind === 'assign' || it.kind === 'assign-stock')
         ? ` The store has ${sayCount(finding.inStore)} free.`
         : ` The store has ${sayCount(finding.inStore)} free, which would want something themselves that is missing here.`
-  return plain(title, wants + rivals + store)
+  const away = finding.away
+    .map(({ tag, absence }) => ` ${tag} would fit and is ${sayAbsence(absence, words)}.`)
+    .join('')
+  return plain(title, wants + rivals + store + away)
 }
 
 /** "Fenn A pack", "1/4-20 thread screw"; a mains lead or a "9 V cell" says by its own name what is wanted. */

@@ -46,7 +46,7 @@ export const SCHOOLS = {
   'sound-path': {
     question: 'Where is sound recorded?',
     ways: { both: 'In the camera and apart', camera: 'Straight into the camera', recorder: 'In a separate recorder' },
-    changes: null,
+    changes: 'Whether one recorder for all the sound of a setup is worth a word.',
   },
   'microphone-place': {
     question: 'Where does the microphone go?',
@@ -73,7 +73,7 @@ export const SCHOOLS = {
   system: {
     question: 'One system or many?',
     ways: { mixed: 'The best for each job', one: 'One maker’s system' },
-    changes: null,
+    changes: 'Whether choosing for you keeps to the makers that stand in a setup.',
   },
   lens: {
     question: 'Zoom or fixed lens?',

@@ -13,7 +13,7 @@ export const DEMO_SETTINGS: StudioSettings = {
   ...DEFAULT_SETTINGS,
   name: 'Larkmoor Botanic Garden, film unit',
   brandColours: ['#4a7546', '#e8dcc0'],
-  schools: { 'buy-first': 'sound', standing: 'half' },
+  schools: { 'buy-first': 'sound', standing: 'half', 'sound-path': 'recorder' },
   purposes: { lecture: { figures: {}, schools: { redundancy: 'spare' } } },
 }
 

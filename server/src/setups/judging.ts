@@ -49,6 +49,8 @@ export interface Occasion {
   placeId: string | null
 }
 
+/** Ours, and not to be had: worth naming where nothing else would do. */
+const AWAY_STATES = ['in-repair', 'lent', 'ordered', 'wished'] as const
 const USABLE_STATES = LIFE_STATE_CODES.filter((code) => LIFE_STATES[code].usable)
 
 /** Gathers what core needs to judge one setup at one time. */
@@ -89,7 +91,37 @@ export function loadReadinessInput(
       ),
     },
   }
-  return { input, holds }
+  const spares = countSpares(db, input, occasion, holds)
+  return { input: spares ? { ...input, spares } : input, holds }
+}
+
+/** Free things of the same kind for each unit of a role that has a spare policy; null where none has. */
+function countSpares(
+  db: Database,
+  input: ReadinessInput,
+  occasion: Occasion,
+  holds: readonly Hold[],
+): Map<string, number> | null {
+  const { units: held, models: known } = input.holdings
+  const wanting = input.setup.roles
+    .filter((role) => role.spare === 'must' || role.spare === 'nice')
+    .flatMap((role) => role.things.flatMap((it) => held.get(it.unitId ?? '') ?? []))
+  if (wanting.length === 0) return null
+  const kindOf = (unit: Unit) => known.get(unit.modelId)?.category
+  const kinds = new Set(wanting.flatMap((it) => kindOf(it) ?? []))
+  const store = loadFreeStore(
+    db,
+    input,
+    (model) => [...kinds].some((it) => isKindOf(model.category, it)),
+    occasion,
+    holds,
+  )
+  return new Map(
+    wanting.map((unit) => {
+      const kind = kindOf(unit)
+      return [unit.id, kind ? store.units.filter((it) => isKindOf(it.model.category, kind)).length : 0]
+    }),
+  )
 }
 
 /** Parts of the units that are lost, lent, in repair or unusable: tag and name. */
@@ -216,7 +248,7 @@ export function loadFreeStore(
       .where(
         and(
           inArray(units.modelId, ids),
-          inArray(units.state, USABLE_STATES),
+          inArray(units.state, [...USABLE_STATES, ...AWAY_STATES]),
           isNull(units.archivedAt),
           taken.length ? notInArray(units.id, taken) : undefined,
         ),
@@ -235,6 +267,11 @@ export function loadFreeStore(
     units: candidates.flatMap((unit) => {
       const model = suiting.get(unit.modelId)
       return model && !absent.has(unit.id) ? [{ unit, model, usedBySetups: usage.get(unit.id) ?? 0 }] : []
+    }),
+    away: candidates.flatMap((unit) => {
+      const model = suiting.get(unit.modelId)
+      const absence = absent.get(unit.id)
+      return model && absence ? [{ unit, model, absence }] : []
     }),
     stock: counted.flatMap((it) => {
       const model = suiting.get(it.modelId)

@@ -21,6 +21,7 @@ import { Worded } from '../foundation/worded.tsx'
 import { useWording } from '../foundation/wording.ts'
 import { WorkingPaper } from '../foundation/working-paper.tsx'
 import { AcceptFinding, LivedWith } from './lived-with.tsx'
+import { WhereSignalsGo } from './where-signals-go.tsx'
 
 function useLabels(): (code: string) => string {
   const { data } = useInterfacesQuery()
@@ -92,6 +93,7 @@ export function ReadinessMargin({
         ))}
       </ol>
       {accepted.length > 0 && <LivedWith findings={accepted} onReopen={onAccept && ((it) => onAccept(it, null))} />}
+      <WhereSignalsGo signals={readiness.signals} />
       {readiness.inputs.length > 0 && (
         <section className="border-t border-rule py-2">
           <h3 className="mb-1">Inputs in use</h3>

@@ -120,6 +120,16 @@ export function RoleDialog({
               </option>
             ))}
           </SelectField>
+          <SelectField
+            label="Spare"
+            value={draft.spare ?? ''}
+            onChange={(event) => set({ spare: (event.target.value || null) as Role['spare'] })}
+          >
+            <option value="">Nobody said</option>
+            <option value="must">Must have one</option>
+            <option value="nice">Had better have one</option>
+            <option value="none">Runs without</option>
+          </SelectField>
           <span className="self-end pb-2">
             <CheckField
               label="Left empty on purpose"

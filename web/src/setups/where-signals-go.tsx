@@ -1,0 +1,32 @@
+import type { Signals } from '@exemplar/core'
+
+/** Each signal from its device to the next, with the cables between, and what records each microphone. */
+export function WhereSignalsGo({ signals: { chains, sound } }: { signals: Signals }) {
+  if (chains.length === 0) return null
+  const recordedAt = new Map(sound.map((it) => [it.tag, it.recordedAt]))
+  return (
+    <details className="border-t border-rule py-2">
+      <summary className="text-[13px] font-semibold">Where signals go ({chains.length})</summary>
+      <ol className="mt-1">
+        {chains.map(({ from, via, to }) => (
+          <li key={[from.key, ...via, to.key].join()} className="py-1 text-[13px]">
+            <span className="flex flex-wrap items-center gap-x-1.5">
+              <b className="font-mono font-medium">{from.tag}</b>
+              <span aria-hidden className="text-quiet">
+                ──
+              </span>
+              <span className="font-mono text-[12px] text-quiet">
+                {via.length > 0 ? via.join(' ── ') : 'plugged in'}
+              </span>
+              <span className="text-quiet">→</span>
+              <b className="font-mono font-medium">{to.tag}</b>
+            </span>
+            {(recordedAt.get(from.tag) ?? []).length > 0 && (
+              <span className="block text-[12px] text-quiet">recorded by {recordedAt.get(from.tag)?.join(', ')}</span>
+            )}
+          </li>
+        ))}
+      </ol>
+    </details>
+  )
+}
