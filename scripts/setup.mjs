@@ -1,5 +1,5 @@
 // Everything that has to be there before Exemplar can run, and nothing twice. Plain Node: it runs before any install.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
@@ -16,36 +16,65 @@ export function run(command, args, { what, env = {} } = {}) {
   process.exit(result.status ?? 1)
 }
 
-/** Node version, packages from the lockfile, built pages. */
+/** Node version, packages from the lockfile, database driver, built pages. */
 export function ensureReady() {
+  ensurePackages()
+  ensureDriver()
+  ensurePages()
+  ensureServer()
+}
+
+const STAMP = join(ROOT, 'node_modules/.exemplar-lock')
+
+function hashLock() {
+  return createHash('sha256')
+    .update(readFileSync(join(ROOT, 'package-lock.json')))
+    .digest('hex')
+}
+
+/** The Node version and the packages of the lockfile, without their build steps: only the database driver needs one. */
+export function ensurePackages() {
   const [major = 0, minor = 0] = process.versions.node.split('.').map(Number)
   if (major < 20 || (major === 20 && minor < 19)) {
     console.error(`Exemplar needs Node 20.19 or newer; this is ${process.versions.node}.`)
     process.exit(1)
   }
-  ensurePackages()
-  ensurePages()
-  ensureServer()
+  const wanted = hashLock()
+  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return
+  console.log('Installing packages from the lockfile.')
+  run('npm', ['ci', '--ignore-scripts', '--no-audit', '--no-fund', '--loglevel=error'], {
+    what: 'Installing the packages',
+  })
+  writeFileSync(STAMP, wanted)
 }
 
-function ensurePackages() {
-  const stamp = join(ROOT, 'node_modules/.exemplar-lock')
-  const wanted = createHash('sha256')
-    .update(readFileSync(join(ROOT, 'package-lock.json')))
-    .digest('hex')
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return
-  console.log(
-    'Installing packages from the lockfile. The database driver may compile, which takes two or three minutes.',
-  )
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], { what: 'Installing the packages' })
+function doesDriverLoad() {
   const driver = "new (require('better-sqlite3'))(':memory:').close()"
-  if (spawnSync(process.execPath, ['-e', driver], { cwd: ROOT, stdio: 'ignore' }).status !== 0) {
-    // Some installations keep packages from running their build step; asked for by name it runs.
-    run('npm', ['rebuild', 'better-sqlite3', '--foreground-scripts', '--loglevel=error'], {
-      what: 'Building the database driver (it needs python3, make and a C++ compiler)',
+  return spawnSync(process.execPath, ['-e', driver], { cwd: ROOT, stdio: 'ignore' }).status === 0
+}
+
+const BUILD_DRIVER = ['rebuild', 'better-sqlite3', '--foreground-scripts', '--loglevel=error']
+const WHAT_DRIVER = 'Building the database driver (it needs python3, make and a C++ compiler)'
+
+/** The database driver: fetched ready-made where that can be, else compiled. */
+export function ensureDriver() {
+  if (doesDriverLoad()) return
+  console.log('Getting the database driver. It may compile, which takes two or three minutes.')
+  run('npm', BUILD_DRIVER, { what: WHAT_DRIVER })
+}
+
+/** The same beside other work: gives a promise that it is there. Ends this process with a sentence when it fails. */
+export function beginDriver() {
+  if (doesDriverLoad()) return Promise.resolve()
+  console.log('Getting the database driver, beside the checks that do not need it.')
+  const child = spawn('npm', BUILD_DRIVER, { cwd: ROOT, stdio: 'ignore' })
+  return new Promise((resolve) => {
+    child.on('exit', (status) => {
+      if (status === 0 && doesDriverLoad()) return resolve()
+      console.error(`${WHAT_DRIVER} failed.`)
+      process.exit(1)
     })
-  }
-  writeFileSync(stamp, wanted)
+  })
 }
 
 /** Builds the pages when they are missing or older than what they are made from. */

@@ -2,10 +2,22 @@
 import { spawnSync } from 'node:child_process'
 import { existsSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { ensureChromium, ensureReady, makeFolder, ROOT, SERVER } from './setup.mjs'
+import {
+  beginDriver,
+  ensureChromium,
+  ensurePackages,
+  ensurePages,
+  ensureServer,
+  makeFolder,
+  ROOT,
+  SERVER,
+} from './setup.mjs'
 
-ensureReady()
+ensurePackages()
+const driver = beginDriver()
 ensureChromium()
+ensurePages()
+ensureServer()
 // What is started as a process of its own is what people start.
 process.env.EXEMPLAR_SERVER = SERVER
 const results = makeFolder(join(ROOT, 'test-results'))
@@ -37,16 +49,20 @@ check('Types of server, tests and journeys', 'npx', ['tsc', '-p', 'tsconfig.json
 check('Types of the pages', 'npx', ['tsc', '-p', 'web/tsconfig.json', '--noEmit'])
 check('Arrows point down', process.execPath, ['scripts/check-arrows.mjs'])
 check('docs/coverage.md is true', process.execPath, ['scripts/check-coverage.mjs'])
-runner(
-  'Core and API',
-  'unit.json',
-  'npx',
-  ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${join(results, 'unit.json')}`],
-  (report) => ({
-    passed: report.numPassedTests,
-    failed: report.numFailedTests + report.numFailedTestSuites * (report.numFailedTests ? 0 : 1),
-  }),
-)
+const unit = (name, file, folders) =>
+  runner(
+    name,
+    file,
+    'npx',
+    ['vitest', 'run', ...folders, '--reporter=default', '--reporter=json', `--outputFile.json=${join(results, file)}`],
+    (report) => ({
+      passed: report.numPassedTests,
+      failed: report.numFailedTests + report.numFailedTestSuites * (report.numFailedTests ? 0 : 1),
+    }),
+  )
+unit('Core', 'core.json', ['core/src/'])
+await driver
+unit('Server and pages', 'server.json', ['server/src/', 'web/src/'])
 runner(
   'Journeys in Chromium',
   'journeys.json',

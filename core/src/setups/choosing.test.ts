@@ -175,6 +175,12 @@ describe('choose for me', () => {
     expect(choices.find((it) => it.roleId === 'lens')?.reasons).toContain('fits')
   })
 
+  test('where one model alone will do, no other of its kind is taken', () => {
+    const things: Things = { A: body, B: body }
+    expect(choose([want('cam', 'camera', { wantsModelId: 'm-B' })], things).picks).toEqual({ cam: 'B' })
+    expect(choose([want('cam', 'camera', { wantsModelId: 'm-Z' })], things).left[0]?.why).toBe('none-free')
+  })
+
   test('a narrower wish gets its kind though a wider one would like it too', () => {
     const things: Things = { T: ['tube', {}], P: ['panel', {}] }
     expect(choose([want('any', 'light'), want('tube', 'tube')], things).picks).toEqual({ any: 'P', tube: 'T' })

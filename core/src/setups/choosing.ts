@@ -1,12 +1,11 @@
-import { isKindOf } from '../kit/category.ts'
-import { type Model, nameModel } from '../kit/model.ts'
+import { nameModel } from '../kit/model.ts'
 import type { Policies } from '../studio/policy.ts'
 import { assignAtLeastCost } from './assignment.ts'
 import { findHallSet, findMatching } from './matching.ts'
 import { canJoin, listNodes } from './port-graph.ts'
 import type { ReadinessInput } from './readiness.ts'
 import type { Remedy } from './remedy.ts'
-import type { Role } from './setup.ts'
+import { type Role, suitsRole } from './setup.ts'
 import { listThings, makeUnitThing, type SetThing } from './thing.ts'
 import type { Store, StoreUnit } from './ways-out.ts'
 
@@ -67,9 +66,9 @@ export function chooseForRoles(input: ReadinessInput, store: Store, faulty: Read
   const taken = new Set<string>()
   for (const wave of [empty.filter((it) => !isFollower(it)), empty.filter(isFollower)]) {
     const roles = wave.filter((role) => role.wants !== null)
-    const units = store.units.filter((it) => !taken.has(it.unit.id) && roles.some((role) => suits(role, it.model)))
+    const units = store.units.filter((it) => !taken.has(it.unit.id) && roles.some((role) => suitsRole(role, it.model)))
     const context: Weighing = { input, standing, makers, faulty }
-    const costs = roles.map((role) => units.map((it) => (suits(role, it.model) ? weigh(it, role, context) : null)))
+    const costs = roles.map((role) => units.map((it) => (suitsRole(role, it.model) ? weigh(it, role, context) : null)))
     const columns = assignAtLeastCost(
       costs,
       roles.map((role) => PENALTY[role.importance]),
@@ -98,8 +97,6 @@ export function chooseForRoles(input: ReadinessInput, store: Store, faulty: Read
 function isFollower({ wants }: Role): boolean {
   return wants !== null && (['lens', 'lens-adapter', 'filter', 'modifier'] as string[]).includes(wants)
 }
-
-const suits = (role: Role, model: Model) => role.wants !== null && isKindOf(model.category, role.wants)
 
 interface Weighing {
   input: ReadinessInput
@@ -162,7 +159,7 @@ function explainLeft(roles: readonly Role[], units: readonly StoreUnit[], column
   const graph = {
     hosts: roles.map(() => 0),
     guests: units.map(() => null),
-    edges: roles.map((role) => units.flatMap((it, at) => (suits(role, it.model) ? [at] : []))),
+    edges: roles.map((role) => units.flatMap((it, at) => (suitsRole(role, it.model) ? [at] : []))),
   }
   const matching = findMatching(graph)
   return roles.flatMap((role, at): RoleLeft[] => {

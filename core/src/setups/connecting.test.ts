@@ -226,6 +226,22 @@ describe('the program against trying everything', () => {
     expect(withHelp).toBeGreaterThan(150)
   })
 
+  test('a piece more in the store never leaves more open, and one less never fewer', () => {
+    fc.assert(
+      fc.property(cases, ({ own, classes }) => {
+        const openWith = (of: typeof classes) => {
+          const built = buildProgram(own, of)
+          const costs = built.program.costs.map((_, at) => Number(built.opens.some((it) => it.variable === at)))
+          const result = solve({ ...built.program, costs })
+          return result.status === 'optimal' ? Math.round(result.cost) : Number.NaN
+        }
+        const fewer = classes.map((it, at) => (at === 0 ? it.slice(1) : it)).filter((it) => it.length > 0)
+        expect(openWith(classes)).toBeLessThanOrEqual(openWith(fewer))
+      }),
+      { numRuns: 300 },
+    )
+  })
+
   test('what is named as blocking cannot be met together, and without any one of it the rest can', () => {
     let proofs = 0
     fc.assert(

@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { CATEGORY_CODES, GROUPS } from '../kit/category.ts'
+import { CATEGORY_CODES, GROUPS, isKindOf } from '../kit/category.ts'
+import type { Model } from '../kit/model.ts'
 import { IMPORTANCES } from '../kit/port.ts'
 import { idSchema, nameSchema, noteSchema, versionSchema } from '../studio/identity.ts'
 import { NO_OVERRIDES, overridesSchema } from '../studio/policy.ts'
@@ -32,6 +33,8 @@ export const roleSchema = z.object({
   importance: z.enum(IMPORTANCES),
   /** The kind of thing that fills it; null takes anything. */
   wants: z.enum(CATEGORY_CODES).nullable(),
+  /** One model alone will do; null takes any of the kind. */
+  wantsModelId: idSchema.nullable().optional(),
   /** Where and how, in the crew's words: "1.5 m, 40° left". */
   detail: z.string().max(200),
   /** Whether something has to lie ready in its stead; null where nobody said. */
@@ -139,4 +142,10 @@ export function makeAssignment(thing: { unitId: string } | { stockId: string; qu
     runsBriefly: false,
     ...thing,
   }
+}
+
+/** Whether a role says what it wants, and this is it. */
+export function suitsRole(role: Pick<Role, 'wants' | 'wantsModelId'>, model: Pick<Model, 'id' | 'category'>): boolean {
+  if (role.wantsModelId) return model.id === role.wantsModelId
+  return role.wants !== null && isKindOf(model.category, role.wants)
 }

@@ -65,6 +65,17 @@ describe('where signals go', () => {
   })
 })
 
+test('inputs in use of inputs there are', () => {
+  const studio = makeStudio({ M: ['shotgun', {}], C: ['cable', XLR], MIX: ['mixer', {}] })
+  const { inputs } = assessSetup(
+    makeInput(
+      studio,
+      ['M', 'C', 'MIX'].map((tag) => makeRole(tag, [tag])),
+    ),
+  )
+  expect(inputs).toMatchObject([{ tag: 'MIX', used: 1, total: 4 }])
+})
+
 describe('two recordings of the sound', () => {
   const recorder: [Category, Partial<TemplateFacts>] = ['recorder', { kilobitsPerSecond: 4_608 }]
   const one: Record<string, [Category, Partial<TemplateFacts>]> = {

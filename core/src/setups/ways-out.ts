@@ -7,7 +7,7 @@ import type { Circuit } from '../studio/place.ts'
 import { type DemandFinding, isSelfView } from './demands.ts'
 import { assessSetup, type Readiness, type ReadinessFinding, type ReadinessInput } from './readiness.ts'
 import { applyRemedy, type Remedy } from './remedy.ts'
-import { listUnitIds, type NewSetup, type Role } from './setup.ts'
+import { listUnitIds, type NewSetup, type Role, suitsRole } from './setup.ts'
 
 /** A thing of the store that is free for the whole time that is judged. */
 export interface StoreUnit {
@@ -128,9 +128,7 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
   const role = input.setup.roles.find((it) => it.id === finding.roleId)
   switch (finding.code) {
     case 'role-empty':
-      return role
-        ? listAssignments(role, store, (it) => role.wants === null || isKindOf(it.model.category, role.wants))
-        : []
+      return role ? listAssignments(role, store, (it) => role.wants === null || suitsRole(role, it.model)) : []
     case 'bound-elsewhere':
       return role ? makeReplacements(role, finding.key.split('/')[1] ?? '', input, store) : []
     case 'part-missing':

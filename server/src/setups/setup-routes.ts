@@ -20,6 +20,7 @@ import { refuseField, refuseMissing } from '../foundation/problem.ts'
 import { defineRoute } from '../foundation/route.ts'
 import { loadHoldings } from '../kit/facts.ts'
 import { models, stock, units } from '../kit/tables.ts'
+import { loadServes } from '../kit/unit-list.ts'
 import { loadStudio } from '../studio/studio-routes.ts'
 import { places } from '../studio/tables.ts'
 import { judgeSetup, loadCircuits, type Occasion } from './judging.ts'
@@ -112,6 +113,16 @@ function sumUp(house: House, setup: Setup): Pick<Readiness, 'level' | 'counts'> 
   return { level, counts }
 }
 
+/** Where else each of these things serves: code and role in other setups. */
+function listOtherServes({ db }: House, setupId: string, unitIds: string[]) {
+  return Object.fromEntries(
+    [...loadServes(db, unitIds)].map(([id, serves]) => [
+      id,
+      serves.filter((it) => it.id !== setupId).map(({ code, role }) => ({ code, role })),
+    ]),
+  )
+}
+
 export const setupRoutes = [
   defineRoute({
     method: 'get',
@@ -171,6 +182,7 @@ export const setupRoutes = [
         ...setup,
         next: findNextBooking(house, setup.id),
         circuits: loadCircuits(house.db, setup.placeId),
+        serves: listOtherServes(house, setup.id, [...holdings.units.keys()]),
         units: [...holdings.units.values()],
         stock: [...holdings.stock.values()],
         models: [...holdings.models.values()],

@@ -145,6 +145,8 @@ export type SetupCard = Setup & {
 export type SetupPage = Setup & {
   next: Booking | null
   circuits: Circuit[]
+  /** Where else its things serve, by thing. */
+  serves: Record<string, { code: string; role: string }[]>
   units: Unit[]
   stock: Stock[]
   models: Model[]

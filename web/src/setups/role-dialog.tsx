@@ -3,6 +3,7 @@ import {
   type Category,
   type Group,
   type Importance,
+  isKindOf,
   makeAssignment,
   nameModel,
   type Role,
@@ -14,6 +15,7 @@ import { CategoryOptions } from '../foundation/options.tsx'
 import { Tag } from '../foundation/page-parts.tsx'
 import type { SetupPage } from '../foundation/replies.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
+import { useModelsQuery } from '../kit/kit-api.ts'
 import { GROUP_NAMES, GROUP_ORDER } from './setup-draft.ts'
 import { type Picked, ThingPicker } from './thing-picker.tsx'
 
@@ -44,6 +46,7 @@ export function RoleDialog({
 }) {
   const [draft, setDraft] = useState(role)
   const [isAsked, setAsked] = useState(false)
+  const { data: models } = useModelsQuery()
   /** Names of what was put in here; the setup only knows what was saved. */
   const [picked, setPicked] = useState<ReadonlyMap<string, Picked>>(new Map())
   const set = (part: Partial<Role>) => setDraft({ ...draft, ...part })
@@ -104,10 +107,24 @@ export function RoleDialog({
           <SelectField
             label="Filled by"
             value={draft.wants ?? ''}
-            onChange={(event) => set({ wants: (event.target.value || null) as Category | null })}
+            onChange={(event) => set({ wants: (event.target.value || null) as Category | null, wantsModelId: null })}
           >
             <option value="">Anything</option>
             <CategoryOptions />
+          </SelectField>
+          <SelectField
+            label="Exactly this model"
+            value={draft.wantsModelId ?? ''}
+            onChange={(event) => set({ wantsModelId: event.target.value || null })}
+          >
+            <option value="">Any of that kind</option>
+            {models
+              ?.filter((it) => draft.wants !== null && isKindOf(it.category, draft.wants))
+              .map((it) => (
+                <option key={it.id} value={it.id}>
+                  {nameModel(it)}
+                </option>
+              ))}
           </SelectField>
           <SelectField
             label="Importance"
@@ -178,10 +195,18 @@ function AssignmentRow({
   const stock = setup.stock.find((it) => it.id === thing.stockId)
   const model = setup.models.find((it) => it.id === (unit ?? stock)?.modelId)
   const tag = unit?.tag ?? stock?.tag ?? picked?.tag ?? ''
+  const others = setup.serves[thing.unitId ?? ''] ?? []
   return (
     <li className="flex flex-wrap items-center gap-2 border-b border-rule py-1.5 text-[13px]">
       <Tag>{tag}</Tag>
-      <span className="min-w-32 flex-1 truncate">{model ? nameModel(model) : picked?.name}</span>
+      <span className="min-w-32 flex-1">
+        {model ? nameModel(model) : picked?.name}
+        {others.length > 0 && (
+          <span className="block text-[12px] text-quiet">
+            also {others.map((it) => `${it.role} in ${it.code}`).join(', ')}
+          </span>
+        )}
+      </span>
       {thing.stockId && (
         <input
           type="number"
