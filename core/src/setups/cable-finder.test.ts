@@ -5,6 +5,7 @@ import type { MoreSpecs } from '../kit/spec.ts'
 import { makeModelFromTemplate } from '../kit/template.ts'
 import type { TemplateFacts } from '../kit/template-facts.ts'
 import { type Conduit, findCables } from './cable-finder.ts'
+import { countCables } from './cable-stock.ts'
 import { INTERFACES } from './things.fixture.ts'
 
 const makeModel = (category: Category, name: string, facts: Partial<TemplateFacts>, more: MoreSpecs = {}) => {
@@ -118,4 +119,21 @@ describe('the cable finder', () => {
     )
     expect(found).toBeGreaterThan(20)
   })
+})
+
+test('cables are counted by their ends, whichever way round, the scarcest first', () => {
+  const kinds = countCables(
+    [
+      hdmi('A', 'hdmi-d', 'hdmi-a', 2_000),
+      hdmi('B', 'hdmi-a', 'hdmi-d', 5_000),
+      xlr('C', 5_000, 1),
+      conduit('D', 'cable', {}),
+    ],
+    INTERFACES,
+  )
+  expect(kinds.map(({ ends, owned, spare }) => [ends, owned, spare])).toEqual([
+    ['XLR, 3 pin', 1, 0],
+    ['ends not recorded', 1, 1],
+    ['HDMI type A – HDMI type D (micro)', 2, 2],
+  ])
 })

@@ -66,6 +66,15 @@ describe('what the content demands of the things', () => {
     expect(codes('spectacles', { R: ['ring-light', {}] })).toEqual(['spectacles demand-unmet R'])
     expect(codes('spectacles', { K: ['cob', {}] })).toEqual([])
   })
+  test('a flash is no lamp for moving pictures, whatever else is demanded', () => {
+    expect(codes('long-take', { F: ['flash', {}] })).toEqual(['continuous-light demand-unmet F'])
+  })
+  test('a body that is known to show its menus is named where its picture goes into a live cut, and only there', () => {
+    const body: MoreSpecs = { cleanOutput: 'no', recordLimitMinutes: 600 }
+    expect(codes('long-take', { C: ['camera', body], S: ['switcher', {}] })).toEqual(['clean-picture demand-unmet C'])
+    expect(codes('long-take', { C: ['camera', body] })).toEqual([])
+    expect(codes('long-take', { C: ['camera', { recordLimitMinutes: 600 }], S: ['switcher', {}] })).toEqual([])
+  })
   test('every answer has words that name the thing', () => {
     const [finding] = judge('steady-focus', {
       A: ['camera', { autofocus: 'hunts' }],

@@ -10,7 +10,7 @@ export interface DemandFinding {
   key: string
   level: FindingLevel
   code: 'demand-unmet' | 'demand-unknown'
-  demand: Exclude<ContentDemand, 'alone'> | 'remote-start'
+  demand: Exclude<ContentDemand, 'alone'> | 'remote-start' | 'continuous-light' | 'clean-picture'
   roleId: string | null
   /** The things that stand in the way, or of which it is not known. */
   tags: string[]
@@ -26,6 +26,8 @@ interface Filled {
 
 const SCREENS: readonly Category[] = ['monitor', 'external-recorder', 'tablet', 'computer']
 
+const TAKES_PICTURE: readonly Category[] = ['switcher', 'capture', 'external-recorder']
+
 /** Things by which somebody sees themselves where no camera turns its screen round. */
 export const isSelfView = (category: Category) => SCREENS.includes(category)
 
@@ -35,7 +37,8 @@ export function judgeDemands(
   holdings: Holdings,
 ): DemandFinding[] {
   const things = listFilled(setup, holdings)
-  const asked = new Set<DemandFinding['demand']>()
+  // Moving pictures ask these of everything: a flash is no lamp, and menus do not belong into a live cut.
+  const asked = new Set<DemandFinding['demand']>(['continuous-light', 'clean-picture'])
   for (const demand of setup.demands) {
     // Alone is three things at once: one sees oneself, the focus holds, and it starts from afar.
     if (demand === 'alone') for (const it of ['self-view', 'steady-focus', 'remote-start'] as const) asked.add(it)
@@ -84,6 +87,16 @@ function judgeDemand(
       )
     case 'long-take':
       return each(cameras, (it) => readFigure(it, 'recordLimitMinutes', (limit) => limit >= minutes))
+    case 'continuous-light':
+      return each(
+        things.filter((it) => it.model.category === 'flash'),
+        () => 'no',
+      )
+    case 'clean-picture':
+      // Only what is known to show its menus counts: most bodies do not, and nobody records it of them.
+      return each(things.some((it) => TAKES_PICTURE.includes(it.model.category)) ? cameras : [], (it) =>
+        it.model.specs.more.cleanOutput === 'no' ? 'no' : 'yes',
+      )
     case 'spectacles':
       return each(
         things.filter((it) => it.model.category === 'ring-light'),

@@ -65,6 +65,18 @@ describe('where signals go', () => {
   })
 })
 
+test('sound beside a camera that has no socket for it is recorded apart; into the camera it is not', () => {
+  const isDouble = (things: Record<string, [Category, Partial<TemplateFacts>]>) => {
+    const roles = Object.keys(things).map((tag) => makeRole(tag, [tag]))
+    return assessSetup(makeInput(makeStudio(things), roles)).signals.isDoubleSystem
+  }
+  const mic: [Category, Partial<TemplateFacts>] = ['shotgun', {}]
+  const recorder: [Category, Partial<TemplateFacts>] = ['recorder', { kilobitsPerSecond: 4_608 }]
+  expect(isDouble({ M: mic, C: ['cable', XLR], R: recorder, CAM: ['action-camera', {}] })).toBe(true)
+  expect(isDouble({ M: ['lavalier', {}], CAM: ['camera', {}] })).toBe(false)
+  expect(isDouble({ M: mic, C: ['cable', XLR], R: recorder })).toBe(false)
+})
+
 test('inputs in use of inputs there are', () => {
   const studio = makeStudio({ M: ['shotgun', {}], C: ['cable', XLR], MIX: ['mixer', {}] })
   const { inputs } = assessSetup(

@@ -25,6 +25,8 @@ export interface SoundPath {
 export interface Signals {
   chains: SignalChain[]
   sound: SoundPath[]
+  /** Picture and sound are recorded apart, and somebody has to bring them together afterwards. */
+  isDoubleSystem: boolean
 }
 
 const RECORDS: readonly Category[] = ['recorder', 'camera', 'external-recorder', 'computer', 'tablet']
@@ -69,7 +71,12 @@ export function traceSignals(
   const told = chains.filter(
     (it, at) => !chains.slice(0, at).some((other) => other.from.key === it.to.key && isSameWay(other.via, it.via)),
   )
-  return { chains: told, sound: things.filter(isMicrophone).map((it) => followSound(it, chains, thingOf)) }
+  const sound = things.filter(isMicrophone).map((it) => followSound(it, chains, thingOf))
+  const isCamera = ({ category }: SetThing) => category !== 'room' && isKindOf(category, 'camera')
+  const cameras = new Set(things.filter(isCamera).map((it) => it.tag))
+  const recorders = sound.flatMap((it) => it.recordedAt)
+  const isDoubleSystem = cameras.size > 0 && recorders.length > 0 && !recorders.some((it) => cameras.has(it))
+  return { chains: told, sound, isDoubleSystem }
 }
 
 const name = ({ key, tag, name: called }: SetThing) => ({ key, tag, name: called })

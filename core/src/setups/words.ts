@@ -242,6 +242,18 @@ const DEMAND_WORDS: Record<DemandFinding['demand'], { unmet: string; asks: strin
     unknown: 'After how long it stops recording',
     why: 'stops by itself before the planned time is over. Plan a break, or record outside the camera.',
   },
+  'continuous-light': {
+    unmet: 'A flash lights stills, not moving pictures',
+    asks: 'does it shine all the time?',
+    unknown: 'Whether it shines all the time',
+    why: 'lights only for an instant. Moving pictures want a lamp that shines all the time.',
+  },
+  'clean-picture': {
+    unmet: 'The picture goes out with its menus on it',
+    asks: 'is the picture out clean?',
+    unknown: 'Whether the picture out is clean',
+    why: 'shows menus on the picture that goes out. Take another body, or one whose menus can be switched off there.',
+  },
   spectacles: {
     unmet: 'A ring shows in spectacles',
     asks: 'does it show in spectacles?',
@@ -257,6 +269,8 @@ function sayDemand({ demand, tags }: DemandFinding): string {
     has: 'have',
     does: 'do',
     starts: 'start',
+    shows: 'show',
+    lights: 'light',
     renders: 'render',
     stops: 'stop',
     is: 'are',

@@ -74,6 +74,21 @@ describe('booking', () => {
     ])
   })
 
+  test('a kit that stands ready holds its things for as long as it stands', async () => {
+    const ready = draft({
+      kind: 'ready-kit',
+      title: 'Second pair, always rigged',
+      startsAt: '2026-12-01T08:00',
+      endsAt: '2027-02-01T08:00',
+    })
+    expect((await api.call('POST', '/bookings', { ...ready, state: 'confirmed' })).status).toBe(201)
+    const shoot = draft({ startsAt: '2027-01-12T10:00', endsAt: '2027-01-12T11:00' })
+    const { body } = await api.call('POST', '/bookings/check', shoot)
+    expect(body.troubles.map((it: { absence: object }) => it.absence)).toMatchObject([
+      { reason: 'booked', title: 'Second pair, always rigged' },
+    ])
+  })
+
   test('says when the clocks move a time that does not exist', async () => {
     const { body } = await api.call(
       'POST',

@@ -1,6 +1,7 @@
 import {
   type Category,
   type Conduit,
+  countCables,
   findCables,
   idSchema,
   LIFE_STATE_CODES,
@@ -77,6 +78,14 @@ function loadConduits(house: House): Conduit[] {
 }
 
 export const cableRoutes = [
+  defineRoute({
+    method: 'get',
+    path: '/cable-stock',
+    permission: 'see-studio',
+    room: 'setups',
+    summary: 'Cables, leads and adapters by their ends: how many there are and how many are spare',
+    handle: (_, house) => countCables(loadConduits(house), loadInterfaces(house.db)),
+  }),
   defineRoute({
     method: 'get',
     path: '/cable-ways',

@@ -128,6 +128,7 @@ const EXPECTED: Record<string, string> = {
   'get /setups/:id/without': 'mcv',
   'get /setups/:id/difference': 'mcv',
   'get /cable-ways': 'mcv',
+  'get /cable-stock': 'mcv',
   'get /things': 'mcv',
   'get /resilience': 'mcv',
   'get /bookings': 'mcv',

@@ -11,7 +11,7 @@ import { useMay } from '../foundation/session.ts'
 import { toDraft } from '../setups/setup-draft.ts'
 import { ThingPicker } from '../setups/thing-picker.tsx'
 import { useSetupChanges } from '../setups/use-setup-changes.ts'
-import { useCableWaysQuery } from './kit-api.ts'
+import { useCableStockQuery, useCableWaysQuery } from './kit-api.ts'
 
 interface End {
   unitId: string
@@ -51,8 +51,45 @@ export function CablesPage() {
             </p>
           )}
         </div>
+        <CableStock />
       </div>
     </>
+  )
+}
+
+/** What there is, by its ends: the scarcest first, as the one that is missing is always the last of its kind. */
+function CableStock() {
+  const { data } = useCableStockQuery()
+  if (!data || data.length === 0) return null
+  return (
+    <div className="lg:col-span-2">
+      <Section title="What there is" aside={`${data.length} kinds`}>
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Kind</th>
+              <th scope="col">Ends</th>
+              <th scope="col" className="text-right">
+                Owned
+              </th>
+              <th scope="col" className="text-right">
+                In no setup
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {data.map((it) => (
+              <tr key={it.what + it.ends}>
+                <td>{it.what}</td>
+                <td>{it.ends}</td>
+                <td className="figures text-right">{it.owned}</td>
+                <td className="figures text-right">{it.spare === 0 ? <Mark level="warn">no spare</Mark> : it.spare}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </Section>
+    </div>
   )
 }
 

@@ -1,6 +1,7 @@
 import type {
   Bundle,
   CableAnswer,
+  CableKind,
   Fit,
   Interface,
   KitColumn,
@@ -141,6 +142,7 @@ const kitApi = api.injectEndpoints({
       query: (params) => ({ url: '/cable-ways', params }),
       providesTags: ['All'],
     }),
+    cableStock: build.query<CableKind[], void>({ query: () => '/cable-stock', providesTags: ['All'] }),
     modelFits: build.query<PortFits[], string>({ query: (id) => `/models/${id}/fits`, providesTags: ['All'] }),
     changeModel: build.mutation<Model, Versioned<NewModel>>({
       query: ({ id, version, body }) => ({ url: `/models/${id}`, method: 'PUT', body, headers: change(version) }),
@@ -284,6 +286,7 @@ export interface KitFileReport {
 
 export const {
   useModelsQuery,
+  useCableStockQuery,
   useCableWaysQuery,
   useModelFitsQuery,
   useChangeModelMutation,

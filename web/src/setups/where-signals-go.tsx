@@ -1,7 +1,7 @@
 import type { Signals } from '@exemplar/core'
 
 /** Each signal from its device to the next, with the cables between, and what records each microphone. */
-export function WhereSignalsGo({ signals: { chains, sound } }: { signals: Signals }) {
+export function WhereSignalsGo({ signals: { chains, sound, isDoubleSystem } }: { signals: Signals }) {
   if (chains.length === 0) return null
   const recordedAt = new Map(sound.map((it) => [it.tag, it.recordedAt]))
   return (
@@ -27,6 +27,11 @@ export function WhereSignalsGo({ signals: { chains, sound } }: { signals: Signal
           </li>
         ))}
       </ol>
+      {isDoubleSystem && (
+        <p className="mt-1 text-[12px] text-quiet">
+          Picture and sound are recorded apart: clap at the start of each take, and bring them together afterwards.
+        </p>
+      )}
     </details>
   )
 }
