@@ -130,7 +130,7 @@ test('a variant says what is otherwise; without one thing it is judged anew; a c
   for (const { side, tag, port } of ends) {
     const section = page.locator('section', { has: page.getByRole('heading', { name: side }) })
     await section.getByLabel('Find a thing').fill(tag)
-    await section.getByRole('button', { name: `Put ${tag} in` }).click()
+    await section.getByRole('button', { name: `This one: ${tag}` }).click()
     await section.getByLabel(`End ${side.toLowerCase()}`).selectOption(port)
   }
   await page.getByLabel('How long the way is').fill('9 m')

@@ -105,6 +105,7 @@ function EndPicker({ label, end, onChange }: { label: string; end: End | null; o
           wants={null}
           taken={new Set()}
           withStock={false}
+          act={{ short: 'This one', say: (tag) => `This one: ${tag}` }}
           onPick={(picked) => 'unitId' in picked && onChange({ unitId: picked.unitId, tag: picked.tag, portId: '' })}
         />
       )}

@@ -1,8 +1,8 @@
 import type { Action, KitFilter } from '@exemplar/core'
-import { ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useNavigate } from 'react-router'
-import { MENU, MENU_ITEM } from '../foundation/menu.ts'
+import { MENU_ITEM } from '../foundation/menu.ts'
+import { MoreMenu } from '../foundation/more-menu.tsx'
 import { useMay } from '../foundation/session.ts'
 
 interface Entry {
@@ -39,32 +39,24 @@ export function KitMenu({ filter }: { filter: KitFilter }) {
     Object.entries(filter).flatMap(([key, value]) => (value === undefined ? [] : [[key, String(value)]])),
   ).toString()
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="inline-flex h-[30px] items-center gap-1.5 rounded-paper border border-rule-strong bg-sheet px-[11px] text-[13px] font-semibold hover:bg-wash">
-        More
-        <ChevronDown className="size-[15px]" aria-hidden />
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content align="end" collisionPadding={8} className={MENU}>
-          {PAGES.filter((it) => may(it.action)).map(({ label, path }) => (
-            <DropdownMenu.Item key={path} className={MENU_ITEM} onSelect={() => navigate(path)}>
-              {label}
-            </DropdownMenu.Item>
-          ))}
-          <DropdownMenu.Separator className="my-1 border-t border-rule" />
-          <DropdownMenu.Item
-            className={MENU_ITEM}
-            onSelect={() => keepFile(`/api/export/inventory.csv${query && `?${query}`}`)}
-          >
-            Keep this view as a list (CSV)
-          </DropdownMenu.Item>
-          {may('change-kit') && (
-            <DropdownMenu.Item className={MENU_ITEM} onSelect={() => keepFile('/api/export/kit.json')}>
-              Keep the whole kit as a file (JSON)
-            </DropdownMenu.Item>
-          )}
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <MoreMenu>
+      {PAGES.filter((it) => may(it.action)).map(({ label, path }) => (
+        <DropdownMenu.Item key={path} className={MENU_ITEM} onSelect={() => navigate(path)}>
+          {label}
+        </DropdownMenu.Item>
+      ))}
+      <DropdownMenu.Separator className="my-1 border-t border-rule" />
+      <DropdownMenu.Item
+        className={MENU_ITEM}
+        onSelect={() => keepFile(`/api/export/inventory.csv${query && `?${query}`}`)}
+      >
+        Keep this view as a list (CSV)
+      </DropdownMenu.Item>
+      {may('change-kit') && (
+        <DropdownMenu.Item className={MENU_ITEM} onSelect={() => keepFile('/api/export/kit.json')}>
+          Keep the whole kit as a file (JSON)
+        </DropdownMenu.Item>
+      )}
+    </MoreMenu>
   )
 }

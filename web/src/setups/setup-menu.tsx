@@ -1,12 +1,12 @@
 import { copySetup, type NewSetup, nameModel, sayVerdict } from '@exemplar/core'
-import { ChevronDown } from 'lucide-react'
 import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useAddSetupMutation, useSetupsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { CheckField, FormProblem, SelectField, TextField } from '../foundation/field.tsx'
-import { MENU, MENU_ITEM } from '../foundation/menu.ts'
+import { MENU_ITEM } from '../foundation/menu.ts'
+import { MoreMenu } from '../foundation/more-menu.tsx'
 import { Waiting } from '../foundation/page-parts.tsx'
 import { readProblem } from '../foundation/problem.ts'
 import type { SetupPage } from '../foundation/replies.ts'
@@ -31,21 +31,13 @@ export function SetupMenu({ setup, bookingId }: { setup: SetupPage; bookingId: s
   )
   return (
     <>
-      <DropdownMenu.Root>
-        <DropdownMenu.Trigger className="inline-flex h-[30px] items-center gap-1.5 rounded-paper border border-rule-strong bg-sheet px-[11px] text-[13px] font-semibold hover:bg-wash">
-          More
-          <ChevronDown className="size-[15px]" aria-hidden />
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content align="end" collisionPadding={8} className={MENU}>
-            {item('Without one thing', () => setOpen('without'))}
-            {item('Compare with another', () => setOpen('compare'))}
-            {item('Find a cable', () => navigate(`/kit/cables?setup=${setup.id}`))}
-            {may('change-setups') && item('Make a variant', () => setOpen('variant'))}
-            {may('change-setups') && item('Copy it', () => setOpen('copy'))}
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
+      <MoreMenu>
+        {item('Without one thing', () => setOpen('without'))}
+        {item('Compare with another', () => setOpen('compare'))}
+        {item('Find a cable', () => navigate(`/kit/cables?setup=${setup.id}`))}
+        {may('change-setups') && item('Make a variant', () => setOpen('variant'))}
+        {may('change-setups') && item('Copy it', () => setOpen('copy'))}
+      </MoreMenu>
       <SheetDialog
         open={open === 'copy' || open === 'variant'}
         onClose={close}

@@ -12,11 +12,14 @@ export function ThingPicker({
   taken,
   onPick,
   withStock = true,
+  act = { short: 'Put in', say: (tag) => `Put ${tag} in` },
 }: {
   wants: Category | null
   taken: ReadonlySet<string>
   onPick(picked: Picked): void
   withStock?: boolean
+  /** What picking does, on the button and for who hears it. */
+  act?: { short: string; say(tag: string): string }
 }) {
   const [text, setText] = useState('')
   const input = useRef<HTMLInputElement>(null)
@@ -67,10 +70,10 @@ export function ThingPicker({
               </span>
               <Button
                 size="small"
-                aria-label={`Put ${it.tag} in`}
+                aria-label={act.say(it.tag)}
                 onClick={() => pick({ unitId: it.id, tag: it.tag, name: `${it.maker} ${it.name}`.trim() })}
               >
-                Put in
+                {act.short}
               </Button>
             </li>
           ))}
