@@ -1,5 +1,6 @@
 import type { Interface } from '../kit/interface.ts'
 import type { FindingLevel } from '../studio/finding.ts'
+import { type Link, listWholeLinks, makeLinkRule } from './link.ts'
 import { findGuestHallSet, findHallSet, type HallSet } from './matching.ts'
 import { buildPortGraph, findUnknownAtJoint, type PortNode } from './port-graph.ts'
 import { matchWithoutRings } from './rings.ts'
@@ -45,13 +46,15 @@ const LEVEL_OF_RANK: readonly FindingLevel[] = ['stop', 'warn', 'advise']
 /**
  * Judges whether every end that must be met is met by an offer that nothing else uses. Exact for a set in fixed ways of
  * powering: what is reported as unmet cannot be met by any other way of joining the same things, and nothing is carried by
- * what it carries itself.
+ * what it carries itself. Links that somebody made are kept as they are.
  */
 export function judgeCompleteness(
   things: readonly SetThing[],
   interfaces: ReadonlyMap<string, Interface>,
+  links: readonly Link[] = [],
 ): Completeness {
-  const built = buildPortGraph(things, interfaces)
+  const rule = links.length > 0 ? makeLinkRule(listWholeLinks(links, things)) : undefined
+  const built = buildPortGraph(things, interfaces, rule)
   const { matching, graph } = matchWithoutRings(built, interfaces)
   const joints: Joint[] = []
   const unknown: UnknownJoint[] = []

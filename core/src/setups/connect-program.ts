@@ -51,6 +51,7 @@ export function buildConnectProgram(
   choices: readonly Choice[],
   interfaces: ReadonlyMap<string, Interface>,
   ratedMilliwatts: number | null,
+  mayMeet: (host: PortNode, guest: PortNode) => boolean = () => true,
 ): ConnectProgram {
   const program = makeProgram()
   const wayOf = choices.map((choice) => choice.ways.map(() => addVariableMutably(program, 0, true, choice.count)))
@@ -61,7 +62,7 @@ export function buildConnectProgram(
   const placed = choices.flatMap((choice, at) =>
     choice.ways.flatMap((thing, way) => listEnds(thing).map((end): Placed => ({ choice: at, way, ...end }))),
   )
-  const joints = listJoints(placed, interfaces).map((joint): ProgramJoint => {
+  const joints = listJoints(placed, interfaces, mayMeet).map((joint): ProgramJoint => {
     const host = placed[joint.host]
     const guest = placed[joint.guest]
     const most = Math.min(countOf(host, choices), countOf(guest, choices))
@@ -135,7 +136,11 @@ interface Pair {
 type ProgramJoint = Pair & { variable: number }
 
 /** Every two ends of different choices that can join. */
-function listJoints(placed: readonly Placed[], interfaces: ReadonlyMap<string, Interface>): Pair[] {
+function listJoints(
+  placed: readonly Placed[],
+  interfaces: ReadonlyMap<string, Interface>,
+  mayMeet: (host: PortNode, guest: PortNode) => boolean = () => true,
+): Pair[] {
   const isGuest = (it: Placed) => it.node.ports[0]?.side === 'guest'
   const guests = placed.flatMap((it, at) => (isGuest(it) ? [{ ...it, at }] : []))
   const index = indexByInterface(guests.map((it) => it.node))
@@ -147,7 +152,8 @@ function listJoints(placed: readonly Placed[], interfaces: ReadonlyMap<string, I
       .sort((a, b) => a - b)
       .flatMap((it): Pair[] => {
         const guest = guests[it]
-        if (!guest || guest.choice === host.choice || !canJoin(host.node, guest.node, interfaces)) return []
+        if (!guest || guest.choice === host.choice) return []
+        if (!mayMeet(host.node, guest.node) || !canJoin(host.node, guest.node, interfaces)) return []
         return [{ host: at, guest: guest.at }]
       })
   })

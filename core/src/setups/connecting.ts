@@ -4,6 +4,7 @@ import { nameModel } from '../kit/model.ts'
 import type { IntegerProgram, SolveProgram } from '../units/integer-program.ts'
 import { judgeCompleteness, type UnmetNeed } from './completeness.ts'
 import { buildConnectProgram, type Choice, type ConnectProgram, foldAlike, type ProgramEnd } from './connect-program.ts'
+import { listWholeLinks, makeLinkRule } from './link.ts'
 import type { PortNode } from './port-graph.ts'
 import { assessSetup, type ReadinessInput } from './readiness.ts'
 import { applyRemedy, type Remedy } from './remedy.ts'
@@ -80,7 +81,8 @@ const NOTHING: Omit<ConnectPlan, 'status'> = { taken: [], remedies: [], open: []
  */
 export function planConnections(input: ReadinessInput, store: Store, solve: SolveProgram): ConnectPlan {
   const things = listThings(input.setup, input.holdings, input.circuit)
-  const { unmet } = judgeCompleteness(things, input.interfaces)
+  const { links } = input.setup
+  const { unmet } = judgeCompleteness(things, input.interfaces, links)
   const pressing = unmet.filter((need) => need.level !== 'advise')
   if (pressing.length === 0) return { status: 'nothing-open', ...NOTHING }
   const missing = pressing.reduce((sum, need) => sum + need.missing, 0)
@@ -91,7 +93,8 @@ export function planConnections(input: ReadinessInput, store: Store, solve: Solv
   const folded = foldHelpers(own, helpers, input)
   const choices = [...own.map((it) => it.choice), ...folded.map((it) => it.choice)]
   const rated = input.circuit ? input.circuit.volts * input.circuit.amps * 1000 : null
-  const built = buildConnectProgram(choices, input.interfaces, rated)
+  // What somebody plugged in stays plugged in.
+  const built = buildConnectProgram(choices, input.interfaces, rated, makeLinkRule(listWholeLinks(links, things)))
   const values = solveInOrder(built, choices, solve)
   if (values === null) return { status: 'unproven', ...NOTHING }
   return describePlan({ input, store, own, helpers: folded, built, values, missing, solve })
@@ -246,23 +249,19 @@ function listFreePieces({ setup }: ReadinessInput, store: Store): HelperChoice[]
     }))
   })
   return [...stock, ...units].map(({ source, model, tag, used, healthPercent, key }, rank): HelperChoice => {
-    const ways = listModes(model).map((powerModeId) => {
-      const assignment = { powerModeId, recordingModeId: null, runsBriefly: false } as Assignment
-      const piece = makePiece({ key, tag, model, role: null, assignment, healthPercent })
-      return { ...piece, roleImportance: 'essential' as const }
-    })
+    // What is taken stands in a role in its first way of powering, as anything else that is put there.
+    const piece = makePiece({ key, tag, model, role: null, assignment: null, healthPercent })
+    const ways = [{ ...piece, roleImportance: 'essential' as const }]
     const cost = COST.thing + COST.use * used + Math.min(rank, COST.use - 1)
     return {
       source,
       model,
       tag,
       alike: `${model.id}/${used}/${healthPercent}`,
-      choice: { ways, costs: ways.map(() => cost), isHelper: true, count: 1 },
+      choice: { ways, costs: [cost], isHelper: true, count: 1 },
     }
   })
 }
-
-const listModes = ({ powerModes }: Model) => (powerModes.length > 0 ? powerModes.map((it) => it.id) : [null])
 
 function countOfStock({ roles }: NewSetup, stockId: string): number {
   return roles.reduce(
@@ -330,7 +329,7 @@ function describePlan({ input, store, own, helpers, built, values, missing, solv
   // The set as it will be is joined anew: what a thing joins decides the role to which it goes.
   const after = modes.reduce<NewSetup>(applyRemedy, setup)
   const things = [...listThings(after, input.holdings, input.circuit), ...chosen.map((it) => it.thing)]
-  const { joints, unmet } = judgeCompleteness(things, input.interfaces)
+  const { joints, unmet } = judgeCompleteness(things, input.interfaces, setup.links)
   const partnersOf = (key: string) =>
     joints.flatMap(({ host, guest }) => (host.key === key ? [guest] : guest.key === key ? [host] : []))
   const taken = chosen.map(({ helper, thing }) => ({

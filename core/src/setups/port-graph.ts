@@ -18,7 +18,11 @@ export interface PortGraph {
 }
 
 /** Builds the bipartite graph of a set of things. Edges prefer a device to another cable, then the same role, then keep the order of the things. */
-export function buildPortGraph(things: readonly SetThing[], interfaces: ReadonlyMap<string, Interface>): PortGraph {
+export function buildPortGraph(
+  things: readonly SetThing[],
+  interfaces: ReadonlyMap<string, Interface>,
+  mayMeet: (host: PortNode, guest: PortNode) => boolean = () => true,
+): PortGraph {
   const nodes = things.flatMap(listNodes)
   const hosts = nodes.filter((node) => node.ports[0]?.side === 'host')
   const guests = nodes.filter((node) => node.ports[0]?.side === 'guest')
@@ -30,7 +34,8 @@ export function buildPortGraph(things: readonly SetThing[], interfaces: Readonly
     for (const [at, host] of hosts.entries()) {
       for (const index of listMeeting(host, guestsByInterface)) {
         const guest = guests[index]
-        if (!guest || measureCloseness(host, guest) !== closeness || !canJoin(host, guest, interfaces)) continue
+        if (!guest || measureCloseness(host, guest) !== closeness) continue
+        if (!mayMeet(host, guest) || !canJoin(host, guest, interfaces)) continue
         edges[at]?.push(index)
         backEdges[index]?.push(at)
       }

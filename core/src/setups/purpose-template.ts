@@ -313,6 +313,7 @@ export function copySetup(
     code,
     variantOf,
     accepted: [],
+    links: withThings ? setup.links : [],
     roles: setup.roles.map((role) => ({ ...role, things: withThings ? role.things : [] })),
   }
 }

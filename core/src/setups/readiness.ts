@@ -12,6 +12,7 @@ import { type Joint, judgeCompleteness } from './completeness.ts'
 import { type Crew, type CrewFinding, judgeCrew } from './crew.ts'
 import { type DemandFinding, judgeDemands } from './demands.ts'
 import { countInputs, type InputUse } from './inputs.ts'
+import { judgeLinks, type LinkFinding } from './link.ts'
 import { judgePackHours, type PackHours } from './pack-hours.ts'
 import type { Remedy } from './remedy.ts'
 import type { Acceptance, NewSetup, Role } from './setup.ts'
@@ -62,6 +63,7 @@ export type ReadinessFinding = Common &
     | CrewFinding
     | DemandFinding
     | SoundFinding
+    | LinkFinding
     | { code: 'spare-missing'; tag: string; name: string; role: string; policy: 'must' | 'nice' }
   )
 
@@ -115,7 +117,7 @@ export interface ReadinessInput {
 export function assessSetup(input: ReadinessInput): Readiness {
   const { setup, holdings, interfaces, circuit } = input
   const things = listThings(setup, holdings, circuit)
-  const completeness = judgeCompleteness(things, interfaces)
+  const completeness = judgeCompleteness(things, interfaces, setup.links)
   const findings: ReadinessFinding[] = [
     ...listEmptyRoles(setup.roles),
     ...listAbsences(input),
@@ -160,6 +162,8 @@ export function assessSetup(input: ReadinessInput): Readiness {
   const signals = traceSignals(things, completeness.joints, interfaces)
   const sound = judgeSound(things, signals, input.policies.school('sound-path'))
   findings.push(...sound.map((finding) => ({ ...finding, remedies: [] })))
+  const linked = judgeLinks(setup.links, things, completeness.joints, (key) => readLength(key, holdings))
+  findings.push(...linked.map((finding) => ({ ...finding, remedies: [] })))
   const sums = judgeSums(things, input)
   findings.push(...sums.findings)
   const marked = markAccepted(findings, setup.accepted).sort(byLevel)
@@ -192,6 +196,14 @@ function listFollowed({ figure, school }: Policies): Readiness['follows'] {
 function listCrewFindings({ setup, holdings, crew }: ReadinessInput): ReadinessFinding[] {
   if (!crew) return []
   return judgeCrew(setup, holdings, crew).map((finding) => ({ ...finding, roleId: null, remedies: [] }))
+}
+
+/** An adapter adds nothing to the length of a run; what nobody recorded is null. */
+function readLength(key: string, { units, models }: Holdings): number | null {
+  const model = models.get(units.get(key)?.modelId ?? '')
+  if (model?.category === 'cable-adapter') return 0
+  const length = model?.specs.more.lengthMm
+  return typeof length === 'number' ? length : null
 }
 
 const LEVEL_OF_IMPORTANCE = { essential: 'stop', wanted: 'warn', optional: 'advise' } as const

@@ -7,6 +7,7 @@ import { NO_OVERRIDES, overridesSchema } from '../studio/policy.ts'
 import { PURPOSE_CODES } from '../studio/purpose.ts'
 import { dateSchema } from '../units/wall-time.ts'
 import { type ContentDemand, DEMAND_CODES } from './demand.ts'
+import { type Link, linkSchema } from './link.ts'
 
 export const TAPES = ['fern', 'clay', 'sky', 'plum', 'straw', 'slate'] as const
 export type Tape = (typeof TAPES)[number]
@@ -75,6 +76,7 @@ export const SETUP_DEFAULTS = {
   demands: [] as ContentDemand[],
   accepted: [] as Acceptance[],
   variantOf: null as string | null,
+  links: [] as Link[],
 }
 
 export const newSetupSchema = z
@@ -94,6 +96,8 @@ export const newSetupSchema = z
     accepted: z.array(acceptanceSchema).max(200).default([]),
     /** The setup that it was made from and is compared with. */
     variantOf: idSchema.nullable().default(null),
+    /** Signal and mains runs as somebody made them. */
+    links: z.array(linkSchema).max(120).default([]),
     /** Policies of its own. */
     overrides: overridesSchema.default(NO_OVERRIDES),
     placeId: idSchema.nullable(),

@@ -150,6 +150,7 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
       return role ? listIdeasForDemand(finding, input, store) : []
     case 'spare-missing':
       return [{ kind: 'shop', item: `Spare for ${finding.name}`, quantity: 1, stockId: null }]
+    case 'link-trouble':
     case 'sound-unrecorded':
     case 'sound-single':
     case 'demand-unknown':

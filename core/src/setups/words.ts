@@ -7,6 +7,7 @@ import type { ChoiceReason, RoleLeft } from './choosing.ts'
 import type { OpenEnd } from './connecting.ts'
 import { DEMAND_LIMITS } from './demand.ts'
 import type { DemandFinding } from './demands.ts'
+import type { LinkFinding } from './link.ts'
 import type { Readiness, ReadinessFinding, Working } from './readiness.ts'
 import type { Remedy } from './remedy.ts'
 
@@ -178,6 +179,8 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
         `No spare for ${finding.tag}`,
         `${finding.role} ${finding.policy === 'must' ? 'must' : 'had better'} have one, and nothing free is of its kind. If ${finding.name} fails, this stops.`,
       )
+    case 'link-trouble':
+      return sayLinkTrouble(finding)
     case 'sound-unrecorded':
       return plain(
         `Nothing records ${finding.tag}`,
@@ -202,6 +205,37 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
       )
     default:
       return finding satisfies never
+  }
+}
+
+function sayLinkTrouble({ why, from, to, via, lengthMm, neededMm }: LinkFinding): FindingWords {
+  const over = via.length > 0 ? ` over ${listInWords(via)}` : ''
+  const run = `The run from ${from || 'its start'} to ${to || 'its end'}${over}`
+  const metres = (mm: number | null) => `${trim((mm ?? 0) / 1000, 2)} m`
+  switch (why) {
+    case 'gone':
+      return plain(
+        `A piece of a run is gone`,
+        `${run} was made with a thing that is no longer in the setup. Make it anew.`,
+      )
+    case 'not-joined':
+      return plain(
+        `${from} does not reach ${to}`,
+        `${run} does not join: its ends do not go into each other, or are taken.`,
+      )
+    case 'short':
+      return {
+        title: `The run from ${from} to ${to} is too short`,
+        text: `${run} is ${metres(lengthMm)} long, and the way ${metres(neededMm)}. Find a longer one.`,
+        gauge: makeGauge(lengthMm ?? 0, neededMm ?? 1, `${metres(lengthMm)} of ${metres(neededMm)}`),
+      }
+    case 'length-unknown':
+      return plain(
+        `Cannot tell whether ${from} reaches ${to}`,
+        `The length of ${listInWords(via)} is not recorded; the way is ${metres(neededMm)}.`,
+      )
+    default:
+      return why satisfies never
   }
 }
 

@@ -204,3 +204,71 @@ describe('what hangs on one thing', () => {
     expect(await stopsOf(point.setups[0].id)).toBeGreaterThan(before)
   })
 })
+
+describe('what Exemplar proposes', () => {
+  const get = async (path: string) => (await api.call('GET', path)).body
+  const put = async (id: string, change: object) => {
+    const setup = await get(`/setups/${id}`)
+    const { status } = await api.call('PUT', `/setups/${id}`, { ...setup, ...change }, match(setup.version))
+    expect(status).toBe(200)
+  }
+  const takeOutOf = async (id: string, tags: string[]) => {
+    const { roles } = await get(`/setups/${id}`)
+    const isKept = (it: { unitId: string | null }) => !tags.includes(it.unitId ?? '')
+    await put(id, {
+      roles: roles.map((role: { things: never[] }) => ({ ...role, things: role.things.filter(isKept) })),
+    })
+  }
+
+  test('what was taken away is found again, and what is nowhere is named', async () => {
+    await takeOutOf('gi', ['STD-01', 'LED-01', 'CBL-01'])
+    const plan = await get('/setups/gi/connect')
+    expect(plan.status).toBe('partly')
+    expect(plan.taken.map((it: { name: string }) => it.name.replace(/,.*/, '')).sort()).toEqual([
+      'Brindle Roller stand',
+      'C13 lead',
+      'XLR cable',
+    ])
+    expect(plan.open.map((it: { tag: string; proof: string[] }) => [it.tag, it.proof])).toEqual([
+      ['MIC-02', ['MIC-02']],
+    ])
+    const setup = await get('/setups/gi')
+    const after = plan.remedies.reduce(applyRemedy, setup)
+    await put('gi', { roles: after.roles })
+    expect(keys(await judge('gi'))).toEqual(['need-unmet/MIC-02/bay'])
+  })
+
+  test('an empty role gets what is free and suits it, never what is in repair', async () => {
+    await takeOutOf('lr', ['LEN-05'])
+    const { roles } = await get('/setups/lr')
+    const bare = { ...role('spare-lens', []), wants: 'lens', group: 'camera' }
+    await put('lr', { roles: [...roles, bare] })
+    const { choices } = await get('/setups/lr/choose')
+    expect(choices.map((it: { tag: string }) => it.tag)).toEqual(['LEN-06'])
+  })
+
+  test('without a thing its role is empty and its verdict worse; the difference of two setups names things', async () => {
+    const { counts, change } = await get('/setups/gi/without?unitId=REC-01')
+    const before = await get('/setups/gi/readiness')
+    expect(counts.stop).toBeGreaterThan(before.counts.stop)
+    expect(keys(change.added)).toEqual(expect.arrayContaining([expect.stringMatching(/^need-unmet\/CBL-0\d\//)]))
+    const { differences } = await get('/setups/gi/difference?otherId=pb')
+    expect(JSON.stringify(differences)).toContain('LGT-01 Sallow 120 daylight')
+    expect((await api.call('GET', '/setups/gi/difference?otherId=gi')).status).toBe(422)
+  })
+
+  test('each change of a setup keeps the verdict as it was then', async () => {
+    await takeOutOf('pb', ['LED-05'])
+    const [last] = await get('/events?subjectType=setup&subjectId=pb')
+    expect(last.data.verdict.counts.stop).toBe((await get('/setups/pb/readiness')).counts.stop)
+  })
+
+  test('a role that must have a spare warns while none lies ready', async () => {
+    const { roles } = await get('/setups/gi')
+    const asked = roles.map((it: { name: string }) => (it.name === 'Recorder' ? { ...it, spare: 'must' } : it))
+    await put('gi', { roles: asked })
+    expect(keys(await judge('gi'))).toContain('spare-missing/REC-01')
+    await api.call('POST', '/units', { category: 'recorder', name: 'Old recorder' })
+    expect(keys(await judge('gi'))).not.toContain('spare-missing/REC-01')
+  })
+})

@@ -1,4 +1,4 @@
-import { type CableWay, type Interface, makeAssignment, type Port } from '@exemplar/core'
+import { type CableWay, type Interface, type Link, makeAssignment, type Port } from '@exemplar/core'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useInterfacesQuery, useSetupQuery, useUnitQuery } from '../foundation/api.ts'
@@ -8,7 +8,7 @@ import { Mark } from '../foundation/mark.tsx'
 import { MeasureField, useMeasures } from '../foundation/measures.tsx'
 import { PageHead, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
 import { useMay } from '../foundation/session.ts'
-import { toDraft } from '../setups/setup-draft.ts'
+import { makeRole, toDraft } from '../setups/setup-draft.ts'
 import { ThingPicker } from '../setups/thing-picker.tsx'
 import { useSetupChanges } from '../setups/use-setup-changes.ts'
 import { useCableStockQuery, useCableWaysQuery } from './kit-api.ts'
@@ -171,7 +171,17 @@ function Ways({ from, to, neededMm, setupId }: { from: End; to: End; neededMm: n
       )}
       <ol>
         {data.ways.map((way) => (
-          <Way key={way.pieces.map((it) => it.unitId).join()} way={way} setupId={setupId} />
+          <Way
+            key={way.pieces.map((it) => it.unitId).join()}
+            way={way}
+            setupId={setupId}
+            link={{
+              from: { unitId: from.unitId, portId: from.portId },
+              via: way.pieces.map((it) => it.unitId),
+              to: { unitId: to.unitId, portId: to.portId },
+              neededMm,
+            }}
+          />
         ))}
       </ol>
       {data.tooShort.length > 0 && (
@@ -179,7 +189,7 @@ function Ways({ from, to, neededMm, setupId }: { from: End; to: End; neededMm: n
           <h3 className="mt-4 text-[13px]">Too short</h3>
           <ol>
             {data.tooShort.map((way) => (
-              <Way key={way.pieces.map((it) => it.unitId).join()} way={way} setupId="" />
+              <Way key={way.pieces.map((it) => it.unitId).join()} way={way} setupId="" link={null} />
             ))}
           </ol>
         </>
@@ -188,7 +198,7 @@ function Ways({ from, to, neededMm, setupId }: { from: End; to: End; neededMm: n
   )
 }
 
-function Way({ way, setupId }: { way: CableWay; setupId: string }) {
+function Way({ way, setupId, link }: { way: CableWay; setupId: string; link: Link | null }) {
   const { sayLength } = useMeasures()
   const may = useMay()
   return (
@@ -210,43 +220,48 @@ function Way({ way, setupId }: { way: CableWay; setupId: string }) {
         ))}
       </span>
       <span className="figures">{way.lengthMm === null ? 'length not recorded' : sayLength(way.lengthMm)}</span>
-      {setupId && may('change-setups') && <PutIn setupId={setupId} way={way} />}
+      {setupId && link && may('change-setups') && <PutIn setupId={setupId} way={way} link={link} />}
     </li>
   )
 }
 
-/** Puts the pieces into a role for cables of the setup one came from. */
-function PutIn({ setupId, way }: { setupId: string; way: CableWay }) {
+/** Puts the pieces into a role for cables of the setup one came from, and keeps the run as it is made here. */
+function PutIn({ setupId, way, link }: { setupId: string; way: CableWay; link: Link }) {
   const { data: setup } = useSetupQuery(setupId)
   const { save, isLoading } = useSetupChanges(setup)
   if (!setup) return null
   const taken = new Set(setup.roles.flatMap((role) => role.things.flatMap((it) => it.unitId ?? [])))
-  const fresh = way.pieces.filter((it) => !taken.has(it.unitId))
-  if (fresh.length === 0) return <Mark level="ok">in {setup.code}</Mark>
-  const things = fresh.map((it) => makeAssignment({ unitId: it.unitId }))
+  if (!taken.has(link.from.unitId) || !taken.has(link.to.unitId)) {
+    return <span className="text-quiet">both ends have to stand in {setup.code} to be joined there</span>
+  }
+  const isMade = setup.links.some(
+    (it) => JSON.stringify({ ...it, neededMm: null }) === JSON.stringify({ ...link, neededMm: null }),
+  )
+  if (isMade) return <Mark level="ok">made in {setup.code}</Mark>
+  const things = way.pieces.filter((it) => !taken.has(it.unitId)).map((it) => makeAssignment({ unitId: it.unitId }))
   const home = setup.roles.find((role) => role.group === 'media' && (role.wants === null || role.wants === 'cable'))
   const roles = home
     ? setup.roles.map((role) => (role === home ? { ...role, things: [...role.things, ...things] } : role))
-    : [
-        ...setup.roles,
-        {
-          id: crypto.randomUUID(),
-          group: 'media' as const,
-          name: 'Cables',
-          importance: 'essential' as const,
-          wants: null,
-          detail: '',
-          deliberatelyNone: false,
-          things,
-        },
-      ]
+    : [...setup.roles, { ...makeRole('media'), name: 'Cables', things }]
+  // A piece is in one run, and an end in one: what was made with them before is made anew.
+  const ends = [link.from, link.to].map((it) => `${it.unitId}/${it.portId}`)
+  const others = setup.links.filter(
+    (it) =>
+      !it.via.some((piece) => link.via.includes(piece)) &&
+      ![it.from, it.to].some((end) => end.unitId === link.from.unitId && ends.includes(`${end.unitId}/${end.portId}`)),
+  )
   return (
     <Button
       size="small"
       disabled={isLoading}
-      onClick={() => save({ ...toDraft(setup), roles }, `${fresh.map((it) => it.tag).join(', ')} put in.`)}
+      onClick={() =>
+        save(
+          { ...toDraft(setup), roles: things.length > 0 ? roles : setup.roles, links: [...others, link] },
+          `${way.pieces.map((it) => it.tag).join(', ')} joined in ${setup.code}.`,
+        )
+      }
     >
-      Put into {setup.code}
+      Make it so in {setup.code}
     </Button>
   )
 }

@@ -3,6 +3,7 @@ import {
   type Readiness,
   type ReadinessFinding,
   type Remedy,
+  type Link as Run,
   sayFinding,
   sayPlainly,
   sayPolicy,
@@ -42,6 +43,8 @@ export function ReadinessMargin({
   isBusy,
   onRemedy,
   onAccept,
+  links,
+  onLetGo,
   help,
 }: {
   readiness: Readiness
@@ -51,6 +54,9 @@ export function ReadinessMargin({
   /** Null for who only looks. */
   onRemedy: ((remedy: Remedy, reason: string, roleId: string | null) => void) | null
   onAccept: ((finding: ReadinessFinding, reason: string | null) => void) | null
+  /** Runs as somebody made them, and a way to make them anew. */
+  links: readonly Run[]
+  onLetGo: ((link: Run) => void) | null
   /** What Exemplar can do about all of it at once. */
   help: React.ReactNode
 }) {
@@ -93,7 +99,7 @@ export function ReadinessMargin({
         ))}
       </ol>
       {accepted.length > 0 && <LivedWith findings={accepted} onReopen={onAccept && ((it) => onAccept(it, null))} />}
-      <WhereSignalsGo signals={readiness.signals} />
+      <WhereSignalsGo signals={readiness.signals} links={links} onLetGo={onLetGo} />
       {readiness.inputs.length > 0 && (
         <section className="border-t border-rule py-2">
           <h3 className="mb-1">Inputs in use</h3>

@@ -22,7 +22,7 @@ export const TAPE_NAMES: Record<Tape, string> = {
 /** The parts of a setup that are sent back when it is changed. */
 export function toDraft(setup: NewSetup): NewSetup {
   const { code, name, tape, purpose, purposeKind, skills, asks, overrides, placeId, circuitId, plannedMinutes } = setup
-  const { note, roles, demands, accepted, variantOf } = setup
+  const { note, roles, demands, accepted, variantOf, links } = setup
   return {
     code,
     name,
@@ -35,6 +35,7 @@ export function toDraft(setup: NewSetup): NewSetup {
     demands,
     accepted,
     variantOf,
+    links,
     placeId,
     circuitId,
     plannedMinutes,

@@ -151,6 +151,13 @@ export function SetupPage() {
             isBusy={isLoading}
             onRemedy={canChange ? carryOut : null}
             onAccept={canChange ? accept : null}
+            links={setup.links}
+            onLetGo={
+              canChange
+                ? (link) =>
+                    save({ ...setup, links: setup.links.filter((it) => it !== link) }, 'That run is open again.')
+                : null
+            }
             help={
               canChange && (
                 <HelpMe

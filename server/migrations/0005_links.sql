@@ -1,0 +1,1 @@
+ALTER TABLE `setups` ADD `links` text DEFAULT '[]' NOT NULL;
