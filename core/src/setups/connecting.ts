@@ -1,41 +1,23 @@
-import { type Category, isKindOf } from '../kit/category.ts'
-import type { Model } from '../kit/model.ts'
 import { nameModel } from '../kit/model.ts'
-import type { IntegerProgram, SolveProgram } from '../units/integer-program.ts'
+import type { SolveProgram } from '../units/integer-program.ts'
+import { findBlocking } from './blocking.ts'
 import { judgeCompleteness, type UnmetNeed } from './completeness.ts'
-import { buildConnectProgram, type Choice, type ConnectProgram, foldAlike, type ProgramEnd } from './connect-program.ts'
+import {
+  type FoldedHelper,
+  foldHelpers,
+  type HelperChoice,
+  listCodes,
+  listHelpers,
+  listOwnChoices,
+  type OwnChoice,
+} from './connect-choices.ts'
+import { buildConnectProgram, type Choice, type ConnectProgram, type ProgramEnd } from './connect-program.ts'
 import { listWholeLinks, makeLinkRule } from './link.ts'
-import type { PortNode } from './port-graph.ts'
 import { assessSetup, type ReadinessInput } from './readiness.ts'
 import { applyRemedy, type Remedy } from './remedy.ts'
-import type { Assignment, NewSetup, Role } from './setup.ts'
-import { listThings, makeCircuitThing, makePiece, type SetThing } from './thing.ts'
+import type { NewSetup } from './setup.ts'
+import { listThings, type SetThing } from './thing.ts'
 import type { Store } from './ways-out.ts'
-
-/** What is taken to join others: never a further camera, lamp or microphone, which somebody has to want first. */
-const HELPER_KINDS: readonly Category[] = [
-  'lens-adapter',
-  'tripod',
-  'head',
-  'stand',
-  'mic-stand',
-  'arm',
-  'plate',
-  'clamp',
-  'backdrop-support',
-  'pack',
-  'cell',
-  'coupler',
-  'supply',
-  'lead',
-  'strip',
-  'cable',
-  'cable-adapter',
-  'card',
-  'card-sleeve',
-]
-
-export const isHelperKind = (category: Category) => HELPER_KINDS.some((kind) => isKindOf(category, kind))
 
 /** A thing that is taken, and what it joins. */
 export interface Taken {
@@ -67,8 +49,7 @@ export interface ConnectPlan {
   open: OpenEnd[]
 }
 
-/** The ways in which it is solved: first as few open ends as can be, then the fewest and least wanted things. */
-const COST = { thing: 20_000, use: 1_000, mostUses: 10, toMains: 5_000, toPacks: 12_000, againstSchool: 6_000 }
+/** An essential end that stays open weighs more than all that are only wanted, an overloaded circuit half as much. */
 const WEIGHTS = [1_000, 1, 0]
 const OVERLOAD_WEIGHT = 500
 
@@ -98,176 +79,6 @@ export function planConnections(input: ReadinessInput, store: Store, solve: Solv
   const values = solveInOrder(built, choices, solve)
   if (values === null) return { status: 'unproven', ...NOTHING }
   return describePlan({ input, store, own, helpers: folded, built, values, missing, solve })
-}
-
-interface OwnChoice {
-  role: Role | null
-  unitId: string | null
-  choice: Choice
-}
-
-interface HelperChoice {
-  source: { unitId: string } | { stockId: string }
-  model: Model
-  tag: string
-  /** Pieces are alike where this is: of one model, and counted on by as many setups. */
-  alike: string
-  choice: Choice
-}
-
-/** Alike pieces of the store under one choice, in the order in which they are taken. */
-interface FoldedHelper {
-  pieces: readonly HelperChoice[]
-  choice: Choice
-}
-
-function foldHelpers(
-  own: readonly OwnChoice[],
-  helpers: readonly HelperChoice[],
-  { interfaces }: ReadinessInput,
-): FoldedHelper[] {
-  const classes = new Map<string, HelperChoice[]>()
-  for (const helper of helpers) {
-    const known = classes.get(helper.alike)
-    if (known) known.push(helper)
-    else classes.set(helper.alike, [helper])
-  }
-  const groups = [...classes.values()]
-  const folded = foldAlike(
-    own.map((it) => it.choice),
-    groups.map((pieces) => pieces.map((it) => it.choice)),
-    interfaces,
-  )
-  return groups.flatMap((pieces, at) => {
-    const choices = folded[at] ?? []
-    if (choices.length === 1 && choices[0]) return [{ pieces, choice: choices[0] }]
-    return choices.flatMap((choice, index) => (pieces[index] ? [{ pieces: [pieces[index]], choice }] : []))
-  })
-}
-
-function listOwnChoices(input: ReadinessInput): OwnChoice[] {
-  const { setup, holdings, circuit, policies } = input
-  const school = policies.school('power').way
-  const own = setup.roles.flatMap((role) =>
-    role.things.flatMap((assignment): OwnChoice[] => {
-      const pieces = listThings({ roles: [{ ...role, things: [assignment] }] }, holdings, null)
-      return pieces.map((now): OwnChoice => {
-        const others = assignment.powerModeId ? [] : listOtherWays(now, role, assignment, input)
-        const costs = others.map((it) => costWay(it, school))
-        return {
-          role,
-          unitId: assignment.unitId,
-          choice: { ways: [now, ...others], costs: [0, ...costs], isHelper: false, count: 1 },
-        }
-      })
-    }),
-  )
-  if (!circuit) return own
-  const room = { ways: [makeCircuitThing(circuit)], costs: [0], isHelper: false, count: 1 }
-  return [...own, { role: null, unitId: null, choice: room }]
-}
-
-function listOtherWays(now: SetThing, role: Role, assignment: Assignment, { holdings }: ReadinessInput): SetThing[] {
-  const unit = holdings.units.get(assignment.unitId ?? '')
-  const model = holdings.models.get(unit?.modelId ?? '')
-  if (!unit || !model) return []
-  return model.powerModes
-    .filter((mode) => mode.id !== now.powerMode?.id)
-    .map((mode) =>
-      makePiece({
-        key: unit.id,
-        tag: unit.tag,
-        model,
-        role,
-        assignment: { ...assignment, powerModeId: mode.id },
-        healthPercent: unit.healthPercent,
-      }),
-    )
-}
-
-/** Packs run out and mains do not, unless the studio's school has it the other way. */
-function costWay({ powerMode }: SetThing, school: string): number {
-  const isMains = powerMode?.source === 'mains'
-  const usual = isMains ? COST.toMains : COST.toPacks
-  const isAgainst = (school === 'mains' && !isMains) || (school === 'packs' && isMains)
-  return usual + (isAgainst ? COST.againstSchool : 0)
-}
-
-const listCodes = (thing: SetThing) => thing.ports.flatMap((port) => port.interfaces)
-
-/** How often what a helper asks for itself is followed further: cable, adapter, and what the adapter wants. */
-const MOST_STEPS = 3
-
-/** Free pieces that could help, directly or through each other; of one model no more than could be of use. */
-function listHelpers(
-  input: ReadinessInput,
-  store: Store,
-  wanted: ReadonlySet<string>,
-  missing: number,
-): HelperChoice[] {
-  const pieces = listFreePieces(input, store).filter((it) => isHelperKind(it.model.category))
-  const codes = new Set(wanted)
-  for (let step = 0; step < MOST_STEPS; step++) {
-    for (const { choice } of pieces) {
-      const thing = choice.ways[0]
-      if (!thing || !listCodes(thing).some((code) => codes.has(code))) continue
-      for (const port of thing.ports)
-        if (port.importance === 'essential') for (const it of port.interfaces) codes.add(it)
-    }
-  }
-  const most = 2 + 2 * missing
-  const taken = new Map<string, number>()
-  return pieces.filter(({ choice, model }) => {
-    if (!choice.ways.some((way) => listCodes(way).some((code) => codes.has(code)))) return false
-    const count = (taken.get(model.id) ?? 0) + 1
-    taken.set(model.id, count)
-    return count <= most
-  })
-}
-
-/** Free units and pieces of stock, what the fewest setups count on first, then by tag: so that ties fall alike each time. */
-function listFreePieces({ setup }: ReadinessInput, store: Store): HelperChoice[] {
-  const units = store.units
-    .map(({ unit, model, usedBySetups }) => ({
-      source: { unitId: unit.id },
-      model,
-      tag: unit.tag,
-      used: Math.min(COST.mostUses, usedBySetups),
-      healthPercent: unit.healthPercent,
-      key: unit.id,
-    }))
-    .sort((a, b) => a.used - b.used || (a.tag < b.tag ? -1 : 1))
-  const stock = store.stock.flatMap(({ stock: it, model, free }) => {
-    const own = countOfStock(setup, it.id)
-    return Array.from({ length: Math.max(0, Math.min(free - own, 99)) }, (_, n) => ({
-      source: { stockId: it.id },
-      model,
-      tag: it.tag,
-      used: 0,
-      healthPercent: null,
-      key: `stock:${it.id}:${own + n}`,
-    }))
-  })
-  return [...stock, ...units].map(({ source, model, tag, used, healthPercent, key }, rank): HelperChoice => {
-    // What is taken stands in a role in its first way of powering, as anything else that is put there.
-    const piece = makePiece({ key, tag, model, role: null, assignment: null, healthPercent })
-    const ways = [{ ...piece, roleImportance: 'essential' as const }]
-    const cost = COST.thing + COST.use * used + Math.min(rank, COST.use - 1)
-    return {
-      source,
-      model,
-      tag,
-      alike: `${model.id}/${used}/${healthPercent}`,
-      choice: { ways, costs: [cost], isHelper: true, count: 1 },
-    }
-  })
-}
-
-function countOfStock({ roles }: NewSetup, stockId: string): number {
-  return roles.reduce(
-    (sum, role) => sum + role.things.reduce((all, it) => all + (it.stockId === stockId ? it.quantity : 0), 0),
-    0,
-  )
 }
 
 /** Solves for the open ends first and, with those fixed, for what it takes. Null where that was not proven. */
@@ -431,36 +242,4 @@ function worksOut(input: ReadinessInput, store: Store, remedies: readonly Remedy
   const freeStock = new Map([...store.stock.map((it) => [it.stock.id, it.free] as const), ...input.freeStock])
   const after = assessSetup({ ...input, setup, freeStock, holdings: { units, models, stock } })
   return after.counts.stop <= assessSetup(input).counts.stop
-}
-
-/** More ends than this and the proof would be longer than anybody reads, or waits for. */
-const MOST_PROVEN = 60
-
-/** An end and how many of its pieces may stay open. */
-export interface Asked {
-  end: ProgramEnd
-  open: number
-}
-
-/**
- * Why the first of some ends stays open though the others are met as asked: those of them that cannot all be met, whatever
- * of the store is added and however things are powered, while without any one of them the rest can. An irreducible
- * infeasible subset, found by leaving one out after the other (deletion filter; Chinneck and Dravnieks, ORSA Journal on
- * Computing 3, 1991). The others can be met together; blank where all can, or where there are too many to tell.
- */
-export function findBlocking({ program }: ConnectProgram, asked: readonly Asked[], solve: SolveProgram): PortNode[] {
-  if (asked.length > MOST_PROVEN || canMeet(program, asked, solve)) return []
-  let needed = asked
-  for (const candidate of asked.slice(1)) {
-    const fewer = needed.filter((it) => it !== candidate)
-    if (!canMeet(program, fewer, solve)) needed = fewer
-  }
-  return needed.map((it) => it.end.node)
-}
-
-/** Whether these ends can all be met at once. What is not proven counts as possible: it proves nothing. */
-function canMeet(program: IntegerProgram, asked: readonly Asked[], solve: SolveProgram): boolean {
-  const most = [...program.most]
-  for (const { end, open } of asked) most[end.variable] = Math.min(most[end.variable] ?? 0, open)
-  return solve({ ...program, costs: program.costs.map(() => 0), most }).status !== 'infeasible'
 }

@@ -3,10 +3,7 @@ import { LIFE_STATES } from '../kit/unit.ts'
 import { TRAITS } from '../studio/person.ts'
 import { formatData, formatEnergy, formatMinutes, formatPower, trim } from '../units/quantity.ts'
 import { listInWords } from '../units/wording.ts'
-import type { ChoiceReason, RoleLeft } from './choosing.ts'
-import type { OpenEnd } from './connecting.ts'
-import { DEMAND_LIMITS } from './demand.ts'
-import type { DemandFinding } from './demands.ts'
+import { DEMAND_WORDS, sayDemand } from './demand-words.ts'
 import type { LinkFinding } from './link.ts'
 import type { Readiness, ReadinessFinding, Working } from './readiness.ts'
 import type { Remedy } from './remedy.ts'
@@ -239,79 +236,6 @@ function sayLinkTrouble({ why, from, to, via, lengthMm, neededMm }: LinkFinding)
   }
 }
 
-const DEMAND_WORDS: Record<DemandFinding['demand'], { unmet: string; asks: string; unknown: string; why: string }> = {
-  'self-view': {
-    unmet: 'Nobody in the picture can see it',
-    asks: 'does whoever is filmed see themselves?',
-    unknown: 'Whether the screen turns to the front',
-    why: 'has no screen to the front. A monitor, a television or a laptop beside the lens does it too.',
-  },
-  'steady-focus': {
-    unmet: 'The focus may wander',
-    asks: 'does the focus hold by itself?',
-    unknown: 'How dependably the focus works',
-    why: 'does not hold the focus on somebody who moves. Take another, or have somebody pull it.',
-  },
-  'remote-start': {
-    unmet: 'It cannot be started from the chair',
-    asks: 'can it be started from afar?',
-    unknown: 'Whether it starts from afar',
-    why: 'starts only at the camera.',
-  },
-  'close-up': {
-    unmet: 'Nothing here focuses close enough',
-    asks: 'does it focus close enough?',
-    unknown: 'How close it focuses',
-    why: `does not focus at ${DEMAND_LIMITS.closestMm} mm or nearer. A close-up lens or ring helps.`,
-  },
-  'true-colour': {
-    unmet: 'These lamps may turn colours',
-    asks: 'do these lamps show true colours?',
-    unknown: 'The colour rendering',
-    why: `renders colours below Ra ${DEMAND_LIMITS.colourRendering}. True colours want lamps above it, all alike.`,
-  },
-  'long-take': {
-    unmet: 'It stops before the take is over',
-    asks: 'does it record so long in one go?',
-    unknown: 'After how long it stops recording',
-    why: 'stops by itself before the planned time is over. Plan a break, or record outside the camera.',
-  },
-  'continuous-light': {
-    unmet: 'A flash lights stills, not moving pictures',
-    asks: 'does it shine all the time?',
-    unknown: 'Whether it shines all the time',
-    why: 'lights only for an instant. Moving pictures want a lamp that shines all the time.',
-  },
-  'clean-picture': {
-    unmet: 'The picture goes out with its menus on it',
-    asks: 'is the picture out clean?',
-    unknown: 'Whether the picture out is clean',
-    why: 'shows menus on the picture that goes out. Take another body, or one whose menus can be switched off there.',
-  },
-  spectacles: {
-    unmet: 'A ring shows in spectacles',
-    asks: 'does it show in spectacles?',
-    unknown: 'Its shape',
-    why: 'is seen as a ring in spectacles. A soft lamp off the axis, higher up, is not.',
-  },
-}
-
-function sayDemand({ demand, tags }: DemandFinding): string {
-  if (tags.length === 0) return 'Nothing in this setup could do it. Put in what does, or drop the demand.'
-  const [first, ...rest] = DEMAND_WORDS[demand].why.split(' ')
-  const verbs: Record<string, string> = {
-    has: 'have',
-    does: 'do',
-    starts: 'start',
-    shows: 'show',
-    lights: 'light',
-    renders: 'render',
-    stops: 'stop',
-    is: 'are',
-  }
-  return `${listInWords(tags)} ${tags.length > 1 ? (verbs[first ?? ''] ?? first) : first} ${rest.join(' ')}`
-}
-
 /** The same finding without its figures, for who goes by feel: what it means and what to do. */
 export function sayPlainly(finding: ReadinessFinding, text: string): string {
   switch (finding.code) {
@@ -519,40 +443,4 @@ export function sayWorking(working: Working, labelOf: (code: string) => string =
     default:
       return working satisfies never
   }
-}
-
-/** Why a thing was chosen, in a few words. */
-export function sayReasons(reasons: readonly ChoiceReason[]): string {
-  const words: Record<ChoiceReason, string> = {
-    fits: 'fits what stands here',
-    'same-maker': 'of the same maker',
-    unclaimed: 'no other setup counts on it',
-    sound: 'nothing known against it',
-  }
-  return listInWords(reasons.map((it) => words[it]))
-}
-
-/** Why a role stays empty. */
-export function sayLeft({ role, why, rivals, supply }: RoleLeft): string {
-  switch (why) {
-    case 'says-nothing':
-      return `${role} does not say what it wants.`
-    case 'none-free':
-      return `Nothing free is ${role}.`
-    case 'too-few':
-      return `${listInWords([role, ...rivals])} want the same, and there is only ${listInWords(supply)}.`
-    default:
-      return why satisfies never
-  }
-}
-
-/** Why an end stays open, and what would change that. */
-export function sayOpenEnd(
-  { tag, name, interfaces, fitting, lacksCircuit }: OpenEnd,
-  labelOf: (code: string) => string,
-): string {
-  const wants = `${tag} ${name} wants ${listInWords(interfaces.map(labelOf), 'or')}`
-  if (lacksCircuit) return `${wants}, and there is no socket: choose the circuit that feeds this setup, then ask again.`
-  if (fitting.length === 0) return `${wants}, and nothing free gives it.`
-  return `${wants}. ${listInWords(fitting)} would go there, but then something else is missing that is not free.`
 }
