@@ -36,13 +36,27 @@ export interface Keys extends Hands {
   reach(target: Locator, back?: boolean): Promise<void>
 }
 
+const TAB_STOPS =
+  'a[href], button:not([disabled]), input:not([disabled]), select, textarea, summary, [tabindex]:not([tabindex="-1"])'
+
 /** A person without a pointer: Tab until it is reached, then keys. Nothing here clicks or fills. */
 export function makeKeys(page: Page): Keys {
   let count = 0
   const press = (key: string) => page.keyboard.press(key)
   const isThere = (target: Locator) => target.evaluate((it) => it === it.ownerDocument.activeElement)
+  /** How far off it seems to be, backwards below nought, so that one need not look after each step. */
+  const guessSteps = (target: Locator) =>
+    target.evaluate((it, stops) => {
+      const all = [...it.ownerDocument.querySelectorAll(stops)].filter((stop) => stop.getClientRects().length > 0)
+      const active = it.ownerDocument.activeElement
+      return all.includes(it) ? all.indexOf(it) - (active === null ? -1 : all.indexOf(active)) : 1
+    }, TAB_STOPS)
   const reach = async (target: Locator, back = false): Promise<void> => {
     await target.waitFor({ state: 'attached' })
+    if (await isThere(target)) return
+    const steps = back ? -1 : await guessSteps(target)
+    const key = steps < 0 ? 'Shift+Tab' : 'Tab'
+    for (let step = 0; step < Math.abs(steps); step++) await press(key)
     for (let tabs = 0; tabs < 260; tabs++) {
       if (await isThere(target)) return
       await press(back ? 'Shift+Tab' : 'Tab')

@@ -2,16 +2,16 @@ import type { Page } from '@playwright/test'
 import { expect, test } from './exemplar.ts'
 import { type Hands, makeKeys, makePointer } from './hands.ts'
 
-/** What somebody has who begins with a phone. */
+/** What somebody has who begins with a phone: the first letters by which it is chosen, and what it is called. */
 const THINGS = [
-  'Smartphone',
-  'Phone holder',
-  'Overhead arm with its base',
-  'LED panel on mains',
-  'Light stand',
-  'Mains lead, C7',
-  'Table',
-]
+  ['Sm', 'Smartphone'],
+  ['Pho', 'Phone holder'],
+  ['Ov', 'Overhead arm with its base'],
+  ['LE', 'LED panel on mains'],
+  ['Li', 'Light stand'],
+  ['Mai', 'Mains lead, C7'],
+  ['Ta', 'Table'],
+] as const
 const LEFT_EMPTY = ['Top lens', 'Fill', 'Main microphone', 'Recorder', 'Monitor']
 
 /** From an empty Exemplar to a top-down setup that is ready, without help and without a manual. */
@@ -20,8 +20,8 @@ async function begin(page: Page, hands: Hands): Promise<void> {
   const dialog = page.getByRole('dialog')
   await page.goto('/')
   await push(page.getByRole('main').getByRole('link', { name: 'Add a thing' }))
-  for (const [at, name] of THINGS.entries()) {
-    await choose(dialog.getByLabel('Or one of the common things'), name)
+  for (const [at, [letters, name]] of THINGS.entries()) {
+    await choose(dialog.getByLabel('Or one of the common things'), letters)
     await expect(dialog.getByLabel('Name or model')).toHaveValue(name)
     const isLast = at === THINGS.length - 1
     await push(dialog.getByRole('button', { name: isLast ? 'Add it' : 'Add and another' }))
