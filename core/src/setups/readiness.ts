@@ -50,7 +50,7 @@ export type ReadinessFinding = Common &
         /** Things that would fit and are not to be had. */
         away: { tag: string; absence: Absence }[]
       }
-    | { code: 'bound-elsewhere'; tag: string; name: string; room: string; here: string }
+    | { code: 'bound-elsewhere'; unitId: string; tag: string; name: string; room: string; here: string }
     | { code: 'part-missing'; unitId: string; tag: string; name: string; parts: string[] }
     | { code: 'work-around'; tag: string; name: string; text: string }
     | { code: 'stock-short'; stockId: string; tag: string; name: string; wanted: number; have: number }
@@ -254,6 +254,7 @@ function listBoundElsewhere({ setup, holdings, where }: ReadinessInput): Readine
           roleId: role.id,
           remedies: [],
           code: 'bound-elsewhere',
+          unitId: unit.id,
           tag: unit.tag,
           name: model ? nameModel(model) : unit.tag,
           room: room.name,

@@ -130,7 +130,6 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
     case 'role-empty':
       return role ? listAssignments(role, store, (it) => role.wants === null || suitsRole(role, it.model)) : []
     case 'bound-elsewhere':
-      return role ? makeReplacements(role, finding.key.split('/')[1] ?? '', input, store) : []
     case 'part-missing':
     case 'thing-absent':
       return role ? makeReplacements(role, finding.unitId, input, store) : []

@@ -88,7 +88,7 @@ describe('what is the venue’s own', () => {
     await change(unitId, { placeId: other.id })
     const [finding] = await bound()
     expect([finding.level, finding.tag, finding.room]).toEqual(['stop', unitId, other.name])
-    expect(finding.remedies.every((it: { kind: string }) => it.kind === 'replace')).toBe(true)
+    expect(finding.remedies.map((it: { kind: string }) => it.kind)).toContain('replace')
   })
 })
 

@@ -1,14 +1,5 @@
-import {
-  type Category,
-  type Conduit,
-  countCables,
-  findCables,
-  idSchema,
-  LIFE_STATE_CODES,
-  LIFE_STATES,
-  type Port,
-} from '@exemplar/core'
-import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
+import { type Category, type Conduit, countCables, findCables, idSchema, type Port } from '@exemplar/core'
+import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
 import { z } from 'zod'
 import type { Database } from '../foundation/database.ts'
 import type { House } from '../foundation/house.ts'
@@ -17,11 +8,9 @@ import { defineRoute } from '../foundation/route.ts'
 import { loadInterfaces } from '../kit/facts.ts'
 import { models, units } from '../kit/tables.ts'
 import { loadStudio } from '../studio/studio-routes.ts'
-import { loadAbsences } from './judging.ts'
-import { setups, setupUnits } from './tables.ts'
+import { countUsage, loadAbsences, USABLE_STATES } from './judging.ts'
 
 const CONDUIT_KINDS: Category[] = ['cable', 'cable-adapter', 'lead', 'strip', 'reel', 'coupler']
-const USABLE = LIFE_STATE_CODES.filter((code) => LIFE_STATES[code].usable)
 const MOST = 2_000
 const DAY_MS = 86_400_000
 
@@ -44,7 +33,7 @@ function loadConduits(house: House): Conduit[] {
     .select({ unit: units, model: models })
     .from(units)
     .innerJoin(models, eq(models.id, units.modelId))
-    .where(and(inArray(models.category, CONDUIT_KINDS), inArray(units.state, USABLE), isNull(units.archivedAt)))
+    .where(and(inArray(models.category, CONDUIT_KINDS), inArray(units.state, USABLE_STATES), isNull(units.archivedAt)))
     .orderBy(asc(units.tag))
     .limit(MOST)
     .all()
@@ -64,14 +53,10 @@ function loadConduits(house: House): Conduit[] {
     loadStudio(db).zone,
     [],
   )
-  const uses = db
-    .select({ unitId: setupUnits.unitId, count: sql<number>`count(*)` })
-    .from(setupUnits)
-    .innerJoin(setups, eq(setups.id, setupUnits.setupId))
-    .where(isNull(setups.archivedAt))
-    .groupBy(setupUnits.unitId)
-    .all()
-  const usesOf = new Map(uses.map((it) => [it.unitId, it.count]))
+  const usesOf = countUsage(
+    db,
+    rows.map((it) => it.unit.id),
+  )
   return rows
     .filter(({ unit }) => !absent.has(unit.id))
     .map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, model, usedBySetups: usesOf.get(unit.id) ?? 0 }))

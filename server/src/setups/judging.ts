@@ -20,6 +20,7 @@ import {
   type NewSetup,
   nameModel,
   type Readiness,
+  type ReadinessFinding,
   type ReadinessInput,
   resolvePolicies,
   type Store,
@@ -51,7 +52,7 @@ export interface Occasion {
 
 /** Ours, and not to be had: worth naming where nothing else would do. */
 const AWAY_STATES = ['in-repair', 'lent', 'ordered', 'wished'] as const
-const USABLE_STATES = LIFE_STATE_CODES.filter((code) => LIFE_STATES[code].usable)
+export const USABLE_STATES = LIFE_STATE_CODES.filter((code) => LIFE_STATES[code].usable)
 
 /** Gathers what core needs to judge one setup at one time. */
 export function loadReadinessInput(
@@ -281,6 +282,14 @@ export function loadFreeStore(
   }
 }
 
+/** Findings that another thing of the kind could mend. */
+const REPLACED: ReadonlySet<ReadinessFinding['code']> = new Set([
+  'thing-absent',
+  'need-unmet',
+  'part-missing',
+  'bound-elsewhere',
+])
+
 /** What could meet a demand that is not met: screens, cameras, lenses, lamps. */
 const DEMAND_KINDS: readonly Category[] = ['camera', 'lens', 'light', 'monitor', 'tablet', 'computer']
 
@@ -298,8 +307,8 @@ function makeModelFilter({ setup, holdings }: ReadinessInput, readiness: Readine
     }
     if (finding.code === 'role-empty' && role?.wants) categories.add(role.wants)
     if (finding.code === 'role-empty' && !role?.wants) takesAnything = true
-    if (finding.code !== 'thing-absent' && finding.code !== 'need-unmet') continue
-    const tag = finding.tag
+    if (!('tag' in finding) || !REPLACED.has(finding.code)) continue
+    const { tag } = finding
     const unit = [...holdings.units.values()].find((it) => it.tag === tag)
     const category = holdings.models.get(unit?.modelId ?? '')?.category
     if (category) categories.add(category)
@@ -310,7 +319,8 @@ function makeModelFilter({ setup, holdings }: ReadinessInput, readiness: Readine
     model.ports.some((port) => port.interfaces.some((code) => codes.has(code)))
 }
 
-function countUsage(db: Database, unitIds: string[]): Map<string, number> {
+/** How many setups count on each of these things. */
+export function countUsage(db: Database, unitIds: string[]): Map<string, number> {
   const rows = selectMany(unitIds, (ids) =>
     db
       .select({ unitId: setupUnits.unitId, count: sql<number>`count(*)` })
