@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import type { Category } from '../kit/category.ts'
 import type { TemplateFacts } from '../kit/template-facts.ts'
-import type { Link } from './link.ts'
+import { addLink, hasLink, type Link } from './link.ts'
 import { assessSetup } from './readiness.ts'
 import { makeInput, makeRole, makeStudio } from './studio.fixture.ts'
 import { sayFinding } from './words.ts'
@@ -85,5 +85,32 @@ describe('runs as somebody made them', () => {
       neededMm: 3_000,
     }
     expect(judge([run], things, { X: 3_000 })).toEqual({ chains: ['MIC-X-AD-CAM'], troubles: [] })
+  })
+})
+
+describe('one more run', () => {
+  // A switcher has four inputs, everything else one of each end.
+  const countEnd = ({ unitId }: { unitId: string }) => (unitId === 'SWI' ? 4 : 1)
+  const first = link('CAM', ['C1'], 'SWI')
+  test('stands beside the others at a switcher with inputs left', () => {
+    const second = link('CAM2', ['C2'], 'SWI')
+    expect(addLink([first], second, countEnd)).toEqual([first, second])
+  })
+  test('takes a piece out of the run in which it was', () => {
+    const moved = link('CAM2', ['C1'], 'SWI')
+    expect(addLink([first], moved, countEnd)).toEqual([moved])
+  })
+  test('takes the one socket of a camera or monitor, whichever end of the run that is', () => {
+    const elsewhere = link('CAM', ['C2'], 'MON')
+    expect(addLink([first], elsewhere, countEnd)).toEqual([elsewhere])
+    const turned = { ...link('SWI', ['C3'], 'CAM'), to: first.from }
+    expect(addLink([first], turned, countEnd)).toEqual([turned])
+    const toMonitor = link('CAM2', ['C3'], 'MON')
+    expect(addLink([elsewhere], toMonitor, countEnd)).toEqual([toMonitor])
+  })
+  test('is the same run whatever its length, and another over other pieces', () => {
+    expect(hasLink([first], { ...first, neededMm: 4_000 })).toBe(true)
+    expect(hasLink([first], link('CAM', ['C2'], 'SWI'))).toBe(false)
+    expect(hasLink([], first)).toBe(false)
   })
 })

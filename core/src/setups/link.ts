@@ -104,3 +104,24 @@ export function judgeLinks(
     return lengthMm < link.neededMm ? trouble('short', 'warn') : []
   })
 }
+
+const sameEnd = (a: Link['from'], b: Link['from']) => a.unitId === b.unitId && a.portId === b.portId
+
+/** Whether a run with these ends over these pieces was made already, however long its way. */
+export function hasLink(links: readonly Link[], { from, via, to }: Link): boolean {
+  return links.some((it) => sameEnd(it.from, from) && sameEnd(it.to, to) && it.via.join() === via.join())
+}
+
+/**
+ * The runs with one more. A piece is in one run, and so is a socket of which there is one: what was made with them before
+ * gives way. `countEnd` says how many there are of an end, such as the four inputs of a switcher.
+ */
+export function addLink(links: readonly Link[], link: Link, countEnd: (end: Link['from']) => number): Link[] {
+  const single = [link.from, link.to].filter((end) => countEnd(end) <= 1)
+  const others = links.filter(
+    (it) =>
+      !it.via.some((piece) => link.via.includes(piece)) &&
+      !single.some((end) => sameEnd(it.from, end) || sameEnd(it.to, end)),
+  )
+  return [...others, link]
+}

@@ -1,4 +1,4 @@
-import { type CableWay, type Interface, type Link, makeAssignment, type Port } from '@exemplar/core'
+import { addLink, type CableWay, hasLink, type Interface, type Link, makeAssignment, type Port } from '@exemplar/core'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useInterfacesQuery, useSetupQuery, useUnitQuery } from '../foundation/api.ts'
@@ -234,29 +234,28 @@ function PutIn({ setupId, way, link }: { setupId: string; way: CableWay; link: L
   if (!taken.has(link.from.unitId) || !taken.has(link.to.unitId)) {
     return <span className="text-quiet">both ends have to stand in {setup.code} to be joined there</span>
   }
-  const isMade = setup.links.some(
-    (it) => JSON.stringify({ ...it, neededMm: null }) === JSON.stringify({ ...link, neededMm: null }),
-  )
-  if (isMade) return <Mark level="ok">made in {setup.code}</Mark>
+  if (hasLink(setup.links, link)) return <Mark level="ok">made in {setup.code}</Mark>
   const things = way.pieces.filter((it) => !taken.has(it.unitId)).map((it) => makeAssignment({ unitId: it.unitId }))
   const home = setup.roles.find((role) => role.group === 'media' && (role.wants === null || role.wants === 'cable'))
   const roles = home
     ? setup.roles.map((role) => (role === home ? { ...role, things: [...role.things, ...things] } : role))
     : [...setup.roles, { ...makeRole('media'), name: 'Cables', things }]
-  // A piece is in one run, and an end in one: what was made with them before is made anew.
-  const ends = [link.from, link.to].map((it) => `${it.unitId}/${it.portId}`)
-  const others = setup.links.filter(
-    (it) =>
-      !it.via.some((piece) => link.via.includes(piece)) &&
-      ![it.from, it.to].some((end) => end.unitId === link.from.unitId && ends.includes(`${end.unitId}/${end.portId}`)),
-  )
+  const countEnd = ({ unitId, portId }: Link['from']) => {
+    const modelId = setup.units.find((it) => it.id === unitId)?.modelId
+    const ports = setup.models.find((it) => it.id === modelId)?.ports
+    return ports?.find((it) => it.id === portId)?.count ?? 1
+  }
   return (
     <Button
       size="small"
       disabled={isLoading}
       onClick={() =>
         save(
-          { ...toDraft(setup), roles: things.length > 0 ? roles : setup.roles, links: [...others, link] },
+          {
+            ...toDraft(setup),
+            roles: things.length > 0 ? roles : setup.roles,
+            links: addLink(setup.links, link, countEnd),
+          },
           `${way.pieces.map((it) => it.tag).join(', ')} joined in ${setup.code}.`,
         )
       }
