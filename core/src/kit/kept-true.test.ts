@@ -7,7 +7,7 @@ import { type Fill, forecastSpace } from './archive-space.ts'
 import { isInSeason, judgeSeason, saySeason } from './season.ts'
 import { judgeSoftware } from './software-fit.ts'
 import { softwareSchema } from './unit.ts'
-import { saySoftwareFinding } from './words.ts'
+import { saySoftwareFinding, saySpaceWorking } from './words.ts'
 
 describe('how full a drive is', () => {
   const TB = 1_000_000
@@ -20,11 +20,30 @@ describe('how full a drive is', () => {
       usedMegabytes: 2 * TB,
       freeMegabytes: 2 * TB,
       perDayMegabytes: 10_000,
+      perMonthMegabytes: 304_400,
       daysLeft: 200,
+      monthsLeft: 7,
       fullOn: '2026-10-28',
+      level: 'ok',
+      first: fills[0],
+      last: fills[1],
     })
     // The order in which readings were written down does not matter; the forecast is counted from today.
     expect(forecastSpace(4 * TB, fills.reverse(), '2026-04-21')?.daysLeft).toBe(190)
+  })
+  test('within a quarter of a year it warns, and the sums can be opened with their figures', () => {
+    const fills = [
+      { on: '2026-01-01', usedMegabytes: TB },
+      { on: '2026-04-11', usedMegabytes: 2 * TB },
+    ]
+    const levelOn = (today: string) => forecastSpace(4 * TB, fills, today)?.level
+    expect([levelOn('2026-07-27'), levelOn('2026-07-28')]).toEqual(['ok', 'warn'])
+    const space = forecastSpace(4 * TB, fills, '2026-04-11')
+    const sums = space && saySpaceWorking(space)?.lines.map((it) => it.sum)
+    expect(sums?.[2]).toBe('1 TB / 100 days = 10 GB')
+    expect(sums?.[3]).toBe('2 TB free / 10 GB a day, from 2026-04-11: 2026-10-28')
+    const young = forecastSpace(TB, [fills[0] ?? { on: '', usedMegabytes: 0 }], '2026-04-11')
+    expect(young && saySpaceWorking(young)).toBeNull()
   })
   test('no reading, one reading, or two within a fortnight tell nothing of when', () => {
     expect(forecastSpace(TB, [], '2026-01-01')).toBeNull()

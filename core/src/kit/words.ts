@@ -1,4 +1,6 @@
 import { formatData, formatEnergy, formatMass, formatPower } from '../units/quantity.ts'
+import { countDays } from '../units/wall-time.ts'
+import type { ArchiveSpace } from './archive-space.ts'
 import type { ImportProblem } from './inventory-file.ts'
 import type { Doubt } from './plausibility.ts'
 import type { SoftwareFinding } from './software-fit.ts'
@@ -98,5 +100,26 @@ export function saySoftwareFinding(finding: SoftwareFinding): string {
       return `Cannot tell: ${finding.program} asks for ${finding.wantedGigabytes} GB, and the memory of ${finding.tag} is not recorded.`
     default:
       return finding satisfies never
+  }
+}
+
+/** How it was reckoned when a drive is full: the readings and the sums with their figures; null where there is nothing to reckon. */
+export function saySpaceWorking({ first, last, perDayMegabytes, freeMegabytes, fullOn }: ArchiveSpace) {
+  if (perDayMegabytes === null) return null
+  const grown = formatData(Math.max(0, last.usedMegabytes - first.usedMegabytes))
+  const perDay = formatData(Math.round(Math.max(0, perDayMegabytes)))
+  return {
+    title: 'When it is full',
+    summary: '',
+    lines: [
+      { label: 'first reading', sum: `${formatData(first.usedMegabytes)} on ${first.on}` },
+      { label: 'last reading', sum: `${formatData(last.usedMegabytes)} on ${last.on}` },
+      { label: 'a day', sum: `${grown} / ${countDays(first.on, last.on)} days = ${perDay}` },
+      ...(fullOn === null
+        ? []
+        : [{ label: 'full', sum: `${formatData(freeMegabytes)} free / ${perDay} a day, from ${last.on}: ${fullOn}` }]),
+    ],
+    assumptions: ['It goes on filling as it did between the first and the last reading. Days are rounded up.'],
+    source: 'definition; common practice',
   }
 }

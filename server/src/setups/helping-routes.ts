@@ -8,6 +8,8 @@ import {
   isHelperKind,
   isKindOf,
   nameModel,
+  PURPOSES,
+  type Purpose,
   planConnections,
   type SetupDifference,
   takeOut,
@@ -21,6 +23,7 @@ import { defineRoute } from '../foundation/route.ts'
 import { loadSolver } from '../foundation/solver.ts'
 import { loadHoldings } from '../kit/facts.ts'
 import { loadStudio } from '../studio/studio-routes.ts'
+import { places } from '../studio/tables.ts'
 import { loadFreeStore, loadReadinessInput } from './judging.ts'
 import { loadSetup, makeBookingOccasion, makePresentOccasion } from './setup-routes.ts'
 
@@ -48,19 +51,40 @@ function loadFaulty({ db }: House, unitIds: readonly string[]): Set<string> {
   return new Set(rows.map((it) => it.unitId))
 }
 
-/** A difference with its things by tag and name. */
-function nameDifference(
-  difference: SetupDifference,
-  nameOf: (thing: { unitId: string | null; stockId: string | null }) => string,
-) {
+interface Names {
+  thing(it: { unitId: string | null; stockId: string | null }): string
+  /** What a fact is called, where it is stored under an id. */
+  fact(field: string, value: string): string
+}
+
+/** A difference in the words that people know: things by tag, rooms, circuits and purposes by name. */
+function nameDifference(difference: SetupDifference, names: Names) {
   switch (difference.kind) {
     case 'role-added':
     case 'role-gone':
-      return { ...difference, things: difference.things.map(nameOf) }
+      return { ...difference, things: difference.things.map(names.thing) }
     case 'things':
-      return { ...difference, gone: difference.gone.map(nameOf), added: difference.added.map(nameOf) }
+      return { ...difference, gone: difference.gone.map(names.thing), added: difference.added.map(names.thing) }
+    case 'fact': {
+      const { field, before, after } = difference
+      return { ...difference, before: names.fact(field, before), after: names.fact(field, after) }
+    }
     default:
       return difference
+  }
+}
+
+/** Names of rooms, circuits and purposes by their ids; what nobody knows, and what is no id, stays as it is. */
+function makeFactNames({ db }: House): Names['fact'] {
+  const rooms = db.select().from(places).all()
+  const circuits = rooms.flatMap((it) => it.circuits)
+  const nameIn = (list: readonly { id: string; name: string }[], id: string) =>
+    list.find((it) => it.id === id)?.name ?? id
+  return (field, value) => {
+    if (field === 'placeId') return nameIn(rooms, value)
+    if (field === 'circuitId') return nameIn(circuits, value)
+    if (field === 'purposeKind') return PURPOSES[value as Purpose] ?? value
+    return value
   }
 }
 
@@ -138,12 +162,13 @@ export const helpingRoutes = [
         things.flatMap((it) => it.unitId ?? []),
         things.flatMap((it) => it.stockId ?? []),
       )
-      const nameOf = ({ unitId, stockId }: { unitId: string | null; stockId: string | null }): string => {
+      const fact = makeFactNames(house)
+      const thing: Names['thing'] = ({ unitId, stockId }) => {
         const it = units.get(unitId ?? '') ?? stock.get(stockId ?? '')
         const model = models.get(it?.modelId ?? '')
         return it && model ? `${it.tag} ${nameModel(model)}` : ''
       }
-      return { differences: compareSetups(before, after).map((it) => nameDifference(it, nameOf)) }
+      return { differences: compareSetups(before, after).map((it) => nameDifference(it, { thing, fact })) }
     },
   }),
 ]

@@ -254,6 +254,10 @@ describe('what Exemplar proposes', () => {
     expect(keys(change.added)).toEqual(expect.arrayContaining([expect.stringMatching(/^need-unmet\/CBL-0\d\//)]))
     const { differences } = await get('/setups/gi/difference?otherId=pb')
     expect(JSON.stringify(differences)).toContain('LGT-01 Sallow 120 daylight')
+    // Rooms and purposes are called by their names, never by what they are stored under.
+    const facts = differences.filter((it: { kind: string }) => it.kind === 'fact')
+    expect(facts).toContainEqual({ kind: 'fact', field: 'placeId', before: 'Glasshouse corner', after: 'Studio' })
+    expect(facts.find((it: { field: string }) => it.field === 'circuitId').after).toBe('North wall')
     expect((await api.call('GET', '/setups/gi/difference?otherId=gi')).status).toBe(422)
   })
 

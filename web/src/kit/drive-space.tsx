@@ -1,4 +1,4 @@
-import { formatData, readQuantity, type Unit } from '@exemplar/core'
+import { formatData, readQuantity, saySpaceWorking, type Unit } from '@exemplar/core'
 import { useState } from 'react'
 import { useChangeUnitMutation } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
@@ -11,14 +11,13 @@ import type { UnitPage } from '../foundation/replies.ts'
 import { useMay } from '../foundation/session.ts'
 import { useTimeWords } from '../foundation/time-words.ts'
 import { useTold } from '../foundation/use-told.ts'
-
-/** Fuller than this it is time to make room or buy. */
-const SOON_DAYS = 92
+import { WorkingPaper } from '../foundation/working-paper.tsx'
 
 /** How full a drive is, when it will be full at the pace until now, and a line to write down what is used today. */
 export function DriveSpace({ page }: { page: UnitPage }) {
   const { unit, model, space } = page
   const capacity = model.specs.capacityMegabytes
+  const working = space && saySpaceWorking(space)
   if (capacity === null || !['drive', 'nas', 'computer'].includes(model.category)) return null
   return (
     <Section title="How full it is" aside={formatData(capacity)}>
@@ -29,12 +28,13 @@ export function DriveSpace({ page }: { page: UnitPage }) {
             share={Math.min(1, space.usedMegabytes / capacity)}
             limitShare={1}
             text={`${formatData(space.usedMegabytes)} used, ${formatData(space.freeMegabytes)} free`}
-            tone={space.daysLeft !== null && space.daysLeft <= SOON_DAYS ? 'warn' : 'ok'}
+            tone={space.level}
           />
           <p className="mt-1">
             {space.daysLeft !== null && space.fullOn ? (
-              <Mark level={space.daysLeft <= SOON_DAYS ? 'warn' : 'ok'}>
-                full about {sayDayWithYear(space.fullOn)}, in {Math.ceil(space.daysLeft / 30.44)} months
+              <Mark level={space.level}>
+                full about {sayDayWithYear(space.fullOn)}, in {space.monthsLeft}{' '}
+                {space.monthsLeft === 1 ? 'month' : 'months'}
               </Mark>
             ) : (
               <span className="text-quiet">
@@ -44,11 +44,12 @@ export function DriveSpace({ page }: { page: UnitPage }) {
               </span>
             )}
           </p>
-          {space.perDayMegabytes !== null && space.perDayMegabytes > 0 && (
+          {space.perMonthMegabytes !== null && space.perMonthMegabytes > 0 && (
             <p className="text-[12px] text-quiet">
-              {formatData(Math.round(space.perDayMegabytes * 30.44))} a month between the first and the last reading.
+              {formatData(space.perMonthMegabytes)} a month between the first and the last reading.
             </p>
           )}
+          {working && <WorkingPaper words={working} />}
         </div>
       )}
       <ReadOff unit={unit} version={page.version} capacity={capacity} />
