@@ -1,4 +1,5 @@
 import {
+  type Assignment,
   assessSetup,
   type Category,
   chooseForRoles,
@@ -52,7 +53,8 @@ function loadFaulty({ db }: House, unitIds: readonly string[]): Set<string> {
 }
 
 interface Names {
-  thing(it: { unitId: string | null; stockId: string | null }): string
+  /** With how many of a stock, and in which way it is powered or records where that was chosen. */
+  thing(it: Assignment): string
   /** What a fact is called, where it is stored under an id. */
   fact(field: string, value: string): string
 }
@@ -163,10 +165,14 @@ export const helpingRoutes = [
         things.flatMap((it) => it.stockId ?? []),
       )
       const fact = makeFactNames(house)
-      const thing: Names['thing'] = ({ unitId, stockId }) => {
+      const thing: Names['thing'] = ({ unitId, stockId, quantity, powerModeId, recordingModeId }) => {
         const it = units.get(unitId ?? '') ?? stock.get(stockId ?? '')
         const model = models.get(it?.modelId ?? '')
-        return it && model ? `${it.tag} ${nameModel(model)}` : ''
+        if (!it || !model) return ''
+        const modes = [...model.powerModes, ...model.recordingModes]
+        const chosen = modes.filter(({ id }) => id === powerModeId || id === recordingModeId).map(({ label }) => label)
+        const count = stockId ? `${quantity} × ` : ''
+        return `${count}${it.tag} ${nameModel(model)}${chosen.length > 0 ? ` (${chosen.join(', ')})` : ''}`
       }
       return { differences: compareSetups(before, after).map((it) => nameDifference(it, { thing, fact })) }
     },

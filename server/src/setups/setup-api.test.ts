@@ -258,6 +258,12 @@ describe('what Exemplar proposes', () => {
     const facts = differences.filter((it: { kind: string }) => it.kind === 'fact')
     expect(facts).toContainEqual({ kind: 'fact', field: 'placeId', before: 'Glasshouse corner', after: 'Studio' })
     expect(facts.find((it: { field: string }) => it.field === 'circuitId').after).toBe('North wall')
+    // Three of one stock and two of it are not the same words twice.
+    const bags = differences.find((it: { role?: string }) => it.role === 'Sandbags')
+    expect([bags.gone, bags.added].flat().map((it: string) => it.replace(/ × .*/, ' bags'))).toEqual([
+      '3 bags',
+      '2 bags',
+    ])
     expect((await api.call('GET', '/setups/gi/difference?otherId=gi')).status).toBe(422)
   })
 
