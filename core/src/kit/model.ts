@@ -16,7 +16,13 @@ export const powerModeSchema = z.object({
 })
 export type PowerMode = z.infer<typeof powerModeSchema>
 
-export const recordingModeSchema = z.object({ id: idSchema, label: nameSchema, kilobitsPerSecond: wholeSchema.min(1) })
+export const recordingModeSchema = z.object({
+  id: idSchema,
+  label: nameSchema,
+  kilobitsPerSecond: wholeSchema.min(1),
+  /** How much of the sensor's width is used in it; absent where it is all of it. */
+  activeWidthMm: z.number().min(1).max(100).nullable().optional(),
+})
 export type RecordingMode = z.infer<typeof recordingModeSchema>
 
 /** Whole units, null where nobody has recorded it: unknown is never taken as fine. */

@@ -144,11 +144,19 @@ const FEATURES: readonly SpecKey[] = ['flipScreen', 'autofocus', 'remoteStart', 
 const LENS: readonly SpecKey[] = ['lensKind', 'focalMinMm', 'focalMaxMm', 'widestAperture', 'filterMm', 'closestMm']
 const LAMP: readonly SpecKey[] = ['kelvinMin', 'kelvinMax', 'luxAtOneMetre', 'beamDegrees', 'cri']
 const TALL: readonly SpecKey[] = ['heightMinMm', 'heightMaxMm', 'legRadiusMm', 'foldedMm']
-const MIC: readonly SpecKey[] = ['pattern', 'sensitivityMvPerPa', 'maximumDbSpl']
+const MIC: readonly SpecKey[] = ['pattern', 'sensitivityMvPerPa', 'maximumDbSpl', 'fedBy']
 
 /** The further figures of a category: nothing sums them yet, but people look for them and rooms to come compute with them. */
 export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>> = {
-  camera: ['sensorWidthMm', 'sensorHeightMm', 'recordLimitMinutes', 'screenInches', 'wireless', ...FEATURES],
+  camera: [
+    'sensorWidthMm',
+    'sensorHeightMm',
+    'recordLimitMinutes',
+    'screenInches',
+    'wireless',
+    'mountPoints',
+    ...FEATURES,
+  ],
   phone: ['recordLimitMinutes', 'screenInches', 'closestMm', ...FEATURES],
   camcorder: [
     'focalMinMm',
@@ -185,10 +193,10 @@ export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>
   'dynamic-mic': MIC,
   'usb-mic': MIC,
   'wireless-set': ['channels', 'generation'],
-  preamp: ['gainDb'],
-  recorder: ['channels', 'gainDb', 'inputNoiseDbu'],
-  mixer: ['channels', 'gainDb', 'inputNoiseDbu'],
-  'audio-interface': ['channels', 'gainDb', 'inputNoiseDbu'],
+  preamp: ['gainDb', 'fedBy'],
+  recorder: ['channels', 'gainDb', 'inputNoiseDbu', 'sends48'],
+  mixer: ['channels', 'gainDb', 'inputNoiseDbu', 'sends48'],
+  'audio-interface': ['channels', 'gainDb', 'inputNoiseDbu', 'sends48'],
   tripod: TALL,
   stand: TALL,
   'c-stand': TALL,
@@ -211,7 +219,7 @@ export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>
   reader: ['readMegabytesPerSecond'],
   drive: ['readMegabytesPerSecond'],
   nas: ['readMegabytesPerSecond'],
-  computer: ['memoryGigabytes', 'discDrive', 'wireless', 'screenInches'],
+  computer: ['memoryGigabytes', 'graphicsGigabytes', 'discDrive', 'wireless', 'screenInches'],
   tablet: ['screenInches'],
   furniture: ['presets'],
   backdrop: ['material', 'creases', 'care', 'season'],

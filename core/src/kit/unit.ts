@@ -104,6 +104,17 @@ export const provenanceSchema = z.object({
 export type Provenance = z.infer<typeof provenanceSchema>
 export const NO_PROVENANCE: Provenance = provenanceSchema.parse({})
 
+/** A memory bank of a camera, recorder or lamp: which role's settings it holds, and since when. */
+export const bankSchema = z.object({
+  bank: nameSchema,
+  setupId: idSchema,
+  roleId: idSchema,
+  /** The settings as they were when they were stored. */
+  print: z.string().max(4000),
+  storedOn: dateSchema,
+})
+export type Bank = z.infer<typeof bankSchema>
+
 /** How a thing belongs to another: with it always, or packed and lent together. */
 export const BONDS = {
   part: 'Part of it',
@@ -150,6 +161,7 @@ export const newUnitSchema = z.object({
   fills: z.array(fillSchema).max(60).default([]),
   /** When a prop or backdrop is shown; null all the year. */
   season: seasonSchema.nullable().default(null),
+  banks: z.array(bankSchema).max(12).default([]),
 })
 export type NewUnit = z.infer<typeof newUnitSchema>
 
@@ -206,4 +218,5 @@ export const EMPTY_UNIT: Omit<NewUnit, 'tag' | 'modelId'> = {
   provenance: NO_PROVENANCE,
   fills: [],
   season: null,
+  banks: [],
 }

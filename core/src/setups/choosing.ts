@@ -56,19 +56,23 @@ const PENALTY = { essential: 1_000_000, wanted: 100_000, optional: 50_000 }
  * things stay. `faulty` names things that are usable with a fault.
  */
 export function chooseForRoles(input: ReadinessInput, store: Store, faulty: ReadonlySet<string>): Choosing {
-  const empty = input.setup.roles.filter((role) => role.things.length === 0 && !role.deliberatelyNone)
+  const empty = input.setup.roles.filter((role) => role.things.length === 0 && !role.deliberatelyNone && !role.givenBy)
   const left: RoleLeft[] = empty
-    .filter((role) => role.wants === null)
+    .filter((role) => !saysWhat(role))
     .map((role) => ({ roleId: role.id, role: role.name, why: 'says-nothing', rivals: [], supply: [] }))
   const choices: RoleChoice[] = []
   const standing = listThings(input.setup, input.holdings, null)
   const makers = new Set([...input.holdings.models.values()].map((it) => it.maker).filter(Boolean))
   const taken = new Set<string>()
   for (const wave of [empty.filter((it) => !isFollower(it)), empty.filter(isFollower)]) {
-    const roles = wave.filter((role) => role.wants !== null)
-    const units = store.units.filter((it) => !taken.has(it.unit.id) && roles.some((role) => suitsRole(role, it.model)))
+    const roles = wave.filter(saysWhat)
+    const units = store.units.filter(
+      (it) => !taken.has(it.unit.id) && roles.some((role) => suitsRole(role, it.model, it.unit.id)),
+    )
     const context: Weighing = { input, standing, makers, faulty }
-    const costs = roles.map((role) => units.map((it) => (suitsRole(role, it.model) ? weigh(it, role, context) : null)))
+    const costs = roles.map((role) =>
+      units.map((it) => (suitsRole(role, it.model, it.unit.id) ? weigh(it, role, context) : null)),
+    )
     const columns = assignAtLeastCost(
       costs,
       roles.map((role) => PENALTY[role.importance]),
@@ -159,7 +163,7 @@ function explainLeft(roles: readonly Role[], units: readonly StoreUnit[], column
   const graph = {
     hosts: roles.map(() => 0),
     guests: units.map(() => null),
-    edges: roles.map((role) => units.flatMap((it, at) => (suitsRole(role, it.model) ? [at] : []))),
+    edges: roles.map((role) => units.flatMap((it, at) => (suitsRole(role, it.model, it.unit.id) ? [at] : []))),
   }
   const matching = findMatching(graph)
   return roles.flatMap((role, at): RoleLeft[] => {
@@ -179,6 +183,8 @@ function explainLeft(roles: readonly Role[], units: readonly StoreUnit[], column
     ]
   })
 }
+
+const saysWhat = ({ wants, anyOfUnitIds }: Role) => wants !== null || (anyOfUnitIds?.length ?? 0) > 0
 
 function makeRemedy({ roleId, unitId, tag, name }: RoleChoice): Remedy {
   return { kind: 'assign', roleId, unitIds: [unitId], tags: [tag], name }

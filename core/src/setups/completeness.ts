@@ -1,6 +1,7 @@
 import type { Interface } from '../kit/interface.ts'
 import type { FindingLevel } from '../studio/finding.ts'
 import { type Link, listWholeLinks, makeLinkRule } from './link.ts'
+import { settleLoads } from './load-settling.ts'
 import { findGuestHallSet, findHallSet, type HallSet } from './matching.ts'
 import { buildPortGraph, findUnknownAtJoint, type PortNode } from './port-graph.ts'
 import { matchWithoutRings } from './rings.ts'
@@ -55,7 +56,8 @@ export function judgeCompleteness(
 ): Completeness {
   const rule = links.length > 0 ? makeLinkRule(listWholeLinks(links, things)) : undefined
   const built = buildPortGraph(things, interfaces, rule)
-  const { matching, graph } = matchWithoutRings(built, interfaces)
+  const { matching: first, graph } = matchWithoutRings(built, interfaces)
+  const matching = settleLoads(built, graph, first, interfaces)
   const joints: Joint[] = []
   const unknown: UnknownJoint[] = []
   for (const [at, partner] of matching.guestOfHost.entries()) {

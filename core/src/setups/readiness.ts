@@ -1,16 +1,20 @@
 import type { Absence } from '../kit/absence.ts'
 import type { Interface } from '../kit/interface.ts'
 import { type FindingLevel, findWorstLevel, LEVELS_WORST_FIRST } from '../studio/finding.ts'
-import type { Circuit, Place } from '../studio/place.ts'
+import type { Circuit, Place, Size } from '../studio/place.ts'
 import type { Policies, PolicyRef } from '../studio/policy.ts'
 import { markAccepted } from './acceptance.ts'
+import { type CameraAngle, judgePicture, listCameraAngles, type PictureFinding } from './camera-angles.ts'
 import { type CardMinutes, judgeCardMinutes } from './card-minutes.ts'
+import { type Carriage, type CarriedLoad, judgeCarriedLoads } from './carried-load.ts'
 import { type CircuitLoad, judgeCircuitLoad } from './circuit-load.ts'
 import { type Joint, judgeCompleteness } from './completeness.ts'
 import { type Crew, type CrewFinding, judgeCrew } from './crew.ts'
 import { type DemandFinding, judgeDemands } from './demands.ts'
+import { type DutyFinding, judgeDoubleDuty } from './double-duty.ts'
 import { countInputs, type InputUse } from './inputs.ts'
 import { judgeLinks, type LinkFinding } from './link.ts'
+import { type FeedFinding, judgeMicrophones, type MicrophoneGain } from './microphone-gain.ts'
 import { judgePackHours, type PackHours } from './pack-hours.ts'
 import type { Remedy } from './remedy.ts'
 import {
@@ -23,10 +27,12 @@ import {
 } from './role-findings.ts'
 import type { Acceptance, NewSetup } from './setup.ts'
 import { judgeSound, type Signals, type SoundFinding, traceSignals } from './signals.ts'
+import { judgeSpeakers, type SpeakerFinding } from './speakers.ts'
 import { type Holdings, listThings, type SetThing } from './thing.ts'
+import { type HeightFinding, judgeWorkingHeights } from './working-height.ts'
 
 /** Figures with the numbers they came from; words.ts sets them out as the working. */
-export type Working = CircuitLoad | PackHours | CardMinutes
+export type Working = CircuitLoad | PackHours | CardMinutes | CarriedLoad | MicrophoneGain
 
 interface Common {
   /** Stable between two judgements of the same thing, so that one can be compared with the other. */
@@ -70,6 +76,13 @@ export type ReadinessFinding = Common &
     | DemandFinding
     | SoundFinding
     | LinkFinding
+    | PictureFinding
+    | HeightFinding
+    | FeedFinding
+    | SpeakerFinding
+    | DutyFinding
+    | { code: 'carried-load'; working: CarriedLoad }
+    | { code: 'gain-short'; working: MicrophoneGain }
     | { code: 'spare-missing'; tag: string; name: string; role: string; policy: 'must' | 'nice' }
   )
 
@@ -91,6 +104,8 @@ export interface Readiness {
   /** Every sum that was made, also where it came out well. */
   workings: Working[]
   totalMassGrams: number
+  /** Each camera with its lens and what it frames. */
+  cameras: CameraAngle[]
   /** Where every signal goes, along the cables that are in the setup. */
   signals: Signals
   /** Inputs in use of inputs there are. */
@@ -115,6 +130,8 @@ export interface ReadinessInput {
   missingParts?: ReadonlyMap<string, string[]>
   /** For each unit of a role with a spare policy: how many free things of its kind lie in the store. */
   spares?: ReadonlyMap<string, number>
+  /** The inside of the room, where somebody measured it. */
+  roomSize?: Size | null
   /** Where it is to be, and the places of the studio, for what belongs to a room and stays there. */
   where?: { placeId: string | null; places: ReadonlyMap<string, Pick<Place, 'id' | 'name' | 'kind' | 'parentId'>> }
 }
@@ -132,7 +149,8 @@ export function assessSetup(input: ReadinessInput): Readiness {
     ...listWhatTheCrewSays(input),
     ...listShortStock(input),
     ...listCrewFindings(input),
-    ...judgeDemands(setup, holdings).map((finding): ReadinessFinding => ({ ...finding, remedies: [] })),
+    ...withoutRemedies(judgeDemands(setup, holdings)),
+    ...withoutRemedies(judgeDoubleDuty(setup, holdings)),
     ...completeness.unmet.map(
       (need): ReadinessFinding => ({
         key: `need-unmet/${need.thing.key}/${need.portId}`,
@@ -166,13 +184,23 @@ export function assessSetup(input: ReadinessInput): Readiness {
     ),
   ]
   const signals = traceSignals(things, completeness.joints, interfaces)
-  const sound = judgeSound(things, signals, input.policies.school('sound-path'))
-  findings.push(...sound.map((finding) => ({ ...finding, remedies: [] })))
-  const linked = judgeLinks(setup.links, things, completeness.joints, (key) => readLength(key, holdings))
-  findings.push(...linked.map((finding) => ({ ...finding, remedies: [] })))
+  const carriage = judgeCarriedLoads(things, completeness.joints, interfaces)
+  const size = input.roomSize ?? null
+  const cameras = listCameraAngles(setup, things, carriage.above, holdings, size)
+  const microphones = judgeMicrophones(setup, things, signals.chains, holdings)
+  findings.push(
+    ...withoutRemedies(judgeSound(things, signals, input.policies.school('sound-path'))),
+    ...withoutRemedies(judgeLinks(setup.links, things, completeness.joints, (key) => readLength(key, holdings))),
+    ...withoutRemedies(judgePicture(cameras, size)),
+    ...withoutRemedies(judgeWorkingHeights(setup, things, carriage.below, holdings)),
+    ...withoutRemedies(microphones.findings),
+    ...withoutRemedies(judgeSpeakers(setup, things, completeness.joints, signals, holdings)),
+    ...listBadLoads(carriage),
+    ...listWeakMicrophones(microphones.gains),
+  )
   const sums = judgeSums(things, input)
   findings.push(...sums.findings)
-  const marked = markAccepted(findings, setup.accepted).sort(byLevel)
+  const marked = markAccepted(withoutDoubles(findings), setup.accepted).sort(byLevel)
   const open = marked.filter((it) => !it.accepted)
   return {
     level: findWorstLevel(open.map((finding) => finding.level)),
@@ -183,7 +211,12 @@ export function assessSetup(input: ReadinessInput): Readiness {
       level: findWorstLevel(open.filter((it) => it.roleId === role.id).map((it) => it.level)),
     })),
     joints: completeness.joints,
-    workings: sums.workings,
+    workings: [
+      ...sums.workings,
+      ...carriage.loads.map(({ roleId: _, ...working }) => working),
+      ...microphones.gains.map(({ roleId: _, ...working }) => working),
+    ],
+    cameras,
     totalMassGrams: things.reduce((sum, thing) => sum + (thing.massGrams ?? 0), 0),
     signals,
     inputs: countInputs(things, completeness.joints),
@@ -196,7 +229,36 @@ function listFollowed({ figure, school }: Policies): Readiness['follows'] {
     'circuit-load': [figure('continuousLoadPercent')],
     'pack-hours': [figure('packEfficiencyPercent'), figure('sparePacks'), school('redundancy')],
     'card-minutes': [figure('cardHeadroomPercent')],
+    'carried-load': [],
+    'microphone-gain': [],
   }
+}
+
+function withoutRemedies<T extends object>(findings: readonly T[]): (T & { remedies: Remedy[] })[] {
+  return findings.map((finding) => ({ ...finding, remedies: [] }))
+}
+
+/** What does several jobs is found once for all of them, at its worst. */
+function withoutDoubles(findings: readonly ReadinessFinding[]): ReadinessFinding[] {
+  const first = new Map<string, ReadinessFinding>()
+  for (const finding of [...findings].sort(byLevel)) if (!first.has(finding.key)) first.set(finding.key, finding)
+  return [...first.values()]
+}
+
+function listBadLoads({ loads }: Carriage): ReadinessFinding[] {
+  return loads.flatMap(({ roleId, ...working }): ReadinessFinding[] => {
+    if (working.level === 'ok' || (working.level === 'unknown' && working.riders[0]?.massGrams === null)) return []
+    const key = `carried-load/${working.tag}/${working.riders[0]?.tag}`
+    return [{ key, level: working.level, roleId, remedies: [], code: 'carried-load', working }]
+  })
+}
+
+function listWeakMicrophones(gains: ReturnType<typeof judgeMicrophones>['gains']): ReadinessFinding[] {
+  return gains.flatMap(({ roleId, ...working }): ReadinessFinding[] => {
+    if (working.level === 'ok') return []
+    const key = `gain-short/${working.tag}`
+    return [{ key, level: working.level, roleId, remedies: [], code: 'gain-short', working }]
+  })
 }
 
 function listCrewFindings({ setup, holdings, crew }: ReadinessInput): ReadinessFinding[] {

@@ -8,7 +8,8 @@ const LEVEL_OF_IMPORTANCE = { essential: 'stop', wanted: 'warn', optional: 'advi
 /** Roles that nothing fills, unless they are left empty on purpose or nobody would miss them. */
 export function listEmptyRoles(roles: readonly Role[]): ReadinessFinding[] {
   return roles
-    .filter((role) => role.things.length === 0 && !role.deliberatelyNone && role.importance !== 'optional')
+    .filter((role) => role.things.length === 0 && !role.deliberatelyNone && !role.givenBy)
+    .filter((role) => role.importance !== 'optional')
     .map((role) => ({
       key: `role-empty/${role.id}`,
       level: LEVEL_OF_IMPORTANCE[role.importance],

@@ -7,7 +7,9 @@ import { NO_OVERRIDES, overridesSchema } from '../studio/policy.ts'
 import { PURPOSE_CODES } from '../studio/purpose.ts'
 import { dateSchema } from '../units/wall-time.ts'
 import { type ContentDemand, DEMAND_CODES } from './demand.ts'
+import { givenBySchema } from './given.ts'
 import { type Link, linkSchema } from './link.ts'
+import { positionSchema, settingSchema } from './setting-card.ts'
 
 export const TAPES = ['fern', 'clay', 'sky', 'plum', 'straw', 'slate'] as const
 export type Tape = (typeof TAPES)[number]
@@ -42,6 +44,20 @@ export const roleSchema = z.object({
   spare: z.enum(['must', 'nice', 'none']).nullable().optional(),
   /** Left empty on purpose, such as a fill that the white wall gives. */
   deliberatelyNone: z.boolean(),
+  /** Any one of these will do; while one is away the next takes its place. */
+  anyOfUnitIds: z.array(idSchema).max(12).optional(),
+  /** What does it without a thing of its own: a feature of another role's thing, a surface of the room. */
+  givenBy: givenBySchema.nullable().optional(),
+  /** Its thing may be in other roles as well. */
+  mayShare: z.boolean().optional(),
+  /** Where it stands, measured; null or absent where nobody did. */
+  position: positionSchema.nullable().optional(),
+  /** Its line of the setting card: every setting with its value, as somebody would write it on tape. */
+  settings: z.array(settingSchema).max(24).optional(),
+  /** Stays rigged between shoots, or is struck each time; null follows the studio's policy. */
+  stays: z.boolean().nullable().optional(),
+  /** Minutes to rig it, where somebody took the time; null takes what its kind usually takes. */
+  rigMinutes: z.number().int().min(0).max(600).nullable().optional(),
   things: z.array(assignmentSchema).max(60),
 })
 export type Role = z.infer<typeof roleSchema>
@@ -77,7 +93,20 @@ export const SETUP_DEFAULTS = {
   accepted: [] as Acceptance[],
   variantOf: null as string | null,
   links: [] as Link[],
+  isMirrored: false,
+  speakers: null as number | null,
+  shot: null as Shot | null,
 }
+
+/** How much of a person the picture shows. */
+export const SHOTS = {
+  close: 'Face and shoulders',
+  half: 'To the waist',
+  full: 'The whole person',
+  wide: 'Person in the room',
+} as const
+export type Shot = keyof typeof SHOTS
+export const SHOT_CODES = Object.keys(SHOTS) as [Shot, ...Shot[]]
 
 export const newSetupSchema = z
   .object({
@@ -98,6 +127,11 @@ export const newSetupSchema = z
     variantOf: idSchema.nullable().default(null),
     /** Signal and mains runs as somebody made them. */
     links: z.array(linkSchema).max(120).default([]),
+    /** Whoever is filmed sees themselves as in a mirror, so the picture is turned round and lettering with it. */
+    isMirrored: z.boolean().default(false),
+    /** How many people are heard; null where nobody said. */
+    speakers: z.number().int().min(0).max(60, 'At most 60 people speak.').nullable().default(null),
+    shot: z.enum(SHOT_CODES).nullable().default(null),
     /** Policies of its own. */
     overrides: overridesSchema.default(NO_OVERRIDES),
     placeId: idSchema.nullable(),
@@ -113,14 +147,18 @@ export const newSetupSchema = z
     roles: z.array(roleSchema).max(120),
   })
   .superRefine((setup, context) => {
-    const used = new Set<string>()
+    const used = new Map<string, { index: number; isShared: boolean }>()
     for (const [r, role] of setup.roles.entries()) {
-      for (const [t, thing] of role.things.entries()) {
-        if (thing.unitId && used.has(thing.unitId)) {
-          const message = 'This thing is in the setup already; one thing fills one role.'
+      for (const [t, { unitId }] of role.things.entries()) {
+        if (!unitId) continue
+        const before = used.get(unitId)
+        const mayBoth = before && before.index !== r && before.isShared && role.mayShare === true
+        if (before && !mayBoth) {
+          const message =
+            'This thing is in the setup already; one thing fills one role, unless both roles say that they share.'
           context.addIssue({ code: 'custom', path: ['roles', r, 'things', t, 'unitId'], message })
         }
-        if (thing.unitId) used.add(thing.unitId)
+        used.set(unitId, { index: r, isShared: role.mayShare === true })
       }
     }
     if (new Set(setup.roles.map((role) => role.id)).size !== setup.roles.length) {
@@ -132,8 +170,9 @@ export type NewSetup = z.infer<typeof newSetupSchema>
 export const setupSchema = newSetupSchema.and(z.object({ id: idSchema, version: versionSchema }))
 export type Setup = z.infer<typeof setupSchema>
 
+/** Each thing once, also where it does several jobs. */
 export function listUnitIds(setup: Pick<NewSetup, 'roles'>): string[] {
-  return setup.roles.flatMap((role) => role.things.flatMap((thing) => thing.unitId ?? []))
+  return [...new Set(setup.roles.flatMap((role) => role.things.flatMap((thing) => thing.unitId ?? [])))]
 }
 
 export function makeAssignment(thing: { unitId: string } | { stockId: string; quantity: number }): Assignment {
@@ -148,8 +187,13 @@ export function makeAssignment(thing: { unitId: string } | { stockId: string; qu
   }
 }
 
-/** Whether a role says what it wants, and this is it. */
-export function suitsRole(role: Pick<Role, 'wants' | 'wantsModelId'>, model: Pick<Model, 'id' | 'category'>): boolean {
+/** Whether a role says what it wants, and this is it: by kind, by model, or by a list of things that take turns. */
+export function suitsRole(
+  role: Pick<Role, 'wants' | 'wantsModelId' | 'anyOfUnitIds'>,
+  model: Pick<Model, 'id' | 'category'>,
+  unitId?: string,
+): boolean {
+  if (role.anyOfUnitIds?.length) return unitId !== undefined && role.anyOfUnitIds.includes(unitId)
   if (role.wantsModelId) return model.id === role.wantsModelId
   return role.wants !== null && isKindOf(model.category, role.wants)
 }

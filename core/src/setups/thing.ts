@@ -34,9 +34,15 @@ export interface Holdings {
   stock: ReadonlyMap<string, Stock>
 }
 
-/** Lists every piece of a setup, the circuit that feeds it last. Throws where a thing is named that nobody gave. */
+/**
+ * Lists every piece of a setup once, the circuit that feeds it last: what does several jobs stands where its first one is.
+ * Throws where a thing is named that nobody gave.
+ */
 export function listThings(setup: Pick<NewSetup, 'roles'>, holdings: Holdings, circuit: Circuit | null): SetThing[] {
-  const things = setup.roles.flatMap((role) => role.things.flatMap((it) => resolveAssignment(role, it, holdings)))
+  const seen = new Set<string>()
+  const things = setup.roles
+    .flatMap((role) => role.things.flatMap((it) => resolveAssignment(role, it, holdings)))
+    .filter(({ key }) => !seen.has(key) && seen.add(key))
   if (circuit) things.push(makeCircuitThing(circuit))
   return things
 }

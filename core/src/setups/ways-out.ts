@@ -5,6 +5,7 @@ import { nameModel } from '../kit/model.ts'
 import type { Stock, Unit } from '../kit/unit.ts'
 import type { Circuit } from '../studio/place.ts'
 import { type DemandFinding, isSelfView } from './demands.ts'
+import type { MicrophoneGain } from './microphone-gain.ts'
 import { assessSetup, type Readiness, type ReadinessFinding, type ReadinessInput } from './readiness.ts'
 import { applyRemedy, type Remedy } from './remedy.ts'
 import { listUnitIds, type NewSetup, type Role, suitsRole } from './setup.ts'
@@ -120,7 +121,38 @@ function isSmaller(after: ReadinessFinding, before: ReadinessFinding): boolean {
   if (after.code === 'circuit-load' && before.code === 'circuit-load') {
     return after.working.totalMilliwatts < before.working.totalMilliwatts
   }
+  if (after.code === 'microphones-short' && before.code === 'microphones-short') return after.have > before.have
+  if (after.code === 'sound-inputs-short' && before.code === 'sound-inputs-short') return after.have > before.have
+  if (after.code === 'gain-short' && before.code === 'gain-short') return isNearer(after.working, before.working)
   return false
+}
+
+const isNearer = (after: MicrophoneGain, before: MicrophoneGain) =>
+  after.wantedDb - after.haveDb < before.wantedDb - before.haveDb
+
+/** Tags of the things of a setup in whose stead another of the kind could mend a finding. */
+export function listReplaceable(finding: ReadinessFinding): readonly string[] {
+  switch (finding.code) {
+    case 'thing-absent':
+    case 'need-unmet':
+    case 'part-missing':
+    case 'bound-elsewhere':
+      return [finding.tag]
+    case 'carried-load':
+      return [finding.working.tag]
+    case 'height-out-of-reach':
+      return finding.carriers
+    case 'circle-small':
+      return [finding.lens]
+    case 'gain-short':
+      return [finding.working.tag, finding.working.input.tag]
+    case 'phantom-missing':
+      return [finding.tag, finding.input]
+    case 'sound-inputs-short':
+      return finding.tags
+    default:
+      return []
+  }
 }
 
 /** What could be tried, in the order of what it costs: something free, another way to run it, buying. */
@@ -128,7 +160,13 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
   const role = input.setup.roles.find((it) => it.id === finding.roleId)
   switch (finding.code) {
     case 'role-empty':
-      return role ? listAssignments(role, store, (it) => role.wants === null || suitsRole(role, it.model)) : []
+      return role
+        ? listAssignments(
+            role,
+            store,
+            (it) => (role.wants === null && !role.anyOfUnitIds?.length) || suitsRole(role, it.model, it.unit.id),
+          )
+        : []
     case 'bound-elsewhere':
     case 'part-missing':
     case 'thing-absent':
@@ -149,6 +187,29 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
       return role ? listIdeasForDemand(finding, input, store) : []
     case 'spare-missing':
       return [{ kind: 'shop', item: `Spare for ${finding.name}`, quantity: 1, stockId: null }]
+    case 'carried-load':
+      return finding.working.level === 'stop' ? listStandInsFor([finding.working.tag], input, store) : []
+    case 'height-out-of-reach':
+      return listStandInsFor(finding.carriers, input, store)
+    case 'circle-small':
+      return [...listRecordingModesOf(finding.tag, input), ...listStandInsFor([finding.lens], input, store)]
+    case 'gain-short':
+      return listStandInsFor([finding.working.tag, finding.working.input.tag], input, store)
+    case 'phantom-missing':
+      return listStandInsFor([finding.input, finding.tag], input, store)
+    case 'microphones-short':
+      return [
+        ...(role ? listAssignments(role, store, (it) => isKindOf(it.model.category, 'microphone')) : []),
+        { kind: 'shop', item: 'Microphone', quantity: finding.speakers - finding.have, stockId: null },
+      ]
+    case 'sound-inputs-short':
+      return listStandInsFor(finding.tags, input, store)
+    case 'beyond-room':
+    case 'double-duty':
+    case 'given-lacking':
+    case 'phantom-unknown':
+    case 'gain-unknown':
+    case 'microphone-unsuited':
     case 'link-trouble':
     case 'sound-unrecorded':
     case 'sound-single':
@@ -178,6 +239,16 @@ function listIdeasForDemand({ demand, unitIds, roleId }: DemandFinding, input: R
     return role ? makeReplacements(role, unitId, input, store) : []
   })
   return [...screens, ...others]
+}
+
+/** Others of the same kind for the things with these tags. */
+function listStandInsFor(tags: readonly string[], input: ReadinessInput, store: Store): Remedy[] {
+  return [...input.holdings.units.values()]
+    .filter((unit) => tags.includes(unit.tag))
+    .flatMap((unit) => {
+      const role = input.setup.roles.find((it) => it.things.some((thing) => thing.unitId === unit.id))
+      return role ? makeReplacements(role, unit.id, input, store) : []
+    })
 }
 
 type NeedUnmet = Extract<ReadinessFinding, { code: 'need-unmet' }>
@@ -266,7 +337,11 @@ function rankStore(units: StoreUnit[]): StoreUnit[] {
 function listReplacements(role: Role, unitId: string, { holdings }: ReadinessInput, store: Store): StoreUnit[] {
   const old = holdings.models.get(holdings.units.get(unitId)?.modelId ?? '')
   const wanted = old?.category ?? role.wants
-  const alike = store.units.filter((it) => wanted !== null && isKindOf(it.model.category, wanted))
+  // Where the role lists what takes turns, those and no others stand in for each other.
+  const listed = role.anyOfUnitIds ?? []
+  const alike = store.units.filter((it) =>
+    listed.length > 0 ? listed.includes(it.unit.id) : wanted !== null && isKindOf(it.model.category, wanted),
+  )
   return rankStore(alike)
     .sort((a, b) => Number(b.model.id === old?.id) - Number(a.model.id === old?.id))
     .slice(0, MOST_TRIED)
@@ -326,25 +401,33 @@ function listIdeasForCards(
   const cards = store.units
     .filter((it) => it.model.category === 'card')
     .sort((a, b) => (b.model.specs.capacityMegabytes ?? 0) - (a.model.specs.capacityMegabytes ?? 0))
-  const recorder = role.things.find((it) => input.holdings.units.get(it.unitId ?? '')?.tag === working.tag)
-  const model = input.holdings.models.get(input.holdings.units.get(recorder?.unitId ?? '')?.modelId ?? '')
-  const lighter = (model?.recordingModes ?? []).filter(
-    (mode) => mode.id !== (recorder?.recordingModeId ?? model?.recordingModes[0]?.id),
-  )
   return [
     ...listAssignments(role, { ...store, units: cards }, () => true),
-    ...lighter.map(
-      (mode): Remedy => ({
-        kind: 'recording-mode',
-        roleId: role.id,
-        unitId: recorder?.unitId ?? '',
-        tag: working.tag,
-        recordingModeId: mode.id,
-        label: mode.label,
-      }),
-    ),
+    ...listRecordingModesOf(working.tag, input),
     { kind: 'shop', item: 'A larger memory card', quantity: 1, stockId: null },
   ]
+}
+
+/** Every other way in which a thing of the setup can record. */
+function listRecordingModesOf(tag: string, { setup, holdings }: ReadinessInput): Remedy[] {
+  return setup.roles.flatMap((role) =>
+    role.things.flatMap(({ unitId, recordingModeId }): Remedy[] => {
+      const unit = holdings.units.get(unitId ?? '')
+      const modes = holdings.models.get(unit?.modelId ?? '')?.recordingModes ?? []
+      if (!unit || unit.tag !== tag) return []
+      const chosen = recordingModeId ?? modes[0]?.id
+      return modes
+        .filter((mode) => mode.id !== chosen)
+        .map(({ id, label }) => ({
+          kind: 'recording-mode',
+          roleId: role.id,
+          unitId: unit.id,
+          tag,
+          recordingModeId: id,
+          label,
+        }))
+    }),
+  )
 }
 
 function listCircuits({ setup }: ReadinessInput, store: Store): Remedy[] {

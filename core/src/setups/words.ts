@@ -4,21 +4,17 @@ import { TRAITS } from '../studio/person.ts'
 import { formatData, formatEnergy, formatMinutes, formatPower, trim } from '../units/quantity.ts'
 import { listInWords } from '../units/wording.ts'
 import { DEMAND_WORDS, sayDemand } from './demand-words.ts'
+import { type FindingWords, makeGauge, plain, type WorkingWords } from './finding-words.ts'
 import type { LinkFinding } from './link.ts'
 import type { Readiness, ReadinessFinding, Working } from './readiness.ts'
 import type { Remedy } from './remedy.ts'
+import { sayRigFinding, sayRigWorking } from './rig-words.ts'
+import { saySoundFinding, saySoundWorking } from './sound-words.ts'
 
 /** How to write an instant or a day: the caller knows the studio's zone. */
 export interface TimeWords {
   sayInstant(epochMs: number): string
   sayDay(date: string): string
-}
-
-export interface FindingWords {
-  title: string
-  text: string
-  /** A figure against its limit, for the gauge. */
-  gauge: { share: number; limitShare: number; text: string } | null
 }
 
 function plural(count: number, one: string, many = `${one}s`): string {
@@ -195,6 +191,21 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
         `Cannot tell: ${DEMAND_WORDS[finding.demand].asks}`,
         `${DEMAND_WORDS[finding.demand].unknown} of ${listInWords(finding.tags)} is not recorded. Write it down under “What it is”.`,
       )
+    case 'carried-load':
+    case 'circle-small':
+    case 'beyond-room':
+    case 'height-out-of-reach':
+    case 'double-duty':
+    case 'given-lacking':
+      return sayRigFinding(finding)
+    case 'gain-short':
+    case 'phantom-missing':
+    case 'phantom-unknown':
+    case 'gain-unknown':
+    case 'microphones-short':
+    case 'sound-inputs-short':
+    case 'microphone-unsuited':
+      return saySoundFinding(finding)
     case 'place-closed':
       return plain(
         `${finding.place} is closed by then`,
@@ -245,20 +256,17 @@ export function sayPlainly(finding: ReadinessFinding, text: string): string {
       return finding.working.have < finding.working.needed
         ? `The packs of ${finding.label} do not last for the planned time.`
         : `The packs of ${finding.label} last, but there is no spare.`
+    case 'carried-load':
+      return finding.level === 'stop'
+        ? `Too much rides on ${finding.working.tag}: it may give way. Take a stronger one, or less on it.`
+        : text
+    case 'gain-short':
+      return `${finding.working.tag} is too quiet for ${finding.working.input.tag}: go nearer, or put a booster between.`
     case 'cards-short':
       return `The cards in ${finding.working.tag} are full before the end.`
     default:
       return text
   }
-}
-
-function plain(title: string, text: string): FindingWords {
-  return { title, text, gauge: null }
-}
-
-function makeGauge(value: number, limit: number, text: string): FindingWords['gauge'] {
-  const full = Math.max(value, limit) * 1.02
-  return { share: value / full, limitShare: limit / full, text }
 }
 
 function sayUnmet(finding: Extract<ReadinessFinding, { code: 'need-unmet' }>, words: TimeWords): FindingWords {
@@ -348,15 +356,6 @@ export function sayRemedy(remedy: Remedy): string {
   }
 }
 
-export interface WorkingWords {
-  title: string
-  /** What there is of what it takes, in one glance. */
-  summary: string
-  lines: { label: string; sum: string }[]
-  assumptions: string[]
-  source: string
-}
-
 function sayLoadRule(working: Extract<Working, { formula: 'circuit-load' }>): { label: string; sum: string }[] {
   const { rule, ratedMilliwatts, continuousPercent, continuousMilliwatts, totalMilliwatts } = working
   if (rule === 'none') return []
@@ -419,6 +418,10 @@ export function sayWorking(working: Working, labelOf: (code: string) => string =
         ],
         source: 'Wh = V·Ah; runtime = Wh · health · efficiency / W',
       }
+    case 'carried-load':
+      return sayRigWorking(working)
+    case 'microphone-gain':
+      return saySoundWorking(working)
     case 'card-minutes':
       return {
         title: `Recording time of ${working.tag}`,

@@ -132,6 +132,7 @@ const UNIT_FIELDS: Readonly<Record<keyof NewRow, true>> = {
   remarks: true,
   provenance: true,
   fills: true,
+  banks: true,
   season: true,
 }
 

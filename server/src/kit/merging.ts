@@ -20,8 +20,8 @@ export function mergeUnits({ tx, now, log }: Writer, id: string, intoId: string,
   const swap = (column: unknown) => sql`replace(${column}, ${quoted(id)}, ${quoted(intoId)})`
   const names = (column: unknown) => sql`instr(${column}, ${quoted(id)}) > 0`
   tx.update(setups)
-    .set({ roles: swap(setups.roles), version: sql`${setups.version} + 1` })
-    .where(names(setups.roles))
+    .set({ roles: swap(setups.roles), links: swap(setups.links), version: sql`${setups.version} + 1` })
+    .where(sql`${names(setups.roles)} or ${names(setups.links)}`)
     .run()
   tx.update(setupUnits).set({ unitId: intoId }).where(eq(setupUnits.unitId, id)).run()
   tx.update(bookings)

@@ -1,5 +1,6 @@
 import {
   type Acquisition,
+  type Bank,
   type Bond,
   type Category,
   type Fill,
@@ -87,6 +88,7 @@ export const units = sqliteTable(
     remarks: text('remarks', { mode: 'json' }).$type<Remark[]>().notNull().default([]),
     provenance: text('provenance', { mode: 'json' }).$type<Provenance>().notNull().default(NO_PROVENANCE),
     fills: text('fills', { mode: 'json' }).$type<Fill[]>().notNull().default([]),
+    banks: text('banks', { mode: 'json' }).$type<Bank[]>().notNull().default([]),
     season: text('season', { mode: 'json' }).$type<Season>(),
     archivedAt: integer('archived_at'),
     version: integer('version').notNull().default(1),

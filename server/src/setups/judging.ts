@@ -15,14 +15,15 @@ import {
   LIFE_STATE_CODES,
   LIFE_STATES,
   listMissingParts,
+  listReplaceable,
   listUnitIds,
   type Model,
   type NewSetup,
   nameModel,
   type Readiness,
-  type ReadinessFinding,
   type ReadinessInput,
   resolvePolicies,
+  type Size,
   type Store,
   type StudioSettings,
   type Unit,
@@ -76,6 +77,7 @@ export function loadReadinessInput(
       [...holdings.stock.values()].map((it) => [it.id, countFreeStock(it.id, it.quantity, occasion.interval, holds)]),
     ),
     missingParts: loadMissingParts(db, [...holdings.units.keys()]),
+    roomSize: loadRoomSize(db, occasion.placeId ?? setup.placeId),
     where: {
       placeId: occasion.placeId ?? setup.placeId,
       places: remember(
@@ -94,6 +96,11 @@ export function loadReadinessInput(
   }
   const spares = countSpares(db, input, occasion, holds)
   return { input: spares ? { ...input, spares } : input, holds }
+}
+
+function loadRoomSize(db: Database, placeId: string | null): Size | null {
+  if (!placeId) return null
+  return db.select({ details: places.details }).from(places).where(eq(places.id, placeId)).get()?.details.size ?? null
 }
 
 /** Free things of the same kind for each unit of a role that has a spare policy; null where none has. */
@@ -282,14 +289,6 @@ export function loadFreeStore(
   }
 }
 
-/** Findings that another thing of the kind could mend. */
-const REPLACED: ReadonlySet<ReadinessFinding['code']> = new Set([
-  'thing-absent',
-  'need-unmet',
-  'part-missing',
-  'bound-elsewhere',
-])
-
 /** What could meet a demand that is not met: screens, cameras, lenses, lamps. */
 const DEMAND_KINDS: readonly Category[] = ['camera', 'lens', 'light', 'monitor', 'tablet', 'computer']
 
@@ -307,11 +306,12 @@ function makeModelFilter({ setup, holdings }: ReadinessInput, readiness: Readine
     }
     if (finding.code === 'role-empty' && role?.wants) categories.add(role.wants)
     if (finding.code === 'role-empty' && !role?.wants) takesAnything = true
-    if (!('tag' in finding) || !REPLACED.has(finding.code)) continue
-    const { tag } = finding
-    const unit = [...holdings.units.values()].find((it) => it.tag === tag)
-    const category = holdings.models.get(unit?.modelId ?? '')?.category
-    if (category) categories.add(category)
+    if (finding.code === 'microphones-short') categories.add('microphone')
+    for (const tag of listReplaceable(finding)) {
+      const unit = [...holdings.units.values()].find((it) => it.tag === tag)
+      const category = holdings.models.get(unit?.modelId ?? '')?.category
+      if (category) categories.add(category)
+    }
   }
   return (model) =>
     takesAnything ||

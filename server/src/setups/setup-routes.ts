@@ -36,11 +36,18 @@ export function saveSetup({ tx }: Writer, id: string, body: NewSetup, version: n
   tx.delete(setupUnits).where(eq(setupUnits.setupId, id)).run()
   tx.delete(setupStock).where(eq(setupStock.setupId, id)).run()
   const quantities = new Map<string, number>()
+  /** A thing that does several jobs is named with all of them. */
+  const jobs = new Map<string, string[]>()
   for (const role of body.roles) {
     for (const { unitId, stockId, quantity } of role.things) {
-      if (unitId) tx.insert(setupUnits).values({ setupId: id, unitId, roleName: role.name }).run()
+      if (unitId) jobs.set(unitId, [...(jobs.get(unitId) ?? []), role.name])
       if (stockId) quantities.set(stockId, (quantities.get(stockId) ?? 0) + quantity)
     }
+  }
+  for (const [unitId, names] of jobs) {
+    tx.insert(setupUnits)
+      .values({ setupId: id, unitId, roleName: names.join(', ') })
+      .run()
   }
   for (const [stockId, quantity] of quantities) tx.insert(setupStock).values({ setupId: id, stockId, quantity }).run()
 }

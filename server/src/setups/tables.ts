@@ -7,6 +7,7 @@ import {
   type Overrides,
   type Purpose,
   type Role,
+  type Shot,
   type Tape,
 } from '@exemplar/core'
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
@@ -27,6 +28,9 @@ export const setups = sqliteTable('setups', {
   accepted: text('accepted', { mode: 'json' }).$type<Acceptance[]>().notNull().default([]),
   variantOf: text('variant_of'),
   links: text('links', { mode: 'json' }).$type<Link[]>().notNull().default([]),
+  isMirrored: integer('is_mirrored', { mode: 'boolean' }).notNull().default(false),
+  speakers: integer('speakers'),
+  shot: text('shot').$type<Shot>(),
   placeId: text('place_id').references(() => places.id),
   circuitId: text('circuit_id'),
   plannedMinutes: integer('planned_minutes').notNull(),
