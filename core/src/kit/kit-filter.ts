@@ -15,6 +15,7 @@ export const KIT_ONLY = {
   unidentified: 'Needs identifying',
   incomplete: 'Parts missing',
   'never-used': 'Never used',
+  'no-charging': 'No charging needed',
   'no-mass': 'Mass not recorded',
   'no-price': 'No price or value',
   archived: 'Archived',

@@ -1,5 +1,6 @@
 import type { Interface } from '../kit/interface.ts'
 import type { FindingLevel } from '../studio/finding.ts'
+import { splitIntoComponents } from './components.ts'
 import { type Link, listWholeLinks, makeLinkRule } from './link.ts'
 import { settleLoads } from './load-settling.ts'
 import { findGuestHallSet, findHallSet, type HallSet } from './matching.ts'
@@ -44,20 +45,46 @@ export interface Completeness {
 
 const LEVEL_OF_RANK: readonly FindingLevel[] = ['stop', 'warn', 'advise']
 
+/** What was found of parts of a set, to be used again for a part that is as it was. */
+export interface CompletenessMemory {
+  recall(part: readonly SetThing[]): Completeness | undefined
+  keep(part: readonly SetThing[], found: Completeness): void
+}
+
 /**
  * Judges whether every end that must be met is met by an offer that nothing else uses. Exact for a set in fixed ways of
  * powering: what is reported as unmet cannot be met by any other way of joining the same things, and nothing is carried by
- * what it carries itself. Links that somebody made are kept as they are.
+ * what it carries itself. Links that somebody made are kept as they are. Parts that cannot join are judged one by one.
  */
 export function judgeCompleteness(
   things: readonly SetThing[],
   interfaces: ReadonlyMap<string, Interface>,
   links: readonly Link[] = [],
+  memory?: CompletenessMemory,
 ): Completeness {
   const rule = links.length > 0 ? makeLinkRule(listWholeLinks(links, things)) : undefined
+  const parts = splitIntoComponents(things).map((part) => {
+    const known = memory?.recall(part)
+    if (known) return known
+    const found = judgePart(part, interfaces, rule)
+    memory?.keep(part, found)
+    return found
+  })
+  return {
+    joints: parts.flatMap((it) => it.joints),
+    unmet: parts.flatMap((it) => it.unmet),
+    unknown: parts.flatMap((it) => it.unknown),
+  }
+}
+
+function judgePart(
+  things: readonly SetThing[],
+  interfaces: ReadonlyMap<string, Interface>,
+  rule: ReturnType<typeof makeLinkRule> | undefined,
+): Completeness {
   const built = buildPortGraph(things, interfaces, rule)
   const { matching: first, graph } = matchWithoutRings(built, interfaces)
-  const matching = settleLoads(built, graph, first, interfaces)
+  const matching = settleLoads(built, first, interfaces)
   const joints: Joint[] = []
   const unknown: UnknownJoint[] = []
   for (const [at, partner] of matching.guestOfHost.entries()) {

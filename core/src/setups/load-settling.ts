@@ -1,38 +1,71 @@
 import type { Interface } from '../kit/interface.ts'
-import type { BipartiteGraph, Matching } from './matching.ts'
+import type { Matching } from './matching.ts'
 import type { PortGraph, PortNode } from './port-graph.ts'
 import { carries } from './rings.ts'
 
 /** How often something is moved; each time the overload gets smaller. */
 const MOST_MOVED = 40
 
+/** How many joints are tried before what was found stays. */
+const MOST_TRIED = 20_000
+
 /**
- * Where things could be joined in several ways and the one that was found overloads a support, tries the others: one thing
- * to a free support, or two things in each other's places, as long as the overload shrinks. Every end that was met stays
- * met. A search from step to step: what it leaves overloaded is judged as it stands.
+ * Where things could be joined in several ways and the one that was found overloads a support, looks for one that does not:
+ * first by moving one thing or exchanging two as long as the overload shrinks, then by trying every way. What was met stays
+ * met. In a rig so large that not all ways can be tried, what is left overloaded is judged as it stands.
  */
 export function settleLoads(
   built: PortGraph,
-  graph: BipartiteGraph,
   matching: Matching,
   interfaces: ReadonlyMap<string, Interface>,
 ): Matching {
   if (measureOverload(built, matching.guestOfHost, interfaces) === 0) return matching
   let now = matching
   for (let moved = 0; moved < MOST_MOVED; moved++) {
-    const better = findBetter(built, graph, now, interfaces)
-    if (!better) return now
+    const better = findBetter(built, now, interfaces)
+    if (!better) break
     now = better
   }
-  return now
+  if (measureOverload(built, now.guestOfHost, interfaces) === 0) return now
+  return tryEveryWay(built, now, interfaces) ?? now
 }
 
-function findBetter(
+/** Puts everything that is carried anew, the heaviest first, and goes back as soon as something is overloaded. */
+function tryEveryWay(
   built: PortGraph,
-  graph: BipartiteGraph,
-  matching: Matching,
+  { guestOfHost, hostOfGuest }: Matching,
   interfaces: ReadonlyMap<string, Interface>,
 ): Matching | null {
+  const isCarried = (guest: number) => {
+    const own = built.guests[guest]
+    const carrier = built.hosts[hostOfGuest[guest] ?? -1]
+    return own !== undefined && carrier !== undefined && carries(carrier, own, interfaces)
+  }
+  const massOf = (guest: number) => built.guests[guest]?.thing.massGrams ?? 0
+  const riders = built.guests.map((_, at) => at).filter(isCarried)
+  riders.sort((a, b) => massOf(b) - massOf(a) || a - b)
+  const now = [...guestOfHost]
+  for (const rider of riders) now[hostOfGuest[rider] ?? -1] = -1
+  const musts = built.hosts.flatMap((host, at) => (host.priority !== null && guestOfHost[at] !== -1 ? [at] : []))
+  let tried = 0
+  const place = (index: number): boolean => {
+    const rider = riders[index]
+    if (rider === undefined) return musts.every((host) => now[host] !== -1)
+    for (const [host, edges] of built.graph.edges.entries()) {
+      if (now[host] !== -1 || !edges.includes(rider) || tried++ > MOST_TRIED) continue
+      now[host] = rider
+      if (measureOverload(built, now, interfaces) === 0 && place(index + 1)) return true
+      now[host] = -1
+    }
+    return false
+  }
+  if (!place(0)) return null
+  const back = hostOfGuest.map(() => -1)
+  for (const [host, guest] of now.entries()) if (guest >= 0) back[guest] = host
+  return { guestOfHost: now, hostOfGuest: back }
+}
+
+function findBetter(built: PortGraph, matching: Matching, interfaces: ReadonlyMap<string, Interface>): Matching | null {
   const { guestOfHost, hostOfGuest } = matching
   let best: { matching: Matching; overload: number } | null = null
   const now = measureOverload(built, guestOfHost, interfaces)
@@ -49,7 +82,7 @@ function findBetter(
     const own = built.guests[guest]
     const carrier = built.hosts[host]
     if (!own || !carrier || !carries(carrier, own, interfaces)) continue
-    for (const [other, edges] of graph.edges.entries()) {
+    for (const [other, edges] of built.graph.edges.entries()) {
       const otherHost = built.hosts[other]
       if (other === host || !otherHost || !edges.includes(guest) || !carries(otherHost, own, interfaces)) continue
       const theirs = guestOfHost[other] ?? -1
@@ -59,7 +92,7 @@ function findBetter(
             [host, -1],
             [other, guest],
           ])
-      } else if (graph.edges[host]?.includes(theirs)) {
+      } else if (built.graph.edges[host]?.includes(theirs)) {
         consider([
           [host, theirs],
           [other, guest],

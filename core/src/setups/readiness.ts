@@ -8,7 +8,7 @@ import { type CameraAngle, judgePicture, listCameraAngles, type PictureFinding }
 import { type CardMinutes, judgeCardMinutes } from './card-minutes.ts'
 import { type Carriage, type CarriedLoad, judgeCarriedLoads } from './carried-load.ts'
 import { type CircuitLoad, judgeCircuitLoad } from './circuit-load.ts'
-import { type Joint, judgeCompleteness } from './completeness.ts'
+import { type Completeness, type Joint, judgeCompleteness } from './completeness.ts'
 import { type Crew, type CrewFinding, judgeCrew } from './crew.ts'
 import { type DemandFinding, judgeDemands } from './demands.ts'
 import { type DutyFinding, judgeDoubleDuty } from './double-duty.ts'
@@ -140,7 +140,16 @@ export interface ReadinessInput {
 export function assessSetup(input: ReadinessInput): Readiness {
   const { setup, holdings, interfaces, circuit } = input
   const things = listThings(setup, holdings, circuit)
-  const completeness = judgeCompleteness(things, interfaces, setup.links)
+  return assessThings(input, things, judgeCompleteness(things, interfaces, setup.links))
+}
+
+/** The same of things that were listed and joined already. */
+export function assessThings(
+  input: ReadinessInput,
+  things: readonly SetThing[],
+  completeness: Completeness,
+): Readiness {
+  const { setup, holdings, interfaces } = input
   const findings: ReadinessFinding[] = [
     ...listEmptyRoles(setup.roles),
     ...listAbsences(input),
@@ -213,7 +222,8 @@ export function assessSetup(input: ReadinessInput): Readiness {
     joints: completeness.joints,
     workings: [
       ...sums.workings,
-      ...carriage.loads.map(({ roleId: _, ...working }) => working),
+      // What cannot be told is a finding, and no sum that comes out.
+      ...carriage.loads.flatMap(({ roleId: _, ...working }) => (working.level === 'unknown' ? [] : [working])),
       ...microphones.gains.map(({ roleId: _, ...working }) => working),
     ],
     cameras,

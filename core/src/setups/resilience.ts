@@ -1,5 +1,6 @@
 import { nameModel } from '../kit/model.ts'
-import { assessSetup, type ReadinessInput } from './readiness.ts'
+import { makeJudge } from './incremental.ts'
+import type { ReadinessInput } from './readiness.ts'
 import type { NewSetup } from './setup.ts'
 import { findStandIns, type Store } from './ways-out.ts'
 
@@ -17,13 +18,14 @@ export interface Loss {
  * second lamp in the same role, or a lead that another one replaces, counts for what it is. Stand-ins were tried too.
  */
 export function judgeLosses(input: ReadinessInput, store: Store): Loss[] {
-  const before = assessSetup(input).counts.stop
+  const judge = makeJudge()
+  const before = judge.assess(input).counts.stop
   return input.setup.roles.flatMap((role) =>
     role.things.flatMap(({ unitId }): Loss[] => {
       const unit = input.holdings.units.get(unitId ?? '')
       const model = input.holdings.models.get(unit?.modelId ?? '')
       if (!unit || !model) return []
-      const without = assessSetup({ ...input, setup: takeOut(input.setup, unit.id) }).counts.stop
+      const without = judge.assess({ ...input, setup: takeOut(input.setup, unit.id) }).counts.stop
       if (without <= before) return []
       const standIns = findStandIns(input, unit.id, store).map((it) => ({
         unitId: it.unit.id,

@@ -5,6 +5,7 @@ import { nameModel } from '../kit/model.ts'
 import type { Stock, Unit } from '../kit/unit.ts'
 import type { Circuit } from '../studio/place.ts'
 import { type DemandFinding, isSelfView } from './demands.ts'
+import { makeJudge } from './incremental.ts'
 import type { MicrophoneGain } from './microphone-gain.ts'
 import { assessSetup, type Readiness, type ReadinessFinding, type ReadinessInput } from './readiness.ts'
 import { applyRemedy, type Remedy } from './remedy.ts'
@@ -80,11 +81,14 @@ function makeTrial(input: ReadinessInput, before: Readiness, store: Store): Tria
     models.set(it.model.id, it.model)
   }
   const freeStock = new Map([...store.stock.map((it) => [it.stock.id, it.free] as const), ...input.freeStock])
+  // One after the other differ by a thing or two: what they have in common is joined once.
+  const judge = makeJudge()
+  judge.assess(input)
   return (remedies) => {
     const setup = remedies.reduce<NewSetup>(applyRemedy, input.setup)
     if (setup === input.setup) return before
     const circuit = store.circuits.find((it) => it.id === setup.circuitId) ?? input.circuit
-    return assessSetup({ ...input, setup, circuit, freeStock, holdings: { models, units, stock } })
+    return judge.assess({ ...input, setup, circuit, freeStock, holdings: { models, units, stock } })
   }
 }
 

@@ -210,6 +210,11 @@ const ONLY: Readonly<Record<Exclude<KitOnly, 'archived'>, string>> = {
   incomplete: `EXISTS (SELECT 1 FROM units c WHERE c.parent_id = u.id AND c.bond IN ('part', 'controller') AND c.archived_at IS NULL
     AND (c.state NOT IN (${quote(USABLE)}) OR EXISTS (${OPEN_FAULT} = c.id AND f.severity = 'unusable')))`,
   'never-used': `${LAST_OUT} IS NULL`,
+  // What can run without packs or cells of its own: from the mains, from what it is plugged into, or from nothing.
+  'no-charging': `m.category NOT IN ('pack', 'cell', 'phone', 'tablet')
+    AND coalesce(m.specs ->> '$.more.fedBy', '') <> 'own pack'
+    AND (NOT EXISTS (SELECT 1 FROM json_each(m.power_modes) p WHERE p.value ->> '$.source' <> 'mains')
+      OR EXISTS (SELECT 1 FROM json_each(m.power_modes) p WHERE p.value ->> '$.source' = 'mains'))`,
   'no-mass': "m.specs ->> '$.massGrams' IS NULL",
   'no-price': "u.price_minor IS NULL AND u.provenance ->> '$.valueMinor' IS NULL",
 }

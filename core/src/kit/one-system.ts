@@ -1,0 +1,196 @@
+import { type Category, isKindOf } from './category.ts'
+import type { Interface } from './interface.ts'
+import { type Model, nameModel } from './model.ts'
+
+/** A piece of the kit by its model. */
+export interface Piece {
+  unitId: string
+  tag: string
+  model: Model
+  priceMinor: number | null
+}
+
+/** The studio's own families: lens mounts, batteries, quick plates. What the standards name is no system of anybody's. */
+export interface SystemShare {
+  code: string
+  label: string
+  kind: Interface['kind']
+  /** What receives and what goes in or on. */
+  hosts: { tag: string; name: string }[]
+  guests: { tag: string; name: string }[]
+  /** What fits nothing else of the kit, and would lie idle if the studio left this family. */
+  orphans: { tag: string; name: string; priceMinor: number | null }[]
+  /** What the orphans cost; null where of one of them it is not recorded. */
+  orphanMinor: number | null
+}
+
+/** Each family of the kit, what hangs on it, and what leaving it would leave behind. The one with most in it first. */
+export function listSystems(pieces: readonly Piece[], interfaces: readonly Interface[]): SystemShare[] {
+  return interfaces
+    .filter((it) => it.standard === null && (it.kind === 'mount' || it.kind === 'battery' || it.kind === 'carry'))
+    .map((it) => describeSystem(it, pieces))
+    .filter((it) => it.hosts.length > 0 && it.guests.length > 0)
+    .sort((a, b) => b.hosts.length + b.guests.length - a.hosts.length - a.guests.length || (a.code < b.code ? -1 : 1))
+}
+
+function describeSystem({ code, label, kind }: Interface, pieces: readonly Piece[]): SystemShare {
+  const at = (side: 'host' | 'guest') =>
+    pieces.filter(({ model }) => model.ports.some((it) => it.side === side && it.interfaces.includes(code)))
+  const name = ({ tag, model }: Piece) => ({ tag, name: nameModel(model) })
+  // A pack or lens is for its family alone where no end of it goes anywhere else.
+  const orphans = at('guest').filter(({ model }) => {
+    const ends = model.ports.filter((it) => it.side === 'guest' && it.interfaces.includes(code))
+    return ends.every((it) => !it.interfaces.some((other) => other !== code && hasHost(other, pieces)))
+  })
+  const prices = orphans.map((it) => it.priceMinor)
+  return {
+    code,
+    label,
+    kind,
+    hosts: at('host').map(name),
+    guests: at('guest').map(name),
+    orphans: orphans.map((it) => ({ ...name(it), priceMinor: it.priceMinor })),
+    orphanMinor: prices.every((it) => it !== null) ? prices.reduce<number>((sum, it) => sum + (it ?? 0), 0) : null,
+  }
+}
+
+function hasHost(code: string, pieces: readonly Piece[]): boolean {
+  return pieces.some(({ model }) => model.ports.some((it) => it.side === 'host' && it.interfaces.includes(code)))
+}
+
+const CARRY_CAMERAS: readonly Category[] = ['tripod', 'head', 'arm', 'rail', 'gimbal']
+
+export interface Conformity {
+  /** Supports that could carry a camera, and whether this fitting is on them. */
+  supports: { tag: string; name: string; fits: boolean }[]
+  share: number
+  missing: number
+  /** What one fitting costs for each that has it not; null where nobody said. */
+  costMinor: number | null
+}
+
+/** How far the studio is with one fitting on every support, and what the rest costs at so much a piece. */
+export function judgeConformity(pieces: readonly Piece[], code: string, priceEachMinor: number | null): Conformity {
+  const supports = pieces
+    .filter(({ model }) => CARRY_CAMERAS.some((kind) => isKindOf(model.category, kind)))
+    .map(({ tag, model }) => ({
+      tag,
+      name: nameModel(model),
+      fits: model.ports.some((it) => it.side === 'host' && it.interfaces.includes(code)),
+    }))
+  const missing = supports.filter((it) => !it.fits).length
+  return {
+    supports,
+    share: supports.length > 0 ? (supports.length - missing) / supports.length : 0,
+    missing,
+    costMinor: priceEachMinor === null ? null : priceEachMinor * missing,
+  }
+}
+
+export interface Portability {
+  tag: string
+  name: string
+  /** Devices that it goes into by its own plug, or with the usual cable of that plug. */
+  direct: string[]
+  /** Those it wants an adapter for. */
+  adapted: string[]
+}
+
+const TAKES_SOUND: readonly Category[] = [
+  'camera',
+  'recorder',
+  'mixer',
+  'audio-interface',
+  'computer',
+  'tablet',
+  'switcher',
+]
+const SOUND_PLUGS: ReadonlySet<string> = new Set(['xlr-3', 'xlr-mini', 'trs-35', 'trrs-35', 'trs-63', 'usb-a', 'usb-c'])
+
+/** How many devices, owned and wished for, each microphone goes into directly: the more, the longer it stays useful. */
+export function rankPortability(microphones: readonly Piece[], devices: readonly Piece[]): Portability[] {
+  const taking = devices.filter(({ model }) => TAKES_SOUND.some((kind) => isKindOf(model.category, kind)))
+  return microphones
+    .map(({ tag, model }): Portability => {
+      const plugs = new Set(
+        model.ports
+          .filter((it) => it.direction === 'out' || it.direction === 'both')
+          .flatMap((it) => it.interfaces.filter((code) => SOUND_PLUGS.has(code))),
+      )
+      const takes = (it: Piece) =>
+        it.model.ports.some(
+          (port) => port.side === 'host' && port.direction !== 'out' && port.interfaces.some((code) => plugs.has(code)),
+        )
+      const hears = (it: Piece) =>
+        it.model.ports.some(
+          (port) =>
+            port.side === 'host' && port.direction !== 'out' && port.interfaces.some((code) => SOUND_PLUGS.has(code)),
+        )
+      return {
+        tag,
+        name: nameModel(model),
+        direct: taking.filter(takes).map((it) => it.tag),
+        adapted: taking.filter((it) => !takes(it) && hears(it)).map((it) => it.tag),
+      }
+    })
+    .sort((a, b) => b.direct.length - a.direct.length || (a.tag < b.tag ? -1 : 1))
+}
+
+export interface BodyPoints {
+  tag: string
+  name: string
+  /** Threaded holes beside the one below; null where nobody counted. */
+  holes: number | null
+  shoes: number
+  /** The most that any setup asks of it at once, and which setup. */
+  asked: number
+  askedBy: string
+}
+
+/** Holes and shoes of each body against what setups hang on it. */
+export function countBodyPoints(
+  bodies: readonly Piece[],
+  asked: ReadonlyMap<string, { setup: string; attachments: number }>,
+): BodyPoints[] {
+  return bodies
+    .filter(({ model }) => isKindOf(model.category, 'camera'))
+    .map(({ unitId, tag, model }) => {
+      const { mountPoints } = model.specs.more
+      const most = asked.get(unitId)
+      return {
+        tag,
+        name: nameModel(model),
+        holes: typeof mountPoints === 'number' ? mountPoints : null,
+        shoes: model.ports
+          .filter((it) => it.side === 'host' && it.interfaces.includes('shoe'))
+          .reduce((sum, it) => sum + it.count, 0),
+        asked: most?.attachments ?? 0,
+        askedBy: most?.setup ?? '',
+      }
+    })
+    .sort((a, b) => (b.holes ?? -1) + b.shoes - (a.holes ?? -1) - a.shoes || (a.tag < b.tag ? -1 : 1))
+}
+
+export interface HeadWeight {
+  lamp: string
+  modifier: string
+  fits: boolean
+  /** Lamp and modifier together; null where one of them was never weighed. */
+  massGrams: number | null
+}
+
+/** Every lamp with every modifier: whether its bayonet fits, and what the two weigh on a stand. */
+export function crossModifiers(lamps: readonly Piece[], modifiers: readonly Piece[]): HeadWeight[] {
+  return lamps.flatMap((lamp) =>
+    modifiers.map((modifier) => {
+      const rears = modifier.model.ports.filter((it) => it.side === 'guest').flatMap((it) => it.interfaces)
+      const [a, b] = [lamp.model.specs.massGrams, modifier.model.specs.massGrams]
+      return {
+        lamp: lamp.tag,
+        modifier: modifier.tag,
+        fits: lamp.model.ports.some((it) => it.side === 'host' && it.interfaces.some((code) => rears.includes(code))),
+        massGrams: a === null || b === null ? null : a + b,
+      }
+    }),
+  )
+}

@@ -1,0 +1,144 @@
+import type { Interface } from '../kit/interface.ts'
+import type { Joint } from './completeness.ts'
+import { findRigMinutes, findStrikeMinutes } from './rig-minutes.ts'
+import type { NewSetup, Role } from './setup.ts'
+import type { SetThing } from './thing.ts'
+
+/** A setup as it stands: its things, their joints, and what of it is left standing. */
+export interface StandingRig {
+  setup: Pick<NewSetup, 'roles'>
+  things: readonly SetThing[]
+  joints: readonly Joint[]
+  /** Roles that stay rigged between shoots. */
+  standing: ReadonlySet<string>
+}
+
+export type ChangeStep = { key: string; tag: string; name: string; role: string; minutes: number } & (
+  | { kind: 'strike' | 'rig' }
+  /** It changes what it rides on: `plate` where both take the same quick fitting. */
+  | { kind: 'move'; from: string; to: string; toKey: string; plate: 'same' | 'other' | 'tools' }
+  /** It stays where it is and is set otherwise. */
+  | { kind: 'turn'; to: string }
+)
+
+export interface ChangeOver {
+  steps: ChangeStep[]
+  minutes: number
+  /** For each thing that is moved or fetched from one to the other: what a second one would save each time. */
+  worthTwice: { tag: string; name: string; minutes: number }[]
+}
+
+const SAME_PLATE_MINUTES = 1
+const TURN_MINUTES = 2
+
+/**
+ * The steps from one setup to another: what only the first has is struck, unless it stays; what only the second has is
+ * rigged, unless it stands there already; what both have is moved or set otherwise. Cards, cells and packs go along with
+ * what they are in.
+ */
+export function planChangeOver(
+  before: StandingRig,
+  after: StandingRig,
+  interfaces: ReadonlyMap<string, Interface>,
+): ChangeOver {
+  const old = new Map(before.things.map((it) => [it.key, it]))
+  const fresh = new Map(after.things.map((it) => [it.key, it]))
+  const struck = before.things.flatMap((it): ChangeStep[] =>
+    fresh.has(it.key) || isLeftAlone(it, before)
+      ? []
+      : [{ ...describe(it, before.setup), kind: 'strike', minutes: strikeOf(it) }],
+  )
+  const rigged = after.things.flatMap((it): ChangeStep[] =>
+    old.has(it.key) || isLeftAlone(it, after)
+      ? []
+      : [{ ...describe(it, after.setup), kind: 'rig', minutes: rigOf(it) }],
+  )
+  const kept = after.things.flatMap((it) => (old.has(it.key) ? (findStep(it, before, after, interfaces) ?? []) : []))
+  const steps = [...struck, ...kept, ...rigged]
+  return {
+    steps,
+    minutes: steps.reduce((sum, it) => sum + it.minutes, 0),
+    worthTwice: kept
+      .filter((it) => it.kind === 'move' || it.kind === 'turn')
+      .map(({ tag, name, minutes }) => ({ tag, name, minutes }))
+      .sort((a, b) => b.minutes - a.minutes || (a.tag < b.tag ? -1 : 1)),
+  }
+}
+
+/** Small things that are in another go with it; what stays is not touched; the room is the room. */
+function isLeftAlone({ category, roleId }: SetThing, { standing }: StandingRig): boolean {
+  if (category === 'room' || category === 'card' || category === 'cell' || category === 'pack') return true
+  return roleId !== null && standing.has(roleId)
+}
+
+const rigOf = ({ category }: SetThing) => (category === 'room' ? 0 : findRigMinutes(category))
+const strikeOf = (thing: SetThing) => findStrikeMinutes(rigOf(thing))
+
+function describe({ key, tag, name, roleId }: SetThing, { roles }: Pick<NewSetup, 'roles'>) {
+  return { key, tag, name, role: roles.find((it) => it.id === roleId)?.name ?? '' }
+}
+
+function findStep(
+  thing: SetThing,
+  before: StandingRig,
+  after: StandingRig,
+  interfaces: ReadonlyMap<string, Interface>,
+): ChangeStep | null {
+  if (thing.category === 'room') return null
+  const common = describe(thing, after.setup)
+  const from = findCarrier(thing, before, interfaces)
+  const to = findCarrier(thing, after, interfaces)
+  if (to && from?.host.key !== to.host.key) {
+    const plate = comparePlates(from, to, interfaces)
+    const minutes = plate === 'same' ? SAME_PLATE_MINUTES : rigOf(thing)
+    return { ...common, kind: 'move', from: from?.host.tag ?? '', to: to.host.tag, toKey: to.host.key, plate, minutes }
+  }
+  const place = sayPlace(findRole(thing, after))
+  return place === sayPlace(findRole(thing, before)) || place === ''
+    ? null
+    : { ...common, kind: 'turn', to: place, minutes: TURN_MINUTES }
+}
+
+function findRole({ key }: SetThing, { setup }: StandingRig): Role | undefined {
+  return setup.roles.find((role) => role.things.some((it) => it.unitId === key))
+}
+
+function sayPlace(role: Role | undefined): string {
+  if (!role) return ''
+  const { distanceMm, sideDegrees, heightMm, focalMm } = role.position ?? {}
+  return [
+    role.detail,
+    distanceMm != null ? `${distanceMm / 1000} m away` : '',
+    sideDegrees != null ? `${sideDegrees}°` : '',
+    heightMm != null ? `${heightMm / 1000} m high` : '',
+    focalMm != null ? `${focalMm} mm` : '',
+  ]
+    .filter(Boolean)
+    .join(', ')
+}
+
+function findCarrier(
+  { key }: SetThing,
+  { joints }: StandingRig,
+  interfaces: ReadonlyMap<string, Interface>,
+): Joint | undefined {
+  return joints.find(
+    (it) => it.guest.key === key && ['carry', 'mount'].includes(interfaces.get(it.interfaceCode)?.kind ?? ''),
+  )
+}
+
+/** Fittings of the studio's own list are quick; threads and spigots of the standards want a hand at a screw. */
+function comparePlates(
+  from: Joint | undefined,
+  to: Joint,
+  interfaces: ReadonlyMap<string, Interface>,
+): 'same' | 'other' | 'tools' {
+  const isQuick = (code: string | undefined) => {
+    const it = interfaces.get(code ?? '')
+    return it !== undefined && it.kind === 'carry' && it.standard === null && !SCREWED.has(it.code)
+  }
+  if (!isQuick(to.interfaceCode)) return 'tools'
+  return from?.interfaceCode === to.interfaceCode ? 'same' : 'other'
+}
+
+const SCREWED: ReadonlySet<string> = new Set(['thread-5-8', 'grip-pin', 'cross-bar'])
