@@ -12,13 +12,19 @@ import { scheduleRoutes } from './kit/schedule-routes.ts'
 import { snapshotRoutes } from './kit/snapshot-routes.ts'
 import { stockRoutes } from './kit/stock-routes.ts'
 import { stocktakeRoutes } from './kit/stocktake-routes.ts'
+import { systemRoutes } from './kit/system-routes.ts'
 import { unitRoutes } from './kit/unit-routes.ts'
 import { viewRoutes } from './kit/view-routes.ts'
 import { ledgerRoutes } from './ledger/ledger-routes.ts'
+import { orderRoutes } from './ledger/order-routes.ts'
 import { cableRoutes } from './setups/cable-routes.ts'
+import { cameraRoutes } from './setups/camera-routes.ts'
 import { helpingRoutes } from './setups/helping-routes.ts'
+import { minutesRoutes } from './setups/minutes-routes.ts'
 import { resilienceRoutes } from './setups/resilience-routes.ts'
+import { riderRoutes } from './setups/rider-routes.ts'
 import { setupRoutes } from './setups/setup-routes.ts'
+import { startRoutes } from './setups/start-routes.ts'
 import { accessRoutes } from './studio/access-routes.ts'
 import { attachmentRoutes } from './studio/attachment-routes.ts'
 import { backupRoutes } from './studio/backup-routes.ts'
@@ -53,15 +59,21 @@ export const routes: readonly Route[] = [
   ...viewRoutes,
   ...scheduleRoutes,
   ...figuresRoutes,
+  ...systemRoutes,
   ...importRoutes,
   ...kitFileRoutes,
   ...setupRoutes,
   ...cableRoutes,
+  ...cameraRoutes,
+  ...minutesRoutes,
+  ...startRoutes,
+  ...riderRoutes,
   ...helpingRoutes,
   ...resilienceRoutes,
   ...bookingRoutes,
   ...benchRoutes,
   ...ledgerRoutes,
+  ...orderRoutes,
   ...todayRoutes,
   ...findRoutes,
 ]

@@ -1,4 +1,4 @@
-import type { Readiness, ReadinessFinding } from './readiness.ts'
+import type { Readiness, ReadinessFinding, Working } from './readiness.ts'
 
 /** What is different between two judgements of one setup, such as here and in another room. */
 export interface ReadinessChange {
@@ -25,4 +25,23 @@ export function compareReadiness(before: Readiness, after: Readiness): Readiness
 
 function withoutWays({ remedies: _, ...finding }: ReadinessFinding): object {
   return finding
+}
+
+/** One sum before and after; null where there is none. */
+export interface WorkingChange {
+  before: Working | null
+  after: Working | null
+}
+
+/** The sums of which a figure is otherwise, in the order of the first. */
+export function compareWorkings(before: readonly Working[], after: readonly Working[]): WorkingChange[] {
+  const nameOf = (it: Working) => {
+    const subject = 'tag' in it ? it.tag : 'family' in it ? it.family : it.circuit
+    return `${it.formula}/${subject}${it.formula === 'carried-load' ? `/${it.riders[0]?.tag}` : ''}`
+  }
+  const is = new Map(after.map((it) => [nameOf(it), it]))
+  const was = new Set(before.map(nameOf))
+  const kept = before.map((it): WorkingChange => ({ before: it, after: is.get(nameOf(it)) ?? null }))
+  const added = after.filter((it) => !was.has(nameOf(it))).map((it): WorkingChange => ({ before: null, after: it }))
+  return [...kept, ...added].filter((it) => JSON.stringify(it.before) !== JSON.stringify(it.after))
 }

@@ -7,12 +7,15 @@ import {
   type NewModel,
   type TemplateFacts,
 } from '@exemplar/core'
+import { withFigures } from './larkmoor-figures.ts'
 
 /** The film unit of the invented Larkmoor Botanic Garden. All makers, models and people are made up. */
 export const DEMO_INTERFACES: readonly Interface[] = [
   { code: 'mount-larch', label: 'Larch mount', kind: 'mount', hostName: 'body', guestName: 'lens' },
   { code: 'mount-sorrel', label: 'Sorrel mount', kind: 'mount', hostName: 'body', guestName: 'lens' },
   { code: 'pack-fenn-a', label: 'Fenn A', kind: 'battery', hostName: 'bay', guestName: 'pack' },
+  { code: 'plate-clasp', label: 'Clasp plate', kind: 'carry', hostName: 'clasp', guestName: 'plate' },
+  { code: 'bayonet-sallow', label: 'Sallow bayonet', kind: 'mount', hostName: 'lamp', guestName: 'modifier' },
   { code: 'pack-fenn-b', label: 'Fenn B', kind: 'battery', hostName: 'bay', guestName: 'pack' },
 ].map((it) => ({ ...it, kind: it.kind as Interface['kind'], standard: null, viaCableOnly: false, version: 1 }))
 
@@ -94,7 +97,15 @@ const MODEL_ROWS: readonly [
   ],
   ['monitor-7', 'monitor', 'Nook', '7 inch monitor', { battery: 'pack-fenn-b', milliwatts: 24_000, massGrams: 640 }],
   ['switcher-4', 'switcher', 'Orrin', 'Four-way switcher', { inlet: 'iec-c13', milliwatts: 45_000, massGrams: 1_900 }],
-  ['sallow-120', 'light', 'Sallow', '120 daylight', { inlet: 'iec-c13', milliwatts: 150_000, massGrams: 2_900 }],
+  [
+    'sallow-120',
+    'light',
+    'Sallow',
+    '120 daylight',
+    { inlet: 'iec-c13', milliwatts: 150_000, massGrams: 2_900, mount: 'bayonet-sallow' },
+  ],
+  ['sallow-dome', 'modifier', 'Sallow', 'Dome 60', { mount: 'bayonet-sallow', massGrams: 820 }],
+  ['sallow-lantern', 'modifier', 'Sallow', 'Lantern 50', { mount: 'bayonet-sallow', massGrams: 640 }],
   ['verrin-mat', 'light', 'Verrin', 'Mat 1×2 panel', { inlet: 'iec-c7', milliwatts: 60_000, massGrams: 1_300 }],
   ['nook-30', 'light', 'Nook', '30 panel', { battery: 'pack-fenn-a', milliwatts: 28_000, massGrams: 700 }],
   ['ring-46', 'light', 'Nook', 'Ring lamp, 46 cm', { inlet: 'iec-c7', milliwatts: 55_000, massGrams: 1_600 }],
@@ -157,8 +168,20 @@ const LENGTHS_MM: Readonly<Record<string, number>> = {
   'hdmi-8': 8_000,
 }
 
+/** Carries the quick plate beside its threads: bodies on which the plate stays, and what takes it. */
+const WITH_PLATE: ReadonlySet<string> = new Set(['verrin-v6', 'verrin-l4', 'brindle-f8', 'brindle-arm'])
+
+function addPlate(model: NewModel): NewModel {
+  const isCarrying = (interfaces: readonly string[]) => interfaces.includes('thread-1-4')
+  const ports = model.ports.map((port) =>
+    isCarrying(port.interfaces) ? { ...port, interfaces: ['plate-clasp', ...port.interfaces] } : port,
+  )
+  return { ...model, ports }
+}
+
 /** A worn microphone hangs on a shirt: it wants no stand. */
-function adjust(id: string, model: NewModel): NewModel {
+function adjust(id: string, plain: NewModel): NewModel {
+  const model = WITH_PLATE.has(id) ? addPlate(plain) : plain
   if (id === 'holm-l1') return { ...model, ports: model.ports.filter((port) => port.id !== 'clip') }
   if (id === 'verrin-l4') {
     const lighter = { id: 'long', label: '100 Mbit/s', kilobitsPerSecond: 100_000 }
@@ -174,7 +197,7 @@ function adjust(id: string, model: NewModel): NewModel {
 
 export const DEMO_MODELS: readonly (NewModel & { id: string })[] = MODEL_ROWS.map(
   ([id, category, maker, name, facts]) => ({
-    ...adjust(id, makeModelFromTemplate(category, maker, name, facts)),
+    ...withFigures(id, adjust(id, makeModelFromTemplate(category, maker, name, facts))),
     id,
   }),
 )
@@ -253,6 +276,8 @@ export const DEMO_UNITS: readonly DemoUnit[] = [
   u('LGT-06', 'nook-30', 'case-3', '86.00', 620, { note: 'Small and cool, goes anywhere.' }),
   u('LGT-07', 'tube-60', 'shelf-b', '130.00', 280),
   u('LGT-08', 'ring-46', 'shelf-b', '145.00', 640, { note: 'Shows as a ring in spectacles.' }),
+  u('MOD-01', 'sallow-dome', 'case-3', '95.00', 690),
+  u('MOD-02', 'sallow-lantern', 'store', '78.00', 6, { state: 'ordered', party: 'vendor', dueIn: -2 }),
   u('MIC-01', 'holm-s3', 'case-2', '260.00', 700, { serviceEvery: 180, servicedDaysAgo: 172 }),
   u('MIC-02', 'holm-l1', 'case-2', '140.00', 560),
   u('MIC-03', 'holm-l1', 'bag-1', '140.00', 560),

@@ -12,6 +12,7 @@ interface ShortRole {
   detail?: string
   importance?: Role['importance']
   none?: boolean
+  rest?: Partial<Role>
 }
 
 function makeRole(setup: string, index: number, role: ShortRole): Role {
@@ -24,8 +25,13 @@ function makeRole(setup: string, index: number, role: ShortRole): Role {
     detail: role.detail ?? '',
     deliberatelyNone: role.none ?? false,
     things: role.things.map(readShort),
+    ...role.rest,
   }
 }
+
+const at = (distanceMm: number, heightMm: number | null = null, sideDegrees: number | null = null) => ({
+  position: { distanceMm, heightMm, sideDegrees, focalMm: null },
+})
 
 /** Demo ids of units and stock are their tags. */
 function readShort(short: Short): Assignment {
@@ -79,6 +85,15 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
         wants: 'camera',
         detail: '2.1 m, seated',
         things: ['CAM-01', 'LEN-01', 'SDC-01'],
+        rest: {
+          ...at(2_100, 1_200),
+          settings: [
+            { name: 'Aperture', value: 'f/2.8' },
+            { name: 'Shutter', value: '1/50' },
+            { name: 'ISO', value: '400' },
+            { name: 'White balance', value: '5600 K' },
+          ],
+        },
       },
       {
         group: 'camera',
@@ -86,6 +101,7 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
         wants: 'camera',
         detail: '1.6 m, close',
         things: ['CAM-02', 'LEN-02', 'SDC-02'],
+        rest: at(1_600, 1_200),
       },
       {
         group: 'light',
@@ -93,6 +109,7 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
         wants: 'light',
         detail: '1.5 m, 40° left',
         things: ['LGT-01', 'LED-01', 'STD-01'],
+        rest: at(1_500, 1_900, -40),
       },
       { group: 'light', name: 'Fill', wants: null, detail: 'white wall, right', things: [], none: true },
       {
@@ -102,6 +119,7 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
         detail: 'behind, 2.2 m high',
         importance: 'wanted',
         things: ['LGT-06', 'STD-02'],
+        rest: { position: { distanceMm: null, heightMm: 2_200, sideDegrees: null, focalMm: null } },
       },
       {
         group: 'sound',
@@ -141,6 +159,7 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
         wants: 'camera',
         detail: '1.1 m above the bench',
         things: ['CAM-06', 'LEN-03', 'SDC-06'],
+        rest: at(1_100),
       },
       { group: 'light', name: 'Key', wants: 'light', detail: 'left, 45°', things: ['LGT-04', 'LED-05', 'STD-03'] },
       { group: 'light', name: 'Fill', wants: 'light', detail: 'right, half', things: ['LGT-03', 'STD-05'] },

@@ -42,7 +42,7 @@ describe('the kit of the demo', () => {
   test('filters by group, kind, state, and what is wrong or borrowed', async () => {
     const lights = await list('group=light')
     expect(lights.every((row) => CATEGORIES[row.category].group === 'light')).toBe(true)
-    expect(lights).toHaveLength(8)
+    expect(lights).toHaveLength(10)
     expect((await list('category=lens-adapter')).map((row) => row.tag)).toEqual(['ADP-01'])
     expect((await list('state=in-repair')).map((row) => row.tag)).toEqual(['LEN-05'])
     expect((await list('only=borrowed')).map((row) => row.tag)).toEqual(['RAI-01'])

@@ -27,7 +27,7 @@ function loadPort(db: Database, unitId: string, portId: string, field: string): 
 }
 
 /** Cables, leads and adapters that are free today. */
-function loadConduits(house: House): Conduit[] {
+export function loadConduits(house: House): Conduit[] {
   const { db } = house
   const rows = db
     .select({ unit: units, model: models })

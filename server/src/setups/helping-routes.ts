@@ -5,14 +5,18 @@ import {
   chooseForRoles,
   compareReadiness,
   compareSetups,
+  compareWorkings,
   idSchema,
   isHelperKind,
   isKindOf,
+  listOrphans,
+  listThings,
   nameModel,
   PURPOSES,
   type Purpose,
   planConnections,
   type SetupDifference,
+  swapThing,
   takeOut,
 } from '@exemplar/core'
 import { and, inArray, isNull } from 'drizzle-orm'
@@ -121,10 +125,15 @@ export const helpingRoutes = [
     query: occasionQuery,
     handle: ({ params, query }, house) => {
       const { setup, input, occasion, holds } = loadCase(house, params.id ?? '', query.bookingId)
-      const wanted = new Set<Category>(
-        setup.roles.flatMap((role) => (role.wants && role.things.length === 0 ? [role.wants] : [])),
-      )
-      const suits = (model: { category: Category }) => [...wanted].some((kind) => isKindOf(model.category, kind))
+      const open = setup.roles.filter((role) => role.things.length === 0)
+      const wanted = new Set<Category>(open.flatMap((role) => role.wants ?? []))
+      const listed = loadHoldings(
+        house.db,
+        open.flatMap((role) => role.anyOfUnitIds ?? []),
+        [],
+      ).models
+      const suits = (model: { id: string; category: Category }) =>
+        listed.has(model.id) || [...wanted].some((kind) => isKindOf(model.category, kind))
       const store = loadFreeStore(house.db, input, suits, occasion, holds, MOST_CANDIDATES)
       const faulty = loadFaulty(
         house,
@@ -144,7 +153,46 @@ export const helpingRoutes = [
       const { input } = loadCase(house, params.id ?? '', query.bookingId)
       const before = assessSetup(input)
       const after = assessSetup({ ...input, setup: takeOut(input.setup, query.unitId) })
-      return { counts: after.counts, change: compareReadiness(before, after) }
+      return {
+        counts: after.counts,
+        change: compareReadiness(before, after),
+        empties: input.setup.roles
+          .filter((role) => {
+            const left = role.things.filter((it) => it.unitId !== query.unitId)
+            return role.things.length > 0 && left.length === 0
+          })
+          .map((role) => role.name),
+        figures: compareWorkings(before.workings, after.workings),
+      }
+    },
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id/swap',
+    permission: 'see-studio',
+    room,
+    summary: 'What would be found with another thing in the place of one, and what would be left without a place',
+    query: occasionQuery.extend({ unitId: idSchema, byUnitId: idSchema }),
+    handle: ({ params, query }, house) => {
+      const { input } = loadCase(house, params.id ?? '', query.bookingId)
+      const fresh = loadHoldings(house.db, [query.byUnitId], [])
+      if (fresh.units.size === 0) throw refuseField('?byUnitId', 'There is no such thing.')
+      if (!input.holdings.units.has(query.unitId)) throw refuseField('?unitId', 'This thing is not in the setup.')
+      if (input.holdings.units.has(query.byUnitId))
+        throw refuseField('?byUnitId', 'This thing is in the setup already.')
+      const holdings = {
+        units: new Map([...input.holdings.units, ...fresh.units]),
+        models: new Map([...input.holdings.models, ...fresh.models]),
+        stock: input.holdings.stock,
+      }
+      const swapped = { ...input, holdings, setup: swapThing(input.setup, query.unitId, query.byUnitId) }
+      const [before, after] = [assessSetup(input), assessSetup(swapped)]
+      const things = listThings(swapped.setup, holdings, input.circuit)
+      return {
+        counts: after.counts,
+        change: compareReadiness(before, after),
+        orphans: listOrphans(things, before, after, query.unitId),
+      }
     },
   }),
   defineRoute({

@@ -306,6 +306,10 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
     },
     'post /shopping': (_, n) =>
       api.call('POST', '/shopping', { item: `Item ${n}`, quantity: 1, reason: '', stockId: 'CEL-02', setupId: 'gi' }),
+    'post /orders/:id/cancelled': async (pick) => {
+      const it = pick((await get('/orders')) as { id: string; version: number }[])
+      return it ? api.call('POST', `/orders/${it.id}/cancelled`, {}, match(it.version)) : null
+    },
     'post /shopping/:id/bought': async (pick) => {
       const it = pick(await get('/shopping')) as { id: string; version: number } | undefined
       return it ? api.call('POST', `/shopping/${it.id}/bought`, {}, match(it.version)) : null

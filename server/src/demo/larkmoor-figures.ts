@@ -1,0 +1,43 @@
+import type { MoreSpecs, NewModel } from '@exemplar/core'
+
+const prime = (mm: number, closestMm: number, filterMm: number): MoreSpecs => ({
+  lensKind: 'prime',
+  focalMinMm: mm,
+  focalMaxMm: mm,
+  closestMm,
+  filterMm,
+})
+const zoom = (focalMinMm: number, focalMaxMm: number, filterMm: number): MoreSpecs => ({
+  lensKind: 'zoom',
+  focalMinMm,
+  focalMaxMm,
+  filterMm,
+})
+
+/** What the crew of Larkmoor wrote down of its models beyond what the sums take. All invented. */
+const FIGURES: Readonly<Record<string, MoreSpecs>> = {
+  'verrin-v6': { sensorWidthMm: 35.9, sensorHeightMm: 23.9, mountPoints: 2 },
+  'quarle-c2': { sensorWidthMm: 23.6, sensorHeightMm: 15.6, mountPoints: 1 },
+  'verrin-l4': { sensorWidthMm: 23.6, sensorHeightMm: 15.6, mountPoints: 7 },
+  'pocket-p1': { sensorWidthMm: 17.3, sensorHeightMm: 13, mountPoints: 0 },
+  'tarn-35': { ...prime(35, 300, 52), imageCircleMm: 43.3 },
+  'tarn-50': { ...prime(50, 190, 52), imageCircleMm: 43.3 },
+  'tarn-85': { ...prime(85, 800, 67), imageCircleMm: 43.3 },
+  'tarn-24-70': { ...zoom(24, 70, 77), imageCircleMm: 43.3 },
+  'sorrel-18-90': { ...zoom(18, 90, 82), imageCircleMm: 28.4 },
+  'holm-s3': { sensitivityMvPerPa: 25, fedBy: '48 V', pattern: 'lobar' },
+  'holm-l1': { sensitivityMvPerPa: 8, pattern: 'omni' },
+  'holm-d2': { sensitivityMvPerPa: 1.8, fedBy: 'nothing', pattern: 'cardioid' },
+  'otter-r4': { gainDb: 66, sends48: 'yes', channels: 4 },
+  'otter-m6': { gainDb: 60, sends48: 'yes', channels: 6 },
+  'brindle-f8': { heightMinMm: 480, heightMaxMm: 1_720, legRadiusMm: 560 },
+  'brindle-t3': { heightMinMm: 380, heightMaxMm: 1_450, legRadiusMm: 430 },
+  'stand-roller': { heightMinMm: 1_250, heightMaxMm: 3_300, legRadiusMm: 620 },
+  'stand-light': { heightMinMm: 780, heightMaxMm: 2_400, legRadiusMm: 450 },
+  'stand-mic': { heightMinMm: 900, heightMaxMm: 2_100, legRadiusMm: 380 },
+}
+
+export function withFigures<T extends NewModel>(id: string, model: T): T {
+  const more = FIGURES[id]
+  return more ? { ...model, specs: { ...model.specs, more: { ...model.specs.more, ...more } } } : model
+}

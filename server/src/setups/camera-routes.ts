@@ -1,0 +1,139 @@
+import {
+  assessSetup,
+  type CameraAngle,
+  compareSetups,
+  findLikeFraming,
+  isKindOf,
+  type LensOffer,
+  type LikeFraming,
+  type Model,
+  nameModel,
+  type Setup,
+} from '@exemplar/core'
+import { and, eq, inArray, isNull, or } from 'drizzle-orm'
+import type { House } from '../foundation/house.ts'
+import { minuteOf, remember } from '../foundation/memo.ts'
+import { defineRoute } from '../foundation/route.ts'
+import { models, units } from '../kit/tables.ts'
+import { loadStudio } from '../studio/studio-routes.ts'
+import { loadReadinessInput, USABLE_STATES } from './judging.ts'
+import { loadSetup, makePresentOccasion } from './setup-routes.ts'
+import { setups } from './tables.ts'
+
+const room = 'setups'
+
+interface OwnLens extends LensOffer {
+  mounts: string[]
+}
+
+/** The studio's lenses with their focal lengths, by what they mount on. */
+function loadLenses(house: House): OwnLens[] {
+  return house.db
+    .select({ tag: units.tag, model: models })
+    .from(units)
+    .innerJoin(models, eq(models.id, units.modelId))
+    .where(and(eq(models.category, 'lens'), inArray(units.state, USABLE_STATES), isNull(units.archivedAt)))
+    .orderBy(units.tag)
+    .all()
+    .flatMap(({ tag, model }): OwnLens[] => {
+      const { focalMinMm: least, focalMaxMm: most } = model.specs.more
+      const focalMinMm = typeof least === 'number' ? least : typeof most === 'number' ? most : null
+      if (focalMinMm === null) return []
+      const focalMaxMm = typeof most === 'number' ? most : focalMinMm
+      return [{ tag, name: nameModel(model), focalMinMm, focalMaxMm, mounts: listCodes(model, 'guest') }]
+    })
+}
+
+const listCodes = (model: Model, side: 'host' | 'guest') =>
+  model.ports.filter((it) => it.side === side).flatMap((it) => it.interfaces)
+
+/** What would frame on each other camera of the setup as this one does. */
+type Alike = { unitId: string; tag: string; like: LikeFraming | null }
+
+function listAngles(house: House, setup: Setup, lenses: readonly OwnLens[]): (CameraAngle & { alike: Alike[] })[] {
+  const occasion = makePresentOccasion(house, setup)
+  const { input } = loadReadinessInput(house.db, setup, occasion, loadStudio(house.db))
+  const { cameras } = assessSetup(input)
+  const hostsOf = (unitId: string) => {
+    const model = input.holdings.models.get(input.holdings.units.get(unitId)?.modelId ?? '')
+    return model && isKindOf(model.category, 'camera') ? listCodes(model, 'host') : []
+  }
+  return cameras.map((camera) => ({
+    ...camera,
+    alike: cameras.flatMap((other): Alike[] => {
+      const { activeWidthMm, focalMm } = camera
+      if (other === camera || activeWidthMm === null || focalMm === null || other.activeWidthMm === null) return []
+      const codes = hostsOf(other.unitId)
+      const fitting = lenses.filter((it) => it.mounts.some((code) => codes.includes(code)))
+      const like = findLikeFraming({ activeWidthMm, focalMm }, other.activeWidthMm, fitting)
+      return [{ unitId: other.unitId, tag: other.tag, like }]
+    }),
+  }))
+}
+
+function describe(setup: Setup) {
+  const { id, code, name, tape } = setup
+  return { id, code, name, tape }
+}
+
+export const cameraRoutes = [
+  defineRoute({
+    method: 'get',
+    path: '/cameras',
+    permission: 'see-studio',
+    room,
+    summary: 'Every angle of every setup: body, lens, what is framed, and how another body would frame alike',
+    handle: (_, house) =>
+      remember(house.db, `cameras/${minuteOf(house.now())}`, () => {
+        const lenses = loadLenses(house)
+        const rows = house.db.select().from(setups).where(isNull(setups.archivedAt)).orderBy(setups.code).all()
+        return rows.map(({ archivedAt: _archived, ...setup }) => ({
+          ...describe(setup),
+          angles: listAngles(house, setup, lenses),
+        }))
+      }),
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id/looks',
+    permission: 'see-studio',
+    room,
+    summary: 'A setup and its variants side by side: focal length, distance, framing, backdrop, light moves',
+    handle: ({ params }, house) => {
+      const setup = loadSetup(house, params.id ?? '')
+      const rootId = setup.variantOf ?? setup.id
+      const family = house.db
+        .select()
+        .from(setups)
+        .where(and(isNull(setups.archivedAt), or(eq(setups.id, rootId), eq(setups.variantOf, rootId))))
+        .orderBy(setups.code)
+        .all()
+        .map(({ archivedAt: _, ...it }) => it)
+        .sort((a, b) => Number(b.id === rootId) - Number(a.id === rootId))
+      const [root] = family
+      const lenses = loadLenses(house)
+      return family.map((it) => ({
+        ...describe(it),
+        angles: listAngles(house, it, lenses),
+        backdrops: it.roles
+          .filter((role) => role.group === 'set' || role.givenBy?.kind === 'surface')
+          .flatMap((role) =>
+            role.givenBy?.kind === 'surface'
+              ? `${role.name}: ${role.givenBy.name}`
+              : role.things.length
+                ? role.name
+                : [],
+          ),
+        lights: it.roles
+          .filter((role) => role.group === 'light')
+          .map((role) => ({
+            role: role.name,
+            detail: role.detail,
+            position: role.position ?? null,
+            things: role.things.length,
+          })),
+        moves: root && root.id !== it.id ? compareSetups(root, it).length : 0,
+      }))
+    },
+  }),
+]
