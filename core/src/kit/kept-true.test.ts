@@ -100,6 +100,10 @@ describe('programs against what runs them', () => {
     expect(judgeSoftware(program({ minimumMemoryGigabytes: 8 }), device, laptop)).toEqual([])
     const [asked] = judgeSoftware(program({ minimumMemoryGigabytes: 8 }), device, { tag: 'COM-02', more: {} })
     expect([asked?.code, asked?.level]).toEqual(['memory-unknown', 'unknown'])
+    const graphics = (graphicsGigabytes: number) =>
+      judgeSoftware(program({ minimumGraphicsGigabytes: 6 }), device, { tag: 'COM-03', more: { graphicsGigabytes } })
+    expect(graphics(6)).toEqual([])
+    expect(graphics(4)).toMatchObject([{ code: 'little-memory', of: 'graphics', haveGigabytes: 4, wantedGigabytes: 6 }])
     expect(judgeSoftware(program({ minimumMemoryGigabytes: 8, media: 'disc' }), device, null)).toEqual([])
     expect(judgeSoftware(program({ needsWireless: true }), { tag: 'CAM-02', more: {} }, null)).toEqual([])
   })

@@ -2,12 +2,15 @@ import type { FindingLevel } from '../studio/finding.ts'
 import type { Specs } from './model.ts'
 import type { Software } from './unit.ts'
 
+/** A program may ask for memory to work in, and for memory of the graphics card. */
+export type MemoryKind = 'working' | 'graphics'
+
 /** What keeps a program from its work: a device it cannot reach, a disc nothing reads, too little memory. */
 export type SoftwareFinding = { level: FindingLevel; program: string } & (
   | { code: 'no-wireless'; tag: string }
   | { code: 'no-disc-drive'; tag: string }
-  | { code: 'little-memory'; tag: string; haveGigabytes: number; wantedGigabytes: number }
-  | { code: 'memory-unknown'; tag: string; wantedGigabytes: number }
+  | { code: 'little-memory'; of: MemoryKind; tag: string; haveGigabytes: number; wantedGigabytes: number }
+  | { code: 'memory-unknown'; of: MemoryKind; tag: string; wantedGigabytes: number }
 )
 
 /** A device or computer by what counts here. */
@@ -22,7 +25,7 @@ export interface Machine {
  */
 export function judgeSoftware(program: Software, device: Machine, computer: Machine | null): SoftwareFinding[] {
   const findings: SoftwareFinding[] = []
-  const { name, minimumMemoryGigabytes: wantedGigabytes } = program
+  const { name } = program
   if (program.needsWireless && device.more.wireless === 'no') {
     findings.push({ level: 'warn', program: name, code: 'no-wireless', tag: device.tag })
   }
@@ -31,13 +34,22 @@ export function judgeSoftware(program: Software, device: Machine, computer: Mach
   if (program.media === 'disc' && more.discDrive === 'no') {
     findings.push({ level: 'warn', program: name, code: 'no-disc-drive', tag })
   }
-  if (wantedGigabytes === null) return findings
-  const have = more.memoryGigabytes
-  if (typeof have !== 'number') {
-    findings.push({ level: 'unknown', program: name, code: 'memory-unknown', tag, wantedGigabytes })
-  } else if (have < wantedGigabytes) {
-    const common = { level: 'warn', program: name, tag, wantedGigabytes } as const
-    findings.push({ ...common, code: 'little-memory', haveGigabytes: have })
-  }
-  return findings
+  return [
+    ...findings,
+    ...judgeMemory(name, tag, 'working', program.minimumMemoryGigabytes, more.memoryGigabytes),
+    ...judgeMemory(name, tag, 'graphics', program.minimumGraphicsGigabytes, more.graphicsGigabytes),
+  ]
+}
+
+function judgeMemory(
+  program: string,
+  tag: string,
+  of: MemoryKind,
+  wantedGigabytes: number | null,
+  have: number | string | undefined,
+): SoftwareFinding[] {
+  if (wantedGigabytes === null) return []
+  if (typeof have !== 'number') return [{ level: 'unknown', program, code: 'memory-unknown', of, tag, wantedGigabytes }]
+  if (have >= wantedGigabytes) return []
+  return [{ level: 'warn', program, code: 'little-memory', of, tag, wantedGigabytes, haveGigabytes: have }]
 }

@@ -60,6 +60,7 @@ export const softwareSchema = z.object({
   /** Talks to its device by wireless alone. */
   needsWireless: z.boolean().default(false),
   minimumMemoryGigabytes: z.number().min(0.5, 'At least half a gigabyte.').max(4096).nullable().default(null),
+  minimumGraphicsGigabytes: z.number().min(0.5, 'At least half a gigabyte.').max(512).nullable().default(null),
 })
 export type Software = z.infer<typeof softwareSchema>
 

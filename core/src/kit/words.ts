@@ -95,9 +95,9 @@ export function saySoftwareFinding(finding: SoftwareFinding): string {
     case 'no-disc-drive':
       return `${finding.program} comes on a disc and ${finding.tag} has no drive for it. Look for it as a download.`
     case 'little-memory':
-      return `${finding.program} asks for ${finding.wantedGigabytes} GB of memory; ${finding.tag} has ${finding.haveGigabytes} GB.`
+      return `${finding.program} asks for ${finding.wantedGigabytes} GB of ${finding.of} memory; ${finding.tag} has ${finding.haveGigabytes} GB.`
     case 'memory-unknown':
-      return `Cannot tell: ${finding.program} asks for ${finding.wantedGigabytes} GB, and the memory of ${finding.tag} is not recorded.`
+      return `Cannot tell: ${finding.program} asks for ${finding.wantedGigabytes} GB, and the ${finding.of} memory of ${finding.tag} is not recorded.`
     default:
       return finding satisfies never
   }

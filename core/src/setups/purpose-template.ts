@@ -31,6 +31,8 @@ const camera = sketch('camera', 'essential')
 const lens = sketch('camera', 'essential')
 const second = sketch('camera', 'wanted')
 const screen = sketch('camera', 'wanted')
+const optionalCamera = sketch('camera', 'optional')
+const optionalSound = sketch('sound', 'optional')
 const light = sketch('light', 'essential')
 const moreLight = sketch('light', 'wanted')
 const extraLight = sketch('light', 'optional')
@@ -67,6 +69,12 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
       RECORDER,
       HEADPHONES,
       support('Camera support', 'tripod'),
+      extraLight(
+        'Lamp at the lens',
+        'light',
+        'on the camera or round the lens, 0° from it; a soft key off the axis is kinder',
+      ),
+      optionalCamera('Prompter', 'prompter', 'before the lens, with somebody or a phone to run it'),
       extraSet('Backdrop', 'backdrop', '2 m behind the person'),
     ],
   },
@@ -151,6 +159,8 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
       sound('First microphone', 'microphone'),
       sound('Second microphone', 'microphone'),
       moreSound('Third microphone', 'microphone'),
+      optionalSound('Producer’s microphone', 'microphone', 'off camera, on an input and at a level of its own'),
+      optionalCamera('Screen for pages', 'monitor', 'what is shown to them, on an input of its own'),
       sound('Mixer', 'mixer'),
       moreSound('Backup recorder', 'recorder'),
       support('Wide support', 'tripod'),
@@ -315,5 +325,31 @@ export function copySetup(
     accepted: [],
     links: withThings ? setup.links : [],
     roles: setup.roles.map((role) => ({ ...role, things: withThings ? role.things : [] })),
+  }
+}
+
+/** What one more person takes: a microphone, a chair, and a frame that holds both. Common practice. */
+export function addGuest<T extends NewSetup>(setup: T, newId: () => string): T {
+  const role = (group: Group, name: string, wants: Category, importance: Importance, detail: string): Role => ({
+    id: newId(),
+    group,
+    name,
+    wants,
+    importance,
+    detail,
+    deliberatelyNone: false,
+    things: [],
+  })
+  const wider = (it: Role): Role =>
+    it.wants === 'lens' ? { ...it, detail: [it.detail, 'wide enough for two'].filter(Boolean).join('; ') } : it
+  return {
+    ...setup,
+    speakers: Math.max(setup.speakers ?? 1, 1) + 1,
+    shot: setup.shot === 'close' ? 'half' : setup.shot,
+    roles: [
+      ...setup.roles.map(wider),
+      role('sound', 'Guest’s microphone', 'microphone', 'essential', 'worn, or on a stand of its own'),
+      role('set', 'Guest’s chair', 'furniture', 'wanted', 'half turned to the other one'),
+    ],
   }
 }

@@ -130,6 +130,16 @@ function listOtherServes({ db }: House, setupId: string, unitIds: string[]) {
   )
 }
 
+/** Tags of the things that roles list as taking turns, by id. */
+function nameListed({ db }: House, { roles }: NewSetup): Record<string, string> {
+  const { units: found } = loadHoldings(
+    db,
+    roles.flatMap((role) => role.anyOfUnitIds ?? []),
+    [],
+  )
+  return Object.fromEntries([...found].map(([id, it]) => [id, it.tag]))
+}
+
 export const setupRoutes = [
   defineRoute({
     method: 'get',
@@ -189,6 +199,7 @@ export const setupRoutes = [
         ...setup,
         next: findNextBooking(house, setup.id),
         circuits: loadCircuits(house.db, setup.placeId),
+        listed: nameListed(house, setup),
         serves: listOtherServes(house, setup.id, [...holdings.units.keys()]),
         units: [...holdings.units.values()],
         stock: [...holdings.stock.values()],

@@ -1,4 +1,4 @@
-import { formatMass, type NewBooking, sayVerdict } from '@exemplar/core'
+import { formatMass, formatMinutes, type NewBooking, sayVerdict } from '@exemplar/core'
 import { Printer } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -22,6 +22,8 @@ import { useAppDispatch } from '../foundation/store.ts'
 import { TapeStrip } from '../foundation/tape.tsx'
 import { tellDone } from '../foundation/tell-done.ts'
 import { tellTrouble } from '../foundation/toasts.ts'
+import { ChangeOverSteps } from '../setups/change-over-steps.tsx'
+import { useBookingChangeOverQuery } from '../setups/rig-api.ts'
 import { useSetupChanges } from '../setups/use-setup-changes.ts'
 import { BookingForm, toFormDraft } from './booking-form.tsx'
 import { BookingTroubles } from './booking-troubles.tsx'
@@ -97,6 +99,9 @@ export function BookingPage() {
               Cancel it
             </Button>
           )}
+          {booking.setup && (
+            <ButtonLink to={`/setups/${booking.setup.id}/start?booking=${id}`}>Before it records</ButtonLink>
+          )}
           <Button onClick={() => window.print()}>
             <Printer aria-hidden />
             Print
@@ -127,6 +132,7 @@ export function BookingPage() {
         {isPlan && (
           <div className="no-print">
             <Troubles booking={booking} />
+            <ComesAfter booking={booking} />
           </div>
         )}
         <Sheet booking={booking} />
@@ -181,6 +187,28 @@ function Troubles({ booking }: { booking: Page }) {
           />
         )}
       </div>
+    </Section>
+  )
+}
+
+/** The way from what is shot in the room before, where that is another setup. */
+function ComesAfter({ booking }: { booking: Page }) {
+  const { data } = useBookingChangeOverQuery(booking.id, { skip: !booking.setupId || !booking.placeId })
+  const plan = data?.before
+  if (!plan) return null
+  return (
+    <Section title={`Change-over from ${plan.from.title}`} aside={formatMinutes(plan.minutes)}>
+      {plan.minutes > plan.rigMinutes && (
+        <p className="py-1 text-[13px]">
+          <Mark level="advise">
+            {`${formatMinutes(plan.rigMinutes)} are planned for rigging, and this takes ${formatMinutes(plan.minutes)} for one person.`}
+          </Mark>
+        </p>
+      )}
+      <details>
+        <summary className="py-1 text-[13px] font-semibold">{plan.steps.length} steps</summary>
+        <ChangeOverSteps plan={plan} />
+      </details>
     </Section>
   )
 }

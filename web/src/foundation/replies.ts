@@ -147,6 +147,8 @@ export type SetupPage = Setup & {
   circuits: Circuit[]
   /** Where else its things serve, by thing. */
   serves: Record<string, { code: string; role: string }[]>
+  /** Tags of things that roles list as taking turns, by id. */
+  listed: Record<string, string>
   units: Unit[]
   stock: Stock[]
   models: Model[]

@@ -17,6 +17,7 @@ const PAGES: readonly Entry[] = [
   { label: 'Models', path: '/kit/models', action: 'see-studio' },
   { label: 'Find a cable', path: '/kit/cables', action: 'see-studio' },
   { label: 'Where things meet', path: '/kit/interfaces', action: 'see-studio' },
+  { label: 'One system or many', path: '/kit/systems', action: 'see-studio' },
   { label: 'Use and worth', path: '/kit/figures', action: 'see-studio' },
   { label: 'Promised, lent and disclosed', path: '/kit/duties', action: 'see-studio' },
   { label: 'Schedule for the insurer', path: '/kit/schedule', action: 'see-money' },

@@ -6,7 +6,7 @@ import {
   type Unit,
 } from '@exemplar/core'
 import { useState } from 'react'
-import { useChangeUnitMutation, useThingsQuery } from '../foundation/api.ts'
+import { useAddShoppingLineMutation, useChangeUnitMutation, useThingsQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { CheckField, SelectField, TextField } from '../foundation/field.tsx'
 import { Mark } from '../foundation/mark.tsx'
@@ -24,6 +24,7 @@ const BLANK: Program = {
   media: 'download',
   needsWireless: false,
   minimumMemoryGigabytes: null,
+  minimumGraphicsGigabytes: null,
 }
 
 /** Apps, drivers and firmware that a thing wants: which version, and where it is installed. */
@@ -38,6 +39,7 @@ export function Software({
 }) {
   const [draft, setDraft] = useState<Program | null>(null)
   const [change] = useChangeUnitMutation()
+  const [addLine] = useAddShoppingLineMutation()
   const run = useTold()
   const may = useMay()
   const canChange = may('change-kit')
@@ -50,8 +52,29 @@ export function Software({
     <Section title="Apps, drivers, firmware">
       {unit.software.length === 0 && !draft && <p className="py-2 text-[13px] text-quiet">None recorded.</p>}
       {findings.map((it) => (
-        <p key={it.code + it.program + it.tag} className="py-1 text-[13px]">
+        <p key={it.code + it.program + it.tag + ('of' in it ? it.of : '')} className="py-1 text-[13px]">
           <Mark level={it.level}>{saySoftwareFinding(it)}</Mark>
+          {it.code === 'little-memory' && may('ask-to-buy') && (
+            <Button
+              size="small"
+              className="ml-2"
+              onClick={() =>
+                run(
+                  addLine({
+                    item: `${it.wantedGigabytes} GB of ${it.of} memory for ${it.tag}`,
+                    quantity: 1,
+                    reason: `${it.program} asks for it: what it costs beside its own price.`,
+                    stockId: null,
+                    setupId: null,
+                    group: 'media',
+                  }).unwrap(),
+                  'It is on the shopping list, as what the program costs besides.',
+                )
+              }
+            >
+              Put it on the shopping list
+            </Button>
+          )}
         </p>
       ))}
       <ul>
@@ -150,6 +173,16 @@ export function Software({
             onChange={(event) => {
               const text = event.target.value.replace(',', '.').trim()
               setDraft({ ...draft, minimumMemoryGigabytes: text === '' ? null : Number(text) })
+            }}
+          />
+          <TextField
+            label="Least graphics memory, GB"
+            inputMode="decimal"
+            value={draft.minimumGraphicsGigabytes === null ? '' : String(draft.minimumGraphicsGigabytes)}
+            problem={reading?.error?.issues.find((it) => it.path[0] === 'minimumGraphicsGigabytes')?.message}
+            onChange={(event) => {
+              const text = event.target.value.replace(',', '.').trim()
+              setDraft({ ...draft, minimumGraphicsGigabytes: text === '' ? null : Number(text) })
             }}
           />
           <span className="self-center">

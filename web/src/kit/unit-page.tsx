@@ -1,3 +1,4 @@
+import { LIFE_STATES } from '@exemplar/core'
 import { useState } from 'react'
 import { useParams } from 'react-router'
 import { FaultDialog } from '../bench/fault-dialog.tsx'
@@ -14,6 +15,7 @@ import { sayEvent } from './event-words.ts'
 import { ModelForm } from './model-form.tsx'
 import { ProvenanceForm } from './provenance-form.tsx'
 import { Remarks } from './remarks.tsx'
+import { Riders } from './riders.tsx'
 import { Software } from './software.tsx'
 import { UnitActions } from './unit-actions.tsx'
 import { UnitFacts } from './unit-facts.tsx'
@@ -86,6 +88,7 @@ export function UnitPage() {
         <div>
           <Remarks unit={unit} version={data.version} />
           <UnitParts page={data} />
+          <Riders unitId={id} tag={unit.tag} isGone={!LIFE_STATES[unit.state].usable} />
           <DriveSpace page={data} />
           <Software unit={unit} version={data.version} findings={data.software} />
           <Attachments subjectType="unit" subjectId={id} />

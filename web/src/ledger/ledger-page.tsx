@@ -23,6 +23,7 @@ import { GROUP_NAMES } from '../setups/setup-draft.ts'
 import { EntryForm } from './entry-form.tsx'
 import { MONTHS } from './months.ts'
 import { NewOrUsed } from './new-or-used.tsx'
+import { Orders } from './orders.tsx'
 import { Shopping } from './shopping.tsx'
 
 const SpendingChart = lazy(async () => ({ default: (await import('./spending-chart.tsx')).SpendingChart }))
@@ -76,7 +77,10 @@ export function LedgerPage() {
           <SpendingTable spending={spending} currency={currency} />
           <Entries year={year} say={sayInColumn} />
         </div>
-        <Shopping />
+        <div>
+          <Shopping />
+          <Orders />
+        </div>
         <NewOrUsed />
       </div>
       <SheetDialog open={params.get('add') === 'entry'} onClose={close} wide title="Record spending">

@@ -1,4 +1,4 @@
-import type { Choosing, ConnectPlan, FindingLevel, ReadinessChange } from '@exemplar/core'
+import type { Choosing, ConnectPlan, FindingLevel, ReadinessChange, WorkingChange } from '@exemplar/core'
 import { api } from '../foundation/api.ts'
 
 interface Asked {
@@ -27,12 +27,13 @@ const helpingApi = api.injectEndpoints({
       query: ({ id, bookingId }) => ask(id, 'choose', { bookingId }),
       providesTags: ['All'],
     }),
-    without: build.query<{ counts: Record<FindingLevel, number>; change: ReadinessChange }, Asked & { unitId: string }>(
-      {
-        query: ({ id, bookingId, unitId }) => ask(id, 'without', { bookingId, unitId }),
-        providesTags: ['All'],
-      },
-    ),
+    without: build.query<
+      { counts: Record<FindingLevel, number>; change: ReadinessChange; empties: string[]; figures: WorkingChange[] },
+      Asked & { unitId: string }
+    >({
+      query: ({ id, bookingId, unitId }) => ask(id, 'without', { bookingId, unitId }),
+      providesTags: ['All'],
+    }),
     setupDifference: build.query<{ differences: NamedDifference[] }, { id: string; otherId: string }>({
       query: ({ id, otherId }) => ask(id, 'difference', { otherId }),
       providesTags: ['All'],

@@ -16,6 +16,7 @@ import { Tag } from '../foundation/page-parts.tsx'
 import type { SetupPage } from '../foundation/replies.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { useModelsQuery } from '../kit/kit-api.ts'
+import { RoleDetails } from './role-details.tsx'
 import { GROUP_NAMES, GROUP_ORDER } from './setup-draft.ts'
 import { type Picked, ThingPicker } from './thing-picker.tsx'
 
@@ -51,7 +52,10 @@ export function RoleDialog({
   const [picked, setPicked] = useState<ReadonlyMap<string, Picked>>(new Map())
   const set = (part: Partial<Role>) => setDraft({ ...draft, ...part })
   const taken = new Set([
-    ...setup.roles.filter((it) => it.id !== role.id).flatMap((it) => it.things.flatMap((thing) => thing.unitId ?? [])),
+    // What another role shares may be put in here too, where this one shares as well.
+    ...setup.roles
+      .filter((it) => it.id !== role.id && !(it.mayShare && draft.mayShare))
+      .flatMap((it) => it.things.flatMap((thing) => thing.unitId ?? [])),
     ...draft.things.flatMap((thing) => thing.unitId ?? []),
   ])
   const put = (choice: Picked) => {
@@ -168,6 +172,7 @@ export function RoleDialog({
           ))}
         </ul>
         <ThingPicker key={draft.wants} wants={draft.wants} taken={taken} onPick={put} />
+        <RoleDetails draft={draft} setup={setup} onChange={set} />
         {notice}
         <div className="flex gap-2">
           <Button look="act" type="submit">

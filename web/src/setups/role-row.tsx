@@ -1,4 +1,4 @@
-import { nameModel, type Readiness, type ReadinessFinding, type Role, sayFinding } from '@exemplar/core'
+import { FEATURES, nameModel, type Readiness, type ReadinessFinding, type Role, sayFinding } from '@exemplar/core'
 import { Mark } from '../foundation/mark.tsx'
 import { Tag } from '../foundation/page-parts.tsx'
 import type { SetupPage } from '../foundation/replies.ts'
@@ -31,6 +31,16 @@ function listFeeders(role: Role, readiness: Readiness): string[] {
     return []
   })
   return [...new Set(feeders)].sort()
+}
+
+/** What fills a role that has no thing of its own. */
+function sayEmpty({ givenBy, deliberatelyNone }: Role, { roles }: SetupPage): string {
+  if (givenBy?.kind === 'surface') return `done by: ${givenBy.name}`
+  if (givenBy?.kind === 'feature') {
+    const other = roles.find((it) => it.id === givenBy.roleId)?.name ?? 'another role'
+    return `done by ${other}: ${FEATURES[givenBy.feature].label.toLowerCase()}`
+  }
+  return deliberatelyNone ? 'left empty on purpose' : 'nothing yet'
 }
 
 /** One row of the board: role, the thing on it, what feeds it, and the worst that is found. */
@@ -69,7 +79,7 @@ export function RoleRow({
               <Tag>{main.tag}</Tag> <span className="ml-1">{main.name}</span>
             </span>
           ) : (
-            <span className="text-quiet">{role.deliberatelyNone ? 'left empty on purpose' : 'nothing yet'}</span>
+            <span className="text-quiet">{sayEmpty(role, setup)}</span>
           )}
           <span className="flex flex-wrap gap-x-3 text-[12px] text-quiet">
             {rest.map((it) => (
@@ -88,7 +98,7 @@ export function RoleRow({
             ))}
           </span>
         </span>
-        <span>{(main || level !== 'ok' || role.deliberatelyNone) && <Mark level={level} />}</span>
+        <span>{(main || level !== 'ok' || role.deliberatelyNone || role.givenBy) && <Mark level={level} />}</span>
       </button>
     </li>
   )

@@ -9,6 +9,9 @@ import {
   PURPOSE_TEMPLATES,
   PURPOSES,
   type Purpose,
+  SHOT_CODES,
+  SHOTS,
+  type Shot,
   TAPES,
   type Tape,
 } from '@exemplar/core'
@@ -41,6 +44,7 @@ export function SetupForm({
   const { data: setups } = useSetupsQuery()
   const [now, setNow] = useState(draft)
   const [minutes, setMinutes] = useState(String(draft.plannedMinutes))
+  const [speakers, setSpeakers] = useState(draft.speakers === null ? '' : String(draft.speakers))
   const [skills, setSkills] = useState(draft.skills.join(', '))
   const [isNamed, setNamed] = useState(draft.name !== '')
   const set = (part: Partial<NewSetup>) => setNow({ ...now, ...part })
@@ -55,13 +59,16 @@ export function SetupForm({
   const room = places?.find((it) => it.id === now.placeId)
   const rename = (name: string) => set({ name, ...(isNamed ? {} : suggestIdentity(name, setups ?? [])) })
   const minutesProblem = /^\d{1,4}$/.test(minutes) ? problem?.fields.plannedMinutes : 'Write whole minutes.'
+  const speakersProblem = /^\d{0,2}$/.test(speakers.trim()) ? problem?.fields.speakers : 'Write a whole number.'
   return (
     <form
       className="grid gap-3 md:grid-cols-2"
       onSubmit={(event) => {
         event.preventDefault()
         const list = skills.split(',').flatMap((it) => it.trim() || [])
-        if (/^\d{1,4}$/.test(minutes)) onSave({ ...now, skills: list, plannedMinutes: Number(minutes) })
+        if (!/^\d{1,4}$/.test(minutes) || !/^\d{0,2}$/.test(speakers.trim())) return
+        const heard = speakers.trim() === '' ? null : Number(speakers)
+        onSave({ ...now, skills: list, plannedMinutes: Number(minutes), speakers: heard })
       }}
     >
       <TextField
@@ -169,6 +176,32 @@ export function SetupForm({
             value={skills}
             onChange={(event) => setSkills(event.target.value)}
           />
+          <SelectField
+            label="How much of a person is seen"
+            value={now.shot ?? ''}
+            onChange={(event) => set({ shot: (event.target.value || null) as Shot | null })}
+          >
+            <option value="">Nobody said</option>
+            {SHOT_CODES.map((shot) => (
+              <option key={shot} value={shot}>
+                {SHOTS[shot]}
+              </option>
+            ))}
+          </SelectField>
+          <TextField
+            label="How many people speak"
+            inputMode="numeric"
+            value={speakers}
+            problem={speakersProblem}
+            onChange={(event) => setSpeakers(event.target.value)}
+          />
+          <span className="self-end pb-2">
+            <CheckField
+              label="The picture is turned round, as in a mirror"
+              checked={now.isMirrored}
+              onChange={(event) => set({ isMirrored: event.target.checked })}
+            />
+          </span>
           <fieldset className="flex flex-wrap gap-x-5 gap-y-1 md:col-span-2">
             <legend className="mb-1 text-[12px] font-semibold">What it asks of the people</legend>
             {ASK_CODES.map((ask) => (

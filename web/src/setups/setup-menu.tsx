@@ -1,4 +1,4 @@
-import { copySetup, type NewSetup, nameModel, sayVerdict } from '@exemplar/core'
+import { addGuest, copySetup, type NewSetup, nameModel, sayVerdict } from '@exemplar/core'
 import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -13,10 +13,13 @@ import type { SetupPage } from '../foundation/replies.ts'
 import { useMay } from '../foundation/session.ts'
 import { SheetDialog } from '../foundation/sheet-dialog.tsx'
 import { type NamedDifference, useSetupDifferenceQuery, useWithoutQuery } from './helping-api.ts'
+import { ChangedFigures, PairedStills } from './paired-stills.tsx'
 import { ReadinessDifferences } from './readiness-differences.tsx'
 import { suggestIdentity, toDraft } from './setup-draft.ts'
+import { SoundRoutes } from './sound-routes.tsx'
+import { SwapOne } from './swap-one.tsx'
 
-type Open = 'copy' | 'variant' | 'compare' | 'without'
+type Open = 'copy' | 'variant' | 'guest' | 'compare' | 'without' | 'swap' | 'sound'
 
 /** What else is done with a setup: copied, varied, compared, tried without a thing. */
 export function SetupMenu({ setup, bookingId }: { setup: SetupPage; bookingId: string | undefined }) {
@@ -33,22 +36,44 @@ export function SetupMenu({ setup, bookingId }: { setup: SetupPage; bookingId: s
     <>
       <MoreMenu>
         {item('Without one thing', () => setOpen('without'))}
+        {item('Swap one thing', () => setOpen('swap'))}
+        {item('Ways for the sound', () => setOpen('sound'))}
         {item('Compare with another', () => setOpen('compare'))}
+        {item('Before it records', () =>
+          navigate(`/setups/${setup.id}/start${bookingId ? `?booking=${bookingId}` : ''}`),
+        )}
+        {item('Minutes and floor', () => navigate(`/setups/${setup.id}/minutes`))}
+        {item('Looks side by side', () => navigate(`/setups/${setup.id}/looks`))}
         {item('Find a cable', () => navigate(`/kit/cables?setup=${setup.id}`))}
         {may('change-setups') && item('Make a variant', () => setOpen('variant'))}
+        {may('change-setups') && item('Version for a guest', () => setOpen('guest'))}
         {may('change-setups') && item('Copy it', () => setOpen('copy'))}
       </MoreMenu>
       <SheetDialog
-        open={open === 'copy' || open === 'variant'}
+        open={open === 'copy' || open === 'variant' || open === 'guest'}
         onClose={close}
-        title={open === 'variant' ? 'Make a variant' : 'Copy it'}
+        title={open === 'copy' ? 'Copy it' : open === 'guest' ? 'Version for a guest' : 'Make a variant'}
         description={
-          open === 'variant'
-            ? 'The same with differences: another wall, two people, standing. It says what is otherwise.'
-            : 'A setup of its own that starts as this one.'
+          {
+            copy: 'A setup of its own that starts as this one.',
+            variant: 'The same with differences: another wall, two people, standing. It says what is otherwise.',
+            guest: 'A variant for one more person: a microphone, a chair, and a frame wide enough for both.',
+          }[open === 'copy' || open === 'guest' ? open : 'variant']
         }
       >
-        {(open === 'copy' || open === 'variant') && <CopyForm setup={setup} isVariant={open === 'variant'} />}
+        {(open === 'copy' || open === 'variant' || open === 'guest') && <CopyForm setup={setup} kind={open} />}
+      </SheetDialog>
+      <SheetDialog
+        open={open === 'swap'}
+        onClose={close}
+        wide
+        title="Swap one thing"
+        description="It is tried and everything judged anew. Nothing is changed until you say so."
+      >
+        {open === 'swap' && <SwapOne setup={setup} bookingId={bookingId} onDone={close} />}
+      </SheetDialog>
+      <SheetDialog open={open === 'sound'} onClose={close} wide title="Ways for the sound">
+        {open === 'sound' && <SoundRoutes id={setup.id} bookingId={bookingId} />}
       </SheetDialog>
       <SheetDialog open={open === 'compare'} onClose={close} wide title="Compare with another">
         {open === 'compare' && <Compare setup={setup} />}
@@ -66,10 +91,12 @@ export function SetupMenu({ setup, bookingId }: { setup: SetupPage; bookingId: s
   )
 }
 
-function CopyForm({ setup, isVariant }: { setup: SetupPage; isVariant: boolean }) {
+function CopyForm({ setup, kind }: { setup: SetupPage; kind: 'copy' | 'variant' | 'guest' }) {
   const { data: setups } = useSetupsQuery()
   const [add, adding] = useAddSetupMutation()
-  const [name, setName] = useState(isVariant ? `${setup.name}, ` : `${setup.name} again`)
+  const [name, setName] = useState(
+    { copy: `${setup.name} again`, variant: `${setup.name}, `, guest: `${setup.name} with a guest` }[kind],
+  )
   const [withThings, setWithThings] = useState(true)
   const navigate = useNavigate()
   const problem = adding.error ? readProblem(adding.error) : null
@@ -79,8 +106,10 @@ function CopyForm({ setup, isVariant }: { setup: SetupPage; isVariant: boolean }
       onSubmit={(event) => {
         event.preventDefault()
         const { code, tape } = suggestIdentity(name, setups ?? [])
-        const copy: NewSetup = copySetup(toDraft(setup), name.trim(), code, withThings, isVariant ? setup.id : null)
-        add({ ...copy, tape })
+        const base = kind === 'copy' ? null : setup.id
+        const copy: NewSetup = copySetup(toDraft(setup), name.trim(), code, withThings, base)
+        const made = kind === 'guest' ? addGuest(copy, () => crypto.randomUUID()) : copy
+        add({ ...made, tape })
           .unwrap()
           .then((made) => navigate(`/setups/${made.id}`))
           .catch(() => {})
@@ -206,7 +235,10 @@ function Without({ setup, bookingId }: { setup: SetupPage; bookingId: string | u
           <p className="font-semibold" role="status">
             {sayVerdict(data)}
           </p>
+          {data.empties.length > 0 && <p>Empty then: {data.empties.join(', ')}.</p>}
           <ReadinessDifferences change={data.change} same="Nothing changes: it is not needed here." />
+          <ChangedFigures figures={data.figures} />
+          <PairedStills setupId={setup.id} tag={setup.units.find((it) => it.id === unitId)?.tag ?? ''} />
         </>
       )}
     </div>

@@ -105,7 +105,9 @@ export function SetupPage() {
           {GROUP_ORDER.map((group) => {
             const roles = setup.roles.filter((role) => role.group === group)
             if (roles.length === 0) return null
-            const filled = roles.filter((role) => role.things.length > 0 || role.deliberatelyNone).length
+            const filled = roles.filter(
+              (role) => role.things.length > 0 || role.deliberatelyNone || role.givenBy,
+            ).length
             return (
               <section key={group} aria-label={GROUP_NAMES[group]}>
                 <h2 className="mt-3.5 mb-0.5 text-[12px]">

@@ -34,6 +34,7 @@ export function SetupsPage() {
   return (
     <>
       <PageHead title="Setups" aside={data.length ? `${data.length} on tape` : undefined}>
+        {data.length > 0 && <ButtonLink to="/setups/cameras">Cameras and angles</ButtonLink>}
         {data.length > 0 && <ButtonLink to="/setups/resilience">What hangs on one thing</ButtonLink>}
         {may('change-setups') && (
           <Button look="act" onClick={() => setParams({ add: 'setup' })}>
