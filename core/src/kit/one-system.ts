@@ -1,5 +1,5 @@
 import { type Category, isKindOf } from './category.ts'
-import type { Interface } from './interface.ts'
+import { type Interface, STANDARD_INTERFACES } from './interface.ts'
 import { type Model, nameModel } from './model.ts'
 
 /** A piece of the kit by its model. */
@@ -24,10 +24,15 @@ export interface SystemShare {
   orphanMinor: number | null
 }
 
+const SHIPPED: ReadonlySet<string> = new Set(STANDARD_INTERFACES.map((it) => it.code))
+
+/** Whether the studio wrote this interface down itself: what everybody has is no system. */
+export const isOwnFamily = (code: string): boolean => !SHIPPED.has(code)
+
 /** Each family of the kit, what hangs on it, and what leaving it would leave behind. The one with most in it first. */
 export function listSystems(pieces: readonly Piece[], interfaces: readonly Interface[]): SystemShare[] {
   return interfaces
-    .filter((it) => it.standard === null && (it.kind === 'mount' || it.kind === 'battery' || it.kind === 'carry'))
+    .filter((it) => isOwnFamily(it.code) && (it.kind === 'mount' || it.kind === 'battery' || it.kind === 'carry'))
     .map((it) => describeSystem(it, pieces))
     .filter((it) => it.hosts.length > 0 && it.guests.length > 0)
     .sort((a, b) => b.hosts.length + b.guests.length - a.hosts.length - a.guests.length || (a.code < b.code ? -1 : 1))

@@ -1,4 +1,5 @@
 import type { Interface } from '../kit/interface.ts'
+import { isOwnFamily } from '../kit/one-system.ts'
 import type { Joint } from './completeness.ts'
 import { findRigMinutes, findStrikeMinutes } from './rig-minutes.ts'
 import type { NewSetup, Role } from './setup.ts'
@@ -13,7 +14,7 @@ export interface StandingRig {
   standing: ReadonlySet<string>
 }
 
-export type ChangeStep = { key: string; tag: string; name: string; role: string; minutes: number } & (
+export type ChangeStep = { key: string; tag: string; name: string; role: string; count: number; minutes: number } & (
   | { kind: 'strike' | 'rig' }
   /** It changes what it rides on: `plate` where both take the same quick fitting. */
   | { kind: 'move'; from: string; to: string; toKey: string; plate: 'same' | 'other' | 'tools' }
@@ -54,7 +55,7 @@ export function planChangeOver(
       : [{ ...describe(it, after.setup), kind: 'rig', minutes: rigOf(it) }],
   )
   const kept = after.things.flatMap((it) => (old.has(it.key) ? (findStep(it, before, after, interfaces) ?? []) : []))
-  const steps = [...struck, ...kept, ...rigged]
+  const steps = foldPieces([...struck, ...kept, ...rigged])
   return {
     steps,
     minutes: steps.reduce((sum, it) => sum + it.minutes, 0),
@@ -63,6 +64,20 @@ export function planChangeOver(
       .map(({ tag, name, minutes }) => ({ tag, name, minutes }))
       .sort((a, b) => b.minutes - a.minutes || (a.tag < b.tag ? -1 : 1)),
   }
+}
+
+/** Pieces of one stock that go the same way are one step. */
+function foldPieces(steps: readonly ChangeStep[]): ChangeStep[] {
+  const folded = new Map<string, ChangeStep>()
+  for (const step of steps) {
+    const to = step.kind === 'move' ? step.to : ''
+    const key = step.key.startsWith('stock:')
+      ? `${step.kind}/${step.tag}/${step.role}/${to}`
+      : `${step.kind}/${step.key}`
+    const known = folded.get(key)
+    folded.set(key, known ? { ...known, count: known.count + 1, minutes: known.minutes + step.minutes } : step)
+  }
+  return [...folded.values()]
 }
 
 /** Small things that are in another go with it; what stays is not touched; the room is the room. */
@@ -75,7 +90,7 @@ const rigOf = ({ category }: SetThing) => (category === 'room' ? 0 : findRigMinu
 const strikeOf = (thing: SetThing) => findStrikeMinutes(rigOf(thing))
 
 function describe({ key, tag, name, roleId }: SetThing, { roles }: Pick<NewSetup, 'roles'>) {
-  return { key, tag, name, role: roles.find((it) => it.id === roleId)?.name ?? '' }
+  return { key, tag, name, role: roles.find((it) => it.id === roleId)?.name ?? '', count: 1 }
 }
 
 function findStep(
@@ -127,18 +142,13 @@ function findCarrier(
   )
 }
 
-/** Fittings of the studio's own list are quick; threads and spigots of the standards want a hand at a screw. */
+/** Fittings of the studio's own list are quick; those that everybody has want a hand at a screw. */
 function comparePlates(
   from: Joint | undefined,
   to: Joint,
   interfaces: ReadonlyMap<string, Interface>,
 ): 'same' | 'other' | 'tools' {
-  const isQuick = (code: string | undefined) => {
-    const it = interfaces.get(code ?? '')
-    return it !== undefined && it.kind === 'carry' && it.standard === null && !SCREWED.has(it.code)
-  }
+  const isQuick = (code: string) => interfaces.get(code)?.kind === 'carry' && isOwnFamily(code)
   if (!isQuick(to.interfaceCode)) return 'tools'
   return from?.interfaceCode === to.interfaceCode ? 'same' : 'other'
 }
-
-const SCREWED: ReadonlySet<string> = new Set(['thread-5-8', 'grip-pin', 'cross-bar'])

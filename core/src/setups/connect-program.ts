@@ -1,7 +1,7 @@
 import type { Interface } from '../kit/interface.ts'
 import { addVariableMutably, type IntegerProgram, makeProgram, type ProgramRow } from '../units/integer-program.ts'
 import { canJoin, indexByInterface, listNodes, type PortNode } from './port-graph.ts'
-import { carries, isConduit, joinOnce } from './rings.ts'
+import { carries, isBetween, joinOnce } from './rings.ts'
 import type { SetThing } from './thing.ts'
 
 /** A piece that stands in the setup, or pieces of the store that are alike, with the ways in which each can be powered. */
@@ -199,7 +199,7 @@ function addSingleJoints(
     const a = placed[host]
     const b = placed[guest]
     if (!a || !b || !joinOnce(a.node.thing, b.node.thing)) continue
-    const [cable, other] = isConduit(a.node.thing) ? [a.choice, b.choice] : [b.choice, a.choice]
+    const [cable, other] = isBetween(a.node.thing) ? [a.choice, b.choice] : [b.choice, a.choice]
     const key = [cable, other].sort((x, y) => x - y).join()
     const known = pairs.get(key)
     if (known) known.variables.push(variable)

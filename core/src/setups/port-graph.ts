@@ -1,3 +1,4 @@
+import { isKindOf } from '../kit/category.ts'
 import type { Interface } from '../kit/interface.ts'
 import { IMPORTANCES, type Port } from '../kit/port.ts'
 import type { BipartiteGraph } from './matching.ts'
@@ -29,8 +30,8 @@ export function buildPortGraph(
   const guestsByInterface = indexByInterface(guests)
   const edges: number[][] = hosts.map(() => [])
   const backEdges: number[][] = guests.map(() => [])
-  // A cable goes to a device before it goes to another cable, and nearer things come before others.
-  for (const closeness of [0, 1, 2, 3]) {
+  // A booster goes to its microphone first, a cable to a device before another cable, nearer things before others.
+  for (const closeness of [-1, 0, 1, 2, 3]) {
     for (const [at, host] of hosts.entries()) {
       for (const index of listMeeting(host, guestsByInterface)) {
         const guest = guests[index]
@@ -51,9 +52,12 @@ export function buildPortGraph(
 }
 
 function measureCloseness(host: PortNode, guest: PortNode): number {
+  if (host.thing.category === 'preamp' && isMicrophone(guest.thing)) return -1
   const isInRow = CONDUITS.has(host.thing.category) && CONDUITS.has(guest.thing.category)
   return (isInRow ? 2 : 0) + (isSameRole(host, guest) ? 0 : 1)
 }
+
+const isMicrophone = ({ category }: SetThing) => category !== 'room' && isKindOf(category, 'microphone')
 
 function isSameRole(a: PortNode, b: PortNode): boolean {
   return a.thing.roleId !== null && a.thing.roleId === b.thing.roleId

@@ -1,6 +1,6 @@
 import { type Category, isKindOf } from '../kit/category.ts'
 import type { Policies } from '../studio/policy.ts'
-import type { NewSetup, Role } from './setup.ts'
+import { listUnitIds, type NewSetup, type Role } from './setup.ts'
 import type { Holdings } from './thing.ts'
 
 /** Minutes to bring a thing of a kind, set it up and set it right, by one person. Common practice, from memory. */
@@ -78,12 +78,30 @@ export interface RigTime {
 
 const STAYS_HALF: readonly Category[] = ['camera', 'lens', 'backdrop', 'backdrop-support']
 
-/** Adds up what it takes until one can record: every role that is not standing yet, with the time it takes or usually takes. */
-export function reckonRigTime(setup: Pick<NewSetup, 'roles'>, holdings: Holdings, policies: Policies): RigTime {
+/**
+ * Adds up what it takes until one can record: every role that is not standing yet, with the time it takes or usually takes.
+ * `below` tells what each thing rides on: what carries something that stays, stays with it.
+ */
+export function reckonRigTime(
+  setup: Pick<NewSetup, 'roles'>,
+  holdings: Holdings,
+  policies: Policies,
+  below: ReadonlyMap<string, readonly string[]> = new Map(),
+): RigTime {
   const school = policies.school('standing').way
-  const steps = setup.roles
+  const alone = setup.roles
     .filter((role) => role.things.length > 0)
     .map((role) => makeStep(role, holdings, school, setup.roles))
+  const unitsOf = ({ roleId }: RigStep) => listUnitIds({ roles: setup.roles.filter((it) => it.id === roleId) })
+  const carrying = new Set(
+    alone
+      .filter((it) => it.stays)
+      .flatMap(unitsOf)
+      .flatMap((id) => below.get(id) ?? []),
+  )
+  const steps = alone.map((it) =>
+    !it.isSaid && !it.stays && unitsOf(it).some((id) => carrying.has(id)) ? { ...it, stays: true } : it,
+  )
   const sum = (those: readonly RigStep[], of: (it: RigStep) => number) => those.reduce((all, it) => all + of(it), 0)
   const struck = steps.filter((it) => !it.stays)
   return {
@@ -102,7 +120,7 @@ function makeStep(role: Role, { units, stock, models }: Holdings, school: string
     const category = models.get(it?.modelId ?? '')?.category
     return it && category ? [{ tag: it.tag, category, quantity }] : []
   })
-  const usual = things.reduce((sum, it) => sum + findRigMinutes(it.category) * it.quantity, 0)
+  const usual = sumMinutes(things)
   const rigMinutes = role.rigMinutes ?? usual
   return {
     roleId: role.id,
@@ -114,6 +132,17 @@ function makeStep(role: Role, { units, stock, models }: Holdings, school: string
     strikeMinutes: findStrikeMinutes(rigMinutes),
     isTimed: role.rigMinutes != null,
   }
+}
+
+/** Small things of one role go in together: three of them in a minute. */
+const SMALL_AT_ONCE = 3
+
+function sumMinutes(things: readonly { category: Category; quantity: number }[]): number {
+  const isSmall = (it: { category: Category }) => findRigMinutes(it.category) === SMALL_MINUTES
+  const large = things.filter((it) => !isSmall(it))
+  const small = things.filter(isSmall).reduce((sum, it) => sum + it.quantity, 0)
+  const minutes = large.reduce((sum, it) => sum + findRigMinutes(it.category) * it.quantity, 0)
+  return minutes + Math.ceil(small / SMALL_AT_ONCE) * SMALL_MINUTES
 }
 
 /** Half standing is: key, cameras and backdrop. */

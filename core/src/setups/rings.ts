@@ -8,9 +8,12 @@ const JOINS_ONCE: ReadonlySet<string> = new Set(['cable', 'cable-adapter', 'lead
 
 export const isConduit = ({ category }: SetThing) => JOINS_ONCE.has(category)
 
+/** What only passes on: a cable, and a booster, which would feed itself with both ends in one thing. */
+export const isBetween = (thing: SetThing) => isConduit(thing) || thing.category === 'preamp'
+
 /** Whether these two may have one joint only. */
 export function joinOnce(a: SetThing, b: SetThing): boolean {
-  return isConduit(a) || isConduit(b)
+  return isBetween(a) || isBetween(b)
 }
 
 const FLOWS: ReadonlySet<Interface['kind']> = new Set(['signal', 'mains'])
@@ -115,7 +118,7 @@ function findLoop({ hosts, guests }: PortGraph, { guestOfHost }: Matching): Forb
       continue
     }
     return [before, [a, b] as const].map(([x, y]) => {
-      const end = isConduit(x.thing) ? x : y
+      const end = isBetween(x.thing) ? x : y
       const other = end === x ? y.thing : x.thing
       return (h, g) => (isEnd(h, end) && g.thing === other) || (isEnd(g, end) && h.thing === other)
     })

@@ -10,10 +10,10 @@ import type { Holdings } from './thing.ts'
 export type StartLine = { key: string; importance: Importance } & (
   | { kind: 'fetch-controller'; controller: string; of: string; isMissing: boolean }
   | { kind: 'pair'; controller: string; of: string }
-  | { kind: 'charge'; tag: string; name: string; source: PowerMode['source']; count: number }
+  | { kind: 'charge'; tags: string[]; name: string; source: PowerMode['source']; count: number }
   | { kind: 'plug-in'; tags: string[] }
   | { kind: 'open-app'; app: string; version: string; on: string; of: string }
-  | { kind: 'empty-card'; tag: string }
+  | { kind: 'empty-card'; tags: string[] }
   | { kind: 'recall-bank'; tag: string; bank: string; role: string; why: BankTrouble | null }
   | { kind: 'set'; role: string; tag: string; settings: Setting[] }
   | { kind: 'mirror'; things: string[] }
@@ -46,16 +46,7 @@ export function listStartLines(facts: StartFacts): StartLine[] {
     ...listControllers(facts, filled),
     ...listPower(filled),
     ...listApps(facts, filled),
-    ...filled
-      .filter(({ model }) => model.category === 'card')
-      .map(
-        ({ unit }): StartLine => ({
-          key: `empty-card/${unit.id}`,
-          importance: 'essential',
-          kind: 'empty-card',
-          tag: unit.tag,
-        }),
-      ),
+    ...listCards(filled),
     ...listBanks(facts, filled),
     ...listSettings(filled),
     ...listSeveralJobs(facts, filled),
@@ -99,7 +90,7 @@ function listControllers({ kin, missing }: StartFacts, filled: readonly Filled[]
           key: `charge/${it.unit.id}`,
           importance: role.importance,
           kind: 'charge',
-          tag: it.unit.tag,
+          tags: [it.unit.tag],
           name: nameModel(it.model),
           source: it.model.powerModes[0]?.source ?? 'packs',
           count: 1,
@@ -113,21 +104,36 @@ function listControllers({ kin, missing }: StartFacts, filled: readonly Filled[]
   )
 }
 
-/** What is charged, what gets fresh cells and what is plugged in, each by its own way of now. */
+/** What is charged, what gets fresh cells and what is plugged in, each by its own way of now; packs of one kind at once. */
 function listPower(filled: readonly Filled[]): StartLine[] {
-  const charges = filled.flatMap(({ unit, model, role, mode }): StartLine[] => {
+  const charges = new Map<string, StartLine & { kind: 'charge' }>()
+  for (const { unit, model, role, mode } of filled) {
     const isPack = model.category === 'pack'
     const isOwn =
       model.specs.more.fedBy === 'own pack' || (CHARGED.includes(model.category) && mode?.source !== 'mains')
-    if (!isPack && !isOwn && mode?.source !== 'cells') return []
-    const count = mode?.source === 'cells' ? countCells(model, mode) : 1
-    const common = { key: `charge/${unit.id}`, importance: role.importance, kind: 'charge' as const, tag: unit.tag }
-    return [{ ...common, name: nameModel(model), source: mode?.source === 'cells' ? 'cells' : 'packs', count }]
-  })
+    const hasCells = mode?.source === 'cells'
+    if (!isPack && !isOwn && !hasCells) continue
+    const key = isPack ? `charge/${role.id}/${model.id}` : `charge/${unit.id}`
+    const known = charges.get(key)
+    const count = hasCells && mode ? countCells(model, mode) : 1
+    charges.set(key, {
+      key,
+      importance: role.importance,
+      kind: 'charge',
+      tags: [...(known?.tags ?? []), unit.tag],
+      name: nameModel(model),
+      source: hasCells ? 'cells' : 'packs',
+      count: (known?.count ?? 0) + count,
+    })
+  }
   const mains = filled.filter(({ mode }) => mode?.source === 'mains').map(({ unit }) => unit.tag)
-  return mains.length > 0
-    ? [...charges, { key: 'plug-in', importance: 'essential', kind: 'plug-in', tags: mains }]
-    : charges
+  const plugged: StartLine = { key: 'plug-in', importance: 'essential', kind: 'plug-in', tags: mains }
+  return [...charges.values(), ...(mains.length > 0 ? [plugged] : [])]
+}
+
+function listCards(filled: readonly Filled[]): StartLine[] {
+  const tags = filled.filter(({ model }) => model.category === 'card').map(({ unit }) => unit.tag)
+  return tags.length > 0 ? [{ key: 'empty-card', importance: 'essential', kind: 'empty-card', tags }] : []
 }
 
 function countCells(model: Model, mode: PowerMode): number {

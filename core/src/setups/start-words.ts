@@ -17,8 +17,11 @@ export function sayStartLine(line: StartLine): { text: string; note: string } {
       return say(`Pair ${line.controller} with ${line.of}`, 'Try it once from where it will be used.')
     case 'charge':
       return line.source === 'cells'
-        ? say(`Fresh cells into ${line.tag}`, `${line.count} of them. Take out the spent ones; mixed ages leak.`)
-        : say(`Charge ${line.tag}`, `${line.name}. Not unattended, and not one that is swollen.`)
+        ? say(
+            `Fresh cells into ${listInWords(line.tags)}`,
+            `${line.count === 1 ? 'One' : line.count}. Take out the spent ones; mixed ages leak.`,
+          )
+        : say(`Charge ${listInWords(line.tags)}`, `${line.name}. Not unattended, and none that is swollen.`)
     case 'plug-in':
       return say(`Plug in ${listInWords(line.tags)}`, 'Leads away from legs and walkways.')
     case 'open-app':
@@ -27,7 +30,10 @@ export function sayStartLine(line: StartLine): { text: string; note: string } {
         `For ${line.of}.`,
       )
     case 'empty-card':
-      return say(`Empty ${line.tag}`, 'Only when what is on it lies in two other places. Format it in the camera.')
+      return say(
+        `Empty ${listInWords(line.tags)}`,
+        'Only when what is on them lies in two other places. Format them in what records on them.',
+      )
     case 'recall-bank':
       return say(`${line.tag}: recall ${line.bank}`, sayBank(line))
     case 'set':

@@ -187,6 +187,10 @@ function adjust(id: string, plain: NewModel): NewModel {
     const lighter = { id: 'long', label: '100 Mbit/s', kilobitsPerSecond: 100_000 }
     return { ...model, recordingModes: [...model.recordingModes, lighter] }
   }
+  if (id === 'verrin-v6') {
+    const slow = { id: 'slow', label: '150 Mbit/s at 100 frames', kilobitsPerSecond: 150_000, activeWidthMm: 23.6 }
+    return { ...model, recordingModes: [...model.recordingModes, slow] }
+  }
   if (id === 'otter-r4') {
     return { ...model, recordingModes: [{ id: 'usual', label: '4 tracks, 24 bit 48 kHz', kilobitsPerSecond: 4_608 }] }
   }

@@ -4,6 +4,7 @@ import {
   crossModifiers,
   idSchema,
   isKindOf,
+  isOwnFamily,
   judgeCompleteness,
   judgeConformity,
   LIFE_STATE_CODES,
@@ -80,7 +81,7 @@ export const systemRoutes = [
       const interfaces = [...loadInterfaces(house.db).values()]
       const of = (...kinds: Category[]) => owned.filter(({ model }) => kinds.some((it) => isKindOf(model.category, it)))
       const plates = interfaces.filter((it) => it.kind === 'carry')
-      const plate = query.plate ?? plates.find((it) => it.standard === null)?.code ?? 'thread-1-4'
+      const plate = query.plate ?? plates.find((it) => isOwnFamily(it.code))?.code ?? 'thread-1-4'
       return {
         systems: listSystems(owned, interfaces),
         follows: resolvePolicies(loadStudio(house.db), null).school('system'),

@@ -31,10 +31,10 @@ export function gatherRig(house: House, setup: Setup): Rig {
   const { input } = loadReadinessInput(house.db, setup, occasion, loadStudio(house.db))
   const things = listThings(setup, input.holdings, input.circuit)
   const { joints } = judgeCompleteness(things, input.interfaces, setup.links)
-  const time = reckonRigTime(setup, input.holdings, input.policies)
+  const { below } = judgeCarriedLoads(things, joints, input.interfaces)
+  const time = reckonRigTime(setup, input.holdings, input.policies, below)
   const roles = new Set(time.steps.flatMap((it) => (it.stays ? it.roleId : [])))
   const stays = new Set(things.flatMap((it) => (it.roleId !== null && roles.has(it.roleId) ? it.key : [])))
-  const { below } = judgeCarriedLoads(things, joints, input.interfaces)
   return {
     input,
     standing: { setup, things, joints, standing: roles },

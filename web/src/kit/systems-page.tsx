@@ -61,8 +61,8 @@ export function SystemsPage() {
                   <Tag>{it.tag}</Tag> {it.name}
                 </span>
                 <span>
-                  {it.holes === null ? 'holes not counted' : `${it.holes} holes`}, {it.shoes}{' '}
-                  {it.shoes === 1 ? 'shoe' : 'shoes'}
+                  {it.holes === null ? 'holes not counted' : `${it.holes} ${it.holes === 1 ? 'hole' : 'holes'}`},{' '}
+                  {it.shoes} {it.shoes === 1 ? 'shoe' : 'shoes'}
                   {it.asked > 0 && (
                     <span className="text-quiet">
                       {' '}
@@ -158,9 +158,9 @@ function Modifiers({ data: { modifiers } }: { data: SystemsReply }) {
           <tbody>
             {rows.map((lamp) => (
               <tr key={lamp}>
-                <th scope="row">
+                <td>
                   <Tag>{lamp}</Tag>
-                </th>
+                </td>
                 {columns.map((column) => {
                   const it = modifiers.find((cell) => cell.lamp === lamp && cell.modifier === column)
                   return (

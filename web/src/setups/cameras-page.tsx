@@ -81,7 +81,7 @@ function AngleList({ angles }: { angles: readonly AngleReply[] }) {
               <span className="text-quiet">Cannot tell what it frames</span>
             )}
             {it.viewDegrees !== null && <span className="text-quiet">, {trim(it.viewDegrees, 0)}°</span>}
-            {it.modes.length > 1 &&
+            {differs(it) &&
               it.modes.map((mode) => (
                 <span key={mode.label} className="block text-quiet">
                   {mode.label}
@@ -90,7 +90,7 @@ function AngleList({ angles }: { angles: readonly AngleReply[] }) {
                     `, at most ${sayLength(Math.round(mode.widestInRoomMm))} in this room`}
                 </span>
               ))}
-            {it.modes.length === 1 && it.modes[0]?.widestInRoomMm != null && (
+            {!differs(it) && it.modes[0]?.widestInRoomMm != null && (
               <span className="block text-quiet">
                 at most {known(Math.round(it.modes[0].widestInRoomMm))} in this room
               </span>
@@ -108,6 +108,9 @@ function AngleList({ angles }: { angles: readonly AngleReply[] }) {
     </ul>
   )
 }
+
+/** Whether some way to record uses less of the sensor than another. */
+const differs = ({ modes }: AngleReply) => new Set(modes.map((it) => it.activeWidthMm)).size > 1
 
 function sayError(percent: number): string {
   const off = Math.abs(percent)

@@ -17,7 +17,7 @@ function sayStep(step: ChangeStep): string {
     case 'move':
       return `${step.from ? `from ${step.from} ` : ''}to ${step.to}: ${PLATES[step.plate]}`
     case 'turn':
-      return `set to ${step.to}`
+      return `set anew: ${step.to}`
     default:
       return step satisfies never
   }
@@ -34,6 +34,7 @@ export function ChangeOverSteps({ plan }: { plan: ChangeOverReply }) {
         return (
           <li key={step.kind + step.key} className="grid grid-cols-[1fr_auto] gap-x-4 border-b border-rule py-1.5">
             <span>
+              {step.count > 1 && `${step.count} × `}
               <Tag>{step.tag}</Tag> {step.name} <b className="font-semibold">{sayStep(step)}</b>
               <span className="text-quiet">
                 {step.role && ` · ${step.role}`}

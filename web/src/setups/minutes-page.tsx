@@ -72,7 +72,7 @@ function Cost({ data: { time, cost, follows, room } }: { data: MinutesReply }) {
         {cost.sessionsPerMonth > 0
           ? `Shot ${trim(cost.sessionsPerMonth, 1)} times a month: ${formatMinutes(Math.round(cost.packingMinutes))} of rigging and striking${saved > 0 ? `, ${formatMinutes(Math.round(saved))} less than with everything struck` : ''}.`
           : 'Not booked in these months, so nothing is reckoned by the month.'}{' '}
-        Follows your policy: {sayPolicy(follows)}.
+        {sayPolicy(follows)}
       </p>
       {room && staying.length > 0 && (cost.inTheWayMinutes > 0 || room.otherUses) && (
         <p className="mt-1">
@@ -114,21 +114,23 @@ function StepRow({
       </span>
       <span className="flex items-center gap-2">
         {onChange ? (
-          <TextField
-            label={`Minutes to rig ${step.role}`}
-            isLabelHidden
-            inputMode="numeric"
-            className="w-16 text-right"
-            value={text}
-            problem={isRead ? undefined : 'Whole minutes'}
-            onChange={(event) => setText(event.target.value)}
-            onBlur={store}
-            onKeyDown={(event) => event.key === 'Enter' && store()}
-          />
+          <div className="w-16">
+            <TextField
+              label={`Minutes to rig ${step.role}`}
+              isLabelHidden
+              inputMode="numeric"
+              className="text-right"
+              value={text}
+              problem={isRead ? undefined : 'Whole minutes'}
+              onChange={(event) => setText(event.target.value)}
+              onBlur={store}
+              onKeyDown={(event) => event.key === 'Enter' && store()}
+            />
+          </div>
         ) : (
           <span className="figures">{step.rigMinutes}</span>
         )}
-        <span className="w-40 text-quiet">
+        <span className="w-44 text-quiet">
           min, {step.strikeMinutes} to strike{step.isTimed ? '' : ', as usual'}
         </span>
       </span>

@@ -17,7 +17,7 @@ export function SoundRoutes({ id, bookingId }: { id: string; bookingId: string |
     return <p className="text-[13px] text-quiet">No microphone is in this setup yet.</p>
   return (
     <div className="text-[13px]">
-      <p className="text-quiet">Your policy: {sayPolicy(data.follows)}.</p>
+      <p className="text-quiet">{sayPolicy(data.follows)}</p>
       {data.microphones.map((it) => (
         <Section
           key={it.tag}

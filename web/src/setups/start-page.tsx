@@ -71,7 +71,7 @@ function Line({ line, isDone, onTick }: { line: StartLine; isDone: boolean; onTi
   return (
     <li className="border-b border-rule">
       <label className="flex min-h-11 items-start gap-3 py-2">
-        <input type="checkbox" className="mt-0.5 size-5 accent-(--ink)" checked={isDone} onChange={onTick} />
+        <input type="checkbox" className="mt-0.5 size-5 shrink-0 accent-(--ink)" checked={isDone} onChange={onTick} />
         <span className={isDone ? 'text-quiet line-through' : ''}>
           <span className={`block text-[15px] font-semibold ${isWrong ? 'text-warn' : ''}`}>{text}</span>
           {note && <span className="block text-[13px] text-quiet">{note}</span>}

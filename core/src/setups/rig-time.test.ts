@@ -1,0 +1,181 @@
+import { describe, expect, test } from 'vitest'
+import { resolvePolicies } from '../studio/policy.ts'
+import { DEFAULT_SETTINGS } from '../studio/studio.ts'
+import { judgeCarriedLoads } from './carried-load.ts'
+import { planChangeOver, type StandingRig } from './change-over.ts'
+import { judgeCompleteness } from './completeness.ts'
+import { measureFloor } from './floor-space.ts'
+import { findRigMinutes, reckonRigTime, reckonStandingCost } from './rig-minutes.ts'
+import { makeAssignment, type NewSetup, type Role } from './setup.ts'
+import { makeInput, makeRole, makeStudio } from './studio.fixture.ts'
+import { listThings } from './thing.ts'
+import { INTERFACES } from './things.fixture.ts'
+
+const PLATE = {
+  code: 'plate-own',
+  label: 'Own plate',
+  kind: 'carry' as const,
+  hostName: 'clamp',
+  guestName: 'plate',
+  standard: null,
+  viaCableOnly: false,
+  version: 1,
+}
+const interfaces = new Map([...INTERFACES, [PLATE.code, PLATE]])
+
+/** A camera that goes onto an arm or a tripod, by a plate where it is said. */
+function makeKit(platesOn: readonly string[] = []) {
+  const studio = makeStudio({
+    CAM: ['camera', { mount: 'mount-x', massGrams: 700 }],
+    LEN: ['lens', { mount: 'mount-x', massGrams: 300 }],
+    ARM: ['arm', { loadGrams: 3_000, massGrams: 2_000 }],
+    TRI: ['tripod', { loadGrams: 5_000, massGrams: 2_500 }],
+    LGT: ['light', { massGrams: 1_000 }],
+    STD: ['stand', { loadGrams: 4_000, massGrams: 1_900 }],
+  })
+  for (const tag of platesOn) {
+    const model = studio.models.get(`m-${tag}`)
+    if (!model) continue
+    const ports = model.ports.map((port) =>
+      port.interfaces.includes('thread-1-4') ? { ...port, interfaces: [PLATE.code, ...port.interfaces] } : port,
+    )
+    studio.models.set(`m-${tag}`, { ...model, ports })
+  }
+  return studio
+}
+
+function stand(studio: ReturnType<typeof makeKit>, roles: Role[], standing: string[] = []): StandingRig {
+  const { setup } = makeInput(studio, roles)
+  const things = listThings(setup, studio, null)
+  return { setup, things, joints: judgeCompleteness(things, interfaces).joints, standing: new Set(standing) }
+}
+
+const policies = (way: string, overrides: Partial<NewSetup['overrides']['schools']> = {}) =>
+  resolvePolicies({ ...DEFAULT_SETTINGS, schools: { standing: way, ...overrides } }, null)
+
+describe('minutes until it records', () => {
+  const studio = makeKit()
+  const roles = [
+    makeRole('A', ['CAM', 'LEN'], { wants: 'camera' }),
+    makeRole('S', ['TRI'], { group: 'support', wants: 'tripod' }),
+    makeRole('K', ['LGT', 'STD'], { group: 'light', wants: 'light' }),
+  ]
+  const time = (way: string, rest: Partial<Role> = {}, below?: Map<string, string[]>) =>
+    reckonRigTime({ roles: roles.map((it) => (it.id === 'K' ? { ...it, ...rest } : it)) }, studio, policies(way), below)
+
+  test('everything struck each time: the sum of what each kind usually takes', () => {
+    const all = ['camera', 'lens', 'tripod', 'light', 'stand'] as const
+    const sum = all.reduce((minutes, kind) => minutes + findRigMinutes(kind), 0)
+    expect(time('packed')).toMatchObject({ toRecordMinutes: sum, fromNothingMinutes: sum })
+    expect(time('standing').toRecordMinutes).toBe(0)
+  })
+
+  test('half standing keeps key and camera, and what carries them', () => {
+    const staying = (below?: Map<string, string[]>) =>
+      time('half', {}, below)
+        .steps.filter((it) => it.stays)
+        .map((it) => it.role)
+        .sort()
+    expect(staying()).toEqual(['A', 'K'])
+    expect(staying(new Map([['CAM', ['TRI']]]))).toEqual(['A', 'K', 'S'])
+  })
+
+  test('what somebody timed and said of a role goes before policy and usual', () => {
+    const { steps } = time('standing', { rigMinutes: 11, stays: false })
+    expect(steps[0]).toMatchObject({ role: 'K', rigMinutes: 11, isTimed: true, isSaid: true, stays: false })
+    expect(steps.find((it) => it.role === 'A')).toMatchObject({ isTimed: false, isSaid: false, stays: true })
+  })
+
+  test('what would save most comes first', () => {
+    const saved = time('packed').steps.map((it) => it.rigMinutes + it.strikeMinutes)
+    expect(saved).toEqual([...saved].sort((a, b) => b - a))
+  })
+
+  test('a month of it: rigging and striking by sessions, and the room while something stays', () => {
+    const half = time('half')
+    const cost = reckonStandingCost(half, 4, 600)
+    expect(cost.packingMinutes).toBe((half.toRecordMinutes + half.strikeMinutes) * 4)
+    expect(cost.packingAllMinutes).toBeGreaterThan(cost.packingMinutes)
+    expect(cost.inTheWayMinutes).toBe(600)
+    expect(reckonStandingCost(time('packed'), 4, 600).inTheWayMinutes).toBe(0)
+  })
+})
+
+describe('from one setup to another', () => {
+  const overhead = (studio: ReturnType<typeof makeKit>) => stand(studio, [makeRole('Top', ['CAM', 'LEN', 'ARM'])])
+  const talking = (studio: ReturnType<typeof makeKit>, rest: Partial<Role> = {}) =>
+    stand(studio, [makeRole('A', ['CAM', 'LEN', 'TRI'], rest)])
+
+  test('a camera goes from the arm to the tripod: screwed, or by hand where both take the same plate', () => {
+    const screwed = makeKit()
+    const steps = planChangeOver(overhead(screwed), talking(screwed), interfaces).steps
+    expect(steps.map((it) => [it.tag, it.kind])).toEqual([
+      ['ARM', 'strike'],
+      ['CAM', 'move'],
+      ['TRI', 'rig'],
+    ])
+    expect(steps[1]).toMatchObject({ from: 'ARM', to: 'TRI', plate: 'tools', minutes: findRigMinutes('camera') })
+    const plated = makeKit(['CAM', 'ARM', 'TRI'])
+    const move = planChangeOver(overhead(plated), talking(plated), interfaces).steps[1]
+    expect(move).toMatchObject({ plate: 'same', minutes: 1 })
+    const oneSided = makeKit(['CAM', 'TRI'])
+    expect(planChangeOver(overhead(oneSided), talking(oneSided), interfaces).steps[1]).toMatchObject({ plate: 'other' })
+  })
+
+  test('the same setup wants nothing; one that is only turned says to where', () => {
+    const studio = makeKit()
+    expect(planChangeOver(talking(studio), talking(studio), interfaces)).toMatchObject({ steps: [], minutes: 0 })
+    const turned = talking(studio, {
+      position: { distanceMm: 1_500, sideDegrees: 30, heightMm: null, focalMm: null },
+    })
+    const { steps, worthTwice } = planChangeOver(talking(studio), turned, interfaces)
+    expect(steps[0]).toMatchObject({ kind: 'turn', to: '1.5 m away, 30°' })
+    expect(worthTwice.map((it) => it.tag)).toContain('CAM')
+  })
+
+  test('what stays standing is neither struck nor rigged', () => {
+    const studio = makeKit()
+    const lit = stand(studio, [makeRole('K', ['LGT', 'STD'])], ['K'])
+    expect(planChangeOver(lit, talking(studio), interfaces).steps.map((it) => it.tag)).toEqual(['CAM', 'LEN', 'TRI'])
+  })
+
+  test('minutes are the sum of the steps, and pieces of one stock are one step', () => {
+    const studio = makeKit()
+    const model = studio.models.get('m-STD')
+    if (!model) throw new Error('no model')
+    studio.stock.set('BAG', {
+      id: 'BAG',
+      tag: 'BAG',
+      modelId: 'm-BAG',
+      quantity: 9,
+      reorderLevel: 0,
+      placeId: null,
+      version: 1,
+    })
+    studio.models.set('m-BAG', { ...model, id: 'm-BAG', category: 'sandbag', ports: [] })
+    const bags = makeRole('Bags', [])
+    const weighted = stand(studio, [{ ...bags, things: [makeAssignment({ stockId: 'BAG', quantity: 3 })] }])
+    const plan = planChangeOver(stand(studio, []), weighted, interfaces)
+    expect(plan.steps).toMatchObject([{ tag: 'BAG', count: 3, kind: 'rig' }])
+    expect(plan.minutes).toBe(plan.steps.reduce((sum, it) => sum + it.minutes, 0))
+  })
+})
+
+describe('what stands on the floor', () => {
+  test('a circle for legs, width by depth for furniture, nothing for what rides on something', () => {
+    const studio = makeKit()
+    const withSpecs = (tag: string, more: object) => {
+      const model = studio.models.get(`m-${tag}`)
+      if (model) studio.models.set(`m-${tag}`, { ...model, specs: { ...model.specs, more } })
+    }
+    withSpecs('TRI', { legRadiusMm: 500 })
+    const { things, joints } = stand(studio, [makeRole('A', ['CAM', 'LEN', 'TRI', 'LGT', 'STD'])])
+    const { below } = judgeCarriedLoads(things, joints, interfaces)
+    const floor = measureFloor(things, below, studio)
+    expect(floor.things.map((it) => it.tag)).toEqual(['TRI', 'STD'])
+    expect(floor.feet).toBe(6)
+    // A circle of half a metre: 0.785 m².
+    expect(floor.squareMm / 1_000_000).toBeCloseTo(0.785, 3)
+    expect(floor.unknown).toEqual(['STD'])
+  })
+})
