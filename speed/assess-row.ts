@@ -4,6 +4,7 @@ import {
   EMPTY_UNIT,
   type Model,
   makeAssignment,
+  makeJudge,
   makeModelFromTemplate,
   type NewSetup,
   type ReadinessInput,
@@ -27,6 +28,32 @@ export function assessRow(): Row {
     },
     theirs: () => {
       for (let n = 0; n < 20; n++) JSON.parse(text)
+    },
+  }
+}
+
+/** The same setup after one thing is taken out and put back, over and over, against judging it from scratch each time. */
+export function reassessRow(): Row {
+  const input = makeLargeInput()
+  const without = (tag: string): ReadinessInput => ({
+    ...input,
+    setup: {
+      ...input.setup,
+      roles: input.setup.roles.map((role) => ({ ...role, things: role.things.filter((it) => it.unitId !== tag) })),
+    },
+  })
+  const changed = [input, without('cable-2'), input, without('tripod-1')]
+  const judge = makeJudge()
+  judge.assess(input)
+  return {
+    name: 'judging 60 things again after one change',
+    reference: 'judging them from scratch',
+    target: 1,
+    ours: () => {
+      for (let n = 0; n < 20; n++) judge.assess(changed[n % changed.length] ?? input)
+    },
+    theirs: () => {
+      for (let n = 0; n < 20; n++) assessSetup(changed[n % changed.length] ?? input)
     },
   }
 }

@@ -1,5 +1,5 @@
 import { startApi } from '../server/src/foundation/api.fixture.ts'
-import { assessRow } from './assess-row.ts'
+import { assessRow, reassessRow } from './assess-row.ts'
 import { fillKit } from './filled-kit.ts'
 import { measureImport } from './import-row.ts'
 import { filterRow, searchRow, wireRow } from './list-rows.ts'
@@ -16,6 +16,7 @@ for (const row of [
   searchRow(api.house),
   wireRow(api.house, api.url, api.cookieOf('manager')),
   assessRow(),
+  reassessRow(),
 ]) {
   measured.push(await measure(row))
 }

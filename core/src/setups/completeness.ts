@@ -1,11 +1,25 @@
 import type { Interface } from '../kit/interface.ts'
 import type { FindingLevel } from '../studio/finding.ts'
-import { splitIntoComponents } from './components.ts'
+import { splitEnds, splitIntoComponents } from './components.ts'
 import { type Link, listWholeLinks, makeLinkRule } from './link.ts'
-import { settleLoads } from './load-settling.ts'
-import { findGuestHallSet, findHallSet, type HallSet } from './matching.ts'
-import { buildPortGraph, findUnknownAtJoint, type PortNode } from './port-graph.ts'
-import { matchWithoutRings } from './rings.ts'
+import { settleLoads, sumOverload } from './load-settling.ts'
+import {
+  type BipartiteGraph,
+  findGuestHallSet,
+  findHallSet,
+  findMatching,
+  type HallSet,
+  type Matching,
+} from './matching.ts'
+import {
+  buildNodeGraph,
+  buildPortGraph,
+  findUnknownAtJoint,
+  listNodes,
+  type PortGraph,
+  type PortNode,
+} from './port-graph.ts'
+import { goesRound, type JoinedPair, listPairs, matchWithoutRings } from './rings.ts'
 import type { SetThing } from './thing.ts'
 
 /** One end of a thing and what it joined. */
@@ -45,11 +59,18 @@ export interface Completeness {
 
 const LEVEL_OF_RANK: readonly FindingLevel[] = ['stop', 'warn', 'advise']
 
-/** What was found of parts of a set, to be used again for a part that is as it was. */
-export interface CompletenessMemory {
-  recall(part: readonly SetThing[]): Completeness | undefined
-  keep(part: readonly SetThing[], found: Completeness): void
+/** What was found of some ends of a set, which nothing else could join. */
+export interface JudgedEnds extends Completeness {
+  pairs: JoinedPair[]
 }
+
+/** What was found of ends, to be used again where they and their things are as they were. */
+export interface CompletenessMemory {
+  recall(ends: readonly PortNode[]): JudgedEnds | undefined
+  keep(ends: readonly PortNode[], found: JudgedEnds): void
+}
+
+type Rule = ReturnType<typeof makeLinkRule> | undefined
 
 /**
  * Judges whether every end that must be met is met by an offer that nothing else uses. Exact for a set in fixed ways of
@@ -63,13 +84,35 @@ export function judgeCompleteness(
   memory?: CompletenessMemory,
 ): Completeness {
   const rule = links.length > 0 ? makeLinkRule(listWholeLinks(links, things)) : undefined
-  const parts = splitIntoComponents(things).map((part) => {
-    const known = memory?.recall(part)
+  return merge(splitIntoComponents(things).map((part) => judgePart(part, interfaces, rule, memory)))
+}
+
+/**
+ * Ends of different interfaces are matched by themselves. Only where that makes a ring, a loop or an overload do they have to
+ * give way to each other, and are matched together.
+ */
+function judgePart(
+  things: readonly SetThing[],
+  interfaces: ReadonlyMap<string, Interface>,
+  rule: Rule,
+  memory: CompletenessMemory | undefined,
+): Completeness {
+  const bits = splitEnds(things.flatMap(listNodes)).map((ends) => {
+    const known = memory?.recall(ends)
     if (known) return known
-    const found = judgePart(part, interfaces, rule)
-    memory?.keep(part, found)
+    const built = buildNodeGraph(ends, interfaces, rule)
+    const found = describeMatching(built, built.graph, findMatching(built.graph))
+    memory?.keep(ends, found)
     return found
   })
+  const pairs = bits.flatMap((it) => it.pairs)
+  if (!goesRound(pairs, interfaces) && sumOverload(pairs, interfaces) === 0) return merge(bits)
+  const built = buildPortGraph(things, interfaces, rule)
+  const { matching, graph } = matchWithoutRings(built, interfaces)
+  return describeMatching(built, graph, settleLoads(built, matching, interfaces))
+}
+
+function merge(parts: readonly Completeness[]): Completeness {
   return {
     joints: parts.flatMap((it) => it.joints),
     unmet: parts.flatMap((it) => it.unmet),
@@ -77,24 +120,8 @@ export function judgeCompleteness(
   }
 }
 
-function judgePart(
-  things: readonly SetThing[],
-  interfaces: ReadonlyMap<string, Interface>,
-  rule: ReturnType<typeof makeLinkRule> | undefined,
-): Completeness {
-  const built = buildPortGraph(things, interfaces, rule)
-  const { matching: first, graph } = matchWithoutRings(built, interfaces)
-  const matching = settleLoads(built, first, interfaces)
-  const joints: Joint[] = []
-  const unknown: UnknownJoint[] = []
-  for (const [at, partner] of matching.guestOfHost.entries()) {
-    const host = built.hosts[at]
-    const guest = built.guests[partner]
-    if (!host || !guest) continue
-    joints.push(describeJoint(host, guest))
-    const fact = findUnknownAtJoint(host, guest)
-    if (fact) unknown.push({ thing: guest.thing, other: host.thing, fact })
-  }
+function describeMatching(built: PortGraph, graph: BipartiteGraph, matching: Matching): JudgedEnds {
+  const pairs = listPairs(built, matching)
   const unmet = new Map<string, UnmetNeed>()
   for (const [at, node] of built.hosts.entries()) {
     if (node.priority === null || matching.guestOfHost[at] !== -1) continue
@@ -104,7 +131,15 @@ function judgePart(
     if (node.priority === null || matching.hostOfGuest[at] !== -1) continue
     addUnmet(unmet, node, findGuestHallSet(graph, matching, at), built.guests, built.hosts)
   }
-  return { joints, unmet: [...unmet.values()], unknown }
+  return {
+    pairs,
+    joints: pairs.map(([host, guest]) => describeJoint(host, guest)),
+    unmet: [...unmet.values()],
+    unknown: pairs.flatMap(([host, guest]): UnknownJoint[] => {
+      const fact = findUnknownAtJoint(host, guest)
+      return fact ? [{ thing: guest.thing, other: host.thing, fact }] : []
+    }),
+  }
 }
 
 function describeJoint(host: PortNode, guest: PortNode): Joint {

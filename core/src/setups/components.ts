@@ -1,3 +1,4 @@
+import type { PortNode } from './port-graph.ts'
 import type { SetThing } from './thing.ts'
 
 /**
@@ -5,34 +6,43 @@ import type { SetThing } from './thing.ts'
  * by itself. In the order of their first thing; within each part in the order of the set.
  */
 export function splitIntoComponents(things: readonly SetThing[]): SetThing[][] {
-  const parent = things.map((_, at) => at)
+  return split(things, (thing) => thing.ports.flatMap((port) => port.interfaces))
+}
+
+/** Ends that have no interface in common: what is joined at one of them takes nothing from another. In their order. */
+export function splitEnds(nodes: readonly PortNode[]): PortNode[][] {
+  return split(nodes, (node) => node.ports.flatMap((port) => port.interfaces))
+}
+
+/** Whatever shares a code, directly or over others, is in one part (union–find with path halving). */
+function split<T>(items: readonly T[], codesOf: (item: T) => readonly string[]): T[][] {
+  const parent = items.map((_, at) => at)
   const find = (at: number): number => {
     let root = at
-    while (parent[root] !== root) root = parent[root] ?? root
-    for (let step = at; step !== root; ) {
-      const next = parent[step] ?? root
-      parent[step] = root
-      step = next
+    while (parent[root] !== root) {
+      parent[root] = parent[parent[root] ?? root] ?? root
+      root = parent[root] ?? root
     }
     return root
   }
   const firstWith = new Map<string, number>()
-  for (const [at, thing] of things.entries()) {
-    for (const code of new Set(thing.ports.flatMap((port) => port.interfaces))) {
+  for (const [at, item] of items.entries()) {
+    for (const code of codesOf(item)) {
       const first = firstWith.get(code)
-      if (first === undefined) firstWith.set(code, at)
-      else {
-        const [a, b] = [find(first), find(at)]
-        parent[Math.max(a, b)] = Math.min(a, b)
+      if (first === undefined) {
+        firstWith.set(code, at)
+        continue
       }
+      const [a, b] = [find(first), find(at)]
+      if (a !== b) parent[Math.max(a, b)] = Math.min(a, b)
     }
   }
-  const parts = new Map<number, SetThing[]>()
-  for (const [at, thing] of things.entries()) {
+  const parts = new Map<number, T[]>()
+  for (const [at, item] of items.entries()) {
     const root = find(at)
     const known = parts.get(root)
-    if (known) known.push(thing)
-    else parts.set(root, [thing])
+    if (known) known.push(item)
+    else parts.set(root, [item])
   }
   return [...parts.values()]
 }

@@ -1,5 +1,6 @@
-import { type Completeness, type CompletenessMemory, judgeCompleteness } from './completeness.ts'
+import { type CompletenessMemory, type JudgedEnds, judgeCompleteness } from './completeness.ts'
 import type { Link } from './link.ts'
+import type { PortNode } from './port-graph.ts'
 import { assessThings, type Readiness, type ReadinessInput } from './readiness.ts'
 import { listThings, type SetThing } from './thing.ts'
 
@@ -8,35 +9,35 @@ export interface Judge {
   assess(input: ReadinessInput): Readiness
 }
 
-/** So many parts are kept; the oldest go first. */
+/** So many groups of ends are kept; the oldest go first. */
 const MOST_KEPT = 400
 
 /**
- * Judges as `assessSetup` does, and joins anew only the parts that a change touches: a part of the set is known again when
- * all of its things are as they were. Sums run over all things each time, as they take next to nothing.
+ * Judges as `assessSetup` does, and joins anew only the ends that a change touches: ends of one interface are known again
+ * when all of their things are as they were. Sums run over all things each time, as they take next to nothing.
  */
 export function makeJudge(): Judge {
   const known = new Map<string, SetThing>()
-  const parts = new Map<string, { things: readonly SetThing[]; found: Completeness }>()
+  const kept = new Map<string, { ends: readonly PortNode[]; found: JudgedEnds }>()
   let interfaces: ReadinessInput['interfaces'] | null = null
   let links: readonly Link[] = []
   const memory: CompletenessMemory = {
-    recall(part) {
-      const kept = parts.get(nameOf(part))
-      return kept && isSameList(kept.things, part) ? kept.found : undefined
+    recall(ends) {
+      const before = kept.get(nameOf(ends))
+      return before && isSameEnds(before.ends, ends) ? before.found : undefined
     },
-    keep(part, found) {
-      parts.delete(nameOf(part))
-      parts.set(nameOf(part), { things: part, found })
-      for (const oldest of parts.keys()) {
-        if (parts.size <= MOST_KEPT) break
-        parts.delete(oldest)
+    keep(ends, found) {
+      kept.delete(nameOf(ends))
+      kept.set(nameOf(ends), { ends, found })
+      for (const oldest of kept.keys()) {
+        if (kept.size <= MOST_KEPT) break
+        kept.delete(oldest)
       }
     },
   }
   return {
     assess(input) {
-      if (input.interfaces !== interfaces || !isSameLinks(input.setup.links, links)) parts.clear()
+      if (input.interfaces !== interfaces || !isSameLinks(input.setup.links, links)) kept.clear()
       interfaces = input.interfaces
       links = input.setup.links
       const things = listThings(input.setup, input.holdings, input.circuit).map((thing) => keepReference(known, thing))
@@ -45,7 +46,19 @@ export function makeJudge(): Judge {
   }
 }
 
-const nameOf = (part: readonly SetThing[]) => part.map(({ key }) => key).join('\n')
+/** By what a group of ends is looked up; whether it is the same is seen from the things themselves. */
+const nameOf = (ends: readonly PortNode[]) => `${ends.length} ${ends[0]?.ports[0]?.interfaces.join()}`
+
+/** A thing that is as it was has its ends as they were, in their order. */
+function isSameEnds(a: readonly PortNode[], b: readonly PortNode[]): boolean {
+  return (
+    a.length === b.length &&
+    a.every(
+      (it, at) =>
+        it.thing === b[at]?.thing && it.ports[0] === b[at]?.ports[0] && it.ports.length === b[at]?.ports.length,
+    )
+  )
+}
 
 function isSameList<T>(a: readonly T[], b: readonly T[]): boolean {
   return a.length === b.length && a.every((it, at) => it === b[at])

@@ -1,7 +1,7 @@
 import type { Interface } from '../kit/interface.ts'
 import type { Matching } from './matching.ts'
 import type { PortGraph, PortNode } from './port-graph.ts'
-import { carries } from './rings.ts'
+import { carries, type JoinedPair, listPairs } from './rings.ts'
 
 /** How often something is moved; each time the overload gets smaller. */
 const MOST_MOVED = 40
@@ -103,18 +103,20 @@ function findBetter(built: PortGraph, matching: Matching, interfaces: ReadonlyMa
   return (best as { matching: Matching } | null)?.matching ?? null
 }
 
-/** Grams above the ratings, over all supports; a ring is worse than any overload. */
 function measureOverload(
-  { hosts, guests }: PortGraph,
+  built: PortGraph,
   guestOfHost: readonly number[],
   interfaces: ReadonlyMap<string, Interface>,
 ): number {
+  return sumOverload(listPairs(built, { guestOfHost: [...guestOfHost], hostOfGuest: [] }), interfaces)
+}
+
+/** Grams above the ratings, over all supports; a ring is worse than any overload. */
+export function sumOverload(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<string, Interface>): number {
   const onto = new Map<PortNode['thing'], { host: PortNode; guest: PortNode }[]>()
   const joints: { host: PortNode; guest: PortNode }[] = []
-  for (const [at, partner] of guestOfHost.entries()) {
-    const host = hosts[at]
-    const guest = guests[partner]
-    if (!host || !guest || !carries(host, guest, interfaces)) continue
+  for (const [host, guest] of pairs) {
+    if (!carries(host, guest, interfaces)) continue
     joints.push({ host, guest })
     const known = onto.get(host.thing)
     if (known) known.push({ host, guest })

@@ -46,7 +46,7 @@ export function findHallSet(graph: BipartiteGraph, matching: Matching, host: num
 
 /** The same for an uncovered guest. */
 export function findGuestHallSet(graph: BipartiteGraph, matching: Matching, guest: number): HallSet {
-  return growHallSet(reverseEdges(graph), matching.guestOfHost, guest)
+  return growHallSet(graph.backEdges ?? reverseEdges(graph), matching.guestOfHost, guest)
 }
 
 function growHallSet(edges: number[][], partnerOfOther: number[], start: number): HallSet {

@@ -22,21 +22,34 @@ export interface PortGraph {
 export function buildPortGraph(
   things: readonly SetThing[],
   interfaces: ReadonlyMap<string, Interface>,
+  mayMeet?: (host: PortNode, guest: PortNode) => boolean,
+): PortGraph {
+  return buildNodeGraph(things.flatMap(listNodes), interfaces, mayMeet)
+}
+
+/** The same of some ends of things. */
+export function buildNodeGraph(
+  nodes: readonly PortNode[],
+  interfaces: ReadonlyMap<string, Interface>,
   mayMeet: (host: PortNode, guest: PortNode) => boolean = () => true,
 ): PortGraph {
-  const nodes = things.flatMap(listNodes)
   const hosts = nodes.filter((node) => node.ports[0]?.side === 'host')
   const guests = nodes.filter((node) => node.ports[0]?.side === 'guest')
   const guestsByInterface = indexByInterface(guests)
   const edges: number[][] = hosts.map(() => [])
   const backEdges: number[][] = guests.map(() => [])
+  const meetings = hosts.map((host) =>
+    listMeeting(host, guestsByInterface).flatMap((index) => {
+      const guest = guests[index]
+      if (!guest || !mayMeet(host, guest) || !canJoin(host, guest, interfaces)) return []
+      return [{ index, closeness: measureCloseness(host, guest) }]
+    }),
+  )
   // A booster goes to its microphone first, a cable to a device before another cable, nearer things before others.
-  for (const closeness of [-1, 0, 1, 2, 3]) {
-    for (const [at, host] of hosts.entries()) {
-      for (const index of listMeeting(host, guestsByInterface)) {
-        const guest = guests[index]
-        if (!guest || measureCloseness(host, guest) !== closeness) continue
-        if (!mayMeet(host, guest) || !canJoin(host, guest, interfaces)) continue
+  for (const wanted of [-1, 0, 1, 2, 3]) {
+    for (const [at, meeting] of meetings.entries()) {
+      for (const { index, closeness } of meeting) {
+        if (closeness !== wanted) continue
         edges[at]?.push(index)
         backEdges[index]?.push(at)
       }

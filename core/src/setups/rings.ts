@@ -27,6 +27,21 @@ export function carries(host: PortNode, guest: PortNode, interfaces: ReadonlyMap
   )
 }
 
+/** Two ends that are joined, the host first. */
+export type JoinedPair = [host: PortNode, guest: PortNode]
+
+export function listPairs({ hosts, guests }: PortGraph, { guestOfHost }: Matching): JoinedPair[] {
+  return guestOfHost.flatMap((guest, host): JoinedPair[] => {
+    const [a, b] = [hosts[host], guests[guest]]
+    return a && b ? [[a, b]] : []
+  })
+}
+
+/** Whether something is carried by what it carries itself, or a cable has both ends in one thing. */
+export function goesRound(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<string, Interface>): boolean {
+  return findLoop(pairs) !== null || findRing(pairs, interfaces) !== null
+}
+
 /** How many matchings are looked at to break rings and loops; each takes one joint of one away. */
 const MOST_TRIED = 60
 
@@ -50,7 +65,8 @@ export function matchWithoutRings(built: PortGraph, interfaces: ReadonlyMap<stri
     const open = countOpen(graph, matching)
     // A matching with rings is a bound: what comes of it leaves no fewer ends open.
     if (best && !isFewer(open, best.open)) continue
-    const ring = findLoop(built, matching) ?? findRing(built, matching, interfaces)
+    const pairs = listPairs(built, matching)
+    const ring = findLoop(pairs) ?? findRing(pairs, interfaces)
     if (!ring) best = { matching, graph, open }
     else for (const isOf of ring) graphs.push(withoutJoints(graph, built, isOf))
   }
@@ -62,7 +78,8 @@ function breakEveryRing(built: PortGraph, interfaces: ReadonlyMap<string, Interf
   let graph = built.graph
   for (;;) {
     const matching = findMatching(graph)
-    const [first] = findLoop(built, matching) ?? findRing(built, matching, interfaces) ?? []
+    const pairs = listPairs(built, matching)
+    const [first] = findLoop(pairs) ?? findRing(pairs, interfaces) ?? []
     if (!first) return { matching, graph }
     graph = withoutJoints(graph, built, first)
   }
@@ -105,12 +122,10 @@ function isFewer(a: readonly number[], b: readonly number[]): boolean {
 }
 
 /** A cable with two ends in one thing: one of those ends has to go elsewhere, into whichever socket. Null without one. */
-function findLoop({ hosts, guests }: PortGraph, { guestOfHost }: Matching): Forbidden[] | null {
-  const seen = new Map<string, [PortNode, PortNode]>()
-  for (const [host, guest] of guestOfHost.entries()) {
-    const a = hosts[host]
-    const b = guests[guest]
-    if (!a || !b || !joinOnce(a.thing, b.thing)) continue
+function findLoop(pairs: readonly JoinedPair[]): Forbidden[] | null {
+  const seen = new Map<string, JoinedPair>()
+  for (const [a, b] of pairs) {
+    if (!joinOnce(a.thing, b.thing)) continue
     const key = [a.thing.key, b.thing.key].sort().join('\n')
     const before = seen.get(key)
     if (!before) {
@@ -134,16 +149,10 @@ interface Carried {
 }
 
 /** A ring in which each thing is carried by the next: one of them has to stand on something else. Null without one. */
-function findRing(
-  { hosts, guests }: PortGraph,
-  { guestOfHost }: Matching,
-  interfaces: ReadonlyMap<string, Interface>,
-): Forbidden[] | null {
+function findRing(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<string, Interface>): Forbidden[] | null {
   const carriedBy = new Map<string, Carried[]>()
-  for (const [host, guest] of guestOfHost.entries()) {
-    const above = guests[guest]
-    const below = hosts[host]
-    if (!above || !below || !carries(below, above, interfaces)) continue
+  for (const [below, above] of pairs) {
+    if (!carries(below, above, interfaces)) continue
     const step = { below: below.thing, above: above.thing }
     carriedBy.set(above.thing.key, [...(carriedBy.get(above.thing.key) ?? []), step])
   }

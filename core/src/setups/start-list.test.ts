@@ -1,10 +1,11 @@
 import { describe, expect, test } from 'vitest'
 import { makeModelFromTemplate } from '../kit/template.ts'
-import { EMPTY_UNIT } from '../kit/unit.ts'
+import { EMPTY_UNIT, type Unit } from '../kit/unit.ts'
 import { printSettings } from './setting-card.ts'
 import { listStartLines, type StartFacts, type StartLine } from './start-list.ts'
 import { groupBySource, sayStartLine } from './start-words.ts'
 import { makeInput, makeRole, makeStudio } from './studio.fixture.ts'
+import type { Holdings } from './thing.ts'
 
 const SETTINGS = [
   { name: 'Aperture', value: 'f/2.8' },
@@ -38,6 +39,13 @@ function list(change: (facts: StartFacts) => Partial<StartFacts> = () => ({})): 
   return listStartLines({ ...facts, ...change(facts) })
 }
 
+/** The holdings with something more known of the camera. */
+function withUnit(holdings: Holdings, part: Partial<Unit>): Holdings {
+  const camera = holdings.units.get('CAM')
+  if (!camera) throw new Error('no camera')
+  return { ...holdings, units: new Map(holdings.units).set('CAM', { ...camera, ...part }) }
+}
+
 const kinds = (lines: readonly StartLine[]) => lines.map((it) => it.kind)
 
 describe('before it records', () => {
@@ -69,14 +77,10 @@ describe('before it records', () => {
   describe('a memory bank', () => {
     const withBank = (print: string, disturbedOn = new Map<string, string>()) =>
       list(({ holdings }) => {
-        const cam = holdings.units.get('CAM')
         const banks = [{ bank: 'M2', setupId: 's', roleId: 'A', print, storedOn: '2026-11-20' }]
         return {
           disturbedOn,
-          holdings: {
-            ...holdings,
-            units: new Map([...holdings.units, ...(cam ? [['CAM', { ...cam, banks }] as const] : [])]),
-          },
+          holdings: withUnit(holdings, { banks }),
         }
       }).find((it) => it.kind === 'recall-bank')
 
@@ -100,7 +104,6 @@ describe('before it records', () => {
 
   test('programs are opened where they run', () => {
     const [line] = list(({ holdings }) => {
-      const cam = holdings.units.get('CAM')
       const app = {
         kind: 'app' as const,
         name: 'Tether',
@@ -113,10 +116,7 @@ describe('before it records', () => {
         minimumGraphicsGigabytes: null,
       }
       return {
-        holdings: {
-          ...holdings,
-          units: new Map([...holdings.units, ...(cam ? [['CAM', { ...cam, software: [app] }] as const] : [])]),
-        },
+        holdings: withUnit(holdings, { software: [app] }),
       }
     }).filter((it) => it.kind === 'open-app')
     expect(line && sayStartLine(line).text).toBe('Open Tether 2.1 on the laptop')
