@@ -1,4 +1,4 @@
-import type { Completeness, Joint } from './completeness.ts'
+import type { Completeness } from './completeness.ts'
 import type { NewSetup } from './setup.ts'
 import type { SetThing } from './thing.ts'
 
@@ -16,22 +16,18 @@ export function swapThing<T extends NewSetup>(setup: T, unitId: string, byUnitId
 }
 
 /**
- * What was on the old thing and finds no place any more: its filter, its hood, its packs. What rides on those is carried
- * off with them and not named again. Tags, in the order of the set.
+ * What was joined to something before and is joined to nothing any more: the filter of the old lens, its hood, its packs,
+ * or another lens that had to give way. Tags, in the order of the set.
  */
 export function listOrphans(
   things: readonly SetThing[],
   before: Pick<Completeness, 'joints'>,
   after: Pick<Completeness, 'joints'>,
-  unitId: string,
 ): { tag: string; name: string }[] {
-  const wasOn = new Set(before.joints.flatMap((it) => partnerOf(it, unitId) ?? []))
-  const joined = new Set(after.joints.flatMap(({ host, guest }) => [host.key, guest.key]))
+  const listJoined = ({ joints }: Pick<Completeness, 'joints'>) =>
+    new Set(joints.flatMap(({ host, guest }) => [host.key, guest.key]))
+  const [was, is] = [listJoined(before), listJoined(after)]
   return things
-    .filter((it) => it.category !== 'room' && wasOn.has(it.key) && !joined.has(it.key))
+    .filter((it) => it.category !== 'room' && was.has(it.key) && !is.has(it.key))
     .map(({ tag, name }) => ({ tag, name }))
-}
-
-function partnerOf({ host, guest }: Joint, key: string): string | null {
-  return host.key === key ? guest.key : guest.key === key ? host.key : null
 }

@@ -191,7 +191,7 @@ export const helpingRoutes = [
       return {
         counts: after.counts,
         change: compareReadiness(before, after),
-        orphans: listOrphans(things, before, after, query.unitId),
+        orphans: listOrphans(things, before, after),
       }
     },
   }),
