@@ -60,7 +60,9 @@ function listLackingGifts(
     const things = (roles.find((it) => it.id === by.roleId)?.things ?? []).flatMap(({ unitId }) => {
       const unit = units.get(unitId ?? '')
       const model = models.get(unit?.modelId ?? '')
-      return unit && model ? [{ tag: unit.tag, value: model.specs.more[by.feature] }] : []
+      const { of } = FEATURES[by.feature]
+      if (!unit || !model || (of !== null && !isKindOf(model.category, of))) return []
+      return [{ tag: unit.tag, value: model.specs.more[by.feature] }]
     })
     if (things.some(({ value }) => value === FEATURES[by.feature].yes)) return []
     const unknown = things.filter(({ value }) => value === undefined)

@@ -224,7 +224,7 @@ describe('roles without a thing of their own', () => {
   const role = (givenBy: Role['givenBy']) => makeRole('Self-view', [], { givenBy, importance: 'wanted' })
   const screen = { kind: 'feature', roleId: 'A', feature: 'flipScreen' } as const
   const withCamera = (more: MoreSpecs) =>
-    judge({ CAM: ['action-camera', {}, more] }, [makeRole('A', ['CAM']), role(screen)])
+    judge({ CAM: ['action-camera', {}, more], SDC: ['card', {}] }, [makeRole('A', ['CAM', 'SDC']), role(screen)])
 
   test('a feature of another thing fills it where that thing has it', () => {
     expect(find(withCamera({ flipScreen: 'yes' }), 'given-lacking')).toEqual([])
