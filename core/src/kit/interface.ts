@@ -37,6 +37,12 @@ const ROWS: Row[] = [
   ['screw-e27', 'E27 lamp holder', 'mount', 'holder', 'lamp', 'IEC 60061'],
   ['filter-52', '52 mm filter thread', 'mount', 'lens', 'filter', null],
   ['filter-67', '67 mm filter thread', 'mount', 'lens', 'filter', null],
+  ['filter-49', '49 mm filter thread', 'mount', 'lens', 'filter', null],
+  ['filter-55', '55 mm filter thread', 'mount', 'lens', 'filter', null],
+  ['filter-58', '58 mm filter thread', 'mount', 'lens', 'filter', null],
+  ['filter-62', '62 mm filter thread', 'mount', 'lens', 'filter', null],
+  ['filter-72', '72 mm filter thread', 'mount', 'lens', 'filter', null],
+  ['filter-95', '95 mm filter thread', 'mount', 'lens', 'filter', null],
   ['filter-82', '82 mm filter thread', 'mount', 'lens', 'filter', null],
   ['filter-77', '77 mm filter thread', 'mount', 'lens', 'filter', null],
   ['sd', 'SD card', 'card', 'slot', 'card', 'SD Association'],
@@ -52,6 +58,7 @@ const ROWS: Row[] = [
   ['mains-cee7', '16 A earthed socket', 'mains', 'socket', 'plug', 'CEE 7'],
   ['xlr-3', 'XLR, 3 pin', 'signal', 'socket', 'plug', 'IEC 61076-2-103'],
   ['trs-35', '3.5 mm jack', 'signal', 'socket', 'plug', null],
+  ['trrs-35', '3.5 mm jack, 4 pole', 'signal', 'socket', 'plug', null],
   ['xlr-mini', 'small XLR, 3 pin', 'signal', 'socket', 'plug', null],
   ['trs-63', '6.3 mm jack', 'signal', 'socket', 'plug', 'IEC 60603-11'],
   ['rj45', 'network, 8 pin', 'signal', 'socket', 'plug', 'IEC 60603-7'],
@@ -64,7 +71,7 @@ const ROWS: Row[] = [
   ['bnc', 'BNC', 'signal', 'socket', 'plug', null],
 ]
 
-const VIA_CABLE: ReadonlySet<string> = new Set(['xlr-3', 'xlr-mini', 'trs-35', 'trs-63', 'bnc', 'rj45'])
+const VIA_CABLE: ReadonlySet<string> = new Set(['xlr-3', 'xlr-mini', 'trs-35', 'trrs-35', 'trs-63', 'bnc', 'rj45'])
 
 /** Interfaces that published standards name. Lens mounts, battery families and plates are the studio's own list. */
 export const STANDARD_INTERFACES: readonly Interface[] = ROWS.map(

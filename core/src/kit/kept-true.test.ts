@@ -89,7 +89,7 @@ describe('programs against what runs them', () => {
       'asks for more memory than there is',
       { minimumMemoryGigabytes: 16 },
       'little-memory',
-      '16 GB of memory; COM-01 has 8 GB',
+      '16 GB of working memory; COM-01 has 8 GB',
     ],
   ])('%s', (_, rest, code, words) => {
     const [finding, ...others] = judgeSoftware(program(rest), device, laptop)

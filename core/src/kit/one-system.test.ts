@@ -5,6 +5,7 @@ import {
   countBodyPoints,
   crossModifiers,
   judgeConformity,
+  listMakerMixes,
   listSystems,
   type Piece,
   rankPortability,
@@ -77,6 +78,18 @@ describe('families of the kit', () => {
     const plated = [withPlate(piece('CAM', 'camera')), withPlate(piece('TRI', 'tripod'))]
     expect(listSystems(plated, INTERFACES)).toMatchObject([{ code: 'plate-a', orphans: [] }])
   })
+})
+
+test('cameras of several makers in one setup want their colours matched', () => {
+  const of = (maker: string, kind: Category = 'camera') => {
+    const it = piece(maker, kind)
+    return { ...it, model: { ...it.model, maker } }
+  }
+  const setups = [
+    { code: 'GI', name: 'Interview', pieces: [of('Verrin'), of('Quarle'), of('Tarn', 'lens')] },
+    { code: 'PB', name: 'Bench', pieces: [of('Quarle'), of('Tarn', 'lens')] },
+  ]
+  expect(listMakerMixes(setups)).toEqual([{ code: 'GI', name: 'Interview', makers: ['Quarle', 'Verrin'] }])
 })
 
 describe('one fitting on every support', () => {

@@ -199,3 +199,20 @@ export function crossModifiers(lamps: readonly Piece[], modifiers: readonly Piec
     }),
   )
 }
+
+export interface MakerMix {
+  code: string
+  name: string
+  makers: string[]
+}
+
+/** Setups whose cameras are of several makers: their colours want matching, by a card or afterwards. */
+export function listMakerMixes(
+  setups: readonly { code: string; name: string; pieces: readonly Piece[] }[],
+): MakerMix[] {
+  return setups.flatMap(({ code, name, pieces }) => {
+    const cameras = pieces.filter(({ model }) => isKindOf(model.category, 'camera') && model.maker !== '')
+    const makers = [...new Set(cameras.map(({ model }) => model.maker))].sort()
+    return makers.length > 1 ? [{ code, name, makers }] : []
+  })
+}

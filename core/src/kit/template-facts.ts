@@ -140,7 +140,14 @@ export const ASKED_FACTS: Readonly<Partial<Record<Category, readonly (keyof Temp
   'apple-box': ['massGrams'],
 }
 
-const FEATURES: readonly SpecKey[] = ['flipScreen', 'autofocus', 'remoteStart', 'cleanOutput']
+const FEATURES: readonly SpecKey[] = [
+  'sendsGbits',
+  'sendsPlugIn',
+  'flipScreen',
+  'autofocus',
+  'remoteStart',
+  'cleanOutput',
+]
 const LENS: readonly SpecKey[] = ['lensKind', 'focalMinMm', 'focalMaxMm', 'widestAperture', 'filterMm', 'closestMm']
 const LAMP: readonly SpecKey[] = ['kelvinMin', 'kelvinMax', 'luxAtOneMetre', 'beamDegrees', 'cri']
 const TALL: readonly SpecKey[] = ['heightMinMm', 'heightMaxMm', 'legRadiusMm', 'foldedMm']
@@ -173,7 +180,7 @@ export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>
   filter: ['filterMm', 'densityStops'],
   monitor: ['screenInches', 'delayMilliseconds', 'holes'],
   'external-recorder': ['screenInches', 'recordLimitMinutes'],
-  switcher: ['channels', 'delayMilliseconds'],
+  switcher: ['channels', 'delayMilliseconds', 'sendsGbits'],
   capture: ['delayMilliseconds'],
   prompter: ['screenInches'],
   'control-surface': ['generation'],
@@ -194,9 +201,9 @@ export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>
   'usb-mic': MIC,
   'wireless-set': ['channels', 'generation'],
   preamp: ['gainDb', 'fedBy'],
-  recorder: ['channels', 'gainDb', 'inputNoiseDbu', 'sends48'],
-  mixer: ['channels', 'gainDb', 'inputNoiseDbu', 'sends48'],
-  'audio-interface': ['channels', 'gainDb', 'inputNoiseDbu', 'sends48'],
+  recorder: ['channels', 'gainDb', 'inputNoiseDbu', 'sends48', 'sendsPlugIn'],
+  mixer: ['channels', 'gainDb', 'inputNoiseDbu', 'sends48', 'sendsPlugIn'],
+  'audio-interface': ['channels', 'gainDb', 'inputNoiseDbu', 'sends48', 'sendsPlugIn'],
   tripod: TALL,
   stand: TALL,
   'c-stand': TALL,
@@ -214,7 +221,8 @@ export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>
   lead: ['lengthMm', 'mostAmps'],
   strip: ['lengthMm', 'mostAmps'],
   reel: ['lengthMm', 'mostAmps'],
-  cable: ['lengthMm', 'version'],
+  cable: ['lengthMm', 'version', 'carriesGbits'],
+  'cable-adapter': ['version', 'carriesGbits'],
   card: ['readMegabytesPerSecond'],
   reader: ['readMegabytesPerSecond'],
   drive: ['readMegabytesPerSecond'],

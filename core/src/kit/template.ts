@@ -276,8 +276,25 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
     )
     addPower(facts, draft)
   },
-  computer: addPower,
-  tablet: addPower,
+  // A headset socket has four poles: the plug of a camera's microphone goes in and is not heard.
+  computer(facts, draft) {
+    draft.ports.push(
+      makePort({
+        id: 'usb',
+        interfaces: ['usb-c', 'usb-a'],
+        side: 'host',
+        direction: 'both',
+        count: 2,
+        importance: 'optional',
+      }),
+      makePort({ id: 'headset', interfaces: 'trrs-35', side: 'host', direction: 'in', importance: 'optional' }),
+    )
+    addPower(facts, draft)
+  },
+  tablet(facts, draft) {
+    addUsb(draft, 'optional')
+    addPower(facts, draft)
+  },
   backdrop: (_, draft) =>
     void draft.ports.push(makePort({ id: 'core', interfaces: 'cross-bar', side: 'guest', importance: 'optional' })),
 }

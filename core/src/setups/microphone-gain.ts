@@ -1,4 +1,5 @@
 import { isKindOf } from '../kit/category.ts'
+import type { Model } from '../kit/model.ts'
 import type { FindingLevel } from '../studio/finding.ts'
 import type { NewSetup } from './setup.ts'
 import type { SignalChain } from './signals.ts'
@@ -23,8 +24,11 @@ export interface MicrophoneGain {
   level: FindingLevel
 }
 
+/** What an input sends up the cable. */
+export type Feed = '48 V' | 'plug-in power'
+
 export type FeedFinding = { key: string; level: FindingLevel; roleId: string | null } & (
-  | { code: 'phantom-missing' | 'phantom-unknown'; tag: string; name: string; input: string }
+  | { code: 'feed-missing' | 'feed-unknown'; feed: Feed; tag: string; name: string; input: string }
   | { code: 'gain-unknown'; tag: string; name: string; lacks: string[] }
 )
 
@@ -55,13 +59,14 @@ export function judgeMicrophones(
     if (thing.category === 'room' || !isKindOf(thing.category, 'microphone')) continue
     const { boosters, input } = followToInput(thing, chains, thingOf)
     if (!input) continue
-    const hungry = [thing, ...boosters].find((it) => read(it.key).fedBy === '48 V')
-    const sends = read(input.key).sends48
-    if (hungry && sends !== 'yes') {
-      const code = sends === 'no' ? 'phantom-missing' : 'phantom-unknown'
-      const level = code === 'phantom-missing' ? 'stop' : 'unknown'
+    const hungry = [thing, ...boosters].find((it) => findFeed(read(it.key)) !== null)
+    const feed = hungry ? findFeed(read(hungry.key)) : null
+    const sends = feed && read(input.key)[feed === '48 V' ? 'sends48' : 'sendsPlugIn']
+    if (hungry && feed && sends !== 'yes') {
+      const code = sends === 'no' ? 'feed-missing' : 'feed-unknown'
+      const level = code === 'feed-missing' ? 'stop' : 'unknown'
       const { tag, name, roleId } = hungry
-      findings.push({ key: `${code}/${hungry.key}`, level, roleId, code, tag, name, input: input.tag })
+      findings.push({ key: `${code}/${hungry.key}`, level, roleId, code, feed, tag, name, input: input.tag })
     }
     const gain = sumGain(thing, boosters, input, setup, read)
     if (gain) gains.push({ ...gain, roleId: thing.roleId })
@@ -86,6 +91,10 @@ export function judgeMicrophones(
   return { gains, findings }
 }
 
+function findFeed({ fedBy }: Specs): Feed | null {
+  return fedBy === '48 V' || fedBy === 'plug-in power' ? fedBy : null
+}
+
 function followToInput(
   microphone: SetThing,
   chains: readonly SignalChain[],
@@ -104,8 +113,7 @@ function followToInput(
   return { boosters, input: null }
 }
 
-type Specs =
-  ReturnType<Holdings['models']['get']> extends infer M ? (M extends { specs: { more: infer S } } ? S : never) : never
+type Specs = Model['specs']['more']
 
 function sumGain(
   thing: SetThing,

@@ -114,6 +114,37 @@ describe('cases that a studio meets', () => {
     expect(open(ribbon, input([]))).toEqual([])
   })
 
+  test('the same small plug, wired for a camera: a headset socket of a computer does not take it, an adapter does', () => {
+    const clip = made('LAV', 'lavalier')
+    const computer = made('COM', 'computer')
+    expect(open(clip, computer)).toEqual(['LAV/out'])
+    const adapter = made('ADP', 'cable-adapter', { endA: 'trs-35', endB: 'trrs-35' })
+    expect(open(clip, computer, adapter)).toEqual([])
+    expect(joins(clip, computer, adapter).sort()).toEqual(['ADP<LAV', 'COM<ADP'])
+  })
+
+  test('a filter fits by its thread, recorded as a figure; a step ring lets it on a smaller one', () => {
+    const studio = makeStudio({ LEN: ['lens', {}], FIL: ['filter', {}], RNG: ['filter', { mount: 'filter-67' }] })
+    const figure = (tag: string, filterMm: number) => {
+      const model = studio.models.get(`m-${tag}`)
+      if (model) studio.models.set(model.id, { ...model, specs: { ...model.specs, more: { filterMm } } })
+    }
+    figure('LEN', 67)
+    const ring = studio.models.get('m-RNG')
+    if (ring) {
+      const front = makePort({ id: 'front', interfaces: 'filter-77', side: 'host', importance: 'essential' })
+      studio.models.set(ring.id, { ...ring, ports: [...ring.ports, front] })
+    }
+    const unmet = (mm: number, ...tags: string[]) => {
+      figure('FIL', mm)
+      const { findings } = assessSetup(makeInput(studio, [makeRole('A', tags)]))
+      return findings.filter((it) => it.code === 'need-unmet').map((it) => it.key)
+    }
+    expect(unmet(67, 'LEN', 'FIL')).toEqual([])
+    expect(unmet(77, 'LEN', 'FIL')).toEqual(['need-unmet/FIL/filter-thread'])
+    expect(unmet(77, 'LEN', 'FIL', 'RNG')).toEqual([])
+  })
+
   test('one phone in two roles of one setup is refused at the second role', () => {
     const studio = makeStudio({ PHO: ['phone', {}] })
     const { setup } = makeInput(studio, [makeRole('prompter', ['PHO']), makeRole('second', ['PHO'])])

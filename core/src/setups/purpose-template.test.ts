@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { PURPOSE_CODES } from '../studio/purpose.ts'
-import { applyTemplate, copySetup, PURPOSE_TEMPLATES } from './purpose-template.ts'
+import { addGuest, applyTemplate, copySetup, PURPOSE_TEMPLATES } from './purpose-template.ts'
 import { makeAssignment, newSetupSchema } from './setup.ts'
 import { compareSetups } from './setup-difference.ts'
 import { makeInput, makeRole, makeStudio } from './studio.fixture.ts'
@@ -71,5 +71,32 @@ describe('copies and differences', () => {
     const after = { ...base, roles: base.roles.slice(1) }
     expect(compareSetups(base, after).map((it) => it.kind)).toEqual(['role-gone'])
     expect(compareSetups(after, base).map((it) => it.kind)).toEqual(['role-added'])
+  })
+})
+
+describe('roles that not everybody fills', () => {
+  test('talkback, pages, prompter and a lamp at the lens are there to be filled, and nobody misses them', () => {
+    const find = (purpose: 'panel' | 'talking-head', name: string) =>
+      applyTemplate(blank, purpose, ids()).roles.find((role) => role.name === name)
+    for (const name of ['Producer’s microphone', 'Screen for pages']) {
+      expect(find('panel', name)).toMatchObject({ importance: 'optional', things: [] })
+    }
+    for (const name of ['Prompter', 'Lamp at the lens']) {
+      expect(find('talking-head', name)).toMatchObject({ importance: 'optional', things: [] })
+    }
+  })
+
+  test('a guest wants a microphone, a chair and a wider frame, and everything else stays', () => {
+    const lens = makeRole('A lens', [], { wants: 'lens', detail: 'long' })
+    const solo = { ...blank, shot: 'close' as const, roles: [lens] }
+    const both = addGuest(solo, ids())
+    expect(both).toMatchObject({ speakers: 2, shot: 'half' })
+    expect(both.roles[0]?.detail).toBe('long; wide enough for two')
+    expect(compareSetups(solo, both).map((it) => 'role' in it && `${it.kind} ${it.role}`)).toEqual([
+      'role-changed A lens',
+      'role-added Guest’s microphone',
+      'role-added Guest’s chair',
+    ])
+    expect(addGuest(both, ids()).speakers).toBe(3)
   })
 })

@@ -26,6 +26,7 @@ import {
   listWhatTheCrewSays,
 } from './role-findings.ts'
 import type { Acceptance, NewSetup } from './setup.ts'
+import { judgeSignalRates, type RateFinding } from './signal-rate.ts'
 import { judgeSound, type Signals, type SoundFinding, traceSignals } from './signals.ts'
 import { judgeSpeakers, type SpeakerFinding } from './speakers.ts'
 import { type Holdings, listThings, type SetThing } from './thing.ts'
@@ -79,6 +80,7 @@ export type ReadinessFinding = Common &
     | PictureFinding
     | HeightFinding
     | FeedFinding
+    | RateFinding
     | SpeakerFinding
     | DutyFinding
     | { code: 'carried-load'; working: CarriedLoad }
@@ -203,6 +205,7 @@ export function assessThings(
     ...withoutRemedies(judgePicture(cameras, size)),
     ...withoutRemedies(judgeWorkingHeights(setup, things, carriage.below, holdings)),
     ...withoutRemedies(microphones.findings),
+    ...withoutRemedies(judgeSignalRates(things, signals.chains, holdings)),
     ...withoutRemedies(judgeSpeakers(setup, things, completeness.joints, signals, holdings)),
     ...listBadLoads(carriage),
     ...listWeakMicrophones(microphones.gains),

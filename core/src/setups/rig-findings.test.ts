@@ -150,11 +150,49 @@ describe('gain', () => {
   })
 
   test('a booster wants 48 V: an input that sends none stops, one of which nobody knows is a question', () => {
-    expect(find(quiet(25, 55, { sends48: 'no' }), 'phantom-missing')).toMatchObject([
+    expect(find(quiet(25, 55, { sends48: 'no' }), 'feed-missing')).toMatchObject([
       { level: 'stop', tag: 'PRE', input: 'REC' },
     ])
-    expect(find(quiet(25, 55), 'phantom-unknown')).toMatchObject([{ level: 'unknown' }])
-    expect(find(quiet(25, 55, { sends48: 'yes' }), 'phantom-missing')).toEqual([])
+    expect(find(quiet(25, 55), 'feed-unknown')).toMatchObject([{ level: 'unknown' }])
+    expect(find(quiet(25, 55, { sends48: 'yes' }), 'feed-missing')).toEqual([])
+  })
+})
+
+describe('what travels', () => {
+  const video = (carriesGbits?: number) =>
+    find(
+      judge(
+        {
+          CAM: ['camera', {}, { sendsGbits: 12 }],
+          SWI: ['switcher', {}],
+          CBL: ['cable', { endA: 'hdmi-a', endB: 'hdmi-a' }, carriesGbits === undefined ? {} : { carriesGbits }],
+        },
+        [makeRole('Live', ['CAM', 'SWI', 'CBL'])],
+      ),
+      'link-slow',
+    )
+
+  test('a cable carries what the camera sends, or is too slow, or nobody knows', () => {
+    expect(video(12)).toEqual([])
+    expect(video(10.2)).toMatchObject([{ level: 'warn', tags: ['CBL'], wantedGbits: 12, haveGbits: 10.2 }])
+    expect(video()).toMatchObject([{ level: 'unknown', haveGbits: null }])
+    for (const it of [...video(10.2), ...video()]) expect(sayFinding(it, WORDS).title).toContain('CBL')
+  })
+
+  test('plug-in power from an input that gives none is a stop, like 48 V', () => {
+    const fed = (sendsPlugIn: 'yes' | 'no') =>
+      find(
+        judge(
+          {
+            LAV: ['lavalier', {}, { fedBy: 'plug-in power' }],
+            CAM: ['camera', {}, { sendsPlugIn }],
+          },
+          [makeRole('Voice', ['LAV', 'CAM'])],
+        ),
+        'feed-missing',
+      )
+    expect(fed('yes')).toEqual([])
+    expect(fed('no')).toMatchObject([{ level: 'stop', feed: 'plug-in power', input: 'CAM' }])
   })
 })
 

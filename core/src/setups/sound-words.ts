@@ -3,9 +3,10 @@ import { listInWords } from '../units/wording.ts'
 import { type FindingWords, makeGauge, plain, type WorkingWords } from './finding-words.ts'
 import { type FeedFinding, LINE_DBV, type MicrophoneGain } from './microphone-gain.ts'
 import { SHOTS } from './setup.ts'
+import type { RateFinding } from './signal-rate.ts'
 import type { MicrophoneAdvice, SpeakerFinding } from './speakers.ts'
 
-type SoundFinding = FeedFinding | SpeakerFinding | { code: 'gain-short'; working: MicrophoneGain }
+type SoundFinding = FeedFinding | RateFinding | SpeakerFinding | { code: 'gain-short'; working: MicrophoneGain }
 
 const count = (number: number, one: string, many: string) => `${number} ${number === 1 ? one : many}`
 
@@ -20,21 +21,36 @@ export function saySoundFinding(finding: SoundFinding): FindingWords {
         gauge: makeGauge(haveDb, wantedDb, `${trim(haveDb, 0)} of ${trim(wantedDb, 0)} dB`),
       }
     }
-    case 'phantom-missing':
+    case 'feed-missing':
       return plain(
         `${finding.input} does not feed ${finding.tag}`,
-        `${finding.name} wants 48 V from the input, and ${finding.input} sends none. Use an input that does, or a feed between them.`,
+        `${finding.name} wants ${finding.feed} from the input, and ${finding.input} sends none. Use an input that does, or a feed between them.`,
       )
-    case 'phantom-unknown':
+    case 'feed-unknown':
       return plain(
         `Cannot tell whether ${finding.input} feeds ${finding.tag}`,
-        `${finding.name} wants 48 V. Whether ${finding.input} sends it is not recorded; there is a switch or a menu for it.`,
+        `${finding.name} wants ${finding.feed}. Whether ${finding.input} sends it is not recorded; there is a switch or a menu for it.`,
       )
     case 'gain-unknown':
       return plain(
         `Cannot tell whether ${finding.tag} is loud enough`,
         `Microphones of this kind are quiet, and this is not recorded: ${listInWords(finding.lacks)}.`,
       )
+    case 'link-slow':
+      return finding.level === 'unknown'
+        ? plain(
+            `Cannot tell whether ${listInWords(finding.tags)} ${finding.tags.length === 1 ? 'carries' : 'carry'} the picture`,
+            `${finding.from} sends ${trim(finding.wantedGbits, 1)} Gbit/s to ${finding.to}, and what they carry is not recorded. It is printed on the cable or its box.`,
+          )
+        : {
+            title: `${listInWords(finding.tags)} ${finding.tags.length === 1 ? 'is' : 'are'} too slow for ${finding.from}`,
+            text: `It sends ${trim(finding.wantedGbits, 1)} Gbit/s to ${finding.to}: with this cable the picture fails, or comes smaller.`,
+            gauge: makeGauge(
+              finding.haveGbits ?? 0,
+              finding.wantedGbits,
+              `${trim(finding.haveGbits ?? 0, 1)} of ${trim(finding.wantedGbits, 1)} Gbit/s`,
+            ),
+          }
     case 'microphones-short':
       return {
         title: `${count(finding.speakers, 'person speaks', 'people speak')}, ${count(finding.have, 'microphone', 'microphones')}`,

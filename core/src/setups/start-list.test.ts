@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { makeModelFromTemplate } from '../kit/template.ts'
 import { EMPTY_UNIT, type Unit } from '../kit/unit.ts'
+import { assessSetup } from './readiness.ts'
 import { printSettings } from './setting-card.ts'
 import { listStartLines, type StartFacts, type StartLine } from './start-list.ts'
 import { groupBySource, sayStartLine } from './start-words.ts'
@@ -120,6 +121,19 @@ describe('before it records', () => {
       }
     }).filter((it) => it.kind === 'open-app')
     expect(line && sayStartLine(line).text).toBe('Open Tether 2.1 on the laptop')
+  })
+
+  test('a laptop on a lead is in use: its lead is joined, it is charged, and its program is opened', () => {
+    const studio = makeStudio({
+      COM: ['computer', { battery: 'pack-own', milliwatts: 40_000 }],
+      CAM: ['phone', {}],
+      USB: ['cable', { endA: 'usb-c', endB: 'usb-c' }],
+    })
+    const input = makeInput(studio, [makeRole('Tether', ['COM', 'CAM', 'USB'])])
+    const joined = assessSetup(input).joints.filter((it) => it.guest.tag === 'USB')
+    expect(joined.map((it) => it.host.tag).sort()).toEqual(['CAM', 'COM'])
+    const lines = list(() => ({ setup: input.setup, holdings: studio }))
+    expect(lines.find((it) => it.kind === 'charge' && it.tags.includes('COM'))).toBeDefined()
   })
 
   test('every line has words, and what things live on is grouped by source', () => {

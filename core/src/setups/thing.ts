@@ -107,7 +107,31 @@ export function makePiece({ key, tag, model, role, assignment, healthPercent }: 
 function listImposedPorts(model: Model, powerMode: PowerMode | null): Port[] {
   const ofModes = new Set(model.powerModes.flatMap((mode) => mode.portIds))
   const ofChosen = new Set(powerMode?.portIds ?? [])
-  return model.ports.filter((port) => !ofModes.has(port.id) || ofChosen.has(port.id))
+  const own = model.ports.filter((port) => !ofModes.has(port.id) || ofChosen.has(port.id))
+  const thread = findFilterThread(model)
+  return thread ? [...own, thread] : own
+}
+
+/** The thread that is recorded as a figure only: where a filter goes on, or by which it does. */
+function findFilterThread({ category, specs, ports }: Model): Port | null {
+  const { filterMm } = specs.more
+  const isThreaded = category === 'lens' || category === 'filter'
+  if (!isThreaded || typeof filterMm !== 'number') return null
+  if (ports.some((port) => port.interfaces.some((code) => code.startsWith('filter-')))) return null
+  const side = category === 'lens' ? 'host' : 'guest'
+  const importance = category === 'lens' ? 'optional' : 'essential'
+  return keepThread(`filter-${filterMm}`, side, importance)
+}
+
+/** The same port each time, so that a thing that did not change is seen not to have. */
+const THREADS = new Map<string, Port>()
+
+function keepThread(code: string, side: 'host' | 'guest', importance: Importance): Port {
+  const known = THREADS.get(`${code}/${side}`)
+  if (known) return known
+  const port = makePort({ id: 'filter-thread', interfaces: code, side, importance })
+  THREADS.set(`${code}/${side}`, port)
+  return port
 }
 
 /** What is left when nothing is recorded about a thing. */

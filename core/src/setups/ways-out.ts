@@ -150,9 +150,10 @@ export function listReplaceable(finding: ReadinessFinding): readonly string[] {
       return [finding.lens]
     case 'gain-short':
       return [finding.working.tag, finding.working.input.tag]
-    case 'phantom-missing':
+    case 'feed-missing':
       return [finding.tag, finding.input]
     case 'sound-inputs-short':
+    case 'link-slow':
       return finding.tags
     default:
       return []
@@ -199,7 +200,9 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
       return [...listRecordingModesOf(finding.tag, input), ...listStandInsFor([finding.lens], input, store)]
     case 'gain-short':
       return listStandInsFor([finding.working.tag, finding.working.input.tag], input, store)
-    case 'phantom-missing':
+    case 'link-slow':
+      return finding.level === 'warn' ? listStandInsFor(finding.tags, input, store) : []
+    case 'feed-missing':
       return listStandInsFor([finding.input, finding.tag], input, store)
     case 'microphones-short':
       return [
@@ -211,7 +214,7 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
     case 'beyond-room':
     case 'double-duty':
     case 'given-lacking':
-    case 'phantom-unknown':
+    case 'feed-unknown':
     case 'gain-unknown':
     case 'microphone-unsuited':
     case 'link-trouble':

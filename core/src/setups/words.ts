@@ -198,9 +198,10 @@ export function sayFinding(finding: ReadinessFinding, words: TimeWords): Finding
     case 'double-duty':
     case 'given-lacking':
       return sayRigFinding(finding)
+    case 'link-slow':
     case 'gain-short':
-    case 'phantom-missing':
-    case 'phantom-unknown':
+    case 'feed-missing':
+    case 'feed-unknown':
     case 'gain-unknown':
     case 'microphones-short':
     case 'sound-inputs-short':
@@ -284,10 +285,15 @@ function sayUnmet(finding: Extract<ReadinessFinding, { code: 'need-unmet' }>, wo
       : finding.remedies.some((it) => it.kind === 'assign' || it.kind === 'assign-stock')
         ? ` The store has ${sayCount(finding.inStore)} free.`
         : ` The store has ${sayCount(finding.inStore)} free, which would want something themselves that is missing here.`
+  // The classic: one shoe on the camera, and microphone, receiver, lamp and screen all want it.
+  const bracket =
+    finding.interfaces.some((it) => it.code === 'shoe') && finding.rivals.length > 0
+      ? ' A bracket with cold shoes carries more than one.'
+      : ''
   const away = finding.away
     .map(({ tag, absence }) => ` ${tag} would fit and is ${sayAbsence(absence, words)}.`)
     .join('')
-  return plain(title, wants + rivals + store + away)
+  return plain(title, wants + rivals + bracket + store + away)
 }
 
 /** "Fenn A pack", "1/4-20 thread screw"; a mains lead or a "9 V cell" says by its own name what is wanted. */

@@ -44,6 +44,10 @@ export const GLOSSARY: Readonly<Record<string, string>> = {
   readiness: 'Whether a setup can run at a time, and what stands in the way.',
   'talking head': 'One person speaks to the camera.',
   'top-down': 'The camera looks straight down on a table.',
+  'image circle': 'The round picture that a lens throws; a sensor larger than it has dark corners.',
+  'self-view': 'A screen on which whoever is filmed sees the picture.',
+  booster: 'A small box on the microphone cable that makes a quiet microphone louder, fed by 48 volts.',
+  'change-over': 'Taking one setup down and another one up in the same room.',
   talkback: 'The line by which the desk speaks to the crew.',
   'single point of failure': 'One thing without a spare whose loss stops the shoot.',
 }

@@ -9,6 +9,7 @@ import {
   judgeConformity,
   LIFE_STATE_CODES,
   LIFE_STATES,
+  listMakerMixes,
   listSystems,
   listThings,
   type Piece,
@@ -92,6 +93,18 @@ export const systemRoutes = [
         bodies: countBodyPoints(
           of('camera'),
           remember(house.db, 'attachments-of-bodies', () => countAttachments(house)),
+        ),
+        mixes: listMakerMixes(
+          house.db
+            .select()
+            .from(setups)
+            .where(isNull(setups.archivedAt))
+            .orderBy(setups.code)
+            .all()
+            .map(({ code, name, roles }) => {
+              const ids = new Set(roles.flatMap((role) => role.things.map((it) => it.unitId)))
+              return { code, name, pieces: owned.filter((it) => ids.has(it.unitId)) }
+            }),
         ),
         modifiers: crossModifiers(of('light').slice(0, MOST_CROSSED), of('modifier').slice(0, MOST_CROSSED)),
       }

@@ -6,6 +6,7 @@ import {
   type NewModel,
   type Port,
   RATED_QUANTITIES,
+  type RecordingMode,
   sayDoubt,
 } from '@exemplar/core'
 import { useState } from 'react'
@@ -169,6 +170,40 @@ export function ModelForm({ model: latest, onClose }: { model: Model; onClose():
           )}
         </RowsField>
       </div>
+      <div className="md:col-span-2">
+        <RowsField
+          legend="Ways to record"
+          add="Add a way to record"
+          rows={draft.recordingModes}
+          blank={(): RecordingMode => ({
+            id: `mode-${draft.recordingModes.length + 1}`,
+            label: '',
+            kilobitsPerSecond: 50_000,
+          })}
+          onChange={(recordingModes) => set({ recordingModes })}
+        >
+          {(mode, setMode) => (
+            <>
+              <TextField
+                label="Named"
+                value={mode.label}
+                onChange={(event) => setMode({ label: event.target.value })}
+              />
+              <FigureField
+                label="Mbit/s"
+                value={mode.kilobitsPerSecond / 1000}
+                onChange={(value) => value && setMode({ kilobitsPerSecond: Math.round(value * 1000) })}
+              />
+              <FigureField
+                label="Sensor used, mm wide"
+                hint="where it crops"
+                value={mode.activeWidthMm ?? null}
+                onChange={(activeWidthMm) => setMode({ activeWidthMm })}
+              />
+            </>
+          )}
+        </RowsField>
+      </div>
       <div className="grid gap-3 md:col-span-2">
         {doubts.map((it) => (
           <Mark key={it} level="warn">
@@ -178,6 +213,37 @@ export function ModelForm({ model: latest, onClose }: { model: Model; onClose():
         <SavingFoot saving={saving} act="Save" onMine={submit} onTheirs={onClose} />
       </div>
     </form>
+  )
+}
+
+function FigureField({
+  label,
+  hint,
+  value,
+  onChange,
+}: {
+  label: string
+  hint?: string
+  value: number | null
+  onChange(value: number | null): void
+}) {
+  const [text, setText] = useState(value === null ? '' : String(value))
+  const plain = text.trim().replace(',', '.')
+  const isRead = plain === '' || (Number.isFinite(Number(plain)) && Number(plain) > 0)
+  return (
+    <TextField
+      label={label}
+      hint={hint}
+      inputMode="decimal"
+      value={text}
+      problem={isRead ? undefined : 'Write a number.'}
+      onChange={(event) => {
+        setText(event.target.value)
+        const next = event.target.value.trim().replace(',', '.')
+        if (next === '') onChange(null)
+        else if (Number(next) > 0) onChange(Number(next))
+      }}
+    />
   )
 }
 

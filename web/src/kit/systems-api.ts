@@ -1,4 +1,4 @@
-import type { BodyPoints, Conformity, HeadWeight, PolicyRef, Portability, SystemShare } from '@exemplar/core'
+import type { BodyPoints, Conformity, HeadWeight, MakerMix, PolicyRef, Portability, SystemShare } from '@exemplar/core'
 import { api } from '../foundation/api.ts'
 
 export interface SystemsReply {
@@ -9,6 +9,7 @@ export interface SystemsReply {
   conformity: Conformity
   portability: Portability[]
   bodies: BodyPoints[]
+  mixes: MakerMix[]
   modifiers: HeadWeight[]
 }
 

@@ -19,6 +19,17 @@ export function SystemsPage() {
       <PageHead title="One system or many" aside={sayPolicy(data.follows)} />
       <div className="px-4 pb-8 md:px-5">
         <Families systems={data.systems} />
+        {data.mixes.length > 0 && (
+          <Section title="Cameras of several makers" aside="their colours want matching, by a card or afterwards">
+            <ul>
+              {data.mixes.map((it) => (
+                <li key={it.code} className="border-b border-rule py-1.5 text-[13px]">
+                  <Tag>{it.code}</Tag> {it.name}: {it.makers.join(', ')}
+                </li>
+              ))}
+            </ul>
+          </Section>
+        )}
         <Section title="One fitting on every support" aside={`${Math.round(data.conformity.share * 100)} % have it`}>
           <div className="mt-2 grid max-w-xl gap-3 md:grid-cols-2">
             <SelectField label="Which fitting" value={data.plate} onChange={(event) => setPlate(event.target.value)}>

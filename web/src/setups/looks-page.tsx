@@ -1,10 +1,12 @@
+import { formatMinutes } from '@exemplar/core'
 import { useParams } from 'react-router'
 import { Button, ButtonLink } from '../foundation/button.tsx'
 import { useMeasures } from '../foundation/measures.tsx'
 import { Empty, PageHead, Section, Waiting } from '../foundation/page-parts.tsx'
 import { TapeStrip } from '../foundation/tape.tsx'
 import { sayFocal } from './cameras-page.tsx'
-import { type LookReply, useLooksQuery } from './rig-api.ts'
+import { ChangeOverSteps } from './change-over-steps.tsx'
+import { type LookReply, useChangeOverQuery, useLooksQuery } from './rig-api.ts'
 import { Differences } from './setup-menu.tsx'
 
 /** A setup and its variants side by side: what is turned, moved or exchanged to get from one look to the next. */
@@ -35,10 +37,25 @@ export function LooksPage() {
           variants.map((it) => (
             <Section key={it.id} title={`Otherwise in ${it.name}`} aside={`${it.moves} differences`}>
               <Differences id={root.id} otherId={it.id} />
+              <TurnTo id={it.id} fromId={root.id} />
             </Section>
           ))}
       </div>
     </>
+  )
+}
+
+/** The steps from the first look to this one, with their minutes. */
+function TurnTo({ id, fromId }: { id: string; fromId: string }) {
+  const { data } = useChangeOverQuery({ id, fromId })
+  if (!data) return null
+  return (
+    <details open={data.steps.length <= 8} className="mt-2">
+      <summary className="text-[13px] font-semibold">
+        To get there: {data.steps.length} steps, {formatMinutes(data.minutes)}
+      </summary>
+      <ChangeOverSteps plan={data} />
+    </details>
   )
 }
 

@@ -112,7 +112,7 @@ function StepRow({
           </span>
         ))}
       </span>
-      <span className="flex items-center gap-2">
+      <span className="flex items-center gap-2 max-md:col-span-2">
         {onChange ? (
           <div className="w-16">
             <TextField
@@ -130,7 +130,7 @@ function StepRow({
         ) : (
           <span className="figures">{step.rigMinutes}</span>
         )}
-        <span className="w-44 text-quiet">
+        <span className="text-quiet md:w-44">
           min, {step.strikeMinutes} to strike{step.isTimed ? '' : ', as usual'}
         </span>
       </span>
@@ -138,7 +138,7 @@ function StepRow({
         <Button
           size="small"
           disabled={isBusy}
-          className="no-print w-32"
+          className="no-print w-32 max-md:col-start-2 max-md:row-start-1"
           aria-pressed={step.stays}
           onClick={() =>
             onChange(
