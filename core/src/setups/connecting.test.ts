@@ -59,6 +59,22 @@ describe('connect for me', () => {
     expect([status, tags, after.counts.stop]).toEqual(['complete', ['T2'], 0])
   })
 
+  test('a stand that bears the arm but not the arm with its lamp is left for one that does', () => {
+    const things: Things = {
+      L: ['light', { massGrams: 3_000 }],
+      B: ['boom-arm', { massGrams: 1_200, loadGrams: 3_500 }],
+      S1: ['stand', { loadGrams: 4_000, massGrams: 2_000 }],
+      S2: ['stand', { loadGrams: 10_000, massGrams: 6_000 }],
+    }
+    // The lighter one is wanted less elsewhere, and would be taken were it not for the lamp on the arm.
+    const strong = plan(['L', 'B'], things, { used: { S2: 2 } })
+    expect([strong.tags, strong.after.counts.stop]).toEqual([['S2'], 0])
+    // Where there is no stronger one, what there is is taken, and the load is found.
+    const { S2: _, ...weak } = things
+    const only = plan(['L', 'B'], weak)
+    expect([only.tags, only.after.findings.map((it) => it.code)]).toEqual([['S1'], ['carried-load']])
+  })
+
   test('a lens of another mount through an adapter; the bare adapter alone is never taken', () => {
     const things: Things = {
       C: camera,

@@ -55,12 +55,53 @@ const OVERLOAD_WEIGHT = 500
 
 const NOTHING: Omit<ConnectPlan, 'status'> = { taken: [], remedies: [], open: [] }
 
+/** How often supports that would be overloaded are left out and the rest is tried. */
+const MOST_REPLANNED = 3
+
+/**
+ * The plan of the program, unless a support that it takes would bear too much with all that rides on it: the program
+ * compares each joint by itself. Then that support is left out and the plan made anew, and taken where it leaves no more
+ * ends open.
+ */
+export function planConnections(input: ReadinessInput, store: Store, solve: SolveProgram): ConnectPlan {
+  const first = planByProgram(input, store, solve)
+  let left = store
+  let plan = first
+  for (let tried = 0; tried < MOST_REPLANNED; tried++) {
+    const overloaded = listOverloaded(input, left, plan)
+    if (overloaded.size === 0) return plan.open.length <= first.open.length ? plan : first
+    left = { ...left, units: left.units.filter((it) => !overloaded.has(it.unit.tag)) }
+    plan = planByProgram(input, left, solve)
+    if (plan.status === 'unproven') return first
+  }
+  return first
+}
+
+/** Tags of supports that a plan takes and overloads. */
+function listOverloaded(input: ReadinessInput, store: Store, { remedies, taken }: ConnectPlan): Set<string> {
+  const tags = new Set(taken.map((it) => it.tag))
+  if (tags.size === 0) return new Set()
+  const holdings = {
+    units: new Map([...store.units.map((it) => [it.unit.id, it.unit] as const), ...input.holdings.units]),
+    stock: new Map([...store.stock.map((it) => [it.stock.id, it.stock] as const), ...input.holdings.stock]),
+    models: new Map([
+      ...[...store.units, ...store.stock].map((it) => [it.model.id, it.model] as const),
+      ...input.holdings.models,
+    ]),
+  }
+  const setup = remedies.reduce<NewSetup>(applyRemedy, input.setup)
+  const { workings } = assessSetup({ ...input, setup, holdings })
+  return new Set(
+    workings.flatMap((it) => (it.formula === 'carried-load' && it.level === 'stop' && tags.has(it.tag) ? it.tag : [])),
+  )
+}
+
 /**
  * Chooses what of the store to add and how to power things so that as few essential ends as possible stay open, then as few
  * wanted ones, then with the fewest things, those that the fewest setups count on first. Proven best by the solver, over at
  * most so many pieces of one model as could be of use. Where nothing is open, the matching alone says so.
  */
-export function planConnections(input: ReadinessInput, store: Store, solve: SolveProgram): ConnectPlan {
+function planByProgram(input: ReadinessInput, store: Store, solve: SolveProgram): ConnectPlan {
   const things = listThings(input.setup, input.holdings, input.circuit)
   const { links } = input.setup
   const { unmet } = judgeCompleteness(things, input.interfaces, links)
