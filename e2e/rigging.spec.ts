@@ -135,7 +135,7 @@ test('one role is done by another’s feature, one thing does two jobs, and more
   await dialog.getByLabel('Done by').selectOption({ label: 'A feature of another role’s thing' })
   await dialog.getByLabel('Whose feature').selectOption({ label: 'Top-down camera' })
   await dialog.getByRole('button', { name: 'Save the role' }).click()
-  await expect(page.getByRole('button', { name: /^Self-view/ })).toContainText('its screen turns to the front')
+  await expect(page.getByRole('button', { name: /^Self-view done/ })).toContainText('its screen turns to the front')
   await expect(margin.getByRole('heading', { name: /Cannot tell whether CAM-06 can be/ })).toBeVisible()
 
   // The camera is to be a web camera as well: both roles have to share.

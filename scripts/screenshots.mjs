@@ -18,16 +18,16 @@ const VIEWS = [
   ['pack-sheet', '/diary/b-head', 1280, 800],
   ['bench', '/bench', 1280, 800],
   ['ledger', '/ledger', 1280, 800],
-  ['people', '/studio/people', 1280, 800],
+  ['minutes', '/setups/gi/minutes', 1280, 800],
   ['place', '/studio/places/studio', 1280, 800],
   ['policies', '/studio/policies', 1280, 800],
   ['safe-keeping', '/studio/safe', 1280, 800],
   ['import', '/kit/import', 1280, 800],
   ['labels', '/kit/labels?find=CAM', 1280, 800],
-  ['use-and-worth', '/kit/figures', 1280, 800],
+  ['cameras', '/setups/cameras', 1280, 800],
   ['today-phone', '/today', 390, 844],
   ['bring-back-phone', '/diary/b-bog/bring-back', 390, 844],
-  ['sign-in-phone', '/today', 390, 844, 'light', 'signed out'],
+  ['start-phone', '/setups/gi/start', 390, 844],
 ]
 
 ensureReady()
@@ -53,8 +53,8 @@ try {
       await shoot(join(out, `${at}.png`), path, width, height, paths.includes('dark') ? 'dark' : 'light')
     }
   } else {
-    for (const [name, path, width, height, theme, isSignedOut] of VIEWS) {
-      await shoot(join(ROOT, 'docs/screenshots', `${name}.png`), path, width, height, theme ?? 'light', isSignedOut)
+    for (const [name, path, width, height, theme] of VIEWS) {
+      await shoot(join(ROOT, 'docs/screenshots', `${name}.png`), path, width, height, theme ?? 'light')
     }
   }
 } finally {
@@ -72,12 +72,10 @@ async function waitForServer() {
   throw new Error('The server did not start.')
 }
 
-async function shoot(file, path, width, height, theme, isSignedOut) {
+async function shoot(file, path, width, height, theme) {
   const context = await browser.newContext({ viewport: { width, height }, colorScheme: theme })
-  if (!isSignedOut) {
-    const headers = { 'x-exemplar-client': 'screenshots' }
-    await context.request.post(`http://127.0.0.1:${PORT}/api/access/step-in`, { data: { role: 'manager' }, headers })
-  }
+  const headers = { 'x-exemplar-client': 'screenshots' }
+  await context.request.post(`http://127.0.0.1:${PORT}/api/access/step-in`, { data: { role: 'manager' }, headers })
   const page = await context.newPage()
   await page.goto(`http://127.0.0.1:${PORT}${path}`)
   await page.locator('h1').first().waitFor()

@@ -2,6 +2,7 @@ import type { Interface } from '../kit/interface.ts'
 import { isOwnFamily } from '../kit/one-system.ts'
 import type { Joint } from './completeness.ts'
 import { findRigMinutes, findStrikeMinutes } from './rig-minutes.ts'
+import { sayPosition } from './setting-card.ts'
 import type { NewSetup, Role } from './setup.ts'
 import type { SetThing } from './thing.ts'
 
@@ -118,18 +119,9 @@ function findRole({ key }: SetThing, { setup }: StandingRig): Role | undefined {
   return setup.roles.find((role) => role.things.some((it) => it.unitId === key))
 }
 
+/** Measured where somebody did, else as the role says it. */
 function sayPlace(role: Role | undefined): string {
-  if (!role) return ''
-  const { distanceMm, sideDegrees, heightMm, focalMm } = role.position ?? {}
-  return [
-    role.detail,
-    distanceMm != null ? `${distanceMm / 1000} m away` : '',
-    sideDegrees != null ? `${sideDegrees}°` : '',
-    heightMm != null ? `${heightMm / 1000} m high` : '',
-    focalMm != null ? `${focalMm} mm` : '',
-  ]
-    .filter(Boolean)
-    .join(', ')
+  return role ? sayPosition(role.position) || role.detail : ''
 }
 
 function findCarrier(

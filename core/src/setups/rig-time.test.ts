@@ -6,6 +6,7 @@ import { planChangeOver, type StandingRig } from './change-over.ts'
 import { judgeCompleteness } from './completeness.ts'
 import { measureFloor } from './floor-space.ts'
 import { findRigMinutes, reckonRigTime, reckonStandingCost } from './rig-minutes.ts'
+import { NO_POSITION, sayPosition } from './setting-card.ts'
 import { makeAssignment, type NewSetup, type Role } from './setup.ts'
 import { makeInput, makeRole, makeStudio } from './studio.fixture.ts'
 import { listThings } from './thing.ts'
@@ -129,7 +130,7 @@ describe('from one setup to another', () => {
       position: { distanceMm: 1_500, sideDegrees: 30, heightMm: null, focalMm: null },
     })
     const { steps, worthTwice } = planChangeOver(talking(studio), turned, interfaces)
-    expect(steps[0]).toMatchObject({ kind: 'turn', to: '1.5 m away, 30°' })
+    expect(steps[0]).toMatchObject({ kind: 'turn', to: '1.5 m away, 30° right' })
     expect(worthTwice.map((it) => it.tag)).toContain('CAM')
   })
 
@@ -159,6 +160,13 @@ describe('from one setup to another', () => {
     expect(plan.steps).toMatchObject([{ tag: 'BAG', count: 3, kind: 'rig' }])
     expect(plan.minutes).toBe(plan.steps.reduce((sum, it) => sum + it.minutes, 0))
   })
+})
+
+test('a measured place in words', () => {
+  const place = { distanceMm: 1_500, sideDegrees: -40, heightMm: 1_900, focalMm: 35 }
+  expect(sayPosition(place)).toBe('1.5 m away, 40° left, 1.9 m high, 35 mm')
+  expect(sayPosition({ ...NO_POSITION, sideDegrees: 0 })).toBe('at the lens')
+  expect([sayPosition(NO_POSITION), sayPosition(null)]).toEqual(['', ''])
 })
 
 describe('what stands on the floor', () => {

@@ -39,3 +39,26 @@ export function printSettings(settings: readonly Setting[]): string {
     .sort()
     .join(';')
 }
+
+/** A measured place in words: `1.5 m away, 40° left, 1.9 m high, 35 mm`; empty where nothing was measured. */
+export function sayPosition(
+  position: Position | null | undefined,
+  sayLength: (mm: number) => string = (mm) => `${mm / 1000} m`,
+): string {
+  if (!position) return ''
+  const { distanceMm, sideDegrees, heightMm, focalMm } = position
+  const side =
+    sideDegrees === null
+      ? ''
+      : sideDegrees === 0
+        ? 'at the lens'
+        : `${Math.abs(sideDegrees)}° ${sideDegrees < 0 ? 'left' : 'right'}`
+  return [
+    distanceMm === null ? '' : `${sayLength(distanceMm)} away`,
+    side,
+    heightMm === null ? '' : `${sayLength(heightMm)} high`,
+    focalMm === null ? '' : `${focalMm} mm`,
+  ]
+    .filter(Boolean)
+    .join(', ')
+}

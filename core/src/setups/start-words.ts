@@ -19,7 +19,7 @@ export function sayStartLine(line: StartLine): { text: string; note: string } {
       return line.source === 'cells'
         ? say(
             `Fresh cells into ${listInWords(line.tags)}`,
-            `${line.count === 1 ? 'One' : line.count}. Take out the spent ones; mixed ages leak.`,
+            `${line.count === 1 ? 'One' : `${line.count} of them`}. Take out the spent ones; mixed ages leak.`,
           )
         : say(`Charge ${listInWords(line.tags)}`, `${line.name}. Not unattended, and none that is swollen.`)
     case 'plug-in':

@@ -191,6 +191,7 @@ export const helpingRoutes = [
       return {
         counts: after.counts,
         change: compareReadiness(before, after),
+        figures: compareWorkings(before.workings, after.workings),
         orphans: listOrphans(things, before, after),
       }
     },

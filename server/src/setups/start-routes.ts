@@ -1,4 +1,5 @@
 import {
+  assessSetup,
   type Conduit,
   type EventKind,
   findDate,
@@ -117,6 +118,9 @@ export const startRoutes = [
           (it) => !input.holdings.units.has(it.unitId) && ['cable', 'cable-adapter'].includes(it.model.category),
         ),
       ]
+      const { chains } = assessSetup(input).signals
+      // The cable of one microphone is not offered to another.
+      const takenByOthers = (tag: string) => new Set(chains.filter((it) => it.from.tag !== tag).flatMap((it) => it.via))
       const microphones = devices.filter((it) => isKindOf(it.model.category, 'microphone'))
       return {
         follows: input.policies.school('sound-path'),
@@ -126,7 +130,7 @@ export const startRoutes = [
           routes: listSoundRoutes({
             microphone,
             devices: [...devices, ...free],
-            conduits,
+            conduits: conduits.filter((it) => !takenByOthers(microphone.tag).has(it.tag)),
             own: new Set(ownCables.map(({ unit }) => unit.id)),
             interfaces: input.interfaces,
             plannedMinutes: setup.plannedMinutes,

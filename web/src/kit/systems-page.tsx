@@ -94,6 +94,16 @@ export function SystemsPage() {
   )
 }
 
+/** Tags in a row that do not break at their dashes. */
+function Tags({ list }: { list: readonly { tag: string }[] }) {
+  return list.map(({ tag }, at) => (
+    <span key={tag} className="whitespace-nowrap">
+      {tag}
+      {at < list.length - 1 && ', '}
+    </span>
+  ))
+}
+
 const KINDS: Partial<Record<SystemShare['kind'], string>> = { mount: 'mount', battery: 'packs', carry: 'fitting' }
 
 function Families({ systems }: { systems: readonly SystemShare[] }) {
@@ -117,9 +127,13 @@ function Families({ systems }: { systems: readonly SystemShare[] }) {
               {it.hosts.length} receive it ({it.hosts.map((piece) => piece.tag).join(', ')}), {it.guests.length} go in
               or on.
               <span className="block text-quiet">
-                {it.orphans.length === 0
-                  ? 'Leaving it would leave nothing idle.'
-                  : `Leaving it would leave ${it.orphans.length} idle: ${it.orphans.map((piece) => piece.tag).join(', ')}`}
+                {it.orphans.length === 0 ? (
+                  'Leaving it would leave nothing idle.'
+                ) : (
+                  <>
+                    Leaving it would leave {it.orphans.length} idle: <Tags list={it.orphans} />
+                  </>
+                )}
                 {it.orphanMinor !== null && it.orphans.length > 0 && `, ${say(it.orphanMinor)} when bought`}
                 {it.orphanMinor === null && it.orphans.length > 0 && ', not all with a price'}
               </span>

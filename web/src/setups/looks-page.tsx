@@ -1,4 +1,4 @@
-import { formatMinutes } from '@exemplar/core'
+import { formatMinutes, sayPosition } from '@exemplar/core'
 import { useParams } from 'react-router'
 import { Button, ButtonLink } from '../foundation/button.tsx'
 import { useMeasures } from '../foundation/measures.tsx'
@@ -17,7 +17,10 @@ export function LooksPage() {
   const [root, ...variants] = data
   return (
     <>
-      <PageHead title="Looks" aside={root && `${root.name} and ${variants.length} variants`}>
+      <PageHead
+        title="Looks"
+        aside={root && `${root.name} and ${variants.length} ${variants.length === 1 ? 'variant' : 'variants'}`}
+      >
         <ButtonLink to={`/setups/${id}`}>Role board</ButtonLink>
         <Button onClick={() => window.print()}>Print</Button>
       </PageHead>
@@ -35,7 +38,11 @@ export function LooksPage() {
         </ul>
         {root &&
           variants.map((it) => (
-            <Section key={it.id} title={`Otherwise in ${it.name}`} aside={`${it.moves} differences`}>
+            <Section
+              key={it.id}
+              title={`Otherwise in ${it.name}`}
+              aside={it.moves === 1 ? '1 difference' : `${it.moves} differences`}
+            >
               <Differences id={root.id} otherId={it.id} />
               <TurnTo id={it.id} fromId={root.id} />
             </Section>
@@ -81,13 +88,7 @@ function Look({ look }: { look: LookReply }) {
           <div key={it.role} className="contents">
             <dt className="font-semibold">{it.role}</dt>
             <dd>
-              {[
-                it.detail,
-                it.position?.distanceMm != null && `${sayLength(it.position.distanceMm)} away`,
-                it.position?.sideDegrees != null && `${it.position.sideDegrees}°`,
-                it.position?.heightMm != null && `${sayLength(it.position.heightMm)} high`,
-                it.things === 0 && 'no lamp',
-              ]
+              {[sayPosition(it.position, sayLength) || it.detail, it.things === 0 && 'no lamp']
                 .filter(Boolean)
                 .join(', ') || 'place not recorded'}
             </dd>

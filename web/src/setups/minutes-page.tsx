@@ -63,6 +63,11 @@ export function MinutesPage() {
   )
 }
 
+function sayHowOften(perMonth: number): string {
+  if (perMonth >= 1) return `Shot ${trim(perMonth, 1)} times a month`
+  return `Shot once in ${trim(1 / perMonth, 0)} months`
+}
+
 function Cost({ data: { time, cost, follows, room } }: { data: MinutesReply }) {
   const staying = time.steps.filter((it) => it.stays)
   const saved = cost.packingAllMinutes - cost.packingMinutes
@@ -70,7 +75,7 @@ function Cost({ data: { time, cost, follows, room } }: { data: MinutesReply }) {
     <div className="max-w-[70ch] text-[13px] text-quiet">
       <p>
         {cost.sessionsPerMonth > 0
-          ? `Shot ${trim(cost.sessionsPerMonth, 1)} times a month: ${formatMinutes(Math.round(cost.packingMinutes))} of rigging and striking${saved > 0 ? `, ${formatMinutes(Math.round(saved))} less than with everything struck` : ''}.`
+          ? `${sayHowOften(cost.sessionsPerMonth)}: ${formatMinutes(Math.round(cost.packingMinutes))} of rigging and striking a month${saved > 0 ? `, ${formatMinutes(Math.round(saved))} less than with everything struck` : ''}.`
           : 'Not booked in these months, so nothing is reckoned by the month.'}{' '}
         {sayPolicy(follows)}
       </p>

@@ -14,6 +14,7 @@ import type {
   StandingCost,
   StartLine,
   Tape,
+  WorkingChange,
 } from '@exemplar/core'
 import { api } from '../foundation/api.ts'
 
@@ -58,6 +59,7 @@ export interface SoundRoutesReply {
 export interface SwapReply {
   counts: Record<FindingLevel, number>
   change: ReadinessChange
+  figures: WorkingChange[]
   orphans: { tag: string; name: string }[]
 }
 

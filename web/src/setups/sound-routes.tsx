@@ -69,9 +69,9 @@ function Route({ route, follows }: { route: SoundRoute; follows: SoundRoutesRepl
                 ))}
           </span>
           <span className="text-quiet">
-            {route.parts.length} {route.parts.length === 1 ? 'part' : 'parts'} · {route.failurePoints} that can fail ·{' '}
-            {route.recordings === 2 ? 'two recordings' : 'one recording'}
-            {route.isScratch && ', the camera’s own for bringing together'} · {route.rigMinutes} min to rig,{' '}
+            {route.parts.length} {route.parts.length === 1 ? 'part' : 'parts'} · {route.failurePoints} things that can
+            fail · {route.recordings === 2 ? 'two recordings' : 'one recording'}
+            {route.isScratch && ', the camera’s own for bringing together'} · {route.rigMinutes} min more to rig,{' '}
             {route.afterwardsMinutes} min afterwards
           </span>
         </span>

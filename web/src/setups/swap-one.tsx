@@ -5,6 +5,7 @@ import { SelectField } from '../foundation/field.tsx'
 import { Tag } from '../foundation/page-parts.tsx'
 import type { SetupPage } from '../foundation/replies.ts'
 import { useMay } from '../foundation/session.ts'
+import { ChangedFigures } from './paired-stills.tsx'
 import { ReadinessDifferences } from './readiness-differences.tsx'
 import { useSwapQuery } from './rig-api.ts'
 import { toDraft } from './setup-draft.ts'
@@ -80,7 +81,8 @@ export function SwapOne({
           <p className="font-semibold" role="status">
             With {by.tag}: {sayVerdict(data)}
           </p>
-          <ReadinessDifferences change={data.change} same="Nothing else changes." />
+          <ReadinessDifferences change={data.change} same="Nothing else is found." />
+          <ChangedFigures figures={data.figures} />
           {data.orphans.length > 0 && (
             <div>
               <h3 className="font-semibold">Left without a place</h3>
