@@ -27,23 +27,16 @@ import { refuseField } from '../foundation/problem.ts'
 import { defineRoute } from '../foundation/route.ts'
 import { loadSolver } from '../foundation/solver.ts'
 import { loadHoldings } from '../kit/facts.ts'
-import { loadStudio } from '../studio/studio-routes.ts'
 import { places } from '../studio/tables.ts'
-import { loadFreeStore, loadReadinessInput } from './judging.ts'
-import { loadSetup, makeBookingOccasion, makePresentOccasion } from './setup-routes.ts'
+import { loadFreeStore } from './judging.ts'
+import { loadCase, occasionQuery } from './setup-case.ts'
+import { loadSetup } from './setup-routes.ts'
 
 const room = 'setups'
-const occasionQuery = z.object({ bookingId: z.string().max(64).optional() })
 
 /** So many things of the store are looked at for one proposal. */
 const MOST_HELPERS = 1_000
 const MOST_CANDIDATES = 5_000
-
-function loadCase(house: House, id: string, bookingId: string | undefined) {
-  const setup = loadSetup(house, id)
-  const occasion = bookingId ? makeBookingOccasion(house, bookingId) : makePresentOccasion(house, setup)
-  return { setup, occasion, ...loadReadinessInput(house.db, setup, occasion, loadStudio(house.db)) }
-}
 
 /** Things that work though something is wrong with them. */
 function loadFaulty({ db }: House, unitIds: readonly string[]): Set<string> {

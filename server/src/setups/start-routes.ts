@@ -13,19 +13,16 @@ import {
   type SoundDevice,
 } from '@exemplar/core'
 import { and, desc, eq, inArray, isNotNull, isNull } from 'drizzle-orm'
-import { z } from 'zod'
 import type { House } from '../foundation/house.ts'
 import { defineRoute } from '../foundation/route.ts'
 import { selectMany } from '../kit/facts.ts'
 import { models, units } from '../kit/tables.ts'
-import { loadStudio } from '../studio/studio-routes.ts'
 import { events } from '../studio/tables.ts'
 import { loadConduits } from './cable-routes.ts'
-import { loadFreeStore, loadReadinessInput } from './judging.ts'
-import { loadSetup, makeBookingOccasion, makePresentOccasion } from './setup-routes.ts'
+import { loadFreeStore } from './judging.ts'
+import { loadCase, occasionQuery } from './setup-case.ts'
 
 const room = 'setups'
-const occasionQuery = z.object({ bookingId: z.string().max(64).optional() })
 
 /** After these a memory bank may have lost what it held. */
 const DISTURBING: EventKind[] = ['state-changed', 'fault-mended', 'serviced']
@@ -64,10 +61,7 @@ export const startRoutes = [
     summary: 'What is done before it records: pairing, charging, cards, settings, and what each thing lives on',
     query: occasionQuery,
     handle: ({ params, query }, house) => {
-      const setup = loadSetup(house, params.id ?? '')
-      const settings = loadStudio(house.db)
-      const occasion = query.bookingId ? makeBookingOccasion(house, query.bookingId) : makePresentOccasion(house, setup)
-      const { input } = loadReadinessInput(house.db, setup, occasion, settings)
+      const { setup, settings, input } = loadCase(house, params.id ?? '', query.bookingId)
       const ids = [...input.holdings.units.keys()]
       const lines = listStartLines({
         setupId: setup.id,
@@ -96,10 +90,7 @@ export const startRoutes = [
       'For each microphone: straight into the camera, into a recorder, or both, with parts, failure points and minutes',
     query: occasionQuery,
     handle: ({ params, query }, house) => {
-      const setup = loadSetup(house, params.id ?? '')
-      const settings = loadStudio(house.db)
-      const occasion = query.bookingId ? makeBookingOccasion(house, query.bookingId) : makePresentOccasion(house, setup)
-      const { input, holds } = loadReadinessInput(house.db, setup, occasion, settings)
+      const { setup, occasion, input, holds } = loadCase(house, params.id ?? '', query.bookingId)
       const own = [...input.holdings.units.values()].flatMap((unit) => {
         const model = input.holdings.models.get(unit.modelId)
         return model ? [{ unit, model }] : []

@@ -13,6 +13,7 @@ import { useState } from 'react'
 import { useInterfacesQuery } from '../foundation/api.ts'
 import { Button } from '../foundation/button.tsx'
 import { NoteField, SelectField, TextField } from '../foundation/field.tsx'
+import { FigureField } from '../foundation/figure-field.tsx'
 import { Mark } from '../foundation/mark.tsx'
 import { MeasureField } from '../foundation/measures.tsx'
 import { CategoryOptions } from '../foundation/options.tsx'
@@ -198,7 +199,7 @@ export function ModelForm({ model: latest, onClose }: { model: Model; onClose():
                 label="Sensor used, mm wide"
                 hint="where it crops"
                 value={mode.activeWidthMm ?? null}
-                onChange={(activeWidthMm) => setMode({ activeWidthMm })}
+                onChange={(activeWidthMm) => setMode({ activeWidthMm: activeWidthMm || null })}
               />
             </>
           )}
@@ -213,37 +214,6 @@ export function ModelForm({ model: latest, onClose }: { model: Model; onClose():
         <SavingFoot saving={saving} act="Save" onMine={submit} onTheirs={onClose} />
       </div>
     </form>
-  )
-}
-
-function FigureField({
-  label,
-  hint,
-  value,
-  onChange,
-}: {
-  label: string
-  hint?: string
-  value: number | null
-  onChange(value: number | null): void
-}) {
-  const [text, setText] = useState(value === null ? '' : String(value))
-  const plain = text.trim().replace(',', '.')
-  const isRead = plain === '' || (Number.isFinite(Number(plain)) && Number(plain) > 0)
-  return (
-    <TextField
-      label={label}
-      hint={hint}
-      inputMode="decimal"
-      value={text}
-      problem={isRead ? undefined : 'Write a number.'}
-      onChange={(event) => {
-        setText(event.target.value)
-        const next = event.target.value.trim().replace(',', '.')
-        if (next === '') onChange(null)
-        else if (Number(next) > 0) onChange(Number(next))
-      }}
-    />
   )
 }
 

@@ -11,6 +11,7 @@ import {
 import { useState } from 'react'
 import { Button } from '../foundation/button.tsx'
 import { CheckField, SelectField, TextField } from '../foundation/field.tsx'
+import { FigureField } from '../foundation/figure-field.tsx'
 import { MeasureField } from '../foundation/measures.tsx'
 import { Tag } from '../foundation/page-parts.tsx'
 import type { SetupPage } from '../foundation/replies.ts'
@@ -61,9 +62,10 @@ export function RoleDetails(props: Props) {
 
 function PositionFields({ position, onChange }: { position: Position; onChange(position: Position): void }) {
   const figure = (label: string, hint: string, key: 'sideDegrees' | 'focalMm') => (
-    <NumberField
+    <FigureField
       label={label}
       hint={hint}
+      least={key === 'sideDegrees' ? -180 : 0}
       value={position[key]}
       onChange={(value) => onChange({ ...position, [key]: value })}
     />
@@ -85,37 +87,6 @@ function PositionFields({ position, onChange }: { position: Position; onChange(p
       {figure('To the side, °', '0 at the lens, left below zero', 'sideDegrees')}
       {figure('Focal length, mm', 'of a zoom, as it is set', 'focalMm')}
     </div>
-  )
-}
-
-function NumberField({
-  label,
-  hint,
-  value,
-  onChange,
-}: {
-  label: string
-  hint: string
-  value: number | null
-  onChange(value: number | null): void
-}) {
-  const [text, setText] = useState(value === null ? '' : String(value))
-  const isRead = /^-?\d{0,4}([.,]\d)?$/.test(text.trim())
-  return (
-    <TextField
-      label={label}
-      hint={hint}
-      inputMode="decimal"
-      value={text}
-      problem={isRead ? undefined : 'Write a number.'}
-      onChange={(event) => {
-        const next = event.target.value
-        setText(next)
-        const plain = next.trim().replace(',', '.')
-        if (plain === '' || plain === '-') onChange(null)
-        else if (/^-?\d{1,4}(\.\d)?$/.test(plain)) onChange(Number(plain))
-      }}
-    />
   )
 }
 
