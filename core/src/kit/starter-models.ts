@@ -36,6 +36,7 @@ export const STARTER_MODELS: readonly StarterModel[] = [
   { name: 'BNC cable, 5 m', category: 'cable', facts: { endA: 'bnc', endB: 'bnc' }, more: { lengthMm: 5_000 } },
   { name: 'Mains lead, C7', category: 'lead', facts: { inlet: 'iec-c7' }, more: { lengthMm: 1_800 } },
   { name: 'Mains lead, C13', category: 'lead', facts: { inlet: 'iec-c13' }, more: { lengthMm: 1_800 } },
+  { name: 'Bar clamp with spigot', category: 'clamp', facts: { mount: 'bar', loadGrams: 15_000 } },
   { name: 'Power strip, 4 ways', category: 'strip', facts: { outlets: 4 } },
   { name: 'Power strip, 6 ways', category: 'strip', facts: { outlets: 6 } },
   { name: 'AA cell', category: 'cell', facts: { battery: 'cell-aa', massGrams: 24 } },

@@ -169,6 +169,12 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
   },
   tripod: addCarrier(['thread-1-4', 'thread-3-8']),
   arm: addCarrier(['thread-1-4', 'thread-3-8']),
+  // For a bar only where somebody says so: most clamps hold cloth.
+  clamp(facts, draft, wall) {
+    if (facts.mount !== 'bar') return
+    draft.ports.push(makePort({ id: 'jaw', interfaces: 'bar', side: 'guest' }))
+    addCarrier(['spigot-16'])(facts, draft, wall)
+  },
   rail: addCarrier(['thread-1-4']),
   stand: addCarrier(['spigot-16']),
   'c-stand': addCarrier(['spigot-16', 'grip-pin']),

@@ -50,15 +50,15 @@ export function judgeCarriedLoads(
   const hostsOf = groupKeys(carrying.map(({ host, guest }) => [guest.key, host.key]))
   const above = new Map(things.map(({ key }) => [key, reach(key, guestsOf)]))
   const below = new Map(things.map(({ key }) => [key, reach(key, hostsOf)]))
-  const loads = carrying.flatMap(({ host, guest }) => {
+  const loads = groupByEnd(carrying, thingOf).flatMap(({ host, guests }) => {
     const carrier = thingOf.get(host.key)
     const rating = carrier?.ports.find((it) => it.id === host.portId)?.rating
     if (!carrier || rating?.quantity !== 'loadGrams') return []
-    const riders = [guest.key, ...(above.get(guest.key) ?? [])].flatMap((key) => thingOf.get(key) ?? [])
+    const riders = guests.flatMap((key) => [key, ...(above.get(key) ?? [])]).flatMap((key) => thingOf.get(key) ?? [])
     if (riders.length < 2) return []
     const totalGrams = riders.reduce((sum, it) => sum + (it.massGrams ?? 0), 0)
     // Of what sits on the support itself the joint says so already.
-    const isUnknown = riders.slice(1).some((it) => it.massGrams === null && !LIGHT.has(it.category))
+    const isUnknown = riders.slice(guests.length).some((it) => it.massGrams === null && !LIGHT.has(it.category))
     const level = totalGrams > rating.value ? 'stop' : isUnknown ? 'unknown' : 'ok'
     return [
       {
@@ -74,6 +74,26 @@ export function judgeCarriedLoads(
     ]
   })
   return { loads, below, above }
+}
+
+/** A support bears so much at each end; a bar bears so much in all, however many clamps are on it. */
+function groupByEnd(
+  carrying: readonly Joint[],
+  thingOf: ReadonlyMap<string, SetThing>,
+): { host: Joint['host']; guests: string[] }[] {
+  const bars = new Map<string, { host: Joint['host']; guests: string[] }>()
+  return carrying.flatMap(({ host, guest }) => {
+    if (thingOf.get(host.key)?.category !== 'room') return [{ host, guests: [guest.key] }]
+    const end = `${host.key}/${host.portId}`
+    const known = bars.get(end)
+    if (known) {
+      known.guests.push(guest.key)
+      return []
+    }
+    const group = { host, guests: [guest.key] }
+    bars.set(end, group)
+    return [group]
+  })
 }
 
 function groupKeys(pairs: readonly (readonly [string, string])[]): Map<string, string[]> {

@@ -175,6 +175,57 @@ describe('choose for me', () => {
     expect(choices.find((it) => it.roleId === 'lens')?.reasons).toContain('fits')
   })
 
+  /** Two free lamps, what is known of them, and one that stands. */
+  function chooseLamp(
+    facts: { colours: [a: number, b: number]; places: [a: string | null, b: string | null] },
+    way = 'match',
+  ) {
+    const studio = makeStudio({ A: ['light', {}], B: ['light', {}], S: ['light', {}] })
+    const set = (tag: string, kelvin: number) => {
+      const model = studio.models.get(`m-${tag}`)
+      const more = { kelvinMin: kelvin, kelvinMax: kelvin }
+      if (model) studio.models.set(model.id, { ...model, specs: { ...model.specs, more } })
+    }
+    set('S', 5_600)
+    set('A', facts.colours[0])
+    set('B', facts.colours[1])
+    const place = (id: string) => ({ id, name: id, kind: 'room' as const, parentId: null })
+    const input = makeInput(studio, [makeRole('key', ['S']), want('fill', 'light')], {
+      policies: resolvePolicies({ ...DEFAULT_SETTINGS, schools: { colour: way } }, null),
+      where: { placeId: 'here', places: new Map([place('here'), place('store')].map((it) => [it.id, it])) },
+    })
+    const units = (['A', 'B'] as const).flatMap((tag, at) => {
+      const unit = studio.units.get(tag)
+      const model = studio.models.get(`m-${tag}`)
+      return unit && model ? [{ unit: { ...unit, placeId: facts.places[at] ?? null }, model, usedBySetups: 0 }] : []
+    })
+    return chooseForRoles(input, { units, stock: [], circuits: [] }, new Set()).choices[0]
+  }
+
+  test('the lamp of the colour of those that stand, where all are to be alike', () => {
+    const colours: [number, number] = [3_200, 5_600]
+    expect(chooseLamp({ colours, places: [null, null] })).toMatchObject({
+      tag: 'B',
+      reasons: expect.arrayContaining(['same-colour']),
+    })
+    expect(chooseLamp({ colours, places: [null, null] }, 'mix')?.tag).toBe('A')
+  })
+
+  test('what is in the room already before what has to be fetched', () => {
+    const colours: [number, number] = [5_600, 5_600]
+    expect(chooseLamp({ colours, places: ['store', 'here'] })).toMatchObject({
+      tag: 'B',
+      reasons: expect.arrayContaining(['here-already']),
+    })
+    expect(chooseLamp({ colours, places: ['here', 'store'] })?.tag).toBe('A')
+  })
+
+  test('any one of a list, and nothing else of its kind', () => {
+    const things: Things = { A: body, B: body, C: body }
+    expect(choose([want('cam', 'camera', { anyOfUnitIds: ['C'] })], things).picks).toEqual({ cam: 'C' })
+    expect(choose([want('cam', 'camera', { anyOfUnitIds: ['Z'] })], things).left[0]?.why).toBe('none-free')
+  })
+
   test('where one model alone will do, no other of its kind is taken', () => {
     const things: Things = { A: body, B: body }
     expect(choose([want('cam', 'camera', { wantsModelId: 'm-B' })], things).picks).toEqual({ cam: 'B' })

@@ -1,4 +1,6 @@
+import { isKindOf } from '../kit/category.ts'
 import { nameModel } from '../kit/model.ts'
+import { findRoom } from '../studio/place-findings.ts'
 import type { Policies } from '../studio/policy.ts'
 import { assignAtLeastCost } from './assignment.ts'
 import { findHallSet, findMatching } from './matching.ts'
@@ -10,7 +12,7 @@ import { listThings, makeUnitThing, type SetThing } from './thing.ts'
 import type { Store, StoreUnit } from './ways-out.ts'
 
 /** What speaks for a thing, in the order in which it is said. */
-export type ChoiceReason = 'fits' | 'same-maker' | 'unclaimed' | 'sound'
+export type ChoiceReason = 'fits' | 'here-already' | 'same-maker' | 'same-colour' | 'unclaimed' | 'sound'
 
 export interface RoleChoice {
   roleId: string
@@ -45,6 +47,8 @@ const COST = {
   mostWeaknesses: 3,
   mostClaims: 10,
   otherMaker: 60,
+  otherColour: 50,
+  elsewhere: 8,
   standby: 10,
   worn: 1,
 }
@@ -117,9 +121,44 @@ function weigh(it: StoreUnit, role: Role, { input, standing, makers, faulty }: W
     COST.claim * Math.min(COST.mostClaims, it.usedBySetups) +
     (wantsOneMaker && makers.size > 0 && !makers.has(it.model.maker) ? COST.otherMaker : 0) +
     COST.weakness * Math.min(COST.mostWeaknesses, countWeaknesses(it)) +
+    (matchesColour(it, role, input, standing) === false ? COST.otherColour : 0) +
+    (isHere(it, input) ? 0 : COST.elsewhere) +
     (it.unit.state === 'standby' ? COST.standby : 0) +
     COST.worn * Math.round((100 - (it.unit.healthPercent ?? 100)) / 10)
   )
+}
+
+/** Whether it lives or lies in the room where the setup is to be: nobody has to fetch it. */
+function isHere({ unit }: StoreUnit, { where }: ReadinessInput): boolean {
+  if (!where?.placeId) return false
+  const room = findRoom(unit.nowPlaceId ?? unit.placeId, where.places)
+  return room !== null && room.id === findRoom(where.placeId, where.places)?.id
+}
+
+/**
+ * Where all lamps are to be alike: whether its range of colour meets that of every lamp that stands here. Null where that
+ * is not asked, or not recorded.
+ */
+function matchesColour(
+  { model }: StoreUnit,
+  { wants }: Role,
+  { policies, holdings }: ReadinessInput,
+  standing: readonly SetThing[],
+): boolean | null {
+  if (wants === null || !isKindOf(wants, 'light') || policies.school('colour').way !== 'match') return null
+  const own = findColours(model)
+  const others = standing.flatMap(({ key }) => {
+    const other = holdings.models.get(holdings.units.get(key)?.modelId ?? '')
+    return other && isKindOf(other.category, 'light') ? (findColours(other) ?? []) : []
+  })
+  if (!own || others.length === 0) return null
+  return others.every((it) => it.least <= own.most && own.least <= it.most)
+}
+
+function findColours({ specs }: StoreUnit['model']): { least: number; most: number } | null {
+  const { kelvinMin, kelvinMax } = specs.more
+  if (typeof kelvinMin !== 'number' && typeof kelvinMax !== 'number') return null
+  return { least: Number(kelvinMin ?? kelvinMax), most: Number(kelvinMax ?? kelvinMin) }
 }
 
 /** What the crew saw itself: hearsay never counts against a thing. */
@@ -152,6 +191,8 @@ function fits(
 function listReasons(it: StoreUnit, role: Role, { input, standing, makers, faulty }: Weighing): ChoiceReason[] {
   const reasons: ChoiceReason[] = []
   if (isFollower(role) && fits(it, role, input, standing)) reasons.push('fits')
+  if (isHere(it, input)) reasons.push('here-already')
+  if (matchesColour(it, role, input, standing)) reasons.push('same-colour')
   if (followsOneSystem(input.policies) && makers.has(it.model.maker)) reasons.push('same-maker')
   if (it.usedBySetups === 0) reasons.push('unclaimed')
   if (!faulty.has(it.unit.id) && countWeaknesses(it) === 0) reasons.push('sound')

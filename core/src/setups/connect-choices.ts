@@ -3,7 +3,8 @@ import type { Model } from '../kit/model.ts'
 import { type Choice, foldAlike } from './connect-program.ts'
 import type { ReadinessInput } from './readiness.ts'
 import type { Assignment, NewSetup, Role } from './setup.ts'
-import { listThings, makeCircuitThing, makePiece, type SetThing } from './thing.ts'
+import { listAllThings, listFixed, makeHoldable } from './surroundings.ts'
+import { makeCircuitThing, makePiece, type SetThing } from './thing.ts'
 import type { Store } from './ways-out.ts'
 
 /** What is taken to join others: never a further camera, lamp or microphone, which somebody has to want first. */
@@ -88,7 +89,8 @@ export function listOwnChoices(input: ReadinessInput): OwnChoice[] {
   const school = policies.school('power').way
   const own = setup.roles.flatMap((role) =>
     role.things.flatMap((assignment): OwnChoice[] => {
-      const pieces = listThings({ roles: [{ ...role, things: [assignment] }] }, holdings, null)
+      const alone = { roles: [{ ...role, things: [assignment] }], carriers: setup.carriers }
+      const pieces = listAllThings(alone, holdings, { circuit: null }).filter((it) => it.category !== 'room')
       return pieces.map((now): OwnChoice => {
         const others = assignment.powerModeId ? [] : listOtherWays(now, role, assignment, input)
         const costs = others.map((it) => costWay(it, school))
@@ -100,12 +102,19 @@ export function listOwnChoices(input: ReadinessInput): OwnChoice[] {
       })
     }),
   )
-  if (!circuit) return own
-  const room = { ways: [makeCircuitThing(circuit)], costs: [0], isHelper: false, count: 1 }
-  return [...own, { role: null, unitId: null, choice: room }]
+  const around = [...(circuit ? [makeCircuitThing(circuit)] : []), ...listFixed(setup, input)]
+  const fixed = around.map((it): OwnChoice => {
+    return { role: null, unitId: null, choice: { ways: [it], costs: [0], isHelper: false, count: 1 } }
+  })
+  return [...own, ...fixed]
 }
 
-function listOtherWays(now: SetThing, role: Role, assignment: Assignment, { holdings }: ReadinessInput): SetThing[] {
+function listOtherWays(
+  now: SetThing,
+  role: Role,
+  assignment: Assignment,
+  { holdings, setup }: ReadinessInput,
+): SetThing[] {
   const unit = holdings.units.get(assignment.unitId ?? '')
   const model = holdings.models.get(unit?.modelId ?? '')
   if (!unit || !model) return []
@@ -121,6 +130,7 @@ function listOtherWays(now: SetThing, role: Role, assignment: Assignment, { hold
         healthPercent: unit.healthPercent,
       }),
     )
+    .map((it) => (setup.carriers > 0 ? makeHoldable(it) : it))
 }
 
 /** Packs run out and mains do not, unless the studio's school has it the other way. */

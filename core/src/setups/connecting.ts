@@ -16,7 +16,8 @@ import { listWholeLinks, makeLinkRule } from './link.ts'
 import { assessSetup, type ReadinessInput } from './readiness.ts'
 import { applyRemedy, type Remedy } from './remedy.ts'
 import type { NewSetup } from './setup.ts'
-import { listThings, type SetThing } from './thing.ts'
+import { listAllThings } from './surroundings.ts'
+import type { SetThing } from './thing.ts'
 import type { Store } from './ways-out.ts'
 
 /** A thing that is taken, and what it joins. */
@@ -102,7 +103,7 @@ function listOverloaded(input: ReadinessInput, store: Store, { remedies, taken }
  * most so many pieces of one model as could be of use. Where nothing is open, the matching alone says so.
  */
 function planByProgram(input: ReadinessInput, store: Store, solve: SolveProgram): ConnectPlan {
-  const things = listThings(input.setup, input.holdings, input.circuit)
+  const things = listAllThings(input.setup, input.holdings, input)
   const { links } = input.setup
   const { unmet } = judgeCompleteness(things, input.interfaces, links)
   const pressing = unmet.filter((need) => need.level !== 'advise')
@@ -180,7 +181,7 @@ function describePlan({ input, store, own, helpers, built, values, missing, solv
   })
   // The set as it will be is joined anew: what a thing joins decides the role to which it goes.
   const after = modes.reduce<NewSetup>(applyRemedy, setup)
-  const things = [...listThings(after, input.holdings, input.circuit), ...chosen.map((it) => it.thing)]
+  const things = [...listAllThings(after, input.holdings, input), ...chosen.map((it) => it.thing)]
   const { joints, unmet } = judgeCompleteness(things, input.interfaces, setup.links)
   const partnersOf = (key: string) =>
     joints.flatMap(({ host, guest }) => (host.key === key ? [guest] : guest.key === key ? [host] : []))

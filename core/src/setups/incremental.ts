@@ -2,7 +2,8 @@ import { type CompletenessMemory, type JudgedEnds, judgeCompleteness } from './c
 import type { Link } from './link.ts'
 import type { PortNode } from './port-graph.ts'
 import { assessThings, type Readiness, type ReadinessInput } from './readiness.ts'
-import { listThings, type SetThing } from './thing.ts'
+import { listAllThings } from './surroundings.ts'
+import type { SetThing } from './thing.ts'
 
 /** Judges one setup over and over while it is changed. */
 export interface Judge {
@@ -40,7 +41,7 @@ export function makeJudge(): Judge {
       if (input.interfaces !== interfaces || !isSameLinks(input.setup.links, links)) kept.clear()
       interfaces = input.interfaces
       links = input.setup.links
-      const things = listThings(input.setup, input.holdings, input.circuit).map((thing) => keepReference(known, thing))
+      const things = listAllThings(input.setup, input.holdings, input).map((thing) => keepReference(known, thing))
       return assessThings(input, things, judgeCompleteness(things, input.interfaces, input.setup.links, memory))
     },
   }

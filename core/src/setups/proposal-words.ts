@@ -6,6 +6,8 @@ import type { OpenEnd } from './connecting.ts'
 export function sayReasons(reasons: readonly ChoiceReason[]): string {
   const words: Record<ChoiceReason, string> = {
     fits: 'fits what stands here',
+    'here-already': 'in the room already',
+    'same-colour': 'of the colour of the lamps here',
     'same-maker': 'of the same maker',
     unclaimed: 'no other setup counts on it',
     sound: 'nothing known against it',

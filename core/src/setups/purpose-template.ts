@@ -20,6 +20,8 @@ export interface PurposeTemplate {
   demands: ContentDemand[]
   asks: Ask[]
   skills: string[]
+  /** Who holds or wears something of it. */
+  carriers?: number
   roles: RoleSketch[]
 }
 
@@ -241,6 +243,7 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
     demands: ['steady-focus', 'alone'],
     asks: ['standing', 'worn-microphone'],
     skills: [],
+    carriers: 1,
     roles: [
       camera('A camera', 'camera'),
       lens('Wide lens', 'lens', 'at arm’s length it has to take in the face'),
@@ -294,7 +297,7 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
 /** The setup with the roles and demands of a purpose; what it has already stays, and only an empty board gets roles. */
 export function applyTemplate<T extends NewSetup>(setup: T, purpose: Purpose, newId: () => string): T {
   if (purpose === 'other') return { ...setup, purposeKind: purpose }
-  const { plannedMinutes, demands, asks, skills, roles } = PURPOSE_TEMPLATES[purpose]
+  const { plannedMinutes, demands, asks, skills, carriers = 0, roles } = PURPOSE_TEMPLATES[purpose]
   const isBlank = setup.roles.length === 0
   return {
     ...setup,
@@ -303,6 +306,7 @@ export function applyTemplate<T extends NewSetup>(setup: T, purpose: Purpose, ne
     demands: isBlank ? demands : setup.demands,
     asks: isBlank ? asks : setup.asks,
     skills: isBlank ? skills : setup.skills,
+    carriers: isBlank ? carriers : setup.carriers,
     roles: isBlank
       ? roles.map((role): Role => ({ ...role, id: newId(), deliberatelyNone: false, things: [] }))
       : setup.roles,

@@ -1,7 +1,7 @@
 import type { Absence } from '../kit/absence.ts'
 import type { Interface } from '../kit/interface.ts'
 import { type FindingLevel, findWorstLevel, LEVELS_WORST_FIRST } from '../studio/finding.ts'
-import type { Circuit, Place, Size } from '../studio/place.ts'
+import type { Bar, Circuit, Place, Size } from '../studio/place.ts'
 import type { Policies, PolicyRef } from '../studio/policy.ts'
 import { markAccepted } from './acceptance.ts'
 import { type CameraAngle, judgePicture, listCameraAngles, type PictureFinding } from './camera-angles.ts'
@@ -29,7 +29,8 @@ import type { Acceptance, NewSetup } from './setup.ts'
 import { judgeSignalRates, type RateFinding } from './signal-rate.ts'
 import { judgeSound, type Signals, type SoundFinding, traceSignals } from './signals.ts'
 import { judgeSpeakers, type SpeakerFinding } from './speakers.ts'
-import { type Holdings, listThings, type SetThing } from './thing.ts'
+import { listAllThings } from './surroundings.ts'
+import type { Holdings, SetThing } from './thing.ts'
 import { type HeightFinding, judgeWorkingHeights } from './working-height.ts'
 
 /** Figures with the numbers they came from; words.ts sets them out as the working. */
@@ -132,6 +133,8 @@ export interface ReadinessInput {
   missingParts?: ReadonlyMap<string, string[]>
   /** For each unit of a role with a spare policy: how many free things of its kind lie in the store. */
   spares?: ReadonlyMap<string, number>
+  /** Bars and ceiling clips of the room. */
+  bars?: readonly Bar[]
   /** The inside of the room, where somebody measured it. */
   roomSize?: Size | null
   /** Where it is to be, and the places of the studio, for what belongs to a room and stays there. */
@@ -140,8 +143,8 @@ export interface ReadinessInput {
 
 /** Judges a setup as it stands: who is missing, what does not fit, and whether the sums come out. Without remedies. */
 export function assessSetup(input: ReadinessInput): Readiness {
-  const { setup, holdings, interfaces, circuit } = input
-  const things = listThings(setup, holdings, circuit)
+  const { setup, holdings, interfaces } = input
+  const things = listAllThings(setup, holdings, input)
   return assessThings(input, things, judgeCompleteness(things, interfaces, setup.links))
 }
 

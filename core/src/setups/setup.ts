@@ -96,6 +96,7 @@ export const SETUP_DEFAULTS = {
   isMirrored: false,
   speakers: null as number | null,
   shot: null as Shot | null,
+  carriers: 0,
 }
 
 /** How much of a person the picture shows. */
@@ -132,6 +133,8 @@ export const newSetupSchema = z
     /** How many people are heard; null where nobody said. */
     speakers: z.number().int().min(0).max(60, 'At most 60 people speak.').nullable().default(null),
     shot: z.enum(SHOT_CODES).nullable().default(null),
+    /** How many people have their hands free to hold or wear something of it. */
+    carriers: z.number().int().min(0).max(20, 'At most 20 people carry.').default(0),
     /** Policies of its own. */
     overrides: overridesSchema.default(NO_OVERRIDES),
     placeId: idSchema.nullable(),

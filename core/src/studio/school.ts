@@ -27,7 +27,8 @@ export const SCHOOLS = {
   standing: {
     question: 'Does the rig stay up?',
     ways: { packed: 'Packed away each time', half: 'Key, camera and backdrop stay', standing: 'Always rigged' },
-    changes: 'The minutes for rigging and striking that a new booking starts with.',
+    changes:
+      'The minutes for rigging and striking that a new booking starts with, and which roles are reckoned as standing.',
   },
   numbers: {
     question: 'By numbers or by feel?',
@@ -46,7 +47,7 @@ export const SCHOOLS = {
   'sound-path': {
     question: 'Where is sound recorded?',
     ways: { both: 'In the camera and apart', camera: 'Straight into the camera', recorder: 'In a separate recorder' },
-    changes: 'Whether one recorder for all the sound of a setup is worth a word.',
+    changes: 'Whether one recorder for all the sound of a setup is worth a word, and which way for the sound is yours.',
   },
   'microphone-place': {
     question: 'Where does the microphone go?',
@@ -104,7 +105,7 @@ export const SCHOOLS = {
   colour: {
     question: 'Match all lamps or mix?',
     ways: { match: 'All lamps alike', mix: 'Warm or coloured background on purpose' },
-    changes: null,
+    changes: 'Whether choosing for you keeps to the colour of the lamps that stand in a setup.',
   },
   'white-balance': {
     question: 'White balance from where?',

@@ -9,8 +9,8 @@ import {
   idSchema,
   isHelperKind,
   isKindOf,
+  listAllThings,
   listOrphans,
-  listThings,
   nameModel,
   PURPOSES,
   type Purpose,
@@ -180,7 +180,7 @@ export const helpingRoutes = [
       }
       const swapped = { ...input, holdings, setup: swapThing(input.setup, query.unitId, query.byUnitId) }
       const [before, after] = [assessSetup(input), assessSetup(swapped)]
-      const things = listThings(swapped.setup, holdings, input.circuit)
+      const things = listAllThings(swapped.setup, holdings, input)
       return {
         counts: after.counts,
         change: compareReadiness(before, after),

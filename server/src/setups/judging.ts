@@ -23,7 +23,6 @@ import {
   type Readiness,
   type ReadinessInput,
   resolvePolicies,
-  type Size,
   type Store,
   type StudioSettings,
   type Unit,
@@ -77,7 +76,7 @@ export function loadReadinessInput(
       [...holdings.stock.values()].map((it) => [it.id, countFreeStock(it.id, it.quantity, occasion.interval, holds)]),
     ),
     missingParts: loadMissingParts(db, [...holdings.units.keys()]),
-    roomSize: loadRoomSize(db, occasion.placeId ?? setup.placeId),
+    ...loadRoom(db, occasion.placeId ?? setup.placeId),
     where: {
       placeId: occasion.placeId ?? setup.placeId,
       places: remember(
@@ -98,9 +97,10 @@ export function loadReadinessInput(
   return { input: spares ? { ...input, spares } : input, holds }
 }
 
-function loadRoomSize(db: Database, placeId: string | null): Size | null {
-  if (!placeId) return null
-  return db.select({ details: places.details }).from(places).where(eq(places.id, placeId)).get()?.details.size ?? null
+function loadRoom(db: Database, placeId: string | null): Pick<ReadinessInput, 'roomSize' | 'bars'> {
+  if (!placeId) return {}
+  const row = db.select({ details: places.details }).from(places).where(eq(places.id, placeId)).get()
+  return row ? { roomSize: row.details.size, bars: row.details.bars } : {}
 }
 
 /** Free things of the same kind for each unit of a role that has a spare policy; null where none has. */

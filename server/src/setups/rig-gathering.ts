@@ -2,7 +2,7 @@ import {
   type FloorSpace,
   judgeCarriedLoads,
   judgeCompleteness,
-  listThings,
+  listAllThings,
   measureFloor,
   type ReadinessInput,
   type RigTime,
@@ -29,7 +29,7 @@ export interface Rig {
 export function gatherRig(house: House, setup: Setup): Rig {
   const occasion = makePresentOccasion(house, setup)
   const { input } = loadReadinessInput(house.db, setup, occasion, loadStudio(house.db))
-  const things = listThings(setup, input.holdings, input.circuit)
+  const things = listAllThings(setup, input.holdings, input)
   const { joints } = judgeCompleteness(things, input.interfaces, setup.links)
   const { below } = judgeCarriedLoads(things, joints, input.interfaces)
   const time = reckonRigTime(setup, input.holdings, input.policies, below)

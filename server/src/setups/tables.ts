@@ -31,6 +31,7 @@ export const setups = sqliteTable('setups', {
   isMirrored: integer('is_mirrored', { mode: 'boolean' }).notNull().default(false),
   speakers: integer('speakers'),
   shot: text('shot').$type<Shot>(),
+  carriers: integer('carriers').notNull().default(0),
   placeId: text('place_id').references(() => places.id),
   circuitId: text('circuit_id'),
   plannedMinutes: integer('planned_minutes').notNull(),

@@ -24,6 +24,9 @@ import type { Problem } from '../foundation/problem.ts'
 import { TapeStrip } from '../foundation/tape.tsx'
 import { suggestIdentity, TAPE_NAMES } from './setup-draft.ts'
 
+/** A small whole number, or nothing. */
+const isCount = (text: string) => /^\d{0,2}$/.test(text.trim())
+
 const makeId = () => crypto.randomUUID()
 
 /** Name, purpose, room, circuit and planned time of a setup; used to make one and to change one. */
@@ -45,6 +48,7 @@ export function SetupForm({
   const [now, setNow] = useState(draft)
   const [minutes, setMinutes] = useState(String(draft.plannedMinutes))
   const [speakers, setSpeakers] = useState(draft.speakers === null ? '' : String(draft.speakers))
+  const [carriers, setCarriers] = useState(draft.carriers === 0 ? '' : String(draft.carriers))
   const [skills, setSkills] = useState(draft.skills.join(', '))
   const [isNamed, setNamed] = useState(draft.name !== '')
   const set = (part: Partial<NewSetup>) => setNow({ ...now, ...part })
@@ -54,21 +58,22 @@ export function SetupForm({
     const next = applyTemplate({ ...now, roles: [], demands: [], asks: [], skills: [] }, purposeKind, makeId)
     setMinutes(String(next.plannedMinutes))
     setSkills(next.skills.join(', '))
+    setCarriers(next.carriers === 0 ? '' : String(next.carriers))
     setNow(next)
   }
   const room = places?.find((it) => it.id === now.placeId)
   const rename = (name: string) => set({ name, ...(isNamed ? {} : suggestIdentity(name, setups ?? [])) })
   const minutesProblem = /^\d{1,4}$/.test(minutes) ? problem?.fields.plannedMinutes : 'Write whole minutes.'
-  const speakersProblem = /^\d{0,2}$/.test(speakers.trim()) ? problem?.fields.speakers : 'Write a whole number.'
+  const speakersProblem = isCount(speakers) ? problem?.fields.speakers : 'Write a whole number.'
   return (
     <form
       className="grid gap-3 md:grid-cols-2"
       onSubmit={(event) => {
         event.preventDefault()
         const list = skills.split(',').flatMap((it) => it.trim() || [])
-        if (!/^\d{1,4}$/.test(minutes) || !/^\d{0,2}$/.test(speakers.trim())) return
+        if (!/^\d{1,4}$/.test(minutes) || !isCount(speakers) || !isCount(carriers)) return
         const heard = speakers.trim() === '' ? null : Number(speakers)
-        onSave({ ...now, skills: list, plannedMinutes: Number(minutes), speakers: heard })
+        onSave({ ...now, skills: list, plannedMinutes: Number(minutes), speakers: heard, carriers: Number(carriers) })
       }}
     >
       <TextField
@@ -194,6 +199,13 @@ export function SetupForm({
             value={speakers}
             problem={speakersProblem}
             onChange={(event) => setSpeakers(event.target.value)}
+          />
+          <TextField
+            label="How many people hold or wear something"
+            inputMode="numeric"
+            value={carriers}
+            problem={isCount(carriers) ? problem?.fields.carriers : 'Write a whole number.'}
+            onChange={(event) => setCarriers(event.target.value)}
           />
           <span className="self-end pb-2">
             <CheckField

@@ -1,0 +1,1 @@
+ALTER TABLE `setups` ADD `carriers` integer DEFAULT 0 NOT NULL;
