@@ -1,13 +1,14 @@
 import type { Interface } from '../kit/interface.ts'
 import type { Matching } from './matching.ts'
-import type { PortGraph, PortNode } from './port-graph.ts'
-import { carries, type JoinedPair, listPairs } from './rings.ts'
+import type { PortGraph } from './port-graph.ts'
+import { carries, type JoinedPair } from './rings.ts'
+import type { SetThing } from './thing.ts'
 
 /** How often something is moved; each time the overload gets smaller. */
 const MOST_MOVED = 40
 
 /** How many joints are tried before what was found stays. */
-const MOST_TRIED = 20_000
+const MOST_TRIED = 3_000
 
 /**
  * Where things could be joined in several ways and the one that was found overloads a support, looks for one that does not:
@@ -19,131 +20,218 @@ export function settleLoads(
   matching: Matching,
   interfaces: ReadonlyMap<string, Interface>,
 ): Matching {
-  if (measureOverload(built, matching.guestOfHost, interfaces) === 0) return matching
-  let now = matching
-  for (let moved = 0; moved < MOST_MOVED; moved++) {
-    const better = findBetter(built, now, interfaces)
-    if (!better) break
-    now = better
-  }
-  if (measureOverload(built, now.guestOfHost, interfaces) === 0) return now
-  return tryEveryWay(built, now, interfaces) ?? now
+  const rig = listCarrying(built, matching, interfaces)
+  const found = moveUntilBest(rig)
+  if (measureOverload(rig, found) === 0) return withHosts(matching, rig, found)
+  return withHosts(matching, rig, tryEveryWay(rig) ?? found)
 }
 
-/** Puts everything that is carried anew, the heaviest first, and goes back as soon as something is overloaded. */
-function tryEveryWay(
-  built: PortGraph,
+/** Grams above the ratings, over all supports; infinite where something ends up on itself. */
+export function sumOverload(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<string, Interface>): number {
+  const carrying = pairs.filter(([host, guest]) => carries(host, guest, interfaces))
+  if (!carrying.some(([host]) => findRating(host.ports) !== null)) return 0
+  const things = numberThings(carrying.flatMap(([host, guest]) => [host.thing, guest.thing]))
+  const rig: Rig = {
+    masses: [...things.keys()].map((it) => it.massGrams ?? 0),
+    riders: carrying.map(([, guest], at) => ({ node: at, thing: things.get(guest.thing) ?? -1, hosts: [at] })),
+    carriers: new Map(
+      carrying.map(([host], at) => [
+        at,
+        { thing: things.get(host.thing) ?? -1, rating: findRating(host.ports), isMust: false },
+      ]),
+    ),
+    hostOf: carrying.map((_, at) => at),
+  }
+  return measureOverload(rig, rig.hostOf)
+}
+
+/** What is carried and what could carry it, by numbers: looked at a thousand times over. */
+interface Rig {
+  /** By the number of a thing. */
+  masses: number[]
+  riders: { node: number; thing: number; hosts: number[] }[]
+  /** By the number of the end that carries. */
+  carriers: Map<number, { thing: number; rating: number | null; isMust: boolean }>
+  /** The end that each rider is on. */
+  hostOf: number[]
+}
+
+function listCarrying(
+  { hosts, guests, graph }: PortGraph,
   { guestOfHost, hostOfGuest }: Matching,
   interfaces: ReadonlyMap<string, Interface>,
-): Matching | null {
-  const isCarried = (guest: number) => {
-    const own = built.guests[guest]
-    const carrier = built.hosts[hostOfGuest[guest] ?? -1]
-    return own !== undefined && carrier !== undefined && carries(carrier, own, interfaces)
+): Rig {
+  const isCarrying = (host: number, guest: number) => {
+    const [a, b] = [hosts[host], guests[guest]]
+    return a !== undefined && b !== undefined && carries(a, b, interfaces)
   }
-  const massOf = (guest: number) => built.guests[guest]?.thing.massGrams ?? 0
-  const riders = built.guests.map((_, at) => at).filter(isCarried)
-  riders.sort((a, b) => massOf(b) - massOf(a) || a - b)
-  const now = [...guestOfHost]
-  for (const rider of riders) now[hostOfGuest[rider] ?? -1] = -1
-  const musts = built.hosts.flatMap((host, at) => (host.priority !== null && guestOfHost[at] !== -1 ? [at] : []))
+  const nodes = guests.flatMap((_, guest) => (isCarrying(hostOfGuest[guest] ?? -1, guest) ? [guest] : []))
+  const things = numberThings([...hosts, ...guests].map((it) => it.thing))
+  const isOf = new Set(nodes)
+  // An end that something else than a rider is in is not free for one.
+  const isOpen = (host: number) => (guestOfHost[host] ?? -1) < 0 || isOf.has(guestOfHost[host] ?? -1)
+  const hostsOf = new Map<number, number[]>(nodes.map((node) => [node, []]))
+  for (const [host, edges] of graph.edges.entries()) {
+    if (!isOpen(host)) continue
+    for (const guest of edges) if (isOf.has(guest) && isCarrying(host, guest)) hostsOf.get(guest)?.push(host)
+  }
+  const carriers: Rig['carriers'] = new Map()
+  for (const host of new Set([...hostsOf.values()].flat())) {
+    const node = hosts[host]
+    if (!node) continue
+    const isMust = node.priority !== null && (guestOfHost[host] ?? -1) >= 0
+    carriers.set(host, { thing: things.get(node.thing) ?? -1, rating: findRating(node.ports), isMust })
+  }
+  return {
+    masses: [...things.keys()].map((it) => it.massGrams ?? 0),
+    riders: nodes.map((node) => ({
+      node,
+      thing: things.get((guests[node] ?? guests[0])?.thing as SetThing) ?? -1,
+      hosts: hostsOf.get(node) ?? [],
+    })),
+    carriers,
+    hostOf: nodes.map((node) => hostOfGuest[node] ?? -1),
+  }
+}
+
+function numberThings(list: readonly SetThing[]): Map<SetThing, number> {
+  const numbers = new Map<SetThing, number>()
+  for (const thing of list) if (!numbers.has(thing)) numbers.set(thing, numbers.size)
+  return numbers
+}
+
+function findRating(ports: readonly { rating: { quantity: string; value: number } | null }[]): number | null {
+  return ports.find((it) => it.rating?.quantity === 'loadGrams')?.rating?.value ?? null
+}
+
+function withHosts(matching: Matching, { riders, hostOf }: Rig, found: readonly number[]): Matching {
+  if (found === hostOf) return matching
+  const guestOfHost = [...matching.guestOfHost]
+  const hostOfGuest = [...matching.hostOfGuest]
+  for (const host of hostOf) guestOfHost[host] = -1
+  for (const [at, { node }] of riders.entries()) {
+    const host = found[at] ?? -1
+    guestOfHost[host] = node
+    hostOfGuest[node] = host
+  }
+  return { guestOfHost, hostOfGuest }
+}
+
+/** Moves and exchanges as long as the overload shrinks, only what rides where too much does or could change places with it. */
+function moveUntilBest(rig: Rig): number[] {
+  let now = rig.hostOf
+  for (let moved = 0; moved < MOST_MOVED; moved++) {
+    const better = findBetter(rig, now)
+    if (!better) return now
+    now = better
+  }
+  return now
+}
+
+function findBetter(rig: Rig, now: number[]): number[] | null {
+  let least = measureOverload(rig, now)
+  if (least === 0) return null
+  let best: number[] | null = null
+  const riderOn = new Map(now.map((host, at) => [host, at]))
+  const consider = (next: number[]) => {
+    const overload = measureOverload(rig, next)
+    if (overload >= least) return
+    least = overload
+    best = next
+  }
+  for (const at of listOverloaded(rig, now)) {
+    const from = now[at] ?? -1
+    for (const host of rig.riders[at]?.hosts ?? []) {
+      if (host === from) continue
+      const other = riderOn.get(host)
+      if (other === undefined) {
+        if (!rig.carriers.get(from)?.isMust) consider(now.with(at, host))
+      } else if (rig.riders[other]?.hosts.includes(from)) consider(now.with(at, host).with(other, from))
+    }
+  }
+  return best
+}
+
+/** Riders that are somewhere on a support that bears too much. */
+function listOverloaded(rig: Rig, hostOf: readonly number[]): number[] {
+  const loads = weighRiders(rig, hostOf)
+  const carrierOf = new Map(rig.riders.map(({ thing }, at) => [thing, rig.carriers.get(hostOf[at] ?? -1)?.thing]))
+  const bad = new Set<number>()
+  for (const [at, host] of hostOf.entries()) {
+    const carrier = rig.carriers.get(host)
+    if (carrier?.rating != null && (loads[at] ?? 0) > carrier.rating) bad.add(rig.riders[at]?.thing ?? -1)
+  }
+  return rig.riders.flatMap(({ thing }, at) => {
+    let below: number | undefined = thing
+    for (let step = 0; below !== undefined && step <= rig.riders.length; step++) {
+      if (bad.has(below)) return [at]
+      below = carrierOf.get(below)
+    }
+    return []
+  })
+}
+
+/**
+ * Puts everything anew that a support could carry, the heaviest first, and goes back as soon as something is overloaded.
+ * Lenses, packs and cards stay in what they are in.
+ */
+function tryEveryWay(rig: Rig): number[] | null {
+  const isOnSupport = (at: number) => rig.riders[at]?.hosts.some((it) => rig.carriers.get(it)?.rating != null) ?? false
+  const order = rig.riders.map((_, at) => at).filter(isOnSupport)
+  const massOf = (at: number) => rig.masses[rig.riders[at]?.thing ?? -1] ?? 0
+  order.sort((a, b) => massOf(b) - massOf(a) || a - b)
+  const now = rig.hostOf.map((host, at) => (isOnSupport(at) ? -1 : host))
+  const taken = new Set(now.filter((host) => host >= 0))
+  const musts = [...rig.carriers].filter(([, it]) => it.isMust).map(([host]) => host)
   let tried = 0
   const place = (index: number): boolean => {
-    const rider = riders[index]
-    if (rider === undefined) return musts.every((host) => now[host] !== -1)
-    for (const [host, edges] of built.graph.edges.entries()) {
-      if (now[host] !== -1 || !edges.includes(rider) || tried++ > MOST_TRIED) continue
-      now[host] = rider
-      if (measureOverload(built, now, interfaces) === 0 && place(index + 1)) return true
-      now[host] = -1
+    const at = order[index]
+    if (at === undefined) return musts.every((host) => taken.has(host))
+    for (const host of rig.riders[at]?.hosts ?? []) {
+      if (taken.has(host) || tried++ > MOST_TRIED) continue
+      now[at] = host
+      taken.add(host)
+      if (measureOverload(rig, now) === 0 && place(index + 1)) return true
+      now[at] = -1
+      taken.delete(host)
     }
     return false
   }
-  if (!place(0)) return null
-  const back = hostOfGuest.map(() => -1)
-  for (const [host, guest] of now.entries()) if (guest >= 0) back[guest] = host
-  return { guestOfHost: now, hostOfGuest: back }
+  return place(0) ? now : null
 }
 
-function findBetter(built: PortGraph, matching: Matching, interfaces: ReadonlyMap<string, Interface>): Matching | null {
-  const { guestOfHost, hostOfGuest } = matching
-  let best: { matching: Matching; overload: number } | null = null
-  const now = measureOverload(built, guestOfHost, interfaces)
-  const consider = (changes: readonly (readonly [host: number, guest: number])[]) => {
-    const next = { guestOfHost: [...guestOfHost], hostOfGuest: [...hostOfGuest] }
-    for (const [host, guest] of changes) {
-      next.guestOfHost[host] = guest
-      if (guest >= 0) next.hostOfGuest[guest] = host
-    }
-    const overload = measureOverload(built, next.guestOfHost, interfaces)
-    if (overload < (best?.overload ?? now)) best = { matching: next, overload }
+function measureOverload(rig: Rig, hostOf: readonly number[]): number {
+  const loads = weighRiders(rig, hostOf)
+  let overload = 0
+  for (const [at, host] of hostOf.entries()) {
+    const rating = rig.carriers.get(host)?.rating ?? null
+    const load = loads[at] ?? 0
+    if (load === Number.POSITIVE_INFINITY) return load
+    if (rating !== null) overload += Math.max(0, load - rating)
   }
-  for (const [guest, host] of hostOfGuest.entries()) {
-    const own = built.guests[guest]
-    const carrier = built.hosts[host]
-    if (!own || !carrier || !carries(carrier, own, interfaces)) continue
-    for (const [other, edges] of built.graph.edges.entries()) {
-      const otherHost = built.hosts[other]
-      if (other === host || !otherHost || !edges.includes(guest) || !carries(otherHost, own, interfaces)) continue
-      const theirs = guestOfHost[other] ?? -1
-      if (theirs < 0) {
-        if (carrier.priority === null)
-          consider([
-            [host, -1],
-            [other, guest],
-          ])
-      } else if (built.graph.edges[host]?.includes(theirs)) {
-        consider([
-          [host, theirs],
-          [other, guest],
-        ])
-      }
-    }
-  }
-  return (best as { matching: Matching } | null)?.matching ?? null
+  return overload
 }
 
-function measureOverload(
-  built: PortGraph,
-  guestOfHost: readonly number[],
-  interfaces: ReadonlyMap<string, Interface>,
-): number {
-  return sumOverload(listPairs(built, { guestOfHost: [...guestOfHost], hostOfGuest: [] }), interfaces)
-}
-
-/** Grams above the ratings, over all supports; a ring is worse than any overload. */
-export function sumOverload(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<string, Interface>): number {
-  const onto = new Map<PortNode['thing'], { host: PortNode; guest: PortNode }[]>()
-  const joints: { host: PortNode; guest: PortNode }[] = []
-  for (const [host, guest] of pairs) {
-    if (!carries(host, guest, interfaces)) continue
-    joints.push({ host, guest })
-    const known = onto.get(host.thing)
-    if (known) known.push({ host, guest })
-    else onto.set(host.thing, [{ host, guest }])
+/** Each rider with all that rides on it; infinite where it ends up on itself. A thing of several ends weighs at each. */
+function weighRiders({ masses, riders, carriers }: Rig, hostOf: readonly number[]): number[] {
+  const above = new Map<number, number[]>()
+  for (const [at, host] of hostOf.entries()) {
+    const below = carriers.get(host)?.thing
+    if (below === undefined) continue
+    const rider = riders[at]?.thing ?? -1
+    const known = above.get(below)
+    if (!known) above.set(below, [rider])
+    else if (!known.includes(rider)) known.push(rider)
   }
-  const masses = new Map<PortNode['thing'], number>()
-  const open = new Set<PortNode['thing']>()
-  let hasRing = false
-  const weigh = (thing: PortNode['thing']): number => {
-    const known = masses.get(thing)
+  const weights = new Map<number, number>()
+  const weigh = (thing: number): number => {
+    const known = weights.get(thing)
     if (known !== undefined) return known
-    if (open.has(thing)) {
-      hasRing = true
-      return 0
-    }
-    open.add(thing)
-    const riders = new Set((onto.get(thing) ?? []).map((it) => it.guest.thing))
-    const mass = [...riders].reduce((sum, it) => sum + weigh(it), thing.massGrams ?? 0)
-    open.delete(thing)
-    masses.set(thing, mass)
+    // Met again while it is being weighed: a ring.
+    weights.set(thing, Number.POSITIVE_INFINITY)
+    const mass = (above.get(thing) ?? []).reduce((sum, it) => sum + weigh(it), masses[thing] ?? 0)
+    weights.set(thing, mass)
     return mass
   }
-  let overload = 0
-  for (const { host, guest } of joints) {
-    const rating = host.ports.find((it) => it.rating?.quantity === 'loadGrams')?.rating
-    if (rating) overload += Math.max(0, weigh(guest.thing) - rating.value)
-    else weigh(guest.thing)
-  }
-  return hasRing ? Number.POSITIVE_INFINITY : overload
+  return riders.map(({ thing }, at) => ((hostOf[at] ?? -1) < 0 ? 0 : weigh(thing)))
 }
