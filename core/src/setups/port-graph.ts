@@ -198,6 +198,8 @@ export function findUnknownAtJoint(host: PortNode, guest: PortNode): 'card-speed
     for (const g of guest.ports) {
       if (h.demand?.quantity === 'cardMegabytesPerSecond' && g.rating === null) return 'card-speed'
       if (h.rating?.quantity === 'loadGrams' && guest.thing.massGrams === null) return 'mass'
+      // Of stands one trusts what is on them; what hangs overhead is never taken as strong enough.
+      if (h.interfaces.includes('bar') && g.interfaces.includes('bar') && h.rating === null) return 'load-limit'
     }
   }
   return null

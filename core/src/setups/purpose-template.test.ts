@@ -46,6 +46,24 @@ describe('copies and differences', () => {
     const bare = copySetup(base, 'Bare', 'BA', false, null)
     expect(compareSetups(base, bare).map((it) => it.kind)).toEqual(['things', 'things'])
   })
+  test('a lamp that is moved by the tape measure, a setting, a mirror: each is a difference, and nothing said is none', () => {
+    const role = makeRole('Key', [], {
+      position: { distanceMm: 1_500, heightMm: null, sideDegrees: null, focalMm: null },
+    })
+    const before = { ...blank, roles: [role] }
+    const moved = { ...role, position: { ...role.position, distanceMm: 900 } } as typeof role
+    const fieldsOf = (after: typeof role) =>
+      compareSetups(before, { ...before, roles: [after] }).flatMap((it) =>
+        it.kind === 'role-changed' ? it.fields : [],
+      )
+    expect(fieldsOf(moved)).toEqual(['position'])
+    expect(fieldsOf({ ...role, settings: [{ name: 'Level', value: '60 %' }] })).toEqual(['settings'])
+    expect(fieldsOf({ ...role, settings: [], mayShare: false, stays: null })).toEqual([])
+    expect(compareSetups(before, { ...before, isMirrored: true })).toMatchObject([
+      { kind: 'fact', field: 'isMirrored' },
+    ])
+  })
+
   test('roles that came and went, other things, other ways to power them, other words and another room', () => {
     const after = {
       ...base,
@@ -92,7 +110,9 @@ describe('roles that not everybody fills', () => {
     const both = addGuest(solo, ids())
     expect(both).toMatchObject({ speakers: 2, shot: 'half' })
     expect(both.roles[0]?.detail).toBe('long; wide enough for two')
-    expect(compareSetups(solo, both).map((it) => 'role' in it && `${it.kind} ${it.role}`)).toEqual([
+    expect(compareSetups(solo, both).map((it) => ('role' in it ? `${it.kind} ${it.role}` : it.field))).toEqual([
+      'speakers',
+      'shot',
       'role-changed A lens',
       'role-added Guest’s microphone',
       'role-added Guest’s chair',

@@ -4,11 +4,36 @@ import type { Assignment, NewSetup, Role } from './setup.ts'
 export type SetupDifference =
   | { kind: 'role-added' | 'role-gone'; role: string; things: Assignment[] }
   | { kind: 'things'; role: string; gone: Assignment[]; added: Assignment[] }
-  | { kind: 'role-changed'; role: string; fields: ('importance' | 'wants' | 'detail' | 'deliberatelyNone')[] }
-  | { kind: 'fact'; field: 'placeId' | 'circuitId' | 'plannedMinutes' | 'purposeKind'; before: string; after: string }
+  | { kind: 'role-changed'; role: string; fields: RoleField[] }
+  | { kind: 'fact'; field: FactField; before: string; after: string }
 
-const FACTS = ['placeId', 'circuitId', 'plannedMinutes', 'purposeKind'] as const
-const FIELDS = ['importance', 'wants', 'detail', 'deliberatelyNone'] as const
+const FACTS = [
+  'placeId',
+  'circuitId',
+  'plannedMinutes',
+  'purposeKind',
+  'speakers',
+  'shot',
+  'carriers',
+  'isMirrored',
+] as const
+export type FactField = (typeof FACTS)[number]
+
+const FIELDS = [
+  'importance',
+  'wants',
+  'wantsModelId',
+  'anyOfUnitIds',
+  'givenBy',
+  'detail',
+  'position',
+  'settings',
+  'deliberatelyNone',
+  'mayShare',
+  'stays',
+  'rigMinutes',
+] as const
+export type RoleField = (typeof FIELDS)[number]
 
 /** What is otherwise in `after`: roles are the same where their names are, the first with the first. */
 export function compareSetups(before: NewSetup, after: NewSetup): SetupDifference[] {
@@ -42,13 +67,22 @@ function compareNamed(name: string, old: readonly Role[], fresh: readonly Role[]
     }
     const gone = before.things.filter((it) => !after.things.some((other) => isSame(it, other)))
     const added = after.things.filter((it) => !before.things.some((other) => isSame(it, other)))
-    const fields = FIELDS.filter((field) => before[field] !== after[field])
+    const fields = FIELDS.filter((field) => !isAlike(simplify(before, field), simplify(after, field)))
     return [
       ...(gone.length + added.length > 0 ? [{ kind: 'things' as const, role: name, gone, added }] : []),
       ...(fields.length > 0 ? [{ kind: 'role-changed' as const, role: name, fields }] : []),
     ]
   })
 }
+
+/** Nothing said is the same as said to be nothing: an empty list, or a thing that is not shared. */
+function simplify(role: Role, field: RoleField): unknown {
+  const value = role[field]
+  if (Array.isArray(value) && value.length === 0) return null
+  return field === 'mayShare' ? value === true : (value ?? null)
+}
+
+const isAlike = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
 
 function isSame(a: Assignment, b: Assignment): boolean {
   return (

@@ -59,6 +59,11 @@ describe('rooms carry', () => {
     expect(codes(judge(['L1', 'K1']))).toContain('need-unmet')
   })
 
+  test('a bar of which nobody knows what it bears is a question', () => {
+    const [finding] = judge(['L1', 'K1'], {}, [bar(null)]).findings
+    expect(finding).toMatchObject({ code: 'joint-unknown', fact: 'load-limit', other: 'Bar over the bench' })
+  })
+
   test('a bar bears so much in all: two lamps with their clamps are summed', () => {
     const load = (grams: number) =>
       judge(['L1', 'L2', 'K1', 'K2'], {}, [bar(grams)]).findings.filter((it) => it.code === 'carried-load')

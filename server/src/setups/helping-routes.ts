@@ -16,6 +16,8 @@ import {
   type Purpose,
   planConnections,
   type SetupDifference,
+  SHOTS,
+  type Shot,
   swapThing,
   takeOut,
 } from '@exemplar/core'
@@ -83,6 +85,8 @@ function makeFactNames({ db }: House): Names['fact'] {
     if (field === 'placeId') return nameIn(rooms, value)
     if (field === 'circuitId') return nameIn(circuits, value)
     if (field === 'purposeKind') return PURPOSES[value as Purpose] ?? value
+    if (field === 'shot') return SHOTS[value as Shot] ?? value
+    if (field === 'isMirrored') return value === 'true' ? 'yes' : 'no'
     return value
   }
 }

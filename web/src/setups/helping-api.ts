@@ -1,4 +1,12 @@
-import type { Choosing, ConnectPlan, FindingLevel, ReadinessChange, WorkingChange } from '@exemplar/core'
+import type {
+  Choosing,
+  ConnectPlan,
+  FactField,
+  FindingLevel,
+  ReadinessChange,
+  RoleField,
+  WorkingChange,
+} from '@exemplar/core'
 import { api } from '../foundation/api.ts'
 
 interface Asked {
@@ -9,8 +17,8 @@ interface Asked {
 export type NamedDifference =
   | { kind: 'role-added' | 'role-gone'; role: string; things: string[] }
   | { kind: 'things'; role: string; gone: string[]; added: string[] }
-  | { kind: 'role-changed'; role: string; fields: string[] }
-  | { kind: 'fact'; field: string; before: string; after: string }
+  | { kind: 'role-changed'; role: string; fields: RoleField[] }
+  | { kind: 'fact'; field: FactField; before: string; after: string }
 
 const ask = (id: string, what: string, params: Record<string, string | undefined>) => ({
   url: `/setups/${id}/${what}`,

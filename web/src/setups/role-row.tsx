@@ -1,5 +1,6 @@
 import { FEATURES, nameModel, type Readiness, type ReadinessFinding, type Role, sayFinding } from '@exemplar/core'
 import { Mark } from '../foundation/mark.tsx'
+import { useMeasures } from '../foundation/measures.tsx'
 import { Tag } from '../foundation/page-parts.tsx'
 import type { SetupPage } from '../foundation/replies.ts'
 import { useTimeWords } from '../foundation/time-words.ts'
@@ -57,9 +58,11 @@ export function RoleRow({
   onOpen?: () => void
 }) {
   const words = useTimeWords()
+  const { sayLength } = useMeasures()
   const [main, ...rest] = listShown(role, setup)
   const findings: ReadinessFinding[] = readiness?.findings.filter((it) => it.roleId === role.id) ?? []
   const level = readiness?.roles.find((it) => it.roleId === role.id)?.level ?? 'ok'
+  const frameMm = readiness?.cameras.find((it) => it.roleId === role.id)?.frameWidthMm
   const feeders = readiness ? listFeeders(role, readiness) : []
   return (
     <li className="border-t border-rule">
@@ -88,6 +91,7 @@ export function RoleRow({
               </span>
             ))}
             {feeders.length > 0 && <span>with {feeders.join(', ')}</span>}
+            {frameMm != null && <span>frames {sayLength(Math.round(frameMm))} across</span>}
             {findings.slice(0, 2).map((finding) => (
               <b
                 key={finding.key}

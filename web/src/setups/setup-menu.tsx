@@ -1,4 +1,12 @@
-import { addGuest, copySetup, type NewSetup, nameModel, sayVerdict } from '@exemplar/core'
+import {
+  addGuest,
+  copySetup,
+  type FactField,
+  type NewSetup,
+  nameModel,
+  type RoleField,
+  sayVerdict,
+} from '@exemplar/core'
 import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -175,13 +183,25 @@ export function Differences({ id, otherId }: { id: string; otherId: string }) {
   )
 }
 
-const FACT_NAMES: Record<string, string> = {
+const FACT_NAMES: Record<FactField, string> = {
+  speakers: 'People who speak',
+  shot: 'How much is seen',
+  carriers: 'People who carry',
+  isMirrored: 'Turned round',
   placeId: 'Room',
   circuitId: 'Circuit',
   plannedMinutes: 'Planned minutes',
   purposeKind: 'Purpose',
 }
-const FIELD_NAMES: Record<string, string> = {
+const FIELD_NAMES: Record<RoleField, string> = {
+  wantsModelId: 'which model fills it',
+  anyOfUnitIds: 'what takes turns',
+  givenBy: 'what does it',
+  position: 'the measured place',
+  settings: 'the setting card',
+  mayShare: 'whether its thing is shared',
+  stays: 'whether it stays rigged',
+  rigMinutes: 'the minutes to rig it',
   importance: 'how much it matters',
   wants: 'what fills it',
   detail: 'where and how',
@@ -202,7 +222,7 @@ function sayDifference(it: NamedDifference): string {
         .filter(Boolean)
         .join(' ')
     case 'role-changed':
-      return `otherwise: ${it.fields.map((field) => FIELD_NAMES[field] ?? field).join(', ')}`
+      return `otherwise: ${it.fields.map((field) => FIELD_NAMES[field]).join(', ')}`
     case 'fact':
       return `${it.after || 'none'} instead of ${it.before || 'none'}`
     default:
