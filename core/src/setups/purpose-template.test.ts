@@ -57,6 +57,9 @@ describe('copies and differences', () => {
         it.kind === 'role-changed' ? it.fields : [],
       )
     expect(fieldsOf(moved)).toEqual(['position'])
+    // Written in another order it is the same place.
+    const reordered = { focalMm: null, sideDegrees: null, heightMm: null, distanceMm: 1_500 }
+    expect(fieldsOf({ ...role, position: reordered })).toEqual([])
     expect(fieldsOf({ ...role, settings: [{ name: 'Level', value: '60 %' }] })).toEqual(['settings'])
     expect(fieldsOf({ ...role, settings: [], mayShare: false, stays: null })).toEqual([])
     expect(compareSetups(before, { ...before, isMirrored: true })).toMatchObject([

@@ -82,7 +82,15 @@ function simplify(role: Role, field: RoleField): unknown {
   return field === 'mayShare' ? value === true : (value ?? null)
 }
 
-const isAlike = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b)
+const isAlike = (a: unknown, b: unknown) => JSON.stringify(sortFields(a)) === JSON.stringify(sortFields(b))
+
+/** The same facts in one order, however they were written down. */
+function sortFields(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(sortFields)
+  if (value === null || typeof value !== 'object') return value
+  const fields = Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1))
+  return Object.fromEntries(fields.map(([key, it]) => [key, sortFields(it)]))
+}
 
 function isSame(a: Assignment, b: Assignment): boolean {
   return (
