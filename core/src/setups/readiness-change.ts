@@ -33,15 +33,31 @@ export interface WorkingChange {
   after: Working | null
 }
 
-/** The sums of which a figure is otherwise, in the order of the first. */
+/**
+ * The sums of which a figure is otherwise, in the order of the first. A support is the same whatever rides on it; of one
+ * with several ends the first is compared with the first.
+ */
 export function compareWorkings(before: readonly Working[], after: readonly Working[]): WorkingChange[] {
-  const nameOf = (it: Working) => {
+  const is = nameWorkings(after)
+  const was = nameWorkings(before)
+  const kept = [...was].map(([name, it]): WorkingChange => ({ before: it, after: is.get(name) ?? null }))
+  const added = [...is].filter(([name]) => !was.has(name)).map(([, it]): WorkingChange => ({ before: null, after: it }))
+  return [...kept, ...added].filter((it) => showFigures(it.before) !== showFigures(it.after))
+}
+
+function nameWorkings(workings: readonly Working[]): Map<string, Working> {
+  const named = new Map<string, Working>()
+  for (const it of workings) {
     const subject = 'tag' in it ? it.tag : 'family' in it ? it.family : it.circuit
-    return `${it.formula}/${subject}${it.formula === 'carried-load' ? `/${it.riders[0]?.tag}` : ''}`
+    let name = `${it.formula}/${subject}`
+    while (named.has(name)) name += '+'
+    named.set(name, it)
   }
-  const is = new Map(after.map((it) => [nameOf(it), it]))
-  const was = new Set(before.map(nameOf))
-  const kept = before.map((it): WorkingChange => ({ before: it, after: is.get(nameOf(it)) ?? null }))
-  const added = after.filter((it) => !was.has(nameOf(it))).map((it): WorkingChange => ({ before: null, after: it }))
-  return [...kept, ...added].filter((it) => JSON.stringify(it.before) !== JSON.stringify(it.after))
+  return named
+}
+
+/** Other riders of the same mass are no other figure. */
+function showFigures(working: Working | null): string {
+  if (working?.formula === 'carried-load') return `${working.totalGrams} of ${working.ratedGrams}`
+  return JSON.stringify(working)
 }

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import { makePort } from '../kit/port.ts'
+import type { CarriedLoad } from './carried-load.ts'
 import { assessSetup } from './readiness.ts'
 import { compareWorkings } from './readiness-change.ts'
 import { makeInput, makeRole, makeStudio } from './studio.fixture.ts'
@@ -54,5 +55,21 @@ describe('another thing in the place of one', () => {
     expect(compareWorkings(before.workings, before.workings)).toEqual([])
     const less = compareWorkings(before.workings, [])
     expect(less.map((it) => it.after)).toEqual(before.workings.map(() => null))
+  })
+
+  test('a support is one support whatever rides on it, and other riders of the same mass are no other figure', () => {
+    const load = (tag: string, rider: string, totalGrams: number) =>
+      ({
+        formula: 'carried-load',
+        tag,
+        riders: [{ tag: rider }],
+        totalGrams,
+        ratedGrams: 8_000,
+      }) as unknown as CarriedLoad
+    const changed = compareWorkings(
+      [load('TRI', 'CAM-01', 1_380), load('STD', 'LGT-01', 990)],
+      [load('TRI', 'CAM-02', 1_120), load('STD', 'LGT-02', 990)],
+    )
+    expect(changed).toMatchObject([{ before: { tag: 'TRI', totalGrams: 1_380 }, after: { totalGrams: 1_120 } }])
   })
 })
