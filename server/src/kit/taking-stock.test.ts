@@ -65,6 +65,21 @@ describe('one thing', () => {
     expect((await get(`/events?subjectType=unit&subjectId=${body.id}`)).length).toBeGreaterThan(1)
   })
 
+  test('a run that was made with the one record is a run with the other', async () => {
+    const { body } = await api.call('POST', '/units', { category: 'cable', name: 'Twice recorded cable' })
+    const setup = await get('/setups/lr')
+    const link = {
+      from: { unitId: 'CAM-03', portId: 'video-out' },
+      to: { unitId: 'SWI-01', portId: 'video-in' },
+      via: [body.id],
+      neededMm: null,
+    }
+    const put = await api.call('PUT', '/setups/lr', { ...setup, links: [link] }, match(setup.version))
+    expect([put.status, put.body.detail]).toEqual([200, undefined])
+    await api.call('POST', `/units/${body.id}/merge`, { intoId: 'CBL-01' }, match(1))
+    expect((await get('/setups/lr')).links[0].via).toEqual(['CBL-01'])
+  })
+
   test('two that stand in one setup are two things', async () => {
     const { setups } = { setups: await get('/setups') }
     const units = setups.flatMap((it: { roles: { things: { unitId: string | null }[] }[] }) => [
