@@ -1,11 +1,14 @@
 import { describe, expect, test } from 'vitest'
 import { resolvePolicies } from '../studio/policy.ts'
 import { DEFAULT_SETTINGS } from '../studio/studio.ts'
+import type { CameraAngle } from './camera-angles.ts'
 import { judgeCarriedLoads } from './carried-load.ts'
 import { planChangeOver, type StandingRig } from './change-over.ts'
 import { judgeCompleteness } from './completeness.ts'
 import { measureFloor } from './floor-space.ts'
 import { findRigMinutes, reckonRigTime, reckonStandingCost } from './rig-minutes.ts'
+import { sayFraming, sayRigTime } from './rig-words.ts'
+import { countSessionsPerMonth, measureMinutesPerMonth } from './room-month.ts'
 import { NO_POSITION, sayPosition } from './setting-card.ts'
 import { makeAssignment, type NewSetup, type Role } from './setup.ts'
 import { makeInput, makeRole, makeStudio } from './studio.fixture.ts'
@@ -100,6 +103,37 @@ describe('minutes until it records', () => {
     expect(cost.inTheWayMinutes).toBe(600)
     expect(reckonStandingCost(time('packed'), 4, 600).inTheWayMinutes).toBe(0)
   })
+})
+
+describe('a month of bookings', () => {
+  const DAY = 86_400_000
+  const now = 1_000 * DAY
+  const at = (day: number, hours = 2) => ({ start: now + day * DAY, end: now + day * DAY + hours * 3_600_000 })
+
+  test('sessions of the last three months, or of the next one where there was none', () => {
+    expect(countSessionsPerMonth([at(-80), at(-40), at(-10), at(5)], now)).toBe(1)
+    expect(countSessionsPerMonth([at(5), at(20), at(40)], now)).toBe(2)
+    expect(countSessionsPerMonth([at(-100)], now)).toBe(0)
+  })
+
+  test('minutes of six weeks to either side, and of what reaches beyond only the part within', () => {
+    expect(measureMinutesPerMonth([at(-10, 3), at(10, 3)], now)).toBe(120)
+    // From the 44th day for two days: one of them is within.
+    expect(measureMinutesPerMonth([at(44, 48), at(60)], now)).toBe(480)
+  })
+})
+
+test('minutes and framing open: every role with its minutes, the formula with its numbers', () => {
+  const studio = makeKit()
+  const time = reckonRigTime(
+    { roles: [makeRole('A', ['CAM', 'LEN']), makeRole('S', ['TRI'])] },
+    studio,
+    policies('packed'),
+  )
+  expect(sayRigTime(time).lines.map((it) => it.label)).toEqual(['A', 'S', 'all of it', 'without what stays'])
+  const angle = { tag: 'CAM', activeWidthMm: 36, focalMm: 50, distanceMm: 2_050, frameWidthMm: 1_440 } as CameraAngle
+  expect(sayFraming(angle)?.lines[0]?.sum).toBe('36 · (2,050 − 50) / 50 = 1,440 mm')
+  expect(sayFraming({ ...angle, distanceMm: null })).toBeNull()
 })
 
 describe('from one setup to another', () => {

@@ -1,10 +1,11 @@
 import { trim } from '../units/quantity.ts'
 import { listInWords } from '../units/wording.ts'
-import type { PictureFinding } from './camera-angles.ts'
+import type { CameraAngle, PictureFinding } from './camera-angles.ts'
 import type { CarriedLoad } from './carried-load.ts'
 import type { DutyFinding } from './double-duty.ts'
 import { type FindingWords, makeGauge, plain, type WorkingWords } from './finding-words.ts'
 import { FEATURES } from './given.ts'
+import type { RigTime } from './rig-minutes.ts'
 import type { HeightFinding } from './working-height.ts'
 
 type RigFinding = PictureFinding | HeightFinding | DutyFinding | { code: 'carried-load'; working: CarriedLoad }
@@ -103,5 +104,45 @@ export function sayRigWorking(working: CarriedLoad): WorkingWords {
       'Cables hanging down, and the lever of an arm, are not in this sum.',
     ],
     source: 'Σ mass ≤ rating of the support',
+  }
+}
+
+/** How the minutes until it records were worked out. */
+export function sayRigTime({ steps, toRecordMinutes, fromNothingMinutes }: RigTime): WorkingWords {
+  return {
+    title: 'Minutes until it records',
+    summary: `${toRecordMinutes} of ${fromNothingMinutes} min`,
+    lines: [
+      ...steps.map((it) => ({
+        label: it.role,
+        sum: `${it.rigMinutes} min${it.stays ? ', stays' : ''}${it.isTimed ? ', as timed' : ''}`,
+      })),
+      { label: 'all of it', sum: `${fromNothingMinutes} min` },
+      { label: 'without what stays', sum: `${toRecordMinutes} min` },
+    ],
+    assumptions: [
+      'One person, what each kind usually takes, until somebody writes down a role’s own minutes.',
+      'Small things of one role count three in a minute; striking takes 60 % of rigging, rounded up.',
+    ],
+    source: 'common practice, from memory',
+  }
+}
+
+/** How what a camera frames was worked out; null where a figure for it is missing. */
+export function sayFraming({
+  tag,
+  activeWidthMm,
+  focalMm,
+  distanceMm,
+  frameWidthMm,
+}: CameraAngle): WorkingWords | null {
+  if (activeWidthMm === null || focalMm === null || distanceMm === null || frameWidthMm === null) return null
+  const sum = `${trim(activeWidthMm, 1)} · (${trim(distanceMm, 0)} − ${trim(focalMm, 1)}) / ${trim(focalMm, 1)}`
+  return {
+    title: `What ${tag} frames`,
+    summary: metres(frameWidthMm),
+    lines: [{ label: 'width', sum: `${sum} = ${trim(frameWidthMm, 0)} mm` }],
+    assumptions: ['The distance is from the lens to what is focused; a tape to the front of the lens is close enough.'],
+    source: 'thin lens: sensor width in use · (distance − focal length) / focal length',
   }
 }

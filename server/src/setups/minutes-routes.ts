@@ -7,7 +7,7 @@ import type { House } from '../foundation/house.ts'
 import { refuseField } from '../foundation/problem.ts'
 import { defineRoute } from '../foundation/route.ts'
 import { places } from '../studio/tables.ts'
-import { countSessionsPerMonth, gatherRig, measureOtherUse } from './rig-gathering.ts'
+import { gatherRig, loadOtherUse, loadSessionsPerMonth } from './rig-gathering.ts'
 import { loadSetup } from './setup-routes.ts'
 
 const room = 'setups'
@@ -46,8 +46,8 @@ export const minutesRoutes = [
       const setup = loadSetup(house, params.id ?? '')
       const { time, floor, input } = gatherRig(house, setup)
       const place = setup.placeId ? house.db.select().from(places).where(eq(places.id, setup.placeId)).get() : undefined
-      const sessions = countSessionsPerMonth(house, setup.id)
-      const otherUse = measureOtherUse(house.db, house.now(), setup.id, setup.placeId)
+      const sessions = loadSessionsPerMonth(house, setup.id)
+      const otherUse = loadOtherUse(house, setup.id, setup.placeId)
       const base = setup.variantOf ? loadSetup(house, setup.variantOf) : null
       return {
         time,
@@ -69,7 +69,7 @@ export const minutesRoutes = [
     handle: ({ params, query }, house) => {
       const id = params.id ?? ''
       if (query.fromId === id) throw refuseField('?fromId', 'Choose another setup to come from.')
-      return { ...changeOver(house, query.fromId, id), changesPerMonth: countSessionsPerMonth(house, id) }
+      return { ...changeOver(house, query.fromId, id), changesPerMonth: loadSessionsPerMonth(house, id) }
     },
   }),
   defineRoute({

@@ -1,18 +1,20 @@
 import {
+  countSessionsPerMonth,
   type FloorSpace,
+  findMonthsAround,
   judgeCarriedLoads,
   judgeCompleteness,
   listAllThings,
   measureFloor,
+  measureMinutesPerMonth,
   type ReadinessInput,
   type RigTime,
   reckonRigTime,
   type Setup,
   type StandingRig,
 } from '@exemplar/core'
-import { and, eq, gt, isNotNull, lt, ne } from 'drizzle-orm'
+import { and, eq, gt, lt, ne, type SQL } from 'drizzle-orm'
 import { bookings } from '../diary/tables.ts'
-import type { Database } from '../foundation/database.ts'
 import type { House } from '../foundation/house.ts'
 import { loadStudio } from '../studio/studio-routes.ts'
 import { loadReadinessInput } from './judging.ts'
@@ -43,45 +45,23 @@ export function gatherRig(house: House, setup: Setup): Rig {
   }
 }
 
-const MONTH_MS = 30 * 86_400_000
-const MONTHS_LOOKED_AT = 3
-
-/** How often a setup is shot in a month: by the last three, or where there is nothing yet by the next one. */
-export function countSessionsPerMonth({ db, now }: House, setupId: string): number {
-  const between = (start: number, end: number) =>
-    db
-      .select({ id: bookings.id })
-      .from(bookings)
-      .where(
-        and(
-          eq(bookings.setupId, setupId),
-          ne(bookings.state, 'cancelled'),
-          gt(bookings.holdEnd, start),
-          lt(bookings.holdStart, end),
-        ),
-      )
-      .all().length
-  const past = between(now() - MONTHS_LOOKED_AT * MONTH_MS, now()) / MONTHS_LOOKED_AT
-  return past > 0 ? past : between(now(), now() + MONTH_MS)
-}
-
-/** Minutes in a month in which a room is wanted by somebody else than this setup, by the last and next six weeks. */
-export function measureOtherUse(db: Database, now: number, setupId: string, placeId: string | null): number {
-  if (!placeId) return 0
-  const span = 1.5 * MONTH_MS
-  const rows = db
+/** The holds of bookings in the months around now, those of a setup or of a place. */
+function loadMonths({ db, now }: House, suits: SQL | undefined) {
+  const { start, end } = findMonthsAround(now())
+  return db
     .select({ start: bookings.holdStart, end: bookings.holdEnd, setupId: bookings.setupId })
     .from(bookings)
-    .where(
-      and(
-        eq(bookings.placeId, placeId),
-        ne(bookings.state, 'cancelled'),
-        isNotNull(bookings.placeId),
-        gt(bookings.holdEnd, now - span),
-        lt(bookings.holdStart, now + span),
-      ),
-    )
+    .where(and(suits, ne(bookings.state, 'cancelled'), gt(bookings.holdEnd, start), lt(bookings.holdStart, end)))
     .all()
-  const minutes = rows.filter((it) => it.setupId !== setupId).reduce((sum, it) => sum + (it.end - it.start) / 60_000, 0)
-  return Math.round((minutes * MONTH_MS) / (2 * span))
+}
+
+export function loadSessionsPerMonth(house: House, setupId: string): number {
+  return countSessionsPerMonth(loadMonths(house, eq(bookings.setupId, setupId)), house.now())
+}
+
+/** Minutes in a month in which a room is wanted by somebody else than this setup. */
+export function loadOtherUse(house: House, setupId: string, placeId: string | null): number {
+  if (!placeId) return 0
+  const others = loadMonths(house, eq(bookings.placeId, placeId)).filter((it) => it.setupId !== setupId)
+  return measureMinutesPerMonth(others, house.now())
 }

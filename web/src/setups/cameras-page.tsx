@@ -1,8 +1,9 @@
-import { trim } from '@exemplar/core'
+import { sayFraming, trim } from '@exemplar/core'
 import { Link } from 'react-router'
 import { useMeasures } from '../foundation/measures.tsx'
 import { Empty, PageHead, Tag, Waiting } from '../foundation/page-parts.tsx'
 import { TapeStrip } from '../foundation/tape.tsx'
+import { WorkingPaper } from '../foundation/working-paper.tsx'
 import { type AngleReply, useCamerasQuery } from './rig-api.ts'
 
 export const sayFocal = ({ focalMm, focalMinMm, focalMaxMm }: AngleReply): string => {
@@ -95,6 +96,7 @@ function AngleList({ angles }: { angles: readonly AngleReply[] }) {
                 at most {known(Math.round(it.modes[0].widestInRoomMm))} in this room
               </span>
             )}
+            <Framing angle={it} />
             {it.alike.map(({ tag, like }) => (
               <span key={tag} className="block text-quiet">
                 {like
@@ -111,6 +113,11 @@ function AngleList({ angles }: { angles: readonly AngleReply[] }) {
 
 /** Whether some way to record uses less of the sensor than another. */
 const differs = ({ modes }: AngleReply) => new Set(modes.map((it) => it.activeWidthMm)).size > 1
+
+function Framing({ angle }: { angle: AngleReply }) {
+  const words = sayFraming(angle)
+  return words && <WorkingPaper words={words} />
+}
 
 function sayError(percent: number): string {
   const off = Math.abs(percent)

@@ -1,4 +1,4 @@
-import { formatMinutes, type RigStep, sayPolicy, trim } from '@exemplar/core'
+import { formatMinutes, type RigStep, sayPolicy, sayRigTime, trim } from '@exemplar/core'
 import { useState } from 'react'
 import { useParams } from 'react-router'
 import { useSetupQuery, useSetupsQuery } from '../foundation/api.ts'
@@ -8,6 +8,7 @@ import { Mark } from '../foundation/mark.tsx'
 import { PageHead, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
 import { useMay } from '../foundation/session.ts'
 import { TapeStrip } from '../foundation/tape.tsx'
+import { WorkingPaper } from '../foundation/working-paper.tsx'
 import { ChangeOverSteps } from './change-over-steps.tsx'
 import { type MinutesReply, useChangeOverQuery, useMinutesQuery } from './rig-api.ts'
 import { useSetupChanges } from './use-setup-changes.ts'
@@ -43,6 +44,7 @@ export function MinutesPage() {
             : `${formatMinutes(time.toRecordMinutes)} until it records.`}{' '}
           {staying > 0 && `${formatMinutes(time.fromNothingMinutes)} from nothing.`}
         </p>
+        <WorkingPaper words={sayRigTime(time)} />
         <Cost data={data} />
         <Section title="Role by role" aside="what would save most comes first">
           <ul>
@@ -102,6 +104,12 @@ function StepRow({
   onChange: ((part: { stays?: boolean; rigMinutes?: number | null }, text: string) => void) | null
 }) {
   const [text, setText] = useState(String(step.rigMinutes))
+  // What is taken back, or changed by somebody else, is what stands here.
+  const [shown, setShown] = useState(step.rigMinutes)
+  if (shown !== step.rigMinutes) {
+    setShown(step.rigMinutes)
+    setText(String(step.rigMinutes))
+  }
   const isRead = /^\d{1,3}$/.test(text.trim())
   const store = () => {
     if (!onChange || !isRead || Number(text) === step.rigMinutes) return
@@ -165,7 +173,7 @@ function StepRow({
 function ComingFrom({ id }: { id: string }) {
   const { data: setups } = useSetupsQuery()
   const [fromId, setFromId] = useState('')
-  const { data } = useChangeOverQuery({ id, fromId }, { skip: !fromId })
+  const { currentData: data } = useChangeOverQuery({ id, fromId }, { skip: !fromId })
   const [times, setTimes] = useState<string | null>(null)
   const perMonth = times ?? (data ? trim(data.changesPerMonth, 1) : '')
   const count = Number(perMonth)

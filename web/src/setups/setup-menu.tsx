@@ -232,7 +232,7 @@ function sayDifference(it: NamedDifference): string {
 
 function Without({ setup, bookingId }: { setup: SetupPage; bookingId: string | undefined }) {
   const [unitId, setUnitId] = useState('')
-  const { data } = useWithoutQuery({ id: setup.id, bookingId, unitId }, { skip: !unitId })
+  const { currentData: data } = useWithoutQuery({ id: setup.id, bookingId, unitId }, { skip: !unitId })
   return (
     <div className="grid gap-4 text-[13px]">
       <SelectField label="Thing" value={unitId} onChange={(event) => setUnitId(event.target.value)}>

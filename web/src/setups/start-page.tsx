@@ -95,7 +95,8 @@ function StoreBank({ setupId }: { setupId: string }) {
       : [],
   )
   const it = filled.find(({ unit }) => unit.id === chosen)
-  const { data: page } = useUnitQuery(chosen, { skip: !chosen })
+  // Never the banks of the thing that was chosen before.
+  const { currentData: page } = useUnitQuery(chosen, { skip: !chosen })
   const [change] = useChangeUnitMutation()
   const run = useTold()
   const { today } = useTimeWords()

@@ -24,7 +24,8 @@ export function SwapOne({
 }) {
   const [unitId, setUnitId] = useState('')
   const [by, setBy] = useState<(Picked & { unitId: string }) | null>(null)
-  const { data } = useSwapQuery(
+  // Only what was judged of this very choice: the figures of the one before are not its own.
+  const { currentData: data } = useSwapQuery(
     { id: setup.id, bookingId, unitId, byUnitId: by?.unitId ?? '' },
     { skip: !unitId || !by },
   )
