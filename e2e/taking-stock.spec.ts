@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { makeMessyList } from '../core/src/kit/messy-list.fixture.ts'
+import { makeMessyList } from '../core/src/kit/import/messy-list.fixture.ts'
 import { expect, settle, test } from './exemplar.ts'
 
 const asFile = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })

@@ -2,6 +2,6 @@
 import { run } from './setup.mjs'
 
 const write = `import { writeFileSync } from 'node:fs'
-import { describeKitFile } from './core/src/kit/kit-file.ts'
+import { describeKitFile } from './core/src/kit/exchange/kit-file.ts'
 writeFileSync('docs/kit-file.schema.json', JSON.stringify(describeKitFile(), null, 1) + '\\n')`
 run(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', write], { what: 'Writing the schema' })

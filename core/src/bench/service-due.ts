@@ -1,4 +1,4 @@
-import type { Unit } from '../kit/unit.ts'
+import type { Unit } from '../kit/unit/unit.ts'
 import { addDays, countDays } from '../units/wall-time.ts'
 
 export interface ServiceDue {

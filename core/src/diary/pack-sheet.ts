@@ -1,9 +1,9 @@
-import { CATEGORIES } from '../kit/category.ts'
-import { listWithParts } from '../kit/kit-parts.ts'
-import { type Model, nameModel } from '../kit/model.ts'
-import type { Unit } from '../kit/unit.ts'
-import type { NewSetup } from '../setups/setup.ts'
-import type { Holdings } from '../setups/thing.ts'
+import { CATEGORIES } from '../kit/model/category.ts'
+import { type Model, nameModel } from '../kit/model/model.ts'
+import { listWithParts } from '../kit/unit/kit-parts.ts'
+import type { Unit } from '../kit/unit/unit.ts'
+import type { Holdings } from '../setups/placed/placed-item.ts'
+import type { NewSetup } from '../setups/setup/setup.ts'
 import type { BookingItem, ItemState } from './booking.ts'
 
 export interface PackLine {

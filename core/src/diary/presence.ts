@@ -1,5 +1,5 @@
-import { type Absence, findOwnAbsence } from '../kit/absence.ts'
-import type { Unit } from '../kit/unit.ts'
+import { type Absence, findOwnAbsence } from '../kit/unit/absence.ts'
+import type { Unit } from '../kit/unit/unit.ts'
 import { type Interval, overlaps } from '../units/interval.ts'
 import { findDate } from '../units/wall-time.ts'
 import type { Hold } from './collisions.ts'

@@ -1,9 +1,9 @@
 import { formatData, formatEnergy, formatMass, formatPower } from '../units/quantity.ts'
 import { countDays } from '../units/wall-time.ts'
-import type { ArchiveSpace } from './archive-space.ts'
-import type { ImportProblem } from './inventory-file.ts'
-import type { Doubt } from './plausibility.ts'
-import type { SoftwareFinding } from './software-fit.ts'
+import type { ImportProblem } from './import/inventory-file.ts'
+import type { Doubt } from './model/plausibility.ts'
+import type { ArchiveSpace } from './unit/archive-space.ts'
+import type { SoftwareFinding } from './unit/software-fit.ts'
 
 /** A sentence that names the place, the rule and what was found there. */
 export function sayImportProblem({ code, column, received, expected }: ImportProblem): string {

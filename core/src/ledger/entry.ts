@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { CATEGORY_CODES } from '../kit/category.ts'
+import { CATEGORY_CODES } from '../kit/model/category.ts'
 import { idSchema, nameSchema, versionSchema } from '../studio/identity.ts'
 import { minorSchema } from '../units/money.ts'
 import { dateSchema } from '../units/wall-time.ts'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { GROUPS, type Group } from '../kit/category.ts'
+import { GROUPS, type Group } from '../kit/model/category.ts'
 import { idSchema, nameSchema, noteSchema, versionSchema } from '../studio/identity.ts'
 
 /** Something to buy, and what it would cure. */

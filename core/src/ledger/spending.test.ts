@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { CATEGORY_CODES } from '../kit/category.ts'
+import { CATEGORY_CODES } from '../kit/model/category.ts'
 import { ENTRY_KIND_CODES, type Entry } from './entry.ts'
 import { findBudgetEffect, summariseSpending } from './spending.ts'
 

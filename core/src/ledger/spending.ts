@@ -1,4 +1,4 @@
-import { CATEGORIES, GROUPS, type Group } from '../kit/category.ts'
+import { CATEGORIES, GROUPS, type Group } from '../kit/model/category.ts'
 import type { Entry } from './entry.ts'
 
 export interface Spending {

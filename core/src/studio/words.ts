@@ -1,8 +1,8 @@
 import { listInWords } from '../units/wording.ts'
-import { ACCESS_ROLE_NAMES, type AccessRole } from './access.ts'
-import type { PlaceFinding } from './place-findings.ts'
-import type { FigureCode, PolicyRef, PolicySource } from './policy.ts'
-import { findSchool } from './school.ts'
+import { ACCESS_ROLE_NAMES, type AccessRole } from './people/access.ts'
+import type { PlaceFinding } from './places/place-findings.ts'
+import type { FigureCode, PolicyRef, PolicySource } from './policy/policy.ts'
+import { findSchool } from './policy/practice.ts'
 
 /** What each setting is called and what it changes, for the form, the advice and the docs. */
 export const FIGURE_WORDS: Readonly<Record<FigureCode, { label: string; unit: string; changes: string }>> = {

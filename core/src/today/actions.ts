@@ -1,4 +1,4 @@
-import type { Action } from '../studio/access.ts'
+import type { Action } from '../studio/people/access.ts'
 
 /** What can be begun from anywhere by its name. */
 export interface FindAction {

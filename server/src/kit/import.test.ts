@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
-import { makeMessyList } from '../../../core/src/kit/messy-list.fixture.ts'
+import { makeMessyList } from '../../../core/src/kit/import/messy-list.fixture.ts'
 import { CLIENT, countRows, startApi, type TestApi } from '../foundation/api.fixture.ts'
 
 const EXAMPLE = readFileSync(join(import.meta.dirname, '../../../docs/examples/inventory.csv'), 'utf8')

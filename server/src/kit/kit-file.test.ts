@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
-import { makeMessyList } from '../../../core/src/kit/messy-list.fixture.ts'
+import { makeMessyList } from '../../../core/src/kit/import/messy-list.fixture.ts'
 import { countRows, match, startApi, type TestApi } from '../foundation/api.fixture.ts'
 
 const RAW = { 'content-type': 'application/json' }

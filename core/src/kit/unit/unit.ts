@@ -1,0 +1,223 @@
+import { z } from 'zod'
+import { idSchema, nameSchema, noteSchema, versionSchema } from '../../studio/identity.ts'
+import { minorSchema } from '../../units/money.ts'
+import { dateSchema } from '../../units/wall-time.ts'
+import { fillSchema } from './archive-space.ts'
+import { seasonSchema } from './season.ts'
+
+/** How a thing came here: the one list, used everywhere. */
+export const ACQUISITIONS = {
+  'bought-new': 'Bought new',
+  'bought-used': 'Bought used',
+  bundled: 'Bundled',
+  gift: 'Gift',
+  sample: 'Sample with duty',
+  sponsored: 'Sponsored',
+  'loan-in': 'On loan to us',
+  rented: 'Rented',
+  venue: 'The venue’s own',
+  household: 'Household',
+  personal: 'Personal',
+  'hand-made': 'Hand-made',
+  found: 'Found',
+} as const
+export type Acquisition = keyof typeof ACQUISITIONS
+export const ACQUISITION_CODES = Object.keys(ACQUISITIONS) as [Acquisition, ...Acquisition[]]
+
+/** A thing's life, and whether a setup can count on it in that state. */
+export const LIFE_STATES = {
+  wished: { label: 'Wished', usable: false },
+  ordered: { label: 'Ordered', usable: false },
+  'in-service': { label: 'In service', usable: true },
+  standby: { label: 'Standby', usable: true },
+  'in-repair': { label: 'In repair', usable: false },
+  lent: { label: 'Lent', usable: false },
+  retired: { label: 'Retired', usable: false },
+  'for-sale': { label: 'For sale', usable: false },
+  sold: { label: 'Sold', usable: false },
+  returned: { label: 'Returned', usable: false },
+  lost: { label: 'Lost', usable: false },
+  'written-off': { label: 'Written off', usable: false },
+} as const satisfies Record<string, { label: string; usable: boolean }>
+export type LifeState = keyof typeof LIFE_STATES
+export const LIFE_STATE_CODES = Object.keys(LIFE_STATES) as [LifeState, ...LifeState[]]
+
+export const tagSchema = z
+  .string()
+  .trim()
+  .regex(/^[A-Z0-9][A-Z0-9-]{0,23}$/, 'A tag has capital letters, digits and dashes, such as CAM-02.')
+
+/** A program, driver or firmware that a thing wants, and where it is. */
+export const softwareSchema = z.object({
+  kind: z.enum(['app', 'driver', 'firmware']),
+  name: nameSchema,
+  version: z.string().trim().max(40),
+  /** Where it is installed: "the store laptop". */
+  where: z.string().trim().max(120),
+  /** The computer on which it runs, where that is one of ours. */
+  onUnitId: idSchema.nullable().default(null),
+  media: z.enum(['download', 'disc']).default('download'),
+  /** Talks to its device by wireless alone. */
+  needsWireless: z.boolean().default(false),
+  minimumMemoryGigabytes: z.number().min(0.5, 'At least half a gigabyte.').max(4096).nullable().default(null),
+  minimumGraphicsGigabytes: z.number().min(0.5, 'At least half a gigabyte.').max(512).nullable().default(null),
+})
+export type Software = z.infer<typeof softwareSchema>
+
+/** What the crew says of a thing, and whether they saw it themselves: hearsay never counts against it. */
+export const remarkSchema = z.object({
+  kind: z.enum(['strength', 'weakness', 'work-around']),
+  text: z.string().trim().min(1, 'Say it in a few words.').max(300),
+  source: z.enum(['seen', 'heard']),
+})
+export type Remark = z.infer<typeof remarkSchema>
+export const REMARK_KINDS = { strength: 'Strength', weakness: 'Weakness', 'work-around': 'Work-around' } as const
+
+/** Something promised for a thing that was given or lent: a film about it, by a day. */
+export const dutySchema = z.object({
+  what: z.string().trim().min(1, 'Say what was promised.').max(300),
+  dueOn: dateSchema.nullable(),
+  doneOn: dateSchema.nullable(),
+})
+export type Duty = z.infer<typeof dutySchema>
+
+/** What came with a thing besides the thing: papers, promises, cover. What nobody recorded is null or blank. */
+export const provenanceSchema = z.object({
+  taxMinor: minorSchema.min(0).nullable().default(null),
+  /** What it is worth for the books and the tax, and as of when: a gift has a value and no price. */
+  valueMinor: minorSchema.min(0).nullable().default(null),
+  valueOn: dateSchema.nullable().default(null),
+  /** What the same or its successor costs today. */
+  replacementMinor: minorSchema.min(0).nullable().default(null),
+  insuredMinor: minorSchema.min(0).nullable().default(null),
+  warrantyUntil: dateSchema.nullable().default(null),
+  warrantyTerms: z.string().trim().max(300).default(''),
+  duties: z.array(dutySchema).max(10).default([]),
+  /** The sentence to show with a film in which it is seen. */
+  disclosure: z.string().trim().max(300).default(''),
+  /** A sales interest or a code for viewers, and until when it holds. */
+  interest: z.string().trim().max(200).default(''),
+  interestUntil: dateSchema.nullable().default(null),
+  conditionOnArrival: z.string().trim().max(300).default(''),
+  /** Why this one was chosen, or is kept. */
+  reason: z.string().trim().max(300).default(''),
+})
+export type Provenance = z.infer<typeof provenanceSchema>
+export const NO_PROVENANCE: Provenance = provenanceSchema.parse({})
+
+/** A memory bank of a camera, recorder or lamp: which role's settings it holds, and since when. */
+export const bankSchema = z.object({
+  bank: nameSchema,
+  setupId: idSchema,
+  roleId: idSchema,
+  /** The settings as they were when they were stored. */
+  print: z.string().max(4000),
+  storedOn: dateSchema,
+})
+export type Bank = z.infer<typeof bankSchema>
+
+/** How a thing belongs to another: with it always, or packed and lent together. */
+export const BONDS = {
+  part: 'Part of it',
+  controller: 'Controls it',
+  rider: 'Rides on it',
+  set: 'Moves with it',
+} as const
+export type Bond = keyof typeof BONDS
+
+/** One physical piece. */
+export const newUnitSchema = z.object({
+  tag: tagSchema,
+  modelId: idSchema,
+  serial: z.string().trim().max(80).nullable(),
+  state: z.enum(LIFE_STATE_CODES),
+  placeId: idSchema.nullable(),
+  acquisition: z.enum(ACQUISITION_CODES),
+  acquiredOn: dateSchema.nullable(),
+  priceMinor: minorSchema.min(0).nullable(),
+  partyId: idSchema.nullable(),
+  /** When a borrowed or rented thing goes back, or a repaired or lent one returns. */
+  dueOn: dateSchema.nullable(),
+  /** Energy that a pack still holds, in per cent of new; null where it was never measured. */
+  healthPercent: z.number().int().min(1).max(100).nullable(),
+  serviceEveryDays: z.number().int().min(1).max(3650).nullable(),
+  lastServicedOn: dateSchema.nullable(),
+  note: noteSchema,
+  /** Whose it is, where it belongs to somebody of the team, and whether they agreed that it works here. */
+  ownerId: idSchema.nullable().default(null),
+  ownerAgreed: z.boolean().default(false),
+  software: z.array(softwareSchema).max(20).default([]),
+  /** What the crew calls it, while nobody knows what it is or because nobody calls it otherwise. */
+  nickname: z.string().trim().max(80).default(''),
+  /** Where it is now, where that is not where it lives. */
+  nowPlaceId: idSchema.nullable().default(null),
+  /** The thing with which it goes. */
+  parentId: idSchema.nullable().default(null),
+  bond: z.enum(Object.keys(BONDS) as [Bond, ...Bond[]]).default('part'),
+  /** What it does instead of a thing that was made for that. */
+  standsInFor: z.string().trim().max(120).default(''),
+  remarks: z.array(remarkSchema).max(40).default([]),
+  provenance: provenanceSchema.default(NO_PROVENANCE),
+  /** How full a drive was, on which days. */
+  fills: z.array(fillSchema).max(60).default([]),
+  /** When a prop or backdrop is shown; null all the year. */
+  season: seasonSchema.nullable().default(null),
+  banks: z.array(bankSchema).max(12).default([]),
+})
+export type NewUnit = z.infer<typeof newUnitSchema>
+
+/**
+ * A change of some fields of a thing. Not simply the partial of the above: there a field that is not sent would take its
+ * default and so be wiped.
+ */
+export const unitChangeSchema = z.object(
+  Object.fromEntries(
+    Object.entries(newUnitSchema.shape).map(([key, schema]) => [
+      key,
+      (schema instanceof z.ZodDefault ? schema.unwrap() : (schema as z.ZodType)).optional(),
+    ]),
+  ),
+) as unknown as z.ZodType<Partial<NewUnit>>
+
+export const unitSchema = newUnitSchema.extend({ id: idSchema, version: versionSchema })
+export type Unit = z.infer<typeof unitSchema>
+
+/** Counted things: sandbags, clamps, cells, tape. */
+export const newStockSchema = z.object({
+  tag: tagSchema,
+  modelId: idSchema,
+  quantity: z.number().int().min(0).max(100_000),
+  reorderLevel: z.number().int().min(0).max(100_000),
+  placeId: idSchema.nullable(),
+})
+export const stockSchema = newStockSchema.extend({ id: idSchema, version: versionSchema })
+export type Stock = z.infer<typeof stockSchema>
+export type NewStock = z.infer<typeof newStockSchema>
+
+export const EMPTY_UNIT: Omit<NewUnit, 'tag' | 'modelId'> = {
+  serial: null,
+  state: 'in-service',
+  placeId: null,
+  acquisition: 'bought-new',
+  acquiredOn: null,
+  priceMinor: null,
+  partyId: null,
+  dueOn: null,
+  healthPercent: null,
+  serviceEveryDays: null,
+  lastServicedOn: null,
+  note: '',
+  ownerId: null,
+  ownerAgreed: false,
+  software: [],
+  nickname: '',
+  nowPlaceId: null,
+  parentId: null,
+  bond: 'part',
+  standsInFor: '',
+  remarks: [],
+  provenance: NO_PROVENANCE,
+  fills: [],
+  season: null,
+  banks: [],
+}

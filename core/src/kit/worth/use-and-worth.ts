@@ -1,0 +1,133 @@
+import { roundHalfAwayFromZero } from '../../units/rounding.ts'
+import { countDays } from '../../units/wall-time.ts'
+
+/** What is known of the use of one thing. */
+export interface UseFacts {
+  acquiredOn: string | null
+  /** Price with everything spent on it since, less what came in. */
+  costMinor: number | null
+  /** Days on which it was taken out, as `yyyy-mm-dd`, one for each time. */
+  outOn: readonly string[]
+  /** Days on which anything at all was taken out while it was here. */
+  sessionsSince: number
+  /** The last fault that made it unusable; null where there was none. */
+  lastFailedOn: string | null
+}
+
+export interface UseFigures {
+  timesOut: number
+  lastOutOn: string | null
+  /** Share of the sessions since it came in which it was out; null where there was none. */
+  share: number | null
+  ageDays: number | null
+  perYearMinor: number | null
+  perUseMinor: number | null
+  /** Old, often out, and not failing: what to buy again. */
+  hasProvedItself: boolean
+}
+
+const DAYS_OF_YEAR = 365.25
+/** Three years, twenty times out, and two years without failing. Common practice. */
+const PROVED = { ageDays: 3 * 365, timesOut: 20, soundDays: 2 * 365 }
+
+export function measureUse(
+  { acquiredOn, costMinor, outOn, sessionsSince, lastFailedOn }: UseFacts,
+  today: string,
+): UseFigures {
+  const ageDays = acquiredOn === null ? null : Math.max(0, countDays(acquiredOn, today))
+  const timesOut = outOn.length
+  const soundDays = lastFailedOn === null ? Number.POSITIVE_INFINITY : countDays(lastFailedOn, today)
+  return {
+    timesOut,
+    lastOutOn: [...outOn].sort().at(-1) ?? null,
+    share: sessionsSince > 0 ? Math.min(1, timesOut / sessionsSince) : null,
+    ageDays,
+    // Under a year a cost per year would only say how new it is.
+    perYearMinor:
+      costMinor === null || ageDays === null || ageDays < DAYS_OF_YEAR
+        ? null
+        : roundHalfAwayFromZero((costMinor * DAYS_OF_YEAR) / ageDays),
+    perUseMinor: costMinor === null || timesOut === 0 ? null : roundHalfAwayFromZero(costMinor / timesOut),
+    hasProvedItself:
+      ageDays !== null && ageDays >= PROVED.ageDays && timesOut >= PROVED.timesOut && soundDays >= PROVED.soundDays,
+  }
+}
+
+/** What used gear of this kind fetches: a quarter less after the first year, a seventh of the rest each year after. */
+const RESALE = { firstYear: 0.75, laterYear: 6 / 7 }
+
+/** A rough guess at what a thing would bring, from its price and age alone (common practice, from memory). */
+export function estimateResale(priceMinor: number, ageDays: number): number {
+  const years = Math.max(0, ageDays / DAYS_OF_YEAR)
+  const share = years <= 1 ? 1 - (1 - RESALE.firstYear) * years : RESALE.firstYear * RESALE.laterYear ** (years - 1)
+  return roundHalfAwayFromZero(priceMinor * share)
+}
+
+/** Out in so large a share of the sessions that its failing would stop the work, with nothing of its kind to stand in. */
+export function isRisk(share: number | null, standIns: number): boolean {
+  return share !== null && share >= 0.5 && standIns === 0
+}
+
+export interface Demand {
+  start: number
+  end: number
+  quantity: number
+}
+
+/**
+ * The most that is wanted at one time, and when that begins: a sweep over starts and ends. Intervals are half-open, so what
+ * ends frees its pieces for what begins at that instant.
+ */
+export function findPeakDemand(demands: readonly Demand[]): { quantity: number; at: number | null } {
+  const steps = demands
+    .filter((it) => it.start < it.end)
+    .flatMap(({ start, end, quantity }) => [
+      { at: start, change: quantity },
+      { at: end, change: -quantity },
+    ])
+    .sort((a, b) => a.at - b.at || a.change - b.change)
+  let now = 0
+  let peak = { quantity: 0, at: null as number | null }
+  for (const { at, change } of steps) {
+    now += change
+    if (now > peak.quantity) peak = { quantity: now, at }
+  }
+  return peak
+}
+
+/** How what serves in several setups counts in the worth of each: in full, split among them, or in the first alone. */
+export const SHARING = { full: 'In full in each', split: 'Split among them', once: 'In the first alone' } as const
+export type Sharing = keyof typeof SHARING
+
+/** What stands in each setup is worth together, and of how many things nobody knows. Shares are exact to the penny. */
+export function valueSetups(
+  setups: readonly { id: string; unitIds: readonly string[] }[],
+  worthOf: (unitId: string) => number | null,
+  sharing: Sharing,
+): Map<string, { minor: number; unknown: number; shared: number }> {
+  const users = new Map<string, string[]>()
+  for (const { id, unitIds } of setups) {
+    for (const unitId of new Set(unitIds)) users.set(unitId, [...(users.get(unitId) ?? []), id])
+  }
+  return new Map(
+    setups.map(({ id, unitIds }) => {
+      const sum = { minor: 0, unknown: 0, shared: 0 }
+      for (const unitId of new Set(unitIds)) {
+        const all = users.get(unitId) ?? [id]
+        const value = worthOf(unitId)
+        if (all.length > 1) sum.shared++
+        if (value === null) sum.unknown++
+        else sum.minor += takeShare(value, all, id, sharing)
+      }
+      return [id, sum] as const
+    }),
+  )
+}
+
+function takeShare(value: number, users: readonly string[], id: string, sharing: Sharing): number {
+  const at = users.indexOf(id)
+  if (sharing === 'full') return value
+  if (sharing === 'once') return at === 0 ? value : 0
+  // The first carry the pennies that do not divide.
+  return Math.floor(value / users.length) + (at < value % users.length ? 1 : 0)
+}

@@ -1,0 +1,205 @@
+import fc from 'fast-check'
+import { describe, expect, test } from 'vitest'
+import type { SetThing } from '../../placed/placed-item.ts'
+import { makeThing } from '../../placed/things.fixture.ts'
+import { computeCardMinutes, judgeCardMinutes } from '../media/card-minutes.ts'
+import { computeCircuitLimit, judgeCircuitLoad } from '../power/circuit-load.ts'
+import { computeRuntimeMinutes, countPacks, judgePackHours } from '../power/pack-hours.ts'
+
+const pack = (key: string, energyMilliwattHours: number, healthPercent: number | null = null): SetThing =>
+  makeThing({
+    key,
+    energyMilliwattHours,
+    healthPercent,
+    ports: [{ id: 'pack', interfaces: 'pack-a', side: 'guest', importance: 'optional' }],
+  })
+
+const device = (key: string, milliwatts: number, count = 1): SetThing =>
+  makeThing({
+    key,
+    powerMode: { id: 'packs', label: 'Packs', source: 'packs', milliwatts, portIds: ['bay'] },
+    ports: [{ id: 'bay', interfaces: 'pack-a', side: 'host', count }],
+  })
+
+const OPTIONS = { minutes: 90, sparePacks: 1, efficiencyPercent: 100 }
+
+describe('packs for a session', () => {
+  test('swapped whole: as many as a minute by minute count comes to', () => {
+    const cases = fc.record({
+      minutes: fc.integer({ min: 1, max: 600 }),
+      atOnce: fc.integer({ min: 1, max: 4 }),
+      runtime: fc.integer({ min: 1, max: 240 }),
+    })
+    fc.assert(
+      fc.property(cases, ({ minutes, atOnce, runtime }) => {
+        let packs = 0
+        for (let minute = 0; minute < minutes; minute++) if (minute % runtime === 0) packs += atOnce
+        expect(countPacks(minutes, atOnce, runtime)).toBe(packs)
+      }),
+    )
+  })
+
+  test('more energy, better health or less draw never shorten a run', () => {
+    const whole = fc.integer({ min: 1, max: 500_000 })
+    const percent = fc.integer({ min: 1, max: 100 })
+    fc.assert(
+      fc.property(whole, whole, percent, percent, (energy, draw, health, efficiency) => {
+        const run = computeRuntimeMinutes(energy, 1, draw, health, efficiency)
+        expect(computeRuntimeMinutes(energy + 1, 1, draw, health, efficiency)).toBeGreaterThan(run)
+        expect(computeRuntimeMinutes(energy, 2, draw, health, efficiency)).toBeCloseTo(2 * run, 6)
+        expect(computeRuntimeMinutes(energy, 1, draw + 1, health, efficiency)).toBeLessThan(run)
+      }),
+    )
+  })
+
+  test('the weakest pack decides, devices of one family add up, and the spare is counted once', () => {
+    const [sum] = judgePackHours(
+      [pack('P1', 40_000, 100), pack('P2', 40_000, 50), device('A', 10_000), device('B', 20_000, 2)],
+      OPTIONS,
+    )
+    // 20 Wh: A runs 120 minutes on one, B 120 minutes on two.
+    expect(sum).toMatchObject({
+      packMilliwattHours: 40_000,
+      healthPercent: 50,
+      needed: 3,
+      wanted: 4,
+      have: 2,
+      level: 'stop',
+    })
+    expect(sum?.devices.map((it) => [it.tag, it.packs])).toEqual([
+      ['A', 1],
+      ['B', 2],
+    ])
+  })
+
+  test('only the spare missing warns; nothing on packs, or no pack at all, is no sum', () => {
+    expect(judgePackHours([pack('P1', 40_000), device('A', 10_000)], OPTIONS)[0]?.level).toBe('warn')
+    expect(judgePackHours([pack('P1', 40_000), pack('P2', 40_000), device('A', 10_000)], OPTIONS)[0]?.level).toBe('ok')
+    expect(judgePackHours([pack('P1', 40_000)], OPTIONS)).toEqual([])
+    expect(judgePackHours([device('A', 10_000)], OPTIONS)).toEqual([])
+  })
+})
+
+const slot = (key: string, demand: number | null, kilobitsPerSecond = 100_000): SetThing =>
+  makeThing({
+    key,
+    recordingMode: { id: 'm', label: 'usual', kilobitsPerSecond },
+    ports: [
+      {
+        id: 'slot',
+        interfaces: 'sd',
+        side: 'host',
+        demand: demand === null ? null : { quantity: 'cardMegabytesPerSecond', value: demand },
+      },
+    ],
+  })
+
+const card = (key: string, capacityMegabytes: number, speed: number | null, roleId: string | null = null): SetThing =>
+  makeThing({
+    key,
+    capacityMegabytes,
+    roleId,
+    ports: [
+      {
+        id: 'card',
+        interfaces: 'sd',
+        side: 'guest',
+        importance: 'optional',
+        rating: speed === null ? null : { quantity: 'cardMegabytesPerSecond', value: speed },
+      },
+    ],
+  })
+
+describe('minutes on the cards', () => {
+  const options = { plannedMinutes: 60, headroomPercent: 0 }
+
+  test('a larger card, a lighter mode or less headroom never hold less', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 2_000_000 }),
+        fc.integer({ min: 64, max: 800_000 }),
+        fc.integer({ min: 1, max: 50 }),
+        (megabytes, rate, headroom) => {
+          const minutes = computeCardMinutes(megabytes, rate, headroom)
+          expect(computeCardMinutes(megabytes + 1, rate, headroom)).toBeGreaterThanOrEqual(minutes)
+          expect(computeCardMinutes(megabytes, rate + 1, headroom)).toBeLessThanOrEqual(minutes)
+          expect(computeCardMinutes(megabytes, rate, headroom - 1)).toBeGreaterThanOrEqual(minutes)
+          // So many minutes fit, and one more would not.
+          const usable = (megabytes * (100 - headroom)) / 100
+          expect((minutes * rate * 60) / 8000).toBeLessThanOrEqual(usable + 1e-6)
+          expect(((minutes + 1) * rate * 60) / 8000).toBeGreaterThan(usable - 1e-6)
+        },
+      ),
+    )
+  })
+
+  test('cards of a recorder’s own role are its own; loose ones go to whoever is shortest', () => {
+    const sums = judgeCardMinutes(
+      [
+        slot('A', null),
+        slot('B', null),
+        card('A1', 45_000, null, 'A'),
+        card('X', 22_500, null),
+        card('Y', 45_000, null),
+      ],
+      options,
+    )
+    expect(sums.map((it) => [it.tag, it.minutes, it.cards.map((one) => one.tag)])).toEqual([
+      ['A', 90, ['A1', 'X']],
+      ['B', 60, ['Y']],
+    ])
+  })
+
+  test('a card that is too slow does not count; one of unknown speed does', () => {
+    expect(judgeCardMinutes([slot('A', 60), card('S', 45_000, 30, 'A')], options)).toEqual([])
+    expect(judgeCardMinutes([slot('A', 60), card('S', 45_000, 60, 'A')], options)[0]?.level).toBe('ok')
+    expect(judgeCardMinutes([slot('A', 60), card('S', 45_000, null, 'A')], options)[0]?.level).toBe('ok')
+    expect(judgeCardMinutes([slot('A', null), card('S', 44_000, 10, 'A')], options)[0]?.level).toBe('stop')
+  })
+})
+
+describe('watts on a circuit', () => {
+  test('a heavier load never gets a better verdict, and an allowance never a worse one', () => {
+    const order = ['ok', 'warn', 'stop']
+    const circuit = (amps: number) => ({
+      id: 'c',
+      name: 'c',
+      volts: 230,
+      amps,
+      outlets: 1,
+      outletInterface: 'mains-bs1363',
+    })
+    const load = (milliwatts: number) => [
+      makeThing({ key: 'L', powerMode: { id: 'm', label: 'm', source: 'mains' as const, milliwatts, portIds: [] } }),
+    ]
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 8_000_000 }),
+        fc.integer({ min: 50, max: 100 }),
+        fc.integer({ min: 1, max: 600 }),
+        (milliwatts, percent, minutes) => {
+          const at = (mw: number, amps = 10, share = percent) =>
+            order.indexOf(
+              judgeCircuitLoad(load(mw), circuit(amps), { rule: 'whole', continuousPercent: share }, minutes).level,
+            )
+          expect(at(milliwatts + 1)).toBeGreaterThanOrEqual(at(milliwatts))
+          expect(at(milliwatts, 16)).toBeLessThanOrEqual(at(milliwatts))
+          expect(at(milliwatts, 10, 100)).toBeLessThanOrEqual(at(milliwatts))
+        },
+      ),
+    )
+  })
+
+  test('limits are whole milliwatts for any volts and tenths of an ampere', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 1000 }),
+        fc.integer({ min: 5, max: 4000 }),
+        fc.integer({ min: 50, max: 100 }),
+        (volts, tenths, percent) => {
+          expect(computeCircuitLimit(volts, tenths / 10, percent)).toBe(volts * tenths * percent)
+        },
+      ),
+    )
+  })
+})

@@ -1,0 +1,190 @@
+import type { Interface } from '../../kit/model/interface.ts'
+import type { FindingLevel } from '../../studio/finding.ts'
+import type { SetThing } from '../placed/placed-item.ts'
+import { type Link, listWholeLinks, makeLinkRule } from './cable-run.ts'
+import { splitEnds, splitIntoComponents } from './components.ts'
+import { goesRound, type JoinedPair, listPairs, matchWithoutRings } from './cycles.ts'
+import { settleLoads, sumOverload } from './load-settling.ts'
+import {
+  type BipartiteGraph,
+  findGuestHallSet,
+  findHallSet,
+  findMatching,
+  type HallSet,
+  type Matching,
+} from './matching.ts'
+import {
+  buildNodeGraph,
+  buildPortGraph,
+  findUnknownAtJoint,
+  listNodes,
+  type PortGraph,
+  type PortNode,
+} from './port-graph.ts'
+
+/** One end of a thing and what it joined. */
+export interface Joint {
+  host: { key: string; tag: string; portId: string }
+  guest: { key: string; tag: string; portId: string }
+  interfaceCode: string
+}
+
+/** An end that nothing is left for. `rivals` and `supply` are the Hall set that proves it. */
+export interface UnmetNeed {
+  thing: SetThing
+  portId: string
+  /** Any of these would do. */
+  interfaces: string[]
+  side: 'host' | 'guest'
+  wanted: number
+  missing: number
+  level: FindingLevel
+  /** Other things that want the same. */
+  rivals: string[]
+  /** What there is for all of them together. */
+  supply: string[]
+}
+
+export interface UnknownJoint {
+  thing: SetThing
+  other: SetThing
+  fact: 'card-speed' | 'mass' | 'load-limit'
+}
+
+export interface Completeness {
+  joints: Joint[]
+  unmet: UnmetNeed[]
+  unknown: UnknownJoint[]
+}
+
+const LEVEL_OF_RANK: readonly FindingLevel[] = ['stop', 'warn', 'advise']
+
+/** What was found of some ends of a set, which nothing else could join. */
+export interface JudgedEnds extends Completeness {
+  pairs: JoinedPair[]
+}
+
+/** What was found of ends, to be used again where they and their things are as they were. */
+export interface CompletenessMemory {
+  recall(ends: readonly PortNode[]): JudgedEnds | undefined
+  keep(ends: readonly PortNode[], found: JudgedEnds): void
+}
+
+type Rule = ReturnType<typeof makeLinkRule> | undefined
+
+/**
+ * Judges whether every end that must be met is met by an offer that nothing else uses. Exact for a set in fixed ways of
+ * powering: what is reported as unmet cannot be met by any other way of joining the same things, and nothing is carried by
+ * what it carries itself. Links that somebody made are kept as they are. Parts that cannot join are judged one by one.
+ */
+export function judgeCompleteness(
+  things: readonly SetThing[],
+  interfaces: ReadonlyMap<string, Interface>,
+  links: readonly Link[] = [],
+  memory?: CompletenessMemory,
+): Completeness {
+  const rule = links.length > 0 ? makeLinkRule(listWholeLinks(links, things)) : undefined
+  return merge(splitIntoComponents(things).map((part) => judgePart(part, interfaces, rule, memory)))
+}
+
+/**
+ * Ends of different interfaces are matched by themselves. Only where that makes a ring, a loop or an overload do they have to
+ * give way to each other, and are matched together.
+ */
+function judgePart(
+  things: readonly SetThing[],
+  interfaces: ReadonlyMap<string, Interface>,
+  rule: Rule,
+  memory: CompletenessMemory | undefined,
+): Completeness {
+  const bits = splitEnds(things.flatMap(listNodes)).map((ends) => {
+    const known = memory?.recall(ends)
+    if (known) return known
+    const built = buildNodeGraph(ends, interfaces, rule)
+    const found = describeMatching(built, built.graph, findMatching(built.graph))
+    memory?.keep(ends, found)
+    return found
+  })
+  const pairs = bits.flatMap((it) => it.pairs)
+  if (!goesRound(pairs, interfaces) && sumOverload(pairs, interfaces) === 0) return merge(bits)
+  const built = buildPortGraph(things, interfaces, rule)
+  const { matching, graph } = matchWithoutRings(built, interfaces)
+  return describeMatching(built, graph, settleLoads(built, matching, interfaces))
+}
+
+function merge(parts: readonly Completeness[]): Completeness {
+  return {
+    joints: parts.flatMap((it) => it.joints),
+    unmet: parts.flatMap((it) => it.unmet),
+    unknown: parts.flatMap((it) => it.unknown),
+  }
+}
+
+function describeMatching(built: PortGraph, graph: BipartiteGraph, matching: Matching): JudgedEnds {
+  const pairs = listPairs(built, matching)
+  const unmet = new Map<string, UnmetNeed>()
+  for (const [at, node] of built.hosts.entries()) {
+    if (node.priority === null || matching.guestOfHost[at] !== -1) continue
+    addUnmet(unmet, node, findHallSet(graph, matching, at), built.hosts, built.guests)
+  }
+  for (const [at, node] of built.guests.entries()) {
+    if (node.priority === null || matching.hostOfGuest[at] !== -1) continue
+    addUnmet(unmet, node, findGuestHallSet(graph, matching, at), built.guests, built.hosts)
+  }
+  return {
+    pairs,
+    joints: pairs.map(([host, guest]) => describeJoint(host, guest)),
+    unmet: [...unmet.values()],
+    unknown: pairs.flatMap(([host, guest]): UnknownJoint[] => {
+      const fact = findUnknownAtJoint(host, guest)
+      return fact ? [{ thing: guest.thing, other: host.thing, fact }] : []
+    }),
+  }
+}
+
+function describeJoint(host: PortNode, guest: PortNode): Joint {
+  for (const h of host.ports) {
+    for (const g of guest.ports) {
+      const code = h.interfaces.find((it) => g.interfaces.includes(it))
+      if (!code) continue
+      return {
+        host: { key: host.thing.key, tag: host.thing.tag, portId: h.id },
+        guest: { key: guest.thing.key, tag: guest.thing.tag, portId: g.id },
+        interfaceCode: code,
+      }
+    }
+  }
+  throw new Error(`${host.thing.tag} and ${guest.thing.tag} were joined without an interface in common.`)
+}
+
+function addUnmet(
+  unmet: Map<string, UnmetNeed>,
+  node: PortNode,
+  hall: HallSet,
+  own: PortNode[],
+  others: PortNode[],
+): void {
+  const port = node.ports[0]
+  if (!port || node.priority === null) return
+  const key = `${node.thing.key}/${port.id}`
+  const known = unmet.get(key)
+  if (known) {
+    known.missing++
+    return
+  }
+  unmet.set(key, {
+    thing: node.thing,
+    portId: port.id,
+    interfaces: [...new Set(node.ports.flatMap((it) => it.interfaces))],
+    side: port.side,
+    wanted: port.count,
+    missing: 1,
+    level: LEVEL_OF_RANK[node.priority] ?? 'advise',
+    rivals: listTags(hall.wanting, own).filter((tag) => tag !== node.thing.tag),
+    supply: listTags(hall.wanted, others),
+  })
+}
+
+function listTags(indices: number[], nodes: PortNode[]): string[] {
+  return [...new Set(indices.flatMap((index) => nodes[index]?.thing.tag ?? []))]
+}

@@ -1,0 +1,190 @@
+import type { Interface } from '../../kit/model/interface.ts'
+import type { SetThing } from '../placed/placed-item.ts'
+import { type BipartiteGraph, findMatching, type Matching } from './matching.ts'
+import type { PortGraph, PortNode } from './port-graph.ts'
+
+/** A cable is between two things: with both ends in one it joins nothing. */
+const JOINS_ONCE: ReadonlySet<string> = new Set(['cable', 'cable-adapter', 'lead'])
+
+export const isConduit = ({ category }: SetThing) => JOINS_ONCE.has(category)
+
+/** What only passes on: a cable, and a booster, which would feed itself with both ends in one thing. */
+export const isBetween = (thing: SetThing) => isConduit(thing) || thing.category === 'preamp'
+
+/** Whether these two may have one joint only. */
+export function joinOnce(a: SetThing, b: SetThing): boolean {
+  return isBetween(a) || isBetween(b)
+}
+
+const FLOWS: ReadonlySet<Interface['kind']> = new Set(['signal', 'mains'])
+
+/** Whether one end carries the other, so that a ring of such joints would hang in the air. Signal and mains may go round. */
+export function carries(host: PortNode, guest: PortNode, interfaces: ReadonlyMap<string, Interface>): boolean {
+  return host.ports.some((h) =>
+    guest.ports.some((g) =>
+      h.interfaces.some((code) => g.interfaces.includes(code) && !FLOWS.has(interfaces.get(code)?.kind ?? 'carry')),
+    ),
+  )
+}
+
+/** Two ends that are joined, the host first. */
+export type JoinedPair = [host: PortNode, guest: PortNode]
+
+export function listPairs({ hosts, guests }: PortGraph, { guestOfHost }: Matching): JoinedPair[] {
+  return guestOfHost.flatMap((guest, host): JoinedPair[] => {
+    const [a, b] = [hosts[host], guests[guest]]
+    return a && b ? [[a, b]] : []
+  })
+}
+
+/** Whether something is carried by what it carries itself, or a cable has both ends in one thing. */
+export function goesRound(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<string, Interface>): boolean {
+  return findLoop(pairs) !== null || findRing(pairs, interfaces) !== null
+}
+
+/** How many matchings are looked at to break rings and loops; each takes one joint of one away. */
+const MOST_TRIED = 60
+
+export interface RinglessMatching {
+  matching: Matching
+  /** The graph without the joints that were taken away, in which the matching is best. */
+  graph: BipartiteGraph
+}
+
+/**
+ * The best matching in which nothing is carried by what it carries itself, as what stands, stands on the floor in the end,
+ * and no cable has both ends in one thing. Where the plain matching has such a ring or loop, each of its joints is taken away in turn and the best of what remains is kept.
+ */
+export function matchWithoutRings(built: PortGraph, interfaces: ReadonlyMap<string, Interface>): RinglessMatching {
+  const graphs: BipartiteGraph[] = [built.graph]
+  let best: (RinglessMatching & { open: number[] }) | null = null
+  for (let tried = 0; graphs.length > 0 && tried < MOST_TRIED; tried++) {
+    const graph = graphs.shift()
+    if (!graph) break
+    const matching = findMatching(graph)
+    const open = countOpen(graph, matching)
+    // A matching with rings is a bound: what comes of it leaves no fewer ends open.
+    if (best && !isFewer(open, best.open)) continue
+    const pairs = listPairs(built, matching)
+    const ring = findLoop(pairs) ?? findRing(pairs, interfaces)
+    if (!ring) best = { matching, graph, open }
+    else for (const isOf of ring) graphs.push(withoutJoints(graph, built, isOf))
+  }
+  return best ?? breakEveryRing(built, interfaces)
+}
+
+/** Takes joints away until no ring is left: no longer surely the best, but never in the air. */
+function breakEveryRing(built: PortGraph, interfaces: ReadonlyMap<string, Interface>): RinglessMatching {
+  let graph = built.graph
+  for (;;) {
+    const matching = findMatching(graph)
+    const pairs = listPairs(built, matching)
+    const [first] = findLoop(pairs) ?? findRing(pairs, interfaces) ?? []
+    if (!first) return { matching, graph }
+    graph = withoutJoints(graph, built, first)
+  }
+}
+
+/** Whether a joint is one of those of which not all may be: one of them is given up. */
+type Forbidden = (host: PortNode, guest: PortNode) => boolean
+
+function withoutJoints(graph: BipartiteGraph, { hosts, guests }: PortGraph, isForbidden: Forbidden): BipartiteGraph {
+  const isKept = (host: number, guest: number) => {
+    const below = hosts[host]
+    const above = guests[guest]
+    return !below || !above || !isForbidden(below, above)
+  }
+  return {
+    ...graph,
+    edges: graph.edges.map((list, host) => list.filter((guest) => isKept(host, guest))),
+    ...(graph.backEdges
+      ? { backEdges: graph.backEdges.map((list, guest) => list.filter((host) => isKept(host, guest))) }
+      : {}),
+  }
+}
+
+/** Open ends by priority, the most important first. */
+function countOpen(graph: BipartiteGraph, { guestOfHost, hostOfGuest }: Matching): number[] {
+  const counts = [0, 0, 0]
+  const add = (priorities: (number | null)[], partners: number[]) => {
+    for (const [at, priority] of priorities.entries()) {
+      if (priority !== null && (partners[at] ?? -1) < 0) counts[priority] = (counts[priority] ?? 0) + 1
+    }
+  }
+  add(graph.hosts, guestOfHost)
+  add(graph.guests, hostOfGuest)
+  return counts
+}
+
+function isFewer(a: readonly number[], b: readonly number[]): boolean {
+  const at = a.findIndex((count, index) => count !== b[index])
+  return at >= 0 && (a[at] ?? 0) < (b[at] ?? 0)
+}
+
+/** A cable with two ends in one thing: one of those ends has to go elsewhere, into whichever socket. Null without one. */
+function findLoop(pairs: readonly JoinedPair[]): Forbidden[] | null {
+  const seen = new Map<string, JoinedPair>()
+  for (const [a, b] of pairs) {
+    if (!joinOnce(a.thing, b.thing)) continue
+    const key = [a.thing.key, b.thing.key].sort().join('\n')
+    const before = seen.get(key)
+    if (!before) {
+      seen.set(key, [a, b])
+      continue
+    }
+    return [before, [a, b] as const].map(([x, y]) => {
+      const end = isBetween(x.thing) ? x : y
+      const other = end === x ? y.thing : x.thing
+      return (h, g) => (isEnd(h, end) && g.thing === other) || (isEnd(g, end) && h.thing === other)
+    })
+  }
+  return null
+}
+
+const isEnd = (a: PortNode, b: PortNode) => a.thing === b.thing && a.ports[0]?.id === b.ports[0]?.id
+
+interface Carried {
+  below: SetThing
+  above: SetThing
+}
+
+/** A ring in which each thing is carried by the next: one of them has to stand on something else. Null without one. */
+function findRing(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<string, Interface>): Forbidden[] | null {
+  const carriedBy = new Map<string, Carried[]>()
+  for (const [below, above] of pairs) {
+    if (!carries(below, above, interfaces)) continue
+    const step = { below: below.thing, above: above.thing }
+    carriedBy.set(above.thing.key, [...(carriedBy.get(above.thing.key) ?? []), step])
+  }
+  const done = new Set<string>()
+  for (const start of carriedBy.keys()) {
+    const ring = walk(start, carriedBy, done, [], new Map())
+    if (!ring) continue
+    return ring.map(
+      ({ below, above }): Forbidden =>
+        (host, guest) =>
+          host.thing === below && guest.thing === above && carries(host, guest, interfaces),
+    )
+  }
+  return null
+}
+
+function walk(
+  key: string,
+  carriedBy: ReadonlyMap<string, Carried[]>,
+  done: Set<string>,
+  path: Carried[],
+  depthOf: Map<string, number>,
+): Carried[] | null {
+  if (done.has(key)) return null
+  depthOf.set(key, path.length)
+  for (const step of carriedBy.get(key) ?? []) {
+    const depth = depthOf.get(step.below.key)
+    if (depth !== undefined) return [...path.slice(depth), step]
+    const ring = walk(step.below.key, carriedBy, done, [...path, step], depthOf)
+    if (ring) return ring
+  }
+  depthOf.delete(key)
+  done.add(key)
+  return null
+}

@@ -1,0 +1,79 @@
+import { isKindOf } from '../../kit/model/category.ts'
+import { makePort, type Port } from '../../kit/model/port.ts'
+import type { Bar, Circuit } from '../../studio/places/place.ts'
+import type { NewSetup } from '../setup/setup.ts'
+import { type Holdings, listThings, NOTHING_KNOWN, type SetThing } from './placed-item.ts'
+
+/** What a setup stands in: nothing of the kit, and yet things are plugged into it, hung from it and held by it. */
+export interface Surroundings {
+  circuit: Circuit | null
+  /** Bars and ceiling clips of the room. */
+  bars?: readonly Bar[]
+}
+
+/** So many clamps go on one bar; its load is what limits it. */
+const CLAMPS_ON_BAR = 12
+const HANDS = 2
+const POCKETS = 2
+
+/** Every piece of a setup, then the room's sockets, its bars, and the hands of who carries. */
+export function listAllThings(
+  setup: Pick<NewSetup, 'roles' | 'carriers'>,
+  holdings: Holdings,
+  around: Surroundings,
+): SetThing[] {
+  const things = listThings(setup, holdings, around.circuit)
+  const fixed = listFixed(setup, around)
+  return setup.carriers > 0 ? [...things.map(makeHoldable), ...fixed] : [...things, ...fixed]
+}
+
+/** Bars and people, without the sockets. */
+export function listFixed({ carriers }: Pick<NewSetup, 'carriers'>, { bars = [] }: Surroundings): SetThing[] {
+  return [...bars.map(makeBar), ...(carriers > 0 ? [makePeople(carriers)] : [])]
+}
+
+function makeBar({ id, name, loadGrams }: Bar): SetThing {
+  const rating = loadGrams === null ? null : ({ quantity: 'loadGrams', value: loadGrams } as const)
+  const port = makePort({
+    id: 'bar',
+    interfaces: 'bar',
+    side: 'host',
+    count: CLAMPS_ON_BAR,
+    importance: 'optional',
+    rating,
+  })
+  return makeFixed(`bar:${id}`, name, name, [port])
+}
+
+function makePeople(carriers: number): SetThing {
+  const ports = [
+    makePort({ id: 'hand', interfaces: 'hand', side: 'host', count: HANDS * carriers, importance: 'optional' }),
+    makePort({ id: 'pocket', interfaces: 'pocket', side: 'host', count: POCKETS * carriers, importance: 'optional' }),
+  ]
+  return makeFixed('people', 'HANDS', carriers === 1 ? 'who carries' : `${carriers} who carry`, ports)
+}
+
+function makeFixed(key: string, tag: string, name: string, ports: Port[]): SetThing {
+  return { key, tag, name, category: 'room', roleId: null, roleImportance: 'optional', ports, ...NOTHING_KNOWN }
+}
+
+/** Ends by which a hand can hold a thing as well as a screw or a clamp does. */
+const HELD_AT: ReadonlySet<string> = new Set(['thread-1-4', 'phone-clamp'])
+
+/** Cameras can be held, where somebody is there to hold them. */
+export function makeHoldable(thing: SetThing): SetThing {
+  if (thing.category === 'room' || !isKindOf(thing.category, 'camera')) return thing
+  return { ...thing, ports: thing.ports.map(withHand) }
+}
+
+/** The same port each time, so that a thing that did not change is seen not to have. */
+const HELD = new WeakMap<Port, Port>()
+
+function withHand(port: Port): Port {
+  if (port.side !== 'guest' || !port.interfaces.some((code) => HELD_AT.has(code))) return port
+  const known = HELD.get(port)
+  if (known) return known
+  const held = { ...port, interfaces: [...port.interfaces, 'hand'] }
+  HELD.set(port, held)
+  return held
+}

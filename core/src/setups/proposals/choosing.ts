@@ -1,0 +1,232 @@
+import { isKindOf } from '../../kit/model/category.ts'
+import { nameModel } from '../../kit/model/model.ts'
+import { findRoom } from '../../studio/places/place-findings.ts'
+import type { Policies } from '../../studio/policy/policy.ts'
+import { findHallSet, findMatching } from '../joining/matching.ts'
+import { canJoin, listNodes } from '../joining/port-graph.ts'
+import { listThings, makeUnitThing, type SetThing } from '../placed/placed-item.ts'
+import { type Role, suitsRole } from '../setup/setup.ts'
+import type { ReadinessInput } from '../verdict/readiness.ts'
+import { assignAtLeastCost } from './assignment.ts'
+import type { Store, StoreUnit } from './remedies.ts'
+import type { Remedy } from './remedy.ts'
+
+/** What speaks for a thing, in the order in which it is said. */
+export type ChoiceReason = 'fits' | 'here-already' | 'same-maker' | 'same-colour' | 'unclaimed' | 'sound'
+
+export interface RoleChoice {
+  roleId: string
+  role: string
+  unitId: string
+  tag: string
+  name: string
+  reasons: ChoiceReason[]
+}
+
+/** A role that stays empty: `rivals` want the same, and `supply` is all there is for them together. */
+export interface RoleLeft {
+  roleId: string
+  role: string
+  why: 'says-nothing' | 'none-free' | 'too-few'
+  rivals: string[]
+  supply: string[]
+}
+
+export interface Choosing {
+  choices: RoleChoice[]
+  left: RoleLeft[]
+  remedies: Remedy[]
+}
+
+/** How much each thing counts against a choice. A thing that joins nothing here costs more than any number of claims. */
+const COST = {
+  misfit: 1_000,
+  fault: 300,
+  claim: 20,
+  weakness: 15,
+  mostWeaknesses: 3,
+  mostClaims: 10,
+  otherMaker: 60,
+  otherColour: 50,
+  elsewhere: 8,
+  standby: 10,
+  worn: 1,
+}
+const PENALTY = { essential: 1_000_000, wanted: 100_000, optional: 50_000 }
+
+/**
+ * Fills the empty roles that say what they want, from what is free: all roles of one wave together, at the least cost by
+ * weights that follow the studio's policy. Bodies, lamps and microphones come first, then what has to fit them. Pinned
+ * things stay. `faulty` names things that are usable with a fault.
+ */
+export function chooseForRoles(input: ReadinessInput, store: Store, faulty: ReadonlySet<string>): Choosing {
+  const empty = input.setup.roles.filter((role) => role.things.length === 0 && !role.deliberatelyNone && !role.givenBy)
+  const left: RoleLeft[] = empty
+    .filter((role) => !saysWhat(role))
+    .map((role) => ({ roleId: role.id, role: role.name, why: 'says-nothing', rivals: [], supply: [] }))
+  const choices: RoleChoice[] = []
+  const standing = listThings(input.setup, input.holdings, null)
+  const makers = new Set([...input.holdings.models.values()].map((it) => it.maker).filter(Boolean))
+  const taken = new Set<string>()
+  for (const wave of [empty.filter((it) => !isFollower(it)), empty.filter(isFollower)]) {
+    const roles = wave.filter(saysWhat)
+    const units = store.units.filter(
+      (it) => !taken.has(it.unit.id) && roles.some((role) => suitsRole(role, it.model, it.unit.id)),
+    )
+    const context: Weighing = { input, standing, makers, faulty }
+    const costs = roles.map((role) =>
+      units.map((it) => (suitsRole(role, it.model, it.unit.id) ? weigh(it, role, context) : null)),
+    )
+    const columns = assignAtLeastCost(
+      costs,
+      roles.map((role) => PENALTY[role.importance]),
+    )
+    for (const [at, role] of roles.entries()) {
+      const it = units[columns[at] ?? -1]
+      if (!it) continue
+      taken.add(it.unit.id)
+      standing.push(makeUnitThing(it.unit, it.model, role, null))
+      if (it.model.maker) makers.add(it.model.maker)
+      choices.push({
+        roleId: role.id,
+        role: role.name,
+        unitId: it.unit.id,
+        tag: it.unit.tag,
+        name: nameModel(it.model),
+        reasons: listReasons(it, role, context),
+      })
+    }
+    left.push(...explainLeft(roles, units, columns))
+  }
+  return { choices, left, remedies: choices.map(makeRemedy) }
+}
+
+/** What has to fit another thing that is chosen, and so is chosen after it. */
+function isFollower({ wants }: Role): boolean {
+  return wants !== null && (['lens', 'lens-adapter', 'filter', 'modifier'] as string[]).includes(wants)
+}
+
+interface Weighing {
+  input: ReadinessInput
+  standing: readonly SetThing[]
+  makers: ReadonlySet<string>
+  faulty: ReadonlySet<string>
+}
+
+function weigh(it: StoreUnit, role: Role, { input, standing, makers, faulty }: Weighing): number {
+  const wantsOneMaker = followsOneSystem(input.policies)
+  return (
+    (fits(it, role, input, standing) ? 0 : COST.misfit) +
+    (faulty.has(it.unit.id) ? COST.fault : 0) +
+    COST.claim * Math.min(COST.mostClaims, it.usedBySetups) +
+    (wantsOneMaker && makers.size > 0 && !makers.has(it.model.maker) ? COST.otherMaker : 0) +
+    COST.weakness * Math.min(COST.mostWeaknesses, countWeaknesses(it)) +
+    (matchesColour(it, role, input, standing) === false ? COST.otherColour : 0) +
+    (isHere(it, input) ? 0 : COST.elsewhere) +
+    (it.unit.state === 'standby' ? COST.standby : 0) +
+    COST.worn * Math.round((100 - (it.unit.healthPercent ?? 100)) / 10)
+  )
+}
+
+/** Whether it lives or lies in the room where the setup is to be: nobody has to fetch it. */
+function isHere({ unit }: StoreUnit, { where }: ReadinessInput): boolean {
+  if (!where?.placeId) return false
+  const room = findRoom(unit.nowPlaceId ?? unit.placeId, where.places)
+  return room !== null && room.id === findRoom(where.placeId, where.places)?.id
+}
+
+/**
+ * Where all lamps are to be alike: whether its range of colour meets that of every lamp that stands here. Null where that
+ * is not asked, or not recorded.
+ */
+function matchesColour(
+  { model }: StoreUnit,
+  { wants }: Role,
+  { policies, holdings }: ReadinessInput,
+  standing: readonly SetThing[],
+): boolean | null {
+  if (wants === null || !isKindOf(wants, 'light') || policies.school('colour').way !== 'match') return null
+  const own = findColours(model)
+  const others = standing.flatMap(({ key }) => {
+    const other = holdings.models.get(holdings.units.get(key)?.modelId ?? '')
+    return other && isKindOf(other.category, 'light') ? (findColours(other) ?? []) : []
+  })
+  if (!own || others.length === 0) return null
+  return others.every((it) => it.least <= own.most && own.least <= it.most)
+}
+
+function findColours({ specs }: StoreUnit['model']): { least: number; most: number } | null {
+  const { kelvinMin, kelvinMax } = specs.more
+  if (typeof kelvinMin !== 'number' && typeof kelvinMax !== 'number') return null
+  return { least: Number(kelvinMin ?? kelvinMax), most: Number(kelvinMax ?? kelvinMin) }
+}
+
+/** What the crew saw itself: hearsay never counts against a thing. */
+const countWeaknesses = ({ unit }: StoreUnit) =>
+  unit.remarks.filter((it) => it.kind === 'weakness' && it.source === 'seen').length
+
+const followsOneSystem = (policies: Policies) => policies.school('system').way === 'one'
+
+/** Whether each mount that it has to be joined by finds something here to join. Without mounts of its own it fits anywhere. */
+function fits(
+  { unit, model }: StoreUnit,
+  role: Role,
+  { interfaces }: ReadinessInput,
+  standing: readonly SetThing[],
+): boolean {
+  const thing = makeUnitThing(unit, model, role, null)
+  const mounts = listNodes(thing).filter(
+    (node) =>
+      node.ports[0]?.side === 'guest' &&
+      node.ports.some(
+        (port) =>
+          port.importance === 'essential' && port.interfaces.some((code) => interfaces.get(code)?.kind === 'mount'),
+      ),
+  )
+  if (mounts.length === 0) return true
+  const hosts = standing.flatMap(listNodes).filter((node) => node.ports[0]?.side === 'host')
+  return mounts.every((guest) => hosts.some((host) => canJoin(host, guest, interfaces)))
+}
+
+function listReasons(it: StoreUnit, role: Role, { input, standing, makers, faulty }: Weighing): ChoiceReason[] {
+  const reasons: ChoiceReason[] = []
+  if (isFollower(role) && fits(it, role, input, standing)) reasons.push('fits')
+  if (isHere(it, input)) reasons.push('here-already')
+  if (matchesColour(it, role, input, standing)) reasons.push('same-colour')
+  if (followsOneSystem(input.policies) && makers.has(it.model.maker)) reasons.push('same-maker')
+  if (it.usedBySetups === 0) reasons.push('unclaimed')
+  if (!faulty.has(it.unit.id) && countWeaknesses(it) === 0) reasons.push('sound')
+  return reasons
+}
+
+/** Why roles stay empty: with nothing free of their kind, or, by a Hall set, with fewer than all of them want. */
+function explainLeft(roles: readonly Role[], units: readonly StoreUnit[], columns: readonly number[]): RoleLeft[] {
+  const graph = {
+    hosts: roles.map(() => 0),
+    guests: units.map(() => null),
+    edges: roles.map((role) => units.flatMap((it, at) => (suitsRole(role, it.model, it.unit.id) ? [at] : []))),
+  }
+  const matching = findMatching(graph)
+  return roles.flatMap((role, at): RoleLeft[] => {
+    if ((columns[at] ?? -1) >= 0) return []
+    const common = { roleId: role.id, role: role.name }
+    if (graph.edges[at]?.length === 0) return [{ ...common, why: 'none-free', rivals: [], supply: [] }]
+    // The matching may have left another role of the same set without: the set that competes is the same.
+    const host = (matching.guestOfHost[at] ?? -1) < 0 ? at : matching.guestOfHost.indexOf(-1)
+    const { wanting, wanted } = findHallSet(graph, matching, host < 0 ? at : host)
+    return [
+      {
+        ...common,
+        why: 'too-few',
+        rivals: wanting.flatMap((it) => (it === at ? [] : (roles[it]?.name ?? []))),
+        supply: wanted.flatMap((it) => units[it]?.unit.tag ?? []),
+      },
+    ]
+  })
+}
+
+const saysWhat = ({ wants, anyOfUnitIds }: Role) => wants !== null || (anyOfUnitIds?.length ?? 0) > 0
+
+function makeRemedy({ roleId, unitId, tag, name }: RoleChoice): Remedy {
+  return { kind: 'assign', roleId, unitIds: [unitId], tags: [tag], name }
+}

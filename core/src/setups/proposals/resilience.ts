@@ -1,0 +1,67 @@
+import { nameModel } from '../../kit/model/model.ts'
+import type { NewSetup } from '../setup/setup.ts'
+import { makeJudge } from '../verdict/incremental.ts'
+import type { ReadinessInput } from '../verdict/readiness.ts'
+import { findStandIns, type Store } from './remedies.ts'
+
+/** One thing without which a setup would stop, and what is free to take its place. */
+export interface Loss {
+  unitId: string
+  tag: string
+  name: string
+  role: string
+  standIns: { unitId: string; tag: string; name: string }[]
+}
+
+/**
+ * What a setup would stop without, in the order of its roles: each thing is taken out and the setup judged anew, so that a
+ * second lamp in the same role, or a lead that another one replaces, counts for what it is. Stand-ins were tried too.
+ */
+export function judgeLosses(input: ReadinessInput, store: Store): Loss[] {
+  const judge = makeJudge()
+  const before = judge.assess(input).counts.stop
+  return input.setup.roles.flatMap((role) =>
+    role.things.flatMap(({ unitId }): Loss[] => {
+      const unit = input.holdings.units.get(unitId ?? '')
+      const model = input.holdings.models.get(unit?.modelId ?? '')
+      if (!unit || !model) return []
+      const without = judge.assess({ ...input, setup: takeOut(input.setup, unit.id) }).counts.stop
+      if (without <= before) return []
+      const standIns = findStandIns(input, unit.id, store).map((it) => ({
+        unitId: it.unit.id,
+        tag: it.unit.tag,
+        name: nameModel(it.model),
+      }))
+      return [{ unitId: unit.id, tag: unit.tag, name: nameModel(model), role: role.name, standIns }]
+    }),
+  )
+}
+
+/** The setup without one of its things. */
+export function takeOut(setup: NewSetup, unitId: string): NewSetup {
+  return {
+    ...setup,
+    roles: setup.roles.map((role) => ({ ...role, things: role.things.filter((it) => it.unitId !== unitId) })),
+  }
+}
+
+export interface SinglePoint {
+  unitId: string
+  tag: string
+  name: string
+  /** Setups that stop without it, where nothing free could stand in. */
+  setups: { id: string; role: string }[]
+}
+
+/** Over all setups: what has nothing to stand in for it, what stops the most setups first. */
+export function listSinglePoints(setups: readonly { id: string; losses: readonly Loss[] }[]): SinglePoint[] {
+  const points = new Map<string, SinglePoint>()
+  for (const { id, losses } of setups) {
+    for (const { unitId, tag, name, role, standIns } of losses) {
+      if (standIns.length > 0) continue
+      const known = points.get(unitId) ?? { unitId, tag, name, setups: [] }
+      points.set(unitId, { ...known, setups: [...known.setups, { id, role }] })
+    }
+  }
+  return [...points.values()].sort((a, b) => b.setups.length - a.setups.length || (a.tag < b.tag ? -1 : 1))
+}

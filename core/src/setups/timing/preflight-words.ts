@@ -1,0 +1,88 @@
+import { POWER_SOURCES, type PowerSource } from '../../kit/model/power-source.ts'
+import { listInWords } from '../../units/wording.ts'
+import type { StartLine } from './preflight.ts'
+
+/** One line of the start list as an order to whoever stands there, with what to mind. */
+export function sayStartLine(line: StartLine): { text: string; note: string } {
+  const say = (text: string, note = '') => ({ text, note })
+  switch (line.kind) {
+    case 'fetch-controller':
+      return line.isMissing
+        ? say(
+            `Find ${line.controller}`,
+            `It controls ${line.of} and is not there: without it that stays as it was left.`,
+          )
+        : say(`Fetch ${line.controller}`, `It controls ${line.of}.`)
+    case 'pair':
+      return say(`Pair ${line.controller} with ${line.of}`, 'Try it once from where it will be used.')
+    case 'charge':
+      return line.source === 'cells'
+        ? say(
+            `Fresh cells into ${listInWords(line.tags)}`,
+            `${line.count === 1 ? 'One' : `${line.count} of them`}. Take out the spent ones; mixed ages leak.`,
+          )
+        : say(`Charge ${listInWords(line.tags)}`, `${line.name}. Not unattended, and none that is swollen.`)
+    case 'plug-in':
+      return say(`Plug in ${listInWords(line.tags)}`, 'Leads away from legs and walkways.')
+    case 'open-app':
+      return say(
+        `Open ${[line.app, line.version].filter(Boolean).join(' ')}${line.on ? ` on ${line.on}` : ''}`,
+        `For ${line.of}.`,
+      )
+    case 'empty-card':
+      return say(
+        `Empty ${listInWords(line.tags)}`,
+        'Only when what is on them lies in two other places. Format them in what records on them.',
+      )
+    case 'recall-bank':
+      return say(`${line.tag}: recall ${line.bank}`, sayBank(line))
+    case 'set':
+      return say(
+        `Set ${line.tag}: ${line.settings.map(({ name, value }) => `${name} ${value}`).join(', ')}`,
+        `${line.role}.`,
+      )
+    case 'mirror':
+      return say(
+        'Look for lettering: the picture is turned round',
+        line.things.length > 0
+          ? `Clothing, and ${listInWords(line.things)}.`
+          : 'Clothing, props and signs read backwards.',
+      )
+    case 'no-calls':
+      return say(
+        `${line.tag}: no calls, no lock`,
+        line.roles.length > 1 ? `It does ${listInWords(line.roles)}.` : 'A call ends a recording.',
+      )
+    case 'test':
+      return say(
+        'Record ten seconds and play them back',
+        'With sound, on headphones. The classic loss is a take without.',
+      )
+    default:
+      return line satisfies never
+  }
+}
+
+function sayBank({ why, role }: StartLine & { kind: 'recall-bank' }): string {
+  switch (why) {
+    case 'settings-changed':
+      return `The settings of ${role} were changed since it was stored. Store it anew.`
+    case 'was-away':
+      return 'It was away, mended or changed since: look whether it still holds them, and store it anew.'
+    case null:
+      return `It holds the settings of ${role}.`
+    default:
+      return why satisfies never
+  }
+}
+
+/** What each thing lives on, by source, for the evening before. */
+export function groupBySource<T extends { source: PowerSource }>(
+  things: readonly T[],
+): { label: string; things: T[] }[] {
+  const order = Object.keys(POWER_SOURCES) as PowerSource[]
+  return order.flatMap((source) => {
+    const own = things.filter((it) => it.source === source)
+    return own.length > 0 ? [{ label: POWER_SOURCES[source], things: own }] : []
+  })
+}

@@ -1,0 +1,201 @@
+import { type Category, isKindOf } from '../../kit/model/category.ts'
+import { type Model, nameModel, type PowerMode } from '../../kit/model/model.ts'
+import type { Importance } from '../../kit/model/port.ts'
+import type { Unit } from '../../kit/unit/unit.ts'
+import type { Holdings } from '../placed/placed-item.ts'
+import { printSettings, type Setting } from '../setup/setting-card.ts'
+import type { NewSetup } from '../setup/setup.ts'
+
+/** One thing to do before it counts, in the order in which it is done. */
+export type StartLine = { key: string; importance: Importance } & (
+  | { kind: 'fetch-controller'; controller: string; of: string; isMissing: boolean }
+  | { kind: 'pair'; controller: string; of: string }
+  | { kind: 'charge'; tags: string[]; name: string; source: PowerMode['source']; count: number }
+  | { kind: 'plug-in'; tags: string[] }
+  | { kind: 'open-app'; app: string; version: string; on: string; of: string }
+  | { kind: 'empty-card'; tags: string[] }
+  | { kind: 'recall-bank'; tag: string; bank: string; role: string; why: BankTrouble | null }
+  | { kind: 'set'; role: string; tag: string; settings: Setting[] }
+  | { kind: 'mirror'; things: string[] }
+  | { kind: 'no-calls'; tag: string; roles: string[] }
+  | { kind: 'test' }
+)
+
+/** Why a memory bank does not hold what it should: changed since, or the thing was away or reset since. */
+export type BankTrouble = 'settings-changed' | 'was-away'
+
+export interface StartFacts {
+  setupId: string
+  setup: Pick<NewSetup, 'roles' | 'isMirrored'>
+  holdings: Holdings
+  /** Things that belong to those of the setup, with their models. */
+  kin: readonly { unit: Unit; model: Model }[]
+  /** Tags of what should be with a thing and is not there, by its id. */
+  missing: ReadonlyMap<string, readonly string[]>
+  /** The last day on which a thing came back from a loan or a repair, or was reset. */
+  disturbedOn: ReadonlyMap<string, string>
+}
+
+const CHARGED: readonly Category[] = ['phone', 'tablet', 'computer']
+const LETTERED: readonly Category[] = ['prop', 'backdrop', 'monitor', 'furniture']
+
+/** What is done before a setup records: controllers paired, packs charged, cards emptied, settings set, ten seconds tried. */
+export function listStartLines(facts: StartFacts): StartLine[] {
+  const filled = listFilled(facts)
+  return [
+    ...listControllers(facts, filled),
+    ...listPower(filled),
+    ...listApps(facts, filled),
+    ...listCards(filled),
+    ...listBanks(facts, filled),
+    ...listSettings(filled),
+    ...listSeveralJobs(facts, filled),
+    ...listMirrored(facts, filled),
+    { key: 'test', importance: 'essential', kind: 'test' },
+  ]
+}
+
+interface Filled {
+  unit: Unit
+  model: Model
+  role: NewSetup['roles'][number]
+  mode: PowerMode | null
+}
+
+function listFilled({ setup, holdings: { units, models } }: StartFacts): Filled[] {
+  const seen = new Set<string>()
+  return setup.roles.flatMap((role) =>
+    role.things.flatMap(({ unitId, powerModeId }): Filled[] => {
+      const unit = units.get(unitId ?? '')
+      const model = models.get(unit?.modelId ?? '')
+      if (!unit || !model || seen.has(unit.id)) return []
+      seen.add(unit.id)
+      const mode = model.powerModes.find((it) => it.id === powerModeId) ?? model.powerModes[0] ?? null
+      return [{ unit, model, role, mode }]
+    }),
+  )
+}
+
+function listControllers({ kin, missing }: StartFacts, filled: readonly Filled[]): StartLine[] {
+  return filled.flatMap(({ unit, role }) =>
+    kin
+      .filter((it) => it.unit.parentId === unit.id && it.unit.bond === 'controller')
+      .flatMap((it): StartLine[] => {
+        const isMissing = (missing.get(unit.id) ?? []).some((name) => name.startsWith(it.unit.tag))
+        const common = { importance: role.importance, controller: it.unit.tag, of: unit.tag }
+        const key = `controller/${it.unit.id}`
+        const needsPower =
+          it.model.powerModes.some((mode) => mode.source !== 'mains') || CHARGED.includes(it.model.category)
+        const charge: StartLine = {
+          key: `charge/${it.unit.id}`,
+          importance: role.importance,
+          kind: 'charge',
+          tags: [it.unit.tag],
+          name: nameModel(it.model),
+          source: it.model.powerModes[0]?.source ?? 'packs',
+          count: 1,
+        }
+        return [
+          { ...common, key, kind: 'fetch-controller', isMissing },
+          ...(needsPower ? [charge] : []),
+          { ...common, key: `pair/${it.unit.id}`, kind: 'pair' },
+        ]
+      }),
+  )
+}
+
+/** What is charged, what gets fresh cells and what is plugged in, each by its own way of now; packs of one kind at once. */
+function listPower(filled: readonly Filled[]): StartLine[] {
+  const charges = new Map<string, StartLine & { kind: 'charge' }>()
+  for (const { unit, model, role, mode } of filled) {
+    const isPack = model.category === 'pack'
+    const isOwn =
+      model.specs.more.fedBy === 'own pack' || (CHARGED.includes(model.category) && mode?.source !== 'mains')
+    const hasCells = mode?.source === 'cells'
+    if (!isPack && !isOwn && !hasCells) continue
+    const key = isPack ? `charge/${role.id}/${model.id}` : `charge/${unit.id}`
+    const known = charges.get(key)
+    const count = hasCells && mode ? countCells(model, mode) : 1
+    charges.set(key, {
+      key,
+      importance: role.importance,
+      kind: 'charge',
+      tags: [...(known?.tags ?? []), unit.tag],
+      name: nameModel(model),
+      source: hasCells ? 'cells' : 'packs',
+      count: (known?.count ?? 0) + count,
+    })
+  }
+  const mains = filled.filter(({ mode }) => mode?.source === 'mains').map(({ unit }) => unit.tag)
+  const plugged: StartLine = { key: 'plug-in', importance: 'essential', kind: 'plug-in', tags: mains }
+  return [...charges.values(), ...(mains.length > 0 ? [plugged] : [])]
+}
+
+function listCards(filled: readonly Filled[]): StartLine[] {
+  const tags = filled.filter(({ model }) => model.category === 'card').map(({ unit }) => unit.tag)
+  return tags.length > 0 ? [{ key: 'empty-card', importance: 'essential', kind: 'empty-card', tags }] : []
+}
+
+function countCells(model: Model, mode: PowerMode): number {
+  return model.ports.filter((it) => mode.portIds.includes(it.id)).reduce((sum, it) => sum + it.count, 0)
+}
+
+function listApps({ holdings, kin }: StartFacts, filled: readonly Filled[]): StartLine[] {
+  const tagOf = (id: string | null) =>
+    (id && (holdings.units.get(id)?.tag ?? kin.find((it) => it.unit.id === id)?.unit.tag)) || ''
+  return filled.flatMap(({ unit, role }) =>
+    unit.software
+      .filter((it) => it.kind === 'app')
+      .map(
+        ({ name, version, where, onUnitId }): StartLine => ({
+          key: `app/${unit.id}/${name}`,
+          importance: role.importance,
+          kind: 'open-app',
+          app: name,
+          version,
+          on: tagOf(onUnitId) || where,
+          of: unit.tag,
+        }),
+      ),
+  )
+}
+
+function listBanks({ setupId, disturbedOn }: StartFacts, filled: readonly Filled[]): StartLine[] {
+  return filled.flatMap(({ unit, role }) =>
+    unit.banks
+      .filter((it) => it.setupId === setupId && it.roleId === role.id)
+      .map(({ bank, print, storedOn }): StartLine => {
+        const wasAway = (disturbedOn.get(unit.id) ?? '') >= storedOn
+        const why = print !== printSettings(role.settings ?? []) ? 'settings-changed' : wasAway ? 'was-away' : null
+        const key = `bank/${unit.id}/${bank}`
+        return { key, importance: role.importance, kind: 'recall-bank', tag: unit.tag, bank, role: role.name, why }
+      }),
+  )
+}
+
+function listSettings(filled: readonly Filled[]): StartLine[] {
+  const seen = new Set<string>()
+  return filled.flatMap(({ unit, role }): StartLine[] => {
+    if (!role.settings?.length || seen.has(role.id)) return []
+    seen.add(role.id)
+    const { importance, name, settings } = role
+    return [{ key: `set/${role.id}`, importance, kind: 'set', role: name, tag: unit.tag, settings }]
+  })
+}
+
+function listSeveralJobs({ setup }: StartFacts, filled: readonly Filled[]): StartLine[] {
+  return filled.flatMap(({ unit, model, role }): StartLine[] => {
+    const roles = setup.roles.filter((it) => it.things.some((thing) => thing.unitId === unit.id)).map((it) => it.name)
+    if (model.category !== 'phone' && roles.length < 2) return []
+    return [{ key: `no-calls/${unit.id}`, importance: role.importance, kind: 'no-calls', tag: unit.tag, roles }]
+  })
+}
+
+/** Whatever carries letters reads backwards in a picture that is turned round. */
+function listMirrored({ setup }: StartFacts, filled: readonly Filled[]): StartLine[] {
+  if (!setup.isMirrored) return []
+  const things = filled
+    .filter(({ model }) => LETTERED.some((kind) => isKindOf(model.category, kind)))
+    .map(({ unit }) => unit.tag)
+  return [{ key: 'mirror', importance: 'wanted', kind: 'mirror', things }]
+}

@@ -1,0 +1,35 @@
+import { z } from 'zod'
+import { idSchema, versionSchema } from '../identity.ts'
+
+/** What may be attached, by what the file itself says it is. */
+export const ATTACHMENT_TYPES: Readonly<Record<string, string>> = {
+  'image/jpeg': 'jpg',
+  'image/png': 'png',
+  'image/webp': 'webp',
+  'application/pdf': 'pdf',
+}
+export const ATTACHMENT_LIMIT_BYTES = 12_000_000
+export const ATTACHED_TO = ['unit', 'place', 'setup', 'person', 'booking'] as const
+
+export const attachmentSchema = z.object({
+  id: idSchema,
+  subjectType: z.enum(ATTACHED_TO),
+  subjectId: idSchema,
+  name: z.string(),
+  mime: z.string(),
+  bytes: z.number().int(),
+  sha256: z.string(),
+  addedAt: z.number().int(),
+  version: versionSchema,
+})
+export type Attachment = z.infer<typeof attachmentSchema>
+
+/** A file name as it may be shown and offered for saving: no path, no control characters, of bearable length. */
+export function cleanFileName(name: string): string {
+  const last = name.split(/[/\\]/).pop() ?? ''
+  const plain = last
+    .replace(/[\p{Cc}"<>|:*?]/gu, '')
+    .replace(/^\.+/, '')
+    .trim()
+  return plain.slice(-120) || 'file'
+}

@@ -1,0 +1,76 @@
+import { z } from 'zod'
+import { findSchool, SCHOOL_CODES, type SchoolCode } from './practice.ts'
+import type { Purpose } from './purpose.ts'
+import type { StudioSettings } from './settings.ts'
+
+/** Figures that a purpose or a setup may have of its own. */
+export const OVERRIDABLE = [
+  'sparePacks',
+  'cardHeadroomPercent',
+  'packEfficiencyPercent',
+  'continuousLoadPercent',
+] as const
+export type FigureCode = (typeof OVERRIDABLE)[number]
+
+export const schoolsSchema = z
+  .partialRecord(z.enum(SCHOOL_CODES), z.string().max(40))
+  .superRefine((schools, context) => {
+    for (const [code, way] of Object.entries(schools)) {
+      if (way !== undefined && way in findSchool(code as SchoolCode).ways) continue
+      context.addIssue({ code: 'custom', path: [code], message: 'There is no such way to answer this question.' })
+    }
+  })
+export type Schools = z.infer<typeof schoolsSchema>
+
+export const overridesSchema = z.object({
+  figures: z
+    .object({
+      sparePacks: z.number().int().min(0).max(20),
+      cardHeadroomPercent: z.number().int().min(0).max(50),
+      packEfficiencyPercent: z.number().int().min(50).max(100),
+      continuousLoadPercent: z.number().int().min(50).max(100),
+    })
+    .partial()
+    .default({}),
+  schools: schoolsSchema.default({}),
+})
+export type Overrides = z.infer<typeof overridesSchema>
+export const NO_OVERRIDES: Overrides = { figures: {}, schools: {} }
+
+/** Whose word it was: the nearest one wins. */
+export type PolicySource = 'studio' | 'purpose' | 'setup'
+
+/** A policy that a piece of advice followed, so that it can be named beside it. */
+export type PolicyRef =
+  | { kind: 'figure'; code: FigureCode; value: number; from: PolicySource }
+  | { kind: 'school'; code: SchoolCode; way: string; from: PolicySource }
+
+export interface Policies {
+  /** The studio's settings with the figures that hold here. */
+  settings: StudioSettings
+  figure(code: FigureCode): PolicyRef & { kind: 'figure' }
+  school(code: SchoolCode): PolicyRef & { kind: 'school' }
+}
+
+/** What holds for one setup: its own word, else its purpose's, else the studio's, else the first way of the school. */
+export function resolvePolicies(
+  studio: StudioSettings,
+  purpose: Purpose | null,
+  own: Overrides = NO_OVERRIDES,
+): Policies {
+  const ofPurpose = (purpose && studio.purposes[purpose]) || NO_OVERRIDES
+  const figure = (code: FigureCode): PolicyRef & { kind: 'figure' } => {
+    const value = own.figures[code] ?? ofPurpose.figures[code] ?? studio[code]
+    const from =
+      own.figures[code] !== undefined ? 'setup' : ofPurpose.figures[code] !== undefined ? 'purpose' : 'studio'
+    return { kind: 'figure', code, value, from }
+  }
+  const school = (code: SchoolCode): PolicyRef & { kind: 'school' } => {
+    const first = Object.keys(findSchool(code).ways)[0] ?? ''
+    const way = own.schools[code] ?? ofPurpose.schools[code] ?? studio.schools[code] ?? first
+    const from = own.schools[code] ? 'setup' : ofPurpose.schools[code] ? 'purpose' : 'studio'
+    return { kind: 'school', code, way, from }
+  }
+  const figures = Object.fromEntries(OVERRIDABLE.map((code) => [code, figure(code).value]))
+  return { settings: { ...studio, ...figures }, figure, school }
+}
