@@ -113,7 +113,6 @@ export function ensureServer() {
       '--sourcemap',
       '--log-level=warning',
       '--alias:@exemplar/core=./core/src/index.ts',
-      // Two folders down, as its sources are: it finds migrations and pages from where it lies.
       `--outfile=${SERVER}`,
       ...external,
     ],

@@ -2,6 +2,6 @@ import { defineConfig } from 'drizzle-kit'
 
 export default defineConfig({
   dialect: 'sqlite',
-  schema: './server/src/*/tables.ts',
+  schema: './server/src/schema/*.ts',
   out: './server/migrations',
 })

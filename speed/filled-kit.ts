@@ -1,7 +1,7 @@
 import { EMPTY_UNIT, makeModelFromTemplate } from '@exemplar/core'
-import type { House } from '../server/src/foundation/house.ts'
-import { models, units } from '../server/src/kit/tables.ts'
-import { places } from '../server/src/studio/tables.ts'
+import type { House } from '../server/src/foundation/database/app-context.ts'
+import { models, units } from '../server/src/schema/kit-tables.ts'
+import { places } from '../server/src/schema/studio-tables.ts'
 
 export const UNITS = 20_000
 const MODELS = 400

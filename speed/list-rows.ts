@@ -1,6 +1,6 @@
 import { createServer, get } from 'node:http'
-import type { House } from '../server/src/foundation/house.ts'
-import { listUnits } from '../server/src/kit/unit-list.ts'
+import type { House } from '../server/src/foundation/database/app-context.ts'
+import { listUnits } from '../server/src/kit/unit/unit-list.ts'
 import { UNITS } from './filled-kit.ts'
 import type { Row } from './measure.ts'
 

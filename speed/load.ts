@@ -4,12 +4,12 @@ import { Agent, type IncomingMessage, request } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Keygrip from 'keygrip'
+import { SESSION_COOKIE } from '../server/src/app.ts'
 import { fillDemo } from '../server/src/demo/fill-demo.ts'
 import { makeTestConfig } from '../server/src/foundation/api.fixture.ts'
-import { SESSION_COOKIE } from '../server/src/foundation/app.ts'
-import { openHouse } from '../server/src/foundation/house.ts'
-import { beginSession } from '../server/src/studio/sessions.ts'
-import { accounts, people } from '../server/src/studio/tables.ts'
+import { openHouse } from '../server/src/foundation/database/app-context.ts'
+import { accounts, people } from '../server/src/schema/studio-tables.ts'
+import { beginSession } from '../server/src/studio/access/sessions.ts'
 
 /**
  * Fifty people at once on the real server, in a process of its own, over a database file with the demo in it. Each

@@ -1,6 +1,6 @@
 import { findNearWords, splitWords } from '@exemplar/core'
-import type { House } from '../server/src/foundation/house.ts'
-import { listUnits } from '../server/src/kit/unit-list.ts'
+import type { House } from '../server/src/foundation/database/app-context.ts'
+import { listUnits } from '../server/src/kit/unit/unit-list.ts'
 import { makeDraw } from './filled-kit.ts'
 
 const ASKED = 500

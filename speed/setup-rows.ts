@@ -10,7 +10,7 @@ import {
   type Store,
   type TemplateFacts,
 } from '@exemplar/core'
-import { loadSolver } from '../server/src/foundation/solver.ts'
+import { loadSolver } from '../server/src/foundation/base/solver.ts'
 import { makeLargeInput } from './assess-row.ts'
 import { type Measured, measure, type Row } from './measure.ts'
 

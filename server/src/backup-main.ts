@@ -1,11 +1,11 @@
 import { existsSync } from 'node:fs'
 import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
-import { readConfig } from './foundation/config.ts'
-import { DATABASE_FILE } from './foundation/database.ts'
-import { sayWhatToDo } from './foundation/running.ts'
-import { makeVolume } from './foundation/volume.ts'
-import { takeBackup } from './studio/backup.ts'
+import { readConfig } from './foundation/base/config.ts'
+import { sayWhatToDo } from './foundation/base/running.ts'
+import { makeVolume } from './foundation/base/volume.ts'
+import { DATABASE_FILE } from './foundation/database/database.ts'
+import { takeBackup } from './studio/backup/backup.ts'
 
 /** `npm run backup`: takes a backup, while Exemplar may be running in another process. */
 const config = readConfig(process.env)

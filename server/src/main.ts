@@ -1,13 +1,13 @@
 import { routes } from './api.ts'
+import { makeApp } from './app.ts'
 import { fillDemo } from './demo/fill-demo.ts'
-import { makeApp } from './foundation/app.ts'
-import { readConfig } from './foundation/config.ts'
-import { openHouse } from './foundation/house.ts'
-import { makeLog } from './foundation/log.ts'
-import { markRunning, requireNotRunning, sayWhatToDo } from './foundation/running.ts'
-import { makeServer } from './foundation/serving.ts'
-import { startBackupClock } from './studio/backup-clock.ts'
-import { ensureStudio } from './studio/studio-routes.ts'
+import { readConfig } from './foundation/base/config.ts'
+import { makeLog } from './foundation/base/log.ts'
+import { markRunning, requireNotRunning, sayWhatToDo } from './foundation/base/running.ts'
+import { makeServer } from './foundation/base/serving.ts'
+import { openHouse } from './foundation/database/app-context.ts'
+import { startBackupClock } from './studio/backup/backup-clock.ts'
+import { ensureStudio } from './studio/settings/settings-routes.ts'
 
 const config = readConfig(process.env, process.argv)
 const log = makeLog(process.env.EXEMPLAR_LOG ?? 'warn')

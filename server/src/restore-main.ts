@@ -1,11 +1,11 @@
 import { createReadStream, existsSync } from 'node:fs'
 import { resolve } from 'node:path'
-import { readConfig } from './foundation/config.ts'
-import { DATABASE_FILE } from './foundation/database.ts'
-import { makeHousekeeper, openHouse } from './foundation/house.ts'
-import { requireNotRunning, sayWhatToDo } from './foundation/running.ts'
-import { openBackup, restoreBackup, setAside } from './studio/backup.ts'
-import { ensureStudio } from './studio/studio-routes.ts'
+import { readConfig } from './foundation/base/config.ts'
+import { requireNotRunning, sayWhatToDo } from './foundation/base/running.ts'
+import { makeHousekeeper, openHouse } from './foundation/database/app-context.ts'
+import { DATABASE_FILE } from './foundation/database/database.ts'
+import { openBackup, restoreBackup, setAside } from './studio/backup/backup.ts'
+import { ensureStudio } from './studio/settings/settings-routes.ts'
 
 /**
  * `npm run restore -- <file> [--lose-newer]`: puts a backup into the data folder of an Exemplar that is not running. A

@@ -1,15 +1,15 @@
 import '@fontsource-variable/schibsted-grotesk'
 import '@fontsource-variable/spline-sans-mono'
 import './foundation/tokens.css'
-import './foundation/plain-zod.ts'
+import './foundation/api/plain-zod.ts'
 import { type ComponentType, lazy, StrictMode } from 'react'
 import { createRoot } from 'react-dom/client'
 import { Provider } from 'react-redux'
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router'
-import { AppShell } from './foundation/app-shell.tsx'
-import { Gate } from './foundation/gate.tsx'
-import { store } from './foundation/store.ts'
-import { applyTheme } from './foundation/theme.ts'
+import { store } from './foundation/api/store.ts'
+import { applyTheme } from './foundation/parts/theme.ts'
+import { AppShell } from './shell/app-shell.tsx'
+import { Gate } from './shell/gate.tsx'
 
 applyTheme()
 
@@ -28,32 +28,38 @@ const router = createBrowserRouter([
         children: [
           { path: '/', element: <Navigate to="/today" replace /> },
           { path: '/today', element: page(() => import('./today/today-page.tsx'), 'TodayPage') },
-          { path: '/kit', element: page(() => import('./kit/kit-page.tsx'), 'KitPage') },
-          { path: '/kit/import', element: page(() => import('./kit/import-page.tsx'), 'ImportPage') },
-          { path: '/kit/cables', element: page(() => import('./kit/cables-page.tsx'), 'CablesPage') },
-          { path: '/kit/labels', element: page(() => import('./kit/labels-page.tsx'), 'LabelsPage') },
-          { path: '/kit/stock', element: page(() => import('./kit/stock-page.tsx'), 'StockPage') },
-          { path: '/kit/bundle', element: page(() => import('./kit/bundle-page.tsx'), 'BundlePage') },
-          { path: '/kit/count', element: page(() => import('./kit/counts-page.tsx'), 'CountsPage') },
-          { path: '/kit/count/:id', element: page(() => import('./kit/count-page.tsx'), 'CountPage') },
-          { path: '/kit/duties', element: page(() => import('./kit/duties-page.tsx'), 'DutiesPage') },
-          { path: '/kit/figures', element: page(() => import('./kit/figures-page.tsx'), 'FiguresPage') },
-          { path: '/kit/interfaces', element: page(() => import('./kit/interfaces-page.tsx'), 'InterfacesPage') },
-          { path: '/kit/models', element: page(() => import('./kit/models-page.tsx'), 'ModelsPage') },
-          { path: '/kit/schedule', element: page(() => import('./kit/schedule-page.tsx'), 'SchedulePage') },
-          { path: '/kit/systems', element: page(() => import('./kit/systems-page.tsx'), 'SystemsPage') },
-          { path: '/kit/then', element: page(() => import('./kit/then-page.tsx'), 'ThenPage') },
-          { path: '/kit/:id', element: page(() => import('./kit/unit-page.tsx'), 'UnitPage') },
-          { path: '/setups', element: page(() => import('./setups/setups-page.tsx'), 'SetupsPage') },
+          { path: '/kit', element: page(() => import('./kit/list/kit-page.tsx'), 'KitPage') },
+          { path: '/kit/import', element: page(() => import('./kit/import/import-page.tsx'), 'ImportPage') },
+          { path: '/kit/cables', element: page(() => import('./setups/views/cables-page.tsx'), 'CablesPage') },
+          { path: '/kit/labels', element: page(() => import('./kit/labels/labels-page.tsx'), 'LabelsPage') },
+          { path: '/kit/stock', element: page(() => import('./kit/unit/stock-page.tsx'), 'StockPage') },
+          { path: '/kit/bundle', element: page(() => import('./kit/model/bundle-page.tsx'), 'BundlePage') },
+          { path: '/kit/count', element: page(() => import('./kit/counting/counts-page.tsx'), 'CountsPage') },
+          { path: '/kit/count/:id', element: page(() => import('./kit/counting/count-page.tsx'), 'CountPage') },
+          { path: '/kit/duties', element: page(() => import('./kit/worth/obligations-page.tsx'), 'DutiesPage') },
+          { path: '/kit/figures', element: page(() => import('./kit/worth/use-and-value-page.tsx'), 'FiguresPage') },
+          { path: '/kit/interfaces', element: page(() => import('./kit/model/connectors-page.tsx'), 'InterfacesPage') },
+          { path: '/kit/models', element: page(() => import('./kit/model/models-page.tsx'), 'ModelsPage') },
+          {
+            path: '/kit/schedule',
+            element: page(() => import('./kit/worth/insurance-schedule-page.tsx'), 'SchedulePage'),
+          },
+          { path: '/kit/systems', element: page(() => import('./kit/model/systems-page.tsx'), 'SystemsPage') },
+          { path: '/kit/then', element: page(() => import('./kit/counting/compare-dates-page.tsx'), 'ThenPage') },
+          { path: '/kit/:id', element: page(() => import('./kit/unit/unit-page.tsx'), 'UnitPage') },
+          { path: '/setups', element: page(() => import('./setups/board/setups-page.tsx'), 'SetupsPage') },
           {
             path: '/setups/resilience',
-            element: page(() => import('./setups/resilience-page.tsx'), 'ResiliencePage'),
+            element: page(() => import('./setups/views/single-points-page.tsx'), 'ResiliencePage'),
           },
-          { path: '/setups/cameras', element: page(() => import('./setups/cameras-page.tsx'), 'CamerasPage') },
-          { path: '/setups/:id/minutes', element: page(() => import('./setups/minutes-page.tsx'), 'MinutesPage') },
-          { path: '/setups/:id/start', element: page(() => import('./setups/start-page.tsx'), 'StartPage') },
-          { path: '/setups/:id/looks', element: page(() => import('./setups/looks-page.tsx'), 'LooksPage') },
-          { path: '/setups/:id', element: page(() => import('./setups/setup-page.tsx'), 'SetupPage') },
+          { path: '/setups/cameras', element: page(() => import('./setups/views/cameras-page.tsx'), 'CamerasPage') },
+          {
+            path: '/setups/:id/minutes',
+            element: page(() => import('./setups/views/rig-time-page.tsx'), 'MinutesPage'),
+          },
+          { path: '/setups/:id/start', element: page(() => import('./setups/views/preflight-page.tsx'), 'StartPage') },
+          { path: '/setups/:id/looks', element: page(() => import('./setups/views/variants-page.tsx'), 'LooksPage') },
+          { path: '/setups/:id', element: page(() => import('./setups/board/setup-page.tsx'), 'SetupPage') },
           { path: '/diary', element: page(() => import('./diary/diary-page.tsx'), 'DiaryPage') },
           { path: '/diary/:id', element: page(() => import('./diary/booking-page.tsx'), 'BookingPage') },
           { path: '/diary/:id/take-out', element: page(() => import('./diary/take-out-page.tsx'), 'TakeOutPage') },
@@ -63,26 +69,26 @@ const router = createBrowserRouter([
           },
           { path: '/bench', element: page(() => import('./bench/bench-page.tsx'), 'BenchPage') },
           { path: '/ledger', element: page(() => import('./ledger/ledger-page.tsx'), 'LedgerPage') },
-          { path: '/scan', element: page(() => import('./kit/scan-page.tsx'), 'ScanPage') },
+          { path: '/scan', element: page(() => import('./kit/labels/scan-page.tsx'), 'ScanPage') },
           {
             path: '/studio',
-            element: page(() => import('./studio/studio-page.tsx'), 'StudioPage'),
+            element: page(() => import('./studio/home/studio-page.tsx'), 'StudioPage'),
             children: [
               { index: true, element: <Navigate to="/studio/people" replace /> },
-              { path: 'people', element: page(() => import('./studio/people-page.tsx'), 'PeoplePage') },
-              { path: 'places', element: page(() => import('./studio/places-page.tsx'), 'PlacesPage') },
-              { path: 'places/:id', element: page(() => import('./studio/place-page.tsx'), 'PlacePage') },
-              { path: 'settings', element: page(() => import('./studio/settings-page.tsx'), 'SettingsPage') },
-              { path: 'policies', element: page(() => import('./studio/policies-page.tsx'), 'PoliciesPage') },
-              { path: 'access', element: page(() => import('./studio/access-page.tsx'), 'AccessPage') },
-              { path: 'safe', element: page(() => import('./studio/safe-page.tsx'), 'SafePage') },
-              { path: 'history', element: page(() => import('./studio/history-page.tsx'), 'HistoryPage') },
-              { path: 'archive', element: page(() => import('./studio/archive-page.tsx'), 'ArchivePage') },
-              { path: 'words', element: page(() => import('./studio/words-page.tsx'), 'WordsPage') },
-              { path: 'me', element: page(() => import('./studio/me-page.tsx'), 'MePage') },
+              { path: 'people', element: page(() => import('./studio/people/people-page.tsx'), 'PeoplePage') },
+              { path: 'places', element: page(() => import('./studio/places/places-page.tsx'), 'PlacesPage') },
+              { path: 'places/:id', element: page(() => import('./studio/places/place-page.tsx'), 'PlacePage') },
+              { path: 'settings', element: page(() => import('./studio/policy/settings-page.tsx'), 'SettingsPage') },
+              { path: 'policies', element: page(() => import('./studio/policy/policies-page.tsx'), 'PoliciesPage') },
+              { path: 'access', element: page(() => import('./studio/access/access-page.tsx'), 'AccessPage') },
+              { path: 'safe', element: page(() => import('./studio/backup/backup-page.tsx'), 'SafePage') },
+              { path: 'history', element: page(() => import('./studio/history/history-page.tsx'), 'HistoryPage') },
+              { path: 'archive', element: page(() => import('./studio/files/archive-page.tsx'), 'ArchivePage') },
+              { path: 'words', element: page(() => import('./studio/home/glossary-page.tsx'), 'WordsPage') },
+              { path: 'me', element: page(() => import('./studio/access/account-page.tsx'), 'MePage') },
             ],
           },
-          { path: '*', element: page(() => import('./foundation/lost-page.tsx'), 'LostPage') },
+          { path: '*', element: page(() => import('./foundation/parts/not-found-page.tsx'), 'LostPage') },
         ],
       },
     ],

@@ -1,9 +1,9 @@
 import type { NewFault } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
-import type { Writer } from '../foundation/house.ts'
-import { refuseMissing } from '../foundation/problem.ts'
-import { units } from '../kit/tables.ts'
-import { faults } from './tables.ts'
+import { refuseMissing } from '../foundation/base/problem.ts'
+import type { Writer } from '../foundation/database/app-context.ts'
+import { faults } from '../schema/bench-tables.ts'
+import { units } from '../schema/kit-tables.ts'
 
 /** Records a fault on a thing. An unusable one takes it out of every setup's reckoning until it is mended. */
 export function reportFault({ tx, now, newId, log }: Writer, unitId: string, fault: NewFault) {

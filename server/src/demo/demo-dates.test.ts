@@ -5,9 +5,9 @@ import { findDate, newSetupSchema, newUnitSchema, studioSettingsSchema } from '@
 import { describe, expect, test } from 'vitest'
 import { routes } from '../api.ts'
 import { countRows, makeTestConfig, NO_CONNECTION } from '../foundation/api.fixture.ts'
-import { type House, makeHousekeeper, openHouse } from '../foundation/house.ts'
-import { units } from '../kit/tables.ts'
-import { loadStudio } from '../studio/studio-routes.ts'
+import { type House, makeHousekeeper, openHouse } from '../foundation/database/app-context.ts'
+import { units } from '../schema/kit-tables.ts'
+import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { fillDemo } from './fill-demo.ts'
 
 function withDemo(now: number, look: (house: House) => void): void {

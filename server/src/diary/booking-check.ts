@@ -14,16 +14,24 @@ import {
   type StudioSettings,
 } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
-import type { Database } from '../foundation/database.ts'
-import type { House, Transaction } from '../foundation/house.ts'
-import { refuseField, refuseMissing } from '../foundation/problem.ts'
-import { loadHoldings } from '../kit/facts.ts'
-import { units } from '../kit/tables.ts'
-import { loadAbsences, loadReadinessInput, loadStore, type Occasion } from '../setups/judging.ts'
-import { loadStudio } from '../studio/studio-routes.ts'
-import { people, places } from '../studio/tables.ts'
-import { type BookingRow, listItems, loadHolds, loadKin, loadSetups, makeDraftHold, toBooking } from './holds.ts'
-import { bookings } from './tables.ts'
+import { loadHoldings } from '../availability/holdings.ts'
+import {
+  type BookingRow,
+  listItems,
+  loadHolds,
+  loadKin,
+  loadSetups,
+  makeDraftHold,
+  toBooking,
+} from '../availability/holds.ts'
+import { refuseField, refuseMissing } from '../foundation/base/problem.ts'
+import type { House, Transaction } from '../foundation/database/app-context.ts'
+import type { Database } from '../foundation/database/database.ts'
+import { bookings } from '../schema/diary-tables.ts'
+import { units } from '../schema/kit-tables.ts'
+import { people, places } from '../schema/studio-tables.ts'
+import { loadAbsences, loadReadinessInput, loadStore, type Occasion } from '../setups/assessing.ts'
+import { loadStudio } from '../studio/settings/settings-routes.ts'
 
 export function requireBooking(db: Database | Transaction, id: string): BookingRow {
   const row = db.select().from(bookings).where(eq(bookings.id, id)).get()

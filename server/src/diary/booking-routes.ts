@@ -13,14 +13,22 @@ import {
 } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
 import { z } from 'zod'
+import {
+  type BookingRow,
+  listItems,
+  loadBookings,
+  loadHolds,
+  loadKin,
+  loadSetups,
+  toBooking,
+} from '../availability/holds.ts'
 import { reportFault } from '../bench/fault-writing.ts'
-import { type Actor, requireVersion, write } from '../foundation/house.ts'
-import { ProblemError, refuseField } from '../foundation/problem.ts'
-import { defineRoute } from '../foundation/route.ts'
-import { loadStudio } from '../studio/studio-routes.ts'
+import { ProblemError, refuseField } from '../foundation/base/problem.ts'
+import { type Actor, requireVersion, write } from '../foundation/database/app-context.ts'
+import { defineRoute } from '../foundation/http/route.ts'
+import { bookings } from '../schema/diary-tables.ts'
+import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { checkBooking, describeCollisions, loadBookingPage, requireBooking, requireParts } from './booking-check.ts'
-import { type BookingRow, listItems, loadBookings, loadHolds, loadKin, loadSetups, toBooking } from './holds.ts'
-import { bookings } from './tables.ts'
 
 const room = 'diary'
 

@@ -5,7 +5,7 @@ import Sqlite from 'better-sqlite3'
 import { afterEach, describe, expect, test } from 'vitest'
 import { startApi } from './api.fixture.ts'
 import { enterChild, startChild } from './child.fixture.ts'
-import { DATABASE_FILE, openDatabase } from './database.ts'
+import { DATABASE_FILE, openDatabase } from './database/database.ts'
 
 const folders: string[] = []
 

@@ -1,14 +1,14 @@
 import { type Category, type Conduit, countCables, findCables, idSchema, type Port } from '@exemplar/core'
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
 import { z } from 'zod'
-import type { Database } from '../foundation/database.ts'
-import type { House } from '../foundation/house.ts'
-import { refuseField } from '../foundation/problem.ts'
-import { defineRoute } from '../foundation/route.ts'
-import { loadInterfaces } from '../kit/facts.ts'
-import { models, units } from '../kit/tables.ts'
-import { loadStudio } from '../studio/studio-routes.ts'
-import { countUsage, loadAbsences, USABLE_STATES } from './judging.ts'
+import { loadInterfaces } from '../availability/holdings.ts'
+import { refuseField } from '../foundation/base/problem.ts'
+import type { House } from '../foundation/database/app-context.ts'
+import type { Database } from '../foundation/database/database.ts'
+import { defineRoute } from '../foundation/http/route.ts'
+import { models, units } from '../schema/kit-tables.ts'
+import { loadStudio } from '../studio/settings/settings-routes.ts'
+import { countUsage, loadAbsences, USABLE_STATES } from './assessing.ts'
 
 const CONDUIT_KINDS: Category[] = ['cable', 'cable-adapter', 'lead', 'strip', 'reel', 'coupler']
 const MOST = 2_000

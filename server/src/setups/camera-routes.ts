@@ -11,14 +11,14 @@ import {
   type Setup,
 } from '@exemplar/core'
 import { and, eq, inArray, isNull, or } from 'drizzle-orm'
-import type { House } from '../foundation/house.ts'
-import { minuteOf, remember } from '../foundation/memo.ts'
-import { defineRoute } from '../foundation/route.ts'
-import { models, units } from '../kit/tables.ts'
-import { loadStudio } from '../studio/studio-routes.ts'
-import { loadReadinessInput, USABLE_STATES } from './judging.ts'
+import type { House } from '../foundation/database/app-context.ts'
+import { minuteOf, remember } from '../foundation/database/cache.ts'
+import { defineRoute } from '../foundation/http/route.ts'
+import { models, units } from '../schema/kit-tables.ts'
+import { setups } from '../schema/setups-tables.ts'
+import { loadStudio } from '../studio/settings/settings-routes.ts'
+import { loadReadinessInput, USABLE_STATES } from './assessing.ts'
 import { loadSetup, makePresentOccasion } from './setup-routes.ts'
-import { setups } from './tables.ts'
 
 const room = 'setups'
 

@@ -1,12 +1,12 @@
 import { type Category, isKindOf, judgeLosses, listSinglePoints } from '@exemplar/core'
 import { isNull } from 'drizzle-orm'
-import type { House } from '../foundation/house.ts'
-import { minuteOf, remember } from '../foundation/memo.ts'
-import { defineRoute } from '../foundation/route.ts'
-import { loadStudio } from '../studio/studio-routes.ts'
-import { loadFreeStore, loadReadinessInput } from './judging.ts'
+import type { House } from '../foundation/database/app-context.ts'
+import { minuteOf, remember } from '../foundation/database/cache.ts'
+import { defineRoute } from '../foundation/http/route.ts'
+import { setups } from '../schema/setups-tables.ts'
+import { loadStudio } from '../studio/settings/settings-routes.ts'
+import { loadFreeStore, loadReadinessInput } from './assessing.ts'
 import { makePresentOccasion } from './setup-routes.ts'
-import { setups } from './tables.ts'
 
 /** What each setup would stop without, and over all of them what nothing could stand in for. Kept until something changes. */
 function loadResilience(house: House) {

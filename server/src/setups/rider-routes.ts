@@ -1,8 +1,8 @@
 import { judgeCarriedLoads, judgeCompleteness, listThings } from '@exemplar/core'
 import { and, eq, isNull } from 'drizzle-orm'
-import { defineRoute } from '../foundation/route.ts'
-import { loadHoldings, loadInterfaces } from '../kit/facts.ts'
-import { setups, setupUnits } from './tables.ts'
+import { loadHoldings, loadInterfaces } from '../availability/holdings.ts'
+import { defineRoute } from '../foundation/http/route.ts'
+import { setups, setupUnits } from '../schema/setups-tables.ts'
 
 export const riderRoutes = [
   defineRoute({

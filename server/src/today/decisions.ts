@@ -1,15 +1,15 @@
 import { addDays, countDays, findDate, judgeSeason, nameModel, saySeason, type TodayItem } from '@exemplar/core'
 import { and, desc, eq, inArray, isNotNull, isNull, lte, max, sql } from 'drizzle-orm'
 import { listOpenFaults } from '../bench/bench-routes.ts'
-import type { Database } from '../foundation/database.ts'
-import { models, units } from '../kit/tables.ts'
-import { loadServes } from '../kit/unit-list.ts'
+import type { Database } from '../foundation/database/database.ts'
+import { loadServes } from '../kit/unit/unit-list.ts'
 import { loadSpending } from '../ledger/ledger-routes.ts'
-import { setupUnits } from '../setups/tables.ts'
-import { events } from '../studio/tables.ts'
-import { eventStands } from '../studio/undoing.ts'
+import { models, units } from '../schema/kit-tables.ts'
+import { setupUnits } from '../schema/setups-tables.ts'
+import { events } from '../schema/studio-tables.ts'
+import { eventStands } from '../studio/history/undo.ts'
 
-import type { Moment } from './moment.ts'
+import type { Moment } from './today-context.ts'
 
 /** A thing that nobody wanted for so long is worth a question. */
 const IDLE_DAYS = 180

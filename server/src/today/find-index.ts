@@ -1,7 +1,7 @@
 import { CATEGORIES, type Category, FIND_ACTIONS, type SubjectType } from '@exemplar/core'
 import MiniSearch from 'minisearch'
-import type { Database } from '../foundation/database.ts'
-import type { House } from '../foundation/house.ts'
+import type { House } from '../foundation/database/app-context.ts'
+import type { Database } from '../foundation/database/database.ts'
 
 /** One thing that can be found, with the words that find it. */
 export interface FindDocument {

@@ -1,6 +1,6 @@
 import { FIND_ACTIONS, may } from '@exemplar/core'
 import { z } from 'zod'
-import { defineRoute } from '../foundation/route.ts'
+import { defineRoute } from '../foundation/http/route.ts'
 import { findAnything } from './find-index.ts'
 
 const LIMIT = 20

@@ -9,13 +9,13 @@ import {
   type TodayItem,
 } from '@exemplar/core'
 import { and, eq, inArray, isNotNull, isNull, lte } from 'drizzle-orm'
+import { loadHolds } from '../availability/holds.ts'
 import { nameSubject } from '../diary/booking-check.ts'
-import { loadHolds } from '../diary/holds.ts'
-import { bookings } from '../diary/tables.ts'
-import { models, stock, units } from '../kit/tables.ts'
-import { parties } from '../studio/tables.ts'
+import { bookings } from '../schema/diary-tables.ts'
+import { models, stock, units } from '../schema/kit-tables.ts'
+import { parties } from '../schema/studio-tables.ts'
 
-import { DAYS_AHEAD, type Moment } from './moment.ts'
+import { DAYS_AHEAD, type Moment } from './today-context.ts'
 
 export function listOut({ db, now }: Moment): TodayItem[] {
   return db

@@ -1,15 +1,15 @@
 import { addDays, findStartOfDay, type Readiness, type ReadinessFinding, type TodayItem } from '@exemplar/core'
 import { and, eq, isNull, lte, sql } from 'drizzle-orm'
+import { loadHoldings } from '../availability/holdings.ts'
+import { type BookingRow, listItems, loadBookings, loadHolds, loadKin, loadSetups } from '../availability/holds.ts'
 import { listServicesDue } from '../bench/bench-routes.ts'
 import { nameSubject } from '../diary/booking-check.ts'
-import { type BookingRow, listItems, loadBookings, loadHolds, loadKin, loadSetups } from '../diary/holds.ts'
-import type { Database } from '../foundation/database.ts'
-import { loadHoldings } from '../kit/facts.ts'
-import { models, stock } from '../kit/tables.ts'
-import { shoppingLines } from '../ledger/tables.ts'
-import { judgeSetup, loadAbsences } from '../setups/judging.ts'
+import type { Database } from '../foundation/database/database.ts'
+import { models, stock } from '../schema/kit-tables.ts'
+import { shoppingLines } from '../schema/ledger-tables.ts'
+import { judgeSetup, loadAbsences } from '../setups/assessing.ts'
 
-import { DAYS_AHEAD, type Moment } from './moment.ts'
+import { DAYS_AHEAD, type Moment } from './today-context.ts'
 
 /** One booking ahead with what is found about its setup. */
 export interface Ahead {

@@ -1,11 +1,11 @@
 import { arrangeToday, findDate, may, type TodayItem } from '@exemplar/core'
-import type { House } from '../foundation/house.ts'
-import { defineRoute } from '../foundation/route.ts'
-import { loadStudio } from '../studio/studio-routes.ts'
+import type { House } from '../foundation/database/app-context.ts'
+import { defineRoute } from '../foundation/http/route.ts'
+import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { listDecisions, listSeasons } from './decisions.ts'
-import type { Moment } from './moment.ts'
 import { listCollisions, listLoans, listOut } from './out-and-colliding.ts'
 import { judgeAhead, listPreparation, listServices, listShoots } from './preparation.ts'
+import type { Moment } from './today-context.ts'
 
 function gatherToday(house: House, seesMoney: boolean): TodayItem[] {
   const settings = loadStudio(house.db)

@@ -4,16 +4,16 @@ import {
   useChangeUnitMutation,
   useMendFaultMutation,
   useRecordServiceMutation,
-} from '../foundation/api.ts'
-import { Button } from '../foundation/button.tsx'
-import { sayDay, sayDayWithYear } from '../foundation/calendar-words.ts'
-import { Mark } from '../foundation/mark.tsx'
-import { PageHead, Section, Tag, Waiting } from '../foundation/page-parts.tsx'
-import type { Serve } from '../foundation/replies.ts'
-import { useMay } from '../foundation/session.ts'
-import { TapeStrip } from '../foundation/tape.tsx'
-import { useTimeWords } from '../foundation/time-words.ts'
-import { useTold } from '../foundation/use-told.ts'
+} from '../foundation/api/api.ts'
+import type { Serve } from '../foundation/api/replies.ts'
+import { useMay } from '../foundation/api/session.ts'
+import { useTold } from '../foundation/api/use-told.ts'
+import { Button } from '../foundation/parts/button.tsx'
+import { Mark } from '../foundation/parts/mark.tsx'
+import { PageHead, Section, Tag, Waiting } from '../foundation/parts/page-parts.tsx'
+import { TapeStrip } from '../foundation/parts/tape.tsx'
+import { sayDay, sayDayWithYear } from '../foundation/words/calendar-words.ts'
+import { useTimeWords } from '../foundation/words/time-words.ts'
 
 function Tapes({ serves }: { serves: Serve[] }) {
   return (

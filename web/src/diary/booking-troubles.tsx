@@ -1,8 +1,8 @@
 import { type Remedy, sayAbsence } from '@exemplar/core'
-import { Button } from '../foundation/button.tsx'
-import { Mark } from '../foundation/mark.tsx'
-import type { BookingCheck, SetupPage } from '../foundation/replies.ts'
-import { useTimeWords } from '../foundation/time-words.ts'
+import type { BookingCheck, SetupPage } from '../foundation/api/replies.ts'
+import { Button } from '../foundation/parts/button.tsx'
+import { Mark } from '../foundation/parts/mark.tsx'
+import { useTimeWords } from '../foundation/words/time-words.ts'
 
 /** What is not free for a booking, and what is free instead. */
 export function BookingTroubles({

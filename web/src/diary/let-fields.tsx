@@ -1,7 +1,7 @@
-import { usePartiesQuery } from '../foundation/api.ts'
-import { SelectField } from '../foundation/field.tsx'
-import { MoneyField } from '../foundation/money-field.tsx'
-import { useMay } from '../foundation/session.ts'
+import { usePartiesQuery } from '../foundation/api/api.ts'
+import { useMay } from '../foundation/api/session.ts'
+import { SelectField } from '../foundation/form/field.tsx'
+import { MoneyField } from '../foundation/form/money-field.tsx'
 
 /** The client a room is let to, and for how much; striking after it gives the room back. */
 export function LetFields({

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
-import type { BookingPage } from '../foundation/replies.ts'
-import { TapeStrip } from '../foundation/tape.tsx'
+import type { BookingPage } from '../foundation/api/replies.ts'
+import { TapeStrip } from '../foundation/parts/tape.tsx'
 
 export type Line = BookingPage['sheet']['stops'][number]['lines'][number]
 

@@ -1,5 +1,5 @@
 import { hasSkill, type Person } from '@exemplar/core'
-import { Mark } from '../foundation/mark.tsx'
+import { Mark } from '../foundation/parts/mark.tsx'
 
 /** Skills that the setup wants and nobody booked has, with who has them. */
 export function SkillsWanted({

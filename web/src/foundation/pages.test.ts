@@ -1,8 +1,8 @@
 import { SETUP_DEFAULTS } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
-import { sayEvent } from '../kit/event-words.ts'
+import { sayEvent } from '../kit/unit/event-words.ts'
 import { makeRole, suggestIdentity, toDraft } from '../setups/setup-draft.ts'
-import { readProblem } from './problem.ts'
+import { readProblem } from './api/problem.ts'
 
 describe('a new setup’s tape', () => {
   test('takes the letters of its name, and others when those are taken', () => {

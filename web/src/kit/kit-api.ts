@@ -18,7 +18,7 @@ import type {
   Tape,
   UseFigures,
 } from '@exemplar/core'
-import { api, change, type Versioned } from '../foundation/api.ts'
+import { api, change, type Versioned } from '../foundation/api/api.ts'
 
 export interface ModelRow {
   id: string

@@ -1,9 +1,9 @@
 import type { Action, KitFilter } from '@exemplar/core'
 import { DropdownMenu } from 'radix-ui'
 import { useNavigate } from 'react-router'
-import { MENU_ITEM } from '../foundation/menu.ts'
-import { MoreMenu } from '../foundation/more-menu.tsx'
-import { useMay } from '../foundation/session.ts'
+import { useMay } from '../foundation/api/session.ts'
+import { MoreMenu } from '../foundation/parts/more-menu.tsx'
+import { MENU_ITEM } from '../foundation/words/menu.ts'
 
 interface Entry {
   label: string

@@ -9,13 +9,13 @@ import {
   readMoney,
 } from '@exemplar/core'
 import { useState } from 'react'
-import { usePartiesQuery } from '../foundation/api.ts'
-import { Button } from '../foundation/button.tsx'
-import { FormProblem, SelectField, TextField } from '../foundation/field.tsx'
-import { CategoryOptions } from '../foundation/options.tsx'
-import { Tag } from '../foundation/page-parts.tsx'
-import type { Problem } from '../foundation/problem.ts'
-import { ThingPicker } from '../setups/thing-picker.tsx'
+import { usePartiesQuery } from '../foundation/api/api.ts'
+import type { Problem } from '../foundation/api/problem.ts'
+import { FormProblem, SelectField, TextField } from '../foundation/form/field.tsx'
+import { CategoryOptions } from '../foundation/form/options.tsx'
+import { Button } from '../foundation/parts/button.tsx'
+import { Tag } from '../foundation/parts/page-parts.tsx'
+import { ThingPicker } from '../kit/entry/thing-picker.tsx'
 
 /** Hundredths of a per cent. */
 const TAX_RATES = [0, 500, 700, 1000, 1900, 2000, 2100, 2500]

@@ -1,9 +1,9 @@
 import { compareNewAndUsed, formatMoney, type Offer, type OfferCost } from '@exemplar/core'
 import { useState } from 'react'
-import { useStudioQuery } from '../foundation/api.ts'
-import { TextField } from '../foundation/field.tsx'
-import { MoneyField } from '../foundation/money-field.tsx'
-import { WorkingPaper } from '../foundation/working-paper.tsx'
+import { useStudioQuery } from '../foundation/api/api.ts'
+import { TextField } from '../foundation/form/field.tsx'
+import { MoneyField } from '../foundation/form/money-field.tsx'
+import { WorkingPaper } from '../foundation/parts/working-paper.tsx'
 
 const FRESH: Offer = { priceMinor: 0, coverMinor: 0, months: 48, resaleMinor: 0, failPercent: 0 }
 const USED: Offer = { priceMinor: 0, coverMinor: 0, months: 36, resaleMinor: 0, failPercent: 20 }

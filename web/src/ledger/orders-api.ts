@@ -1,5 +1,5 @@
-import { api, change } from '../foundation/api.ts'
-import type { UnitRow } from '../foundation/replies.ts'
+import { api, change } from '../foundation/api/api.ts'
+import type { UnitRow } from '../foundation/api/replies.ts'
 
 export interface OrderRow {
   id: string

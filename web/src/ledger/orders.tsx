@@ -1,10 +1,10 @@
 import { Link } from 'react-router'
-import { Button } from '../foundation/button.tsx'
-import { sayDay } from '../foundation/calendar-words.ts'
-import { Mark } from '../foundation/mark.tsx'
-import { Tag } from '../foundation/page-parts.tsx'
-import { useMay } from '../foundation/session.ts'
-import { useTold } from '../foundation/use-told.ts'
+import { useMay } from '../foundation/api/session.ts'
+import { useTold } from '../foundation/api/use-told.ts'
+import { Button } from '../foundation/parts/button.tsx'
+import { Mark } from '../foundation/parts/mark.tsx'
+import { Tag } from '../foundation/parts/page-parts.tsx'
+import { sayDay } from '../foundation/words/calendar-words.ts'
 import { useCancelOrderMutation, useOrdersQuery } from './orders-api.ts'
 
 /** What is ordered and not here: which setups wait for it, and what to do when the seller will not deliver. */

@@ -7,7 +7,7 @@ import type {
   RoleField,
   WorkingChange,
 } from '@exemplar/core'
-import { api } from '../foundation/api.ts'
+import { api } from '../foundation/api/api.ts'
 
 interface Asked {
   id: string

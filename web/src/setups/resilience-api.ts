@@ -1,5 +1,5 @@
 import type { Loss, SinglePoint, Tape } from '@exemplar/core'
-import { api } from '../foundation/api.ts'
+import { api } from '../foundation/api/api.ts'
 
 export interface ResilienceReply {
   points: SinglePoint[]

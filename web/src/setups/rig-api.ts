@@ -16,7 +16,7 @@ import type {
   Tape,
   WorkingChange,
 } from '@exemplar/core'
-import { api } from '../foundation/api.ts'
+import { api } from '../foundation/api/api.ts'
 
 export interface SetupName {
   id: string

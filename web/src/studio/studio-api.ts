@@ -14,7 +14,7 @@ import type {
   PlaceFinding,
   PlaceKind,
 } from '@exemplar/core'
-import { api, change, type Versioned } from '../foundation/api.ts'
+import { api, change, type Versioned } from '../foundation/api/api.ts'
 
 export interface PlacePageReply extends Place {
   findings: PlaceFinding[]

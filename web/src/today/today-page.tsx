@@ -1,12 +1,12 @@
 import { formatMoney, sayTodayItem, TODAY_SECTIONS, type TodayItem, type TodaySection } from '@exemplar/core'
 import { Link } from 'react-router'
-import { useSetupsQuery, useStudioQuery, useTodayQuery, useUnitCountQuery } from '../foundation/api.ts'
-import { ButtonLink } from '../foundation/button.tsx'
-import { sayLongDay, sayWall } from '../foundation/calendar-words.ts'
-import { Mark } from '../foundation/mark.tsx'
-import { Empty, Section, Waiting } from '../foundation/page-parts.tsx'
-import { TapeStrip } from '../foundation/tape.tsx'
-import { useTimeWords } from '../foundation/time-words.ts'
+import { useSetupsQuery, useStudioQuery, useTodayQuery, useUnitCountQuery } from '../foundation/api/api.ts'
+import { ButtonLink } from '../foundation/parts/button.tsx'
+import { Mark } from '../foundation/parts/mark.tsx'
+import { Empty, Section, Waiting } from '../foundation/parts/page-parts.tsx'
+import { TapeStrip } from '../foundation/parts/tape.tsx'
+import { sayLongDay, sayWall } from '../foundation/words/calendar-words.ts'
+import { useTimeWords } from '../foundation/words/time-words.ts'
 
 const TITLES: Record<TodaySection, { title: string; none: string }> = {
   next: { title: 'Shoots next', none: 'Nothing is booked.' },

@@ -1,0 +1,124 @@
+import { randomUUID } from 'node:crypto'
+import type { AccessRole, EventKind, SubjectType } from '@exemplar/core'
+import { changes, events } from '../../schema/studio-tables.ts'
+import type { Config } from '../base/config.ts'
+import { type Live, makeLive } from '../base/live.ts'
+import { refuseMissing, refuseStale } from '../base/problem.ts'
+import { loadKeys } from '../base/secrets.ts'
+import { makeVolume, type Volume } from '../base/volume.ts'
+import { type Database, openDatabase } from './database.ts'
+
+export type HouseConfig = Pick<
+  Config,
+  'dataFolder' | 'fixedNow' | 'isDemo' | 'isLoopback' | 'isSecure' | 'backupFolder' | 'passwordCost' | 'firstRunCode'
+>
+
+/** What every handler is given: the database, the clock, where ids come from, and what stands beside the database. */
+export interface House {
+  /** Replaced when a backup is restored; never keep it over a pause. */
+  db: Database
+  readonly config: HouseConfig
+  readonly live: Live
+  readonly volume: Volume
+  /** Keys that sign the session cookies, newest first. */
+  readonly keys: string[]
+  now(): number
+  newId(): string
+}
+
+export function openHouse(config: HouseConfig): House {
+  return {
+    db: openDatabase(config.dataFolder),
+    config,
+    live: makeLive(),
+    volume: makeVolume(config.backupFolder),
+    keys: loadKeys(config.dataFolder),
+    now: () => config.fixedNow ?? Date.now(),
+    newId: () => randomUUID(),
+  }
+}
+
+/** Who asks, as what, and which change came of it. */
+export interface Actor {
+  readonly personId: string | null
+  readonly role: AccessRole | null
+  readonly isOwner: boolean
+  changeId: number | null
+}
+
+/** The house itself: at start, and for what runs by the clock. */
+export const makeHousekeeper = (): Actor => ({ personId: null, role: 'manager', isOwner: false, changeId: null })
+
+export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
+
+/** A transaction under way; every change says through `log` what happened. */
+export interface Writer {
+  tx: Transaction
+  now: number
+  personId: string | null
+  /** The change that this transaction is. */
+  changeId: number
+  newId(): string
+  log(kind: EventKind, subjectType: SubjectType, subjectId: string, data?: Record<string, unknown>): void
+}
+
+interface WriteOptions {
+  /** The change that this one takes back. */
+  undoes?: number | null
+  /** What is not to be taken back, such as filling an empty house. */
+  isTracked?: boolean
+}
+
+/**
+ * Runs one write as one transaction, taken for writing from its start so that no two can cross. It is one change, to
+ * be taken back as a whole, and told to everybody once it stands.
+ */
+export function write<T>(
+  house: House,
+  actor: Actor,
+  work: (writer: Writer) => T,
+  { undoes = null, isTracked = true }: WriteOptions = {},
+): T {
+  const { db } = house
+  const { journal } = db
+  const { personId } = actor
+  let changeId = 0
+  try {
+    const result = db.transaction(
+      (tx) => {
+        const now = house.now()
+        changeId = tx.insert(changes).values({ at: now, personId, undoes }).returning({ id: changes.id }).get().id
+        journal.current = isTracked ? changeId : null
+        return work({
+          tx,
+          now,
+          personId,
+          changeId,
+          newId: house.newId,
+          log(kind, subjectType, subjectId, data = {}) {
+            tx.insert(events).values({ at: now, personId, kind, subjectType, subjectId, data, changeId }).run()
+          },
+        })
+      },
+      { behavior: 'immediate' },
+    )
+    actor.changeId = changeId
+    db.memo.clear()
+    house.live.tellChange(changeId)
+    return result
+  } finally {
+    journal.current = null
+    db.memo.clear()
+  }
+}
+
+/** The row that a change builds on: it must be there, and as the person last saw it. */
+export function requireVersion<T extends { version: number }>(
+  current: T | undefined,
+  expected: number,
+  what: string,
+): T {
+  if (!current) throw refuseMissing(what)
+  if (current.version !== expected) throw refuseStale(what, current)
+  return current
+}

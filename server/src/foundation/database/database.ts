@@ -1,0 +1,62 @@
+import { existsSync, mkdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import Sqlite from 'better-sqlite3'
+import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
+import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
+import { SERVER_FOLDER } from '../base/server-folder.ts'
+import { type Journal, keepJournal } from './change-capture.ts'
+
+export type Database = BetterSQLite3Database & {
+  $client: Sqlite.Database
+  journal: Journal
+  /** What was worked out since the last change; see memo.ts. */
+  memo: Map<string, unknown>
+}
+
+const MIGRATIONS = join(SERVER_FOLDER, 'migrations')
+export const DATABASE_FILE = 'exemplar.sqlite'
+
+/**
+ * Opens the database of a data folder and brings it to the newest schema. Before a migration touches an existing
+ * database, a copy is put beside it. Every acknowledged write is on disk: WAL with synchronous FULL.
+ */
+export function openDatabase(folder: string): Database {
+  mkdirSync(folder, { recursive: true })
+  const file = join(folder, DATABASE_FILE)
+  const isNew = !existsSync(file)
+  const client = new Sqlite(file)
+  client.pragma('journal_mode = WAL')
+  client.pragma('synchronous = FULL')
+  client.pragma('foreign_keys = ON')
+  client.pragma('busy_timeout = 5000')
+  const pending = listPendingMigrations(client)
+  if (!isNew && pending.length > 0) copyBeforeMigration(client, folder, pending[0] ?? 'unknown')
+  const database = drizzle({ client })
+  migrate(database, { migrationsFolder: MIGRATIONS })
+  return Object.assign(database, { $client: client, journal: keepJournal(client), memo: new Map() })
+}
+
+interface Migration {
+  tag: string
+  when: number
+}
+
+/** Every migration this version knows, oldest first. */
+export function listMigrations(): Migration[] {
+  const text = readFileSync(join(MIGRATIONS, 'meta/_journal.json'), 'utf8')
+  return (JSON.parse(text) as { entries: Migration[] }).entries
+}
+
+function listPendingMigrations(client: Sqlite.Database): string[] {
+  const table = client.prepare("SELECT 1 FROM sqlite_master WHERE name = '__drizzle_migrations'").get()
+  const newest = table ? client.prepare('SELECT max(created_at) FROM __drizzle_migrations').pluck().get() : null
+  return listMigrations()
+    .filter((entry) => entry.when > Number(newest ?? 0))
+    .map((entry) => entry.tag)
+}
+
+function copyBeforeMigration(client: Sqlite.Database, folder: string, migration: string): void {
+  const copy = join(folder, `before-${migration}.sqlite`)
+  // An earlier start may have made the copy and then died; that copy is as good, and VACUUM INTO refuses to replace it.
+  if (!existsSync(copy)) client.prepare('VACUUM INTO ?').run(copy)
+}

@@ -1,0 +1,117 @@
+import {
+  describeKitFile,
+  KIT_LISTS,
+  type KitFilePlan,
+  type KitFileProblem,
+  kitFilterSchema,
+  may,
+  planKitImport,
+  readKitFile,
+  writeInventory,
+  writeKitFile,
+} from '@exemplar/core'
+import { loadInterfaces } from '../../availability/holdings.ts'
+import { ProblemError } from '../../foundation/base/problem.ts'
+import { type Transaction, write } from '../../foundation/database/app-context.ts'
+import type { Database } from '../../foundation/database/database.ts'
+import { defineRoute, RawReply } from '../../foundation/http/route.ts'
+import { loadStudio } from '../../studio/settings/settings-routes.ts'
+import { listUnitIds } from '../unit/unit-list.ts'
+import { bringInKit, loadKitFile, loadKitHere, loadLive } from './kit-file-store.ts'
+
+const room = 'kit'
+const LIMIT_BYTES = 40_000_000
+
+/** A file to keep, under a name of its own. */
+function download(type: string, name: string, text: string): RawReply {
+  return new RawReply(type, Buffer.from(text), { 'Content-Disposition': `attachment; filename="${name}"` })
+}
+
+function refuse(problems: readonly KitFileProblem[]): ProblemError {
+  const [first] = problems
+  const more = problems.length > 1 ? ` And ${problems.length - 1} more.` : ''
+  const at = first?.pointer ? ` (${first.pointer})` : ''
+  return new ProblemError(422, 'Nothing was imported', `${first?.message ?? ''}${at}${more}`, {
+    errors: problems.slice(0, 50),
+  })
+}
+
+function makePlan(db: Database | Transaction, bytes: unknown) {
+  const reading = readKitFile((bytes as Buffer).toString('utf8'))
+  if ('problems' in reading) throw refuse(reading.problems)
+  const plan = planKitImport(reading.kit, loadKitHere(db))
+  if (plan.problems.length > 0) throw refuse(plan.problems)
+  return { file: reading.kit, plan }
+}
+
+function report({ fresh, changed, unchanged }: KitFilePlan) {
+  const count = (lists: KitFilePlan['fresh']) => Object.fromEntries(KIT_LISTS.map((list) => [list, lists[list].length]))
+  return { fresh: count(fresh), changed: count(changed), unchanged }
+}
+
+export const kitFileRoutes = [
+  defineRoute({
+    method: 'get',
+    path: '/export/kit.json',
+    permission: 'change-kit',
+    room,
+    summary: 'The whole kit as one JSON file, to be read by Exemplar or anything else',
+    handle: (_, { db }) =>
+      download('application/json', 'kit.json', writeKitFile(loadKitFile(db, { withArchived: false }))),
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/export/kit.schema.json',
+    permission: 'signed-in',
+    room,
+    summary: 'The format of kit files as JSON Schema',
+    handle: () => describeKitFile(),
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/export/inventory.csv',
+    permission: 'see-studio',
+    room,
+    summary: 'Things and stock as a list for a spreadsheet; read back at once it changes nothing',
+    query: kitFilterSchema,
+    handle: ({ query, actor }, house) => {
+      const { units, stock, models, places } = loadLive(house.db)
+      const isFiltered = Object.values(query).some((it) => it !== undefined)
+      const wanted = isFiltered ? new Set(listUnitIds(house, query)) : null
+      const csv = writeInventory({
+        units: wanted ? units.filter((it) => wanted.has(it.id)) : units,
+        stock: wanted ? [] : stock,
+        models: new Map(models.map((it) => [it.id, it])),
+        places: new Map(places.map((it) => [it.id, it.name])),
+        interfaces: loadInterfaces(house.db),
+        currency: loadStudio(house.db).currency,
+        withMoney: may(actor.role, 'see-money'),
+      })
+      return download('text/csv; charset=utf-8', 'inventory.csv', csv)
+    },
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/import/kit-file/preview',
+    permission: 'change-kit',
+    room,
+    summary: 'Say what a kit file would bring; writes nothing',
+    rawLimit: LIMIT_BYTES,
+    handle: ({ body }, { db }) => report(makePlan(db, body).plan),
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/import/kit-file',
+    permission: 'change-kit',
+    room,
+    summary: 'Import a kit file: all of it, or nothing',
+    rawLimit: LIMIT_BYTES,
+    status: 201,
+    handle: ({ body, actor }, house) => {
+      const { file, plan } = makePlan(house.db, body)
+      const isChange = KIT_LISTS.some((list) => plan.fresh[list].length + plan.changed[list].length > 0)
+      if (isChange) write(house, actor, (writer) => bringInKit(file, plan, writer))
+      return report(plan)
+    },
+  }),
+]

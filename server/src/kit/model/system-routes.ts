@@ -1,0 +1,113 @@
+import {
+  type Category,
+  countBodyPoints,
+  crossModifiers,
+  idSchema,
+  isKindOf,
+  isOwnFamily,
+  judgeCompleteness,
+  judgeConformity,
+  LIFE_STATE_CODES,
+  LIFE_STATES,
+  listMakerMixes,
+  listSystems,
+  listThings,
+  type Piece,
+  rankPortability,
+  resolvePolicies,
+} from '@exemplar/core'
+import { and, eq, inArray, isNull } from 'drizzle-orm'
+import { z } from 'zod'
+import { loadHoldings, loadInterfaces } from '../../availability/holdings.ts'
+import type { House } from '../../foundation/database/app-context.ts'
+import { remember } from '../../foundation/database/cache.ts'
+import { defineRoute } from '../../foundation/http/route.ts'
+import { models, units } from '../../schema/kit-tables.ts'
+import { setups } from '../../schema/setups-tables.ts'
+import { loadStudio } from '../../studio/settings/settings-routes.ts'
+
+const room = 'kit'
+
+/** Ours or soon ours: what was sold, lost or went back belongs to no system any more. */
+const COUNTED = LIFE_STATE_CODES.filter((code) => LIFE_STATES[code].usable || ['in-repair', 'lent'].includes(code))
+const WISHED = ['wished', 'ordered'] as const
+const MOST_CROSSED = 60
+
+function loadPieces({ db }: House, states: readonly (typeof LIFE_STATE_CODES)[number][]): Piece[] {
+  return db
+    .select({ unit: units, model: models })
+    .from(units)
+    .innerJoin(models, eq(models.id, units.modelId))
+    .where(and(inArray(units.state, [...states]), isNull(units.archivedAt)))
+    .orderBy(units.tag)
+    .all()
+    .map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, model, priceMinor: unit.priceMinor }))
+}
+
+/** For each body the most that one setup hangs on it, lens, card and pack aside. */
+function countAttachments({ db }: House): Map<string, { setup: string; attachments: number }> {
+  const interfaces = loadInterfaces(db)
+  const most = new Map<string, { setup: string; attachments: number }>()
+  for (const setup of db.select().from(setups).where(isNull(setups.archivedAt)).all()) {
+    const things = setup.roles.flatMap((role) => role.things)
+    const holdings = loadHoldings(
+      db,
+      things.flatMap((it) => it.unitId ?? []),
+      things.flatMap((it) => it.stockId ?? []),
+    )
+    const { joints } = judgeCompleteness(listThings(setup, holdings, null), interfaces, setup.links)
+    const counts = new Map<string, number>()
+    for (const { host, interfaceCode } of joints) {
+      if (interfaces.get(interfaceCode)?.kind === 'carry') counts.set(host.key, (counts.get(host.key) ?? 0) + 1)
+    }
+    for (const [key, attachments] of counts) {
+      if (attachments > (most.get(key)?.attachments ?? 0)) most.set(key, { setup: setup.code, attachments })
+    }
+  }
+  return most
+}
+
+export const systemRoutes = [
+  defineRoute({
+    method: 'get',
+    path: '/systems',
+    permission: 'see-studio',
+    room,
+    summary:
+      'Mounts, packs and plates as families: what hangs on each, what leaving it costs, what fits how many devices',
+    query: z.object({ plate: idSchema.optional(), eachMinor: z.coerce.number().int().min(0).max(1e9).optional() }),
+    handle: ({ query }, house) => {
+      const owned = loadPieces(house, COUNTED)
+      const wished = loadPieces(house, WISHED)
+      const interfaces = [...loadInterfaces(house.db).values()]
+      const of = (...kinds: Category[]) => owned.filter(({ model }) => kinds.some((it) => isKindOf(model.category, it)))
+      const plates = interfaces.filter((it) => it.kind === 'carry')
+      const plate = query.plate ?? plates.find((it) => isOwnFamily(it.code))?.code ?? 'thread-1-4'
+      return {
+        systems: listSystems(owned, interfaces),
+        follows: resolvePolicies(loadStudio(house.db), null).school('system'),
+        plates: plates.map(({ code, label }) => ({ code, label })),
+        plate,
+        conformity: judgeConformity(owned, plate, query.eachMinor ?? null),
+        portability: rankPortability(of('microphone'), [...owned, ...wished]),
+        bodies: countBodyPoints(
+          of('camera'),
+          remember(house.db, 'attachments-of-bodies', () => countAttachments(house)),
+        ),
+        mixes: listMakerMixes(
+          house.db
+            .select()
+            .from(setups)
+            .where(isNull(setups.archivedAt))
+            .orderBy(setups.code)
+            .all()
+            .map(({ code, name, roles }) => {
+              const ids = new Set(roles.flatMap((role) => role.things.map((it) => it.unitId)))
+              return { code, name, pieces: owned.filter((it) => ids.has(it.unitId)) }
+            }),
+        ),
+        modifiers: crossModifiers(of('light').slice(0, MOST_CROSSED), of('modifier').slice(0, MOST_CROSSED)),
+      }
+    },
+  }),
+]

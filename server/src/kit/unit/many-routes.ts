@@ -1,0 +1,131 @@
+import { listManyChanges, type ManyChanges, manySchema, nameModel } from '@exemplar/core'
+import { eq, inArray } from 'drizzle-orm'
+import type { z } from 'zod'
+import { selectMany } from '../../availability/holdings.ts'
+import { ProblemError } from '../../foundation/base/problem.ts'
+import { type House, type Transaction, write } from '../../foundation/database/app-context.ts'
+import { defineRoute } from '../../foundation/http/route.ts'
+import { models, units } from '../../schema/kit-tables.ts'
+import { setupUnits } from '../../schema/setups-tables.ts'
+import { parties, people, places } from '../../schema/studio-tables.ts'
+import { listUnitIds } from './unit-list.ts'
+
+const room = 'kit'
+type Many = z.infer<typeof manySchema>
+type Reader = House['db'] | Transaction
+
+interface Line {
+  id: string
+  tag: string
+  name: string
+  changes: { field: string; before: string; after: string }[]
+  /** Why it stays as it is; null where it does not. */
+  obstacle: string | null
+}
+
+/** What would become of each thing, in the order of their tags. */
+function makeLines(house: House, db: Reader, { ids, filter, changes }: Many): Line[] {
+  const wanted = ids ?? listUnitIds(house, filter)
+  const rows = selectMany(wanted, (some) =>
+    db
+      .select({ unit: units, model: models })
+      .from(units)
+      .innerJoin(models, eq(models.id, units.modelId))
+      .where(inArray(units.id, some))
+      .all(),
+  )
+  const used = changes.archive ? listUsed(db, wanted) : new Set<string>()
+  const nameOf = makeNames(db)
+  return rows
+    .map(({ unit, model }): Line => {
+      const fields = listManyChanges(unit, changes).map(({ field, before, after }) => ({
+        field,
+        before: nameOf(before),
+        after: nameOf(after),
+      }))
+      if (changes.archive && unit.archivedAt === null)
+        fields.push({ field: 'archive' as never, before: '', after: 'archived' })
+      if (changes.restore && unit.archivedAt !== null)
+        fields.push({ field: 'archive' as never, before: 'archived', after: '' })
+      const obstacle = used.has(unit.id) ? 'stands in a setup' : null
+      return { id: unit.id, tag: unit.tag, name: nameModel(model), changes: fields, obstacle }
+    })
+    .sort((a, b) => (a.tag < b.tag ? -1 : 1))
+}
+
+function listUsed(db: Reader, ids: readonly string[]): Set<string> {
+  const rows = selectMany(ids, (some) =>
+    db.selectDistinct({ unitId: setupUnits.unitId }).from(setupUnits).where(inArray(setupUnits.unitId, some)).all(),
+  )
+  return new Set(rows.map((it) => it.unitId))
+}
+
+/** Places, people and parties are shown by name, whatever is kept. */
+function makeNames(db: Reader): (value: unknown) => string {
+  const names = new Map(
+    [places, people, parties].flatMap((table) =>
+      db
+        .select({ id: table.id, name: table.name })
+        .from(table)
+        .all()
+        .map((it) => [it.id, it.name] as const),
+    ),
+  )
+  return (value) => (value === null || value === '' ? '–' : (names.get(String(value)) ?? String(value)))
+}
+
+const isTouched = (line: Line) => line.obstacle === null && line.changes.length > 0
+
+function report(lines: readonly Line[]) {
+  return {
+    changed: lines.filter(isTouched).length,
+    unchanged: lines.filter((it) => it.obstacle === null && it.changes.length === 0).length,
+    obstacles: lines.filter((it) => it.obstacle !== null).length,
+    // A page shows so many; the counts tell of all.
+    lines: lines.filter((it) => it.obstacle !== null || it.changes.length > 0).slice(0, 500),
+  }
+}
+
+/** The changes as columns; archiving is a time, and nothing at all where it was not asked for. */
+function makeSet({ archive, restore, ...fields }: ManyChanges, now: number) {
+  return { ...fields, ...(archive ? { archivedAt: now } : {}), ...(restore ? { archivedAt: null } : {}) }
+}
+
+export const manyRoutes = [
+  defineRoute({
+    method: 'post',
+    path: '/units/change-many/preview',
+    permission: 'change-kit',
+    room,
+    summary: 'Say what a change of many things would do to each; writes nothing',
+    body: manySchema,
+    handle: ({ body }, house) => report(makeLines(house, house.db, body)),
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/units/change-many',
+    permission: 'change-kit',
+    room,
+    summary: 'Change many things at once, as one change to be taken back',
+    body: manySchema,
+    handle: ({ body, actor }, house) => {
+      if (!makeLines(house, house.db, body).some(isTouched)) {
+        throw new ProblemError(422, 'Nothing to change', 'None of these things would be different.')
+      }
+      return write(house, actor, ({ tx, now, log }) => {
+        const lines = makeLines(house, tx, body)
+        const set = makeSet(body.changes, now)
+        for (const { id, changes } of lines.filter(isTouched)) {
+          const before = tx.select({ version: units.version }).from(units).where(eq(units.id, id)).get()
+          tx.update(units)
+            .set({ ...set, version: (before?.version ?? 0) + 1 })
+            .where(eq(units.id, id))
+            .run()
+          const kind = body.changes.archive ? 'archived' : body.changes.state ? 'state-changed' : 'changed'
+          log(kind, 'unit', id, { changes })
+        }
+        return report(lines)
+      })
+    },
+  }),
+]

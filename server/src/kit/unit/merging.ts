@@ -1,0 +1,111 @@
+import { nameModel } from '@exemplar/core'
+import { and, eq, sql } from 'drizzle-orm'
+import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
+import { requireVersion, type Writer } from '../../foundation/database/app-context.ts'
+import { faults } from '../../schema/bench-tables.ts'
+import { bookings } from '../../schema/diary-tables.ts'
+import { models, stock, units } from '../../schema/kit-tables.ts'
+import { entries } from '../../schema/ledger-tables.ts'
+import { setups, setupUnits } from '../../schema/setups-tables.ts'
+import { attachments, films } from '../../schema/studio-tables.ts'
+
+/** One record of a thing goes into another. Its history stays under its own id; whatever counts on it counts on the other. */
+export function mergeUnits({ tx, now, log }: Writer, id: string, intoId: string, version: number) {
+  const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
+  const into = tx.select().from(units).where(eq(units.id, intoId)).get()
+  if (!into || into.archivedAt !== null || into.id === id)
+    throw refuseField('/intoId', 'Choose another thing that is there.')
+  requireApart(tx, id, intoId)
+  const quoted = (it: string) => JSON.stringify(it)
+  const swap = (column: unknown) => sql`replace(${column}, ${quoted(id)}, ${quoted(intoId)})`
+  const names = (column: unknown) => sql`instr(${column}, ${quoted(id)}) > 0`
+  tx.update(setups)
+    .set({ roles: swap(setups.roles), links: swap(setups.links), version: sql`${setups.version} + 1` })
+    .where(sql`${names(setups.roles)} or ${names(setups.links)}`)
+    .run()
+  tx.update(setupUnits).set({ unitId: intoId }).where(eq(setupUnits.unitId, id)).run()
+  tx.update(bookings)
+    .set({ unitIds: swap(bookings.unitIds), items: swap(bookings.items), version: sql`${bookings.version} + 1` })
+    .where(sql`${names(bookings.unitIds)} or ${names(bookings.items)}`)
+    .run()
+  tx.update(films)
+    .set({ copies: swap(films.copies), version: sql`${films.version} + 1` })
+    .where(names(films.copies))
+    .run()
+  tx.update(faults).set({ unitId: intoId }).where(eq(faults.unitId, id)).run()
+  tx.update(entries).set({ unitId: intoId }).where(eq(entries.unitId, id)).run()
+  tx.update(attachments)
+    .set({ subjectId: intoId })
+    .where(and(eq(attachments.subjectType, 'unit'), eq(attachments.subjectId, id)))
+    .run()
+  tx.update(units)
+    .set({ parentId: sql`case when ${units.id} = ${intoId} then null else ${intoId} end` })
+    .where(eq(units.parentId, id))
+    .run()
+  // What one record knew and the other did not is kept.
+  const filled = {
+    serial: into.serial ?? before.serial,
+    placeId: into.placeId ?? before.placeId,
+    acquiredOn: into.acquiredOn ?? before.acquiredOn,
+    priceMinor: into.priceMinor ?? before.priceMinor,
+    partyId: into.partyId ?? before.partyId,
+    note: [into.note, before.note].filter(Boolean).join('\n').slice(0, 2000),
+    remarks: [...into.remarks, ...before.remarks].slice(0, 40),
+    version: into.version + 1,
+  }
+  tx.update(units).set(filled).where(eq(units.id, intoId)).run()
+  tx.update(units)
+    .set({ archivedAt: now, version: before.version + 1 })
+    .where(eq(units.id, id))
+    .run()
+  log('archived', 'unit', id, { mergedInto: into.tag })
+  log('changed', 'unit', intoId, { merged: before.tag })
+  return { id: intoId, version: filled.version }
+}
+
+/** Two records that serve side by side are two things. */
+function requireApart(tx: Writer['tx'], id: string, intoId: string): void {
+  const both = tx
+    .select({ name: setups.name })
+    .from(setupUnits)
+    .innerJoin(setups, eq(setups.id, setupUnits.setupId))
+    .where(
+      sql`${setupUnits.unitId} = ${id} and exists (select 1 from setup_units o where o.setup_id = ${setupUnits.setupId} and o.unit_id = ${intoId})`,
+    )
+    .get()
+  if (!both) return
+  throw new ProblemError(
+    409,
+    'Two things',
+    `Both stand in “${both.name}”, so they are two. Take one of them out first.`,
+  )
+}
+
+/** One model goes into another of its kind: its things and stock become that, its name an alias. */
+export function mergeModels({ tx, now, log }: Writer, id: string, intoId: string, version: number) {
+  const before = requireVersion(tx.select().from(models).where(eq(models.id, id)).get(), version, 'model')
+  const into = tx.select().from(models).where(eq(models.id, intoId)).get()
+  if (!into || into.id === id) throw refuseMissing('model')
+  if (into.category !== before.category) throw refuseField('/intoId', 'The two models are different kinds of things.')
+  const alias = nameModel(before)
+  const aliases = [...new Set([...into.aliases, alias, ...before.aliases])]
+    .filter((it) => it !== nameModel(into))
+    .slice(0, 20)
+  for (const table of [units, stock]) {
+    tx.update(table)
+      .set({ modelId: intoId, version: sql`${table.version} + 1` })
+      .where(eq(table.modelId, id))
+      .run()
+  }
+  tx.update(models)
+    .set({ aliases, version: into.version + 1 })
+    .where(eq(models.id, intoId))
+    .run()
+  tx.update(models)
+    .set({ archivedAt: now, version: before.version + 1 })
+    .where(eq(models.id, id))
+    .run()
+  log('archived', 'model', id, { mergedInto: nameModel(into) })
+  log('changed', 'model', intoId, { merged: alias })
+  return { id: intoId, version: into.version + 1 }
+}

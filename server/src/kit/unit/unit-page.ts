@@ -1,0 +1,140 @@
+import {
+  findDate,
+  forecastSpace,
+  judgeSoftware,
+  LIFE_STATES,
+  listMissingParts,
+  listWithParts,
+  type Machine,
+  type Model,
+  nameModel,
+  RECORDABLE,
+  type SoftwareFinding,
+  sayDisclosure,
+  scoreRecorded,
+} from '@exemplar/core'
+import { and, desc, eq, inArray, isNull, like } from 'drizzle-orm'
+import { refuseMissing } from '../../foundation/base/problem.ts'
+import type { House } from '../../foundation/database/app-context.ts'
+import type { Database } from '../../foundation/database/database.ts'
+import { faults } from '../../schema/bench-tables.ts'
+import { models, units } from '../../schema/kit-tables.ts'
+import { entries } from '../../schema/ledger-tables.ts'
+import { attachments, parties, people, places } from '../../schema/studio-tables.ts'
+import { loadStudio } from '../../studio/settings/settings-routes.ts'
+import { loadServes } from './unit-list.ts'
+
+/** What goes with a thing: its parts, the rest of its set, and what it goes with itself. */
+function loadKin(db: Database, unit: typeof units.$inferSelect) {
+  const kin = db
+    .select({ id: units.id, parentId: units.parentId })
+    .from(units)
+    .where(isNull(units.archivedAt))
+    .all()
+    .filter((it) => it.parentId !== null)
+  const ids = listWithParts(unit.id, kin).slice(1)
+  const ofIds = (wanted: string[]) =>
+    db
+      .select({ unit: units, model: models, place: places.name })
+      .from(units)
+      .innerJoin(models, eq(models.id, units.modelId))
+      .leftJoin(places, eq(places.id, units.placeId))
+      .where(inArray(units.id, wanted))
+      .orderBy(units.tag)
+      .all()
+  const parts = ofIds(ids)
+  const unusable = db
+    .select({ unitId: faults.unitId })
+    .from(faults)
+    .where(and(inArray(faults.unitId, ids), isNull(faults.mendedAt), eq(faults.severity, 'unusable')))
+    .all()
+  const missing = listMissingParts(
+    unit.id,
+    parts.map((it) => it.unit),
+    new Set(unusable.map((it) => it.unitId)),
+  )
+  const [parent] = unit.parentId ? ofIds([unit.parentId]) : []
+  return {
+    parent: parent ? { id: parent.unit.id, tag: parent.unit.tag, name: nameModel(parent.model) } : null,
+    parts: parts.map(({ unit: it, model, place }) => ({
+      id: it.id,
+      tag: it.tag,
+      name: nameModel(model),
+      bond: it.bond,
+      state: LIFE_STATES[it.state].label,
+      place,
+      isMissing: missing.some((lost) => lost.id === it.id),
+      massGrams: model.specs.massGrams,
+      version: it.version,
+    })),
+  }
+}
+
+/** What is wrong with the programs of a thing, and with those that run on it. */
+function judgeAllSoftware(db: Database, unit: typeof units.$inferSelect, model: Model): SoftwareFinding[] {
+  const machineOf = (id: string | null): Machine | null => {
+    const row = id
+      ? db
+          .select({ tag: units.tag, specs: models.specs })
+          .from(units)
+          .innerJoin(models, eq(models.id, units.modelId))
+          .where(eq(units.id, id))
+          .get()
+      : undefined
+    return row ? { tag: row.tag, more: row.specs.more } : null
+  }
+  const own = { tag: unit.tag, more: model.specs.more }
+  const findings = unit.software.flatMap((it) => judgeSoftware(it, own, machineOf(it.onUnitId)))
+  const guests = db
+    .select({ unit: units, specs: models.specs })
+    .from(units)
+    .innerJoin(models, eq(models.id, units.modelId))
+    .where(and(isNull(units.archivedAt), like(units.software, `%${JSON.stringify(unit.id)}%`)))
+    .all()
+  const ofGuests = guests.flatMap(({ unit: guest, specs }) =>
+    guest.software
+      .filter((it) => it.onUnitId === unit.id && guest.id !== unit.id)
+      .flatMap((it) => judgeSoftware(it, { tag: guest.tag, more: specs.more }, own)),
+  )
+  return [...findings, ...ofGuests]
+}
+
+export function loadUnitPage(house: House, id: string) {
+  const { db } = house
+  const row = db
+    .select({ unit: units, model: models, place: places.name, party: parties.name, owner: people.name })
+    .from(units)
+    .innerJoin(models, eq(models.id, units.modelId))
+    .leftJoin(places, eq(places.id, units.placeId))
+    .leftJoin(parties, eq(parties.id, units.partyId))
+    .leftJoin(people, eq(people.id, units.ownerId))
+    .where(eq(units.id, id))
+    .get()
+  if (!row) throw refuseMissing('thing')
+  const { unit, model } = row
+  const nowPlace = unit.nowPlaceId ? db.select().from(places).where(eq(places.id, unit.nowPlaceId)).get() : null
+  const photo = db
+    .select({ id: attachments.id })
+    .from(attachments)
+    .where(and(eq(attachments.subjectType, 'unit'), eq(attachments.subjectId, id), isNull(attachments.archivedAt)))
+    .get()
+  const recorded = scoreRecorded(unit, model, photo !== undefined)
+  const { zone } = loadStudio(db)
+  const capacity = model.specs.capacityMegabytes
+  const successor = model.successorId ? db.select().from(models).where(eq(models.id, model.successorId)).get() : null
+  return {
+    ...row,
+    version: unit.version,
+    name: nameModel(model),
+    nowPlace: nowPlace?.name ?? null,
+    recorded: { percent: recorded.percent, missing: recorded.missing.map((it) => RECORDABLE[it]) },
+    disclosure: sayDisclosure(unit, nameModel(model), row.party),
+    successor: successor ? nameModel(successor) : null,
+    space: capacity === null ? null : forecastSpace(capacity, unit.fills, findDate(house.now(), zone)),
+    software: judgeAllSoftware(db, unit, model),
+    ...loadKin(db, unit),
+    serves: loadServes(db, [id]).get(id) ?? [],
+    faults: db.select().from(faults).where(eq(faults.unitId, id)).orderBy(desc(faults.reportedAt)).all(),
+    entries: db.select().from(entries).where(eq(entries.unitId, id)).orderBy(desc(entries.date)).all(),
+  }
+}

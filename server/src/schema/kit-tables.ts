@@ -1,0 +1,154 @@
+import {
+  type Acquisition,
+  type Bank,
+  type Bond,
+  type Category,
+  type Fill,
+  type Interface,
+  type KitColumn,
+  type KitFilter,
+  type LifeState,
+  NO_PROVENANCE,
+  type Port,
+  type PowerMode,
+  type Provenance,
+  type RecordingMode,
+  type Remark,
+  type Season,
+  type SnapshotContents,
+  type Software,
+  type Specs,
+  type StocktakeSeen,
+} from '@exemplar/core'
+import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { parties, people, places } from './studio-tables.ts'
+
+export const interfaces = sqliteTable('interfaces', {
+  code: text('code').primaryKey(),
+  label: text('label').notNull(),
+  kind: text('kind').$type<Interface['kind']>().notNull(),
+  hostName: text('host_name').notNull(),
+  guestName: text('guest_name').notNull(),
+  standard: text('standard'),
+  viaCableOnly: integer('via_cable_only', { mode: 'boolean' }).notNull(),
+  version: integer('version').notNull().default(1),
+})
+
+export const models = sqliteTable(
+  'models',
+  {
+    id: text('id').primaryKey(),
+    maker: text('maker').notNull(),
+    name: text('name').notNull(),
+    category: text('category').$type<Category>().notNull(),
+    specs: text('specs', { mode: 'json' }).$type<Specs>().notNull(),
+    ports: text('ports', { mode: 'json' }).$type<Port[]>().notNull(),
+    powerModes: text('power_modes', { mode: 'json' }).$type<PowerMode[]>().notNull(),
+    recordingModes: text('recording_modes', { mode: 'json' }).$type<RecordingMode[]>().notNull(),
+    aliases: text('aliases', { mode: 'json' }).$type<string[]>().notNull().default([]),
+    notInBox: text('not_in_box', { mode: 'json' }).$type<string[]>().notNull().default([]),
+    successorId: text('successor_id'),
+    availability: text('availability').notNull().default(''),
+    link: text('link').notNull().default(''),
+    /** Merged into another, or no longer wanted. */
+    archivedAt: integer('archived_at'),
+    version: integer('version').notNull().default(1),
+  },
+  (table) => [index('models_category').on(table.category)],
+)
+
+export const units = sqliteTable(
+  'units',
+  {
+    id: text('id').primaryKey(),
+    tag: text('tag').notNull().unique(),
+    modelId: text('model_id')
+      .notNull()
+      .references(() => models.id),
+    serial: text('serial'),
+    state: text('state').$type<LifeState>().notNull(),
+    placeId: text('place_id').references(() => places.id),
+    acquisition: text('acquisition').$type<Acquisition>().notNull(),
+    acquiredOn: text('acquired_on'),
+    priceMinor: integer('price_minor'),
+    partyId: text('party_id').references(() => parties.id),
+    dueOn: text('due_on'),
+    healthPercent: integer('health_percent'),
+    serviceEveryDays: integer('service_every_days'),
+    lastServicedOn: text('last_serviced_on'),
+    note: text('note').notNull().default(''),
+    ownerId: text('owner_id').references(() => people.id),
+    ownerAgreed: integer('owner_agreed', { mode: 'boolean' }).notNull().default(false),
+    software: text('software', { mode: 'json' }).$type<Software[]>().notNull().default([]),
+    nickname: text('nickname').notNull().default(''),
+    nowPlaceId: text('now_place_id').references(() => places.id),
+    parentId: text('parent_id'),
+    bond: text('bond').$type<Bond>().notNull().default('part'),
+    standsInFor: text('stands_in_for').notNull().default(''),
+    remarks: text('remarks', { mode: 'json' }).$type<Remark[]>().notNull().default([]),
+    provenance: text('provenance', { mode: 'json' }).$type<Provenance>().notNull().default(NO_PROVENANCE),
+    fills: text('fills', { mode: 'json' }).$type<Fill[]>().notNull().default([]),
+    banks: text('banks', { mode: 'json' }).$type<Bank[]>().notNull().default([]),
+    season: text('season', { mode: 'json' }).$type<Season>(),
+    archivedAt: integer('archived_at'),
+    version: integer('version').notNull().default(1),
+  },
+  (table) => [
+    index('units_model').on(table.modelId),
+    index('units_place').on(table.placeId),
+    index('units_state').on(table.state),
+    index('units_due').on(table.dueOn),
+    index('units_serial').on(table.serial),
+    index('units_parent').on(table.parentId),
+  ],
+)
+
+export const stock = sqliteTable('stock', {
+  id: text('id').primaryKey(),
+  tag: text('tag').notNull().unique(),
+  modelId: text('model_id')
+    .notNull()
+    .references(() => models.id),
+  quantity: integer('quantity').notNull(),
+  reorderLevel: integer('reorder_level').notNull(),
+  placeId: text('place_id').references(() => places.id),
+  archivedAt: integer('archived_at'),
+  version: integer('version').notNull().default(1),
+})
+
+/** A way to look at the kit that somebody gave a name. */
+export const savedViews = sqliteTable('saved_views', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  filter: text('filter', { mode: 'json' }).$type<KitFilter>().notNull(),
+  columns: text('columns', { mode: 'json' }).$type<KitColumn[]>().notNull(),
+  archivedAt: integer('archived_at'),
+  version: integer('version').notNull().default(1),
+})
+
+/** How the headings of a list were read the last time, so that the next one like it is read alike. */
+export const columnMaps = sqliteTable('column_maps', {
+  id: text('id').primaryKey(),
+  mapping: text('mapping', { mode: 'json' }).$type<Record<string, string>>().notNull(),
+  version: integer('version').notNull().default(1),
+})
+
+/** One walk through a place with a scanner: what was expected there, and what was seen. */
+export const stocktakes = sqliteTable('stocktakes', {
+  id: text('id').primaryKey(),
+  placeId: text('place_id').references(() => places.id),
+  startedAt: integer('started_at').notNull(),
+  closedAt: integer('closed_at'),
+  seen: text('seen', { mode: 'json' }).$type<StocktakeSeen[]>().notNull().default([]),
+  version: integer('version').notNull().default(1),
+})
+
+/** The kit and the setups as they were on a day. */
+export const snapshots = sqliteTable('snapshots', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  takenAt: integer('taken_at').notNull(),
+  contents: text('contents', { mode: 'json' }).$type<SnapshotContents>().notNull(),
+  archivedAt: integer('archived_at'),
+  version: integer('version').notNull().default(1),
+})

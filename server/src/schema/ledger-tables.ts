@@ -1,0 +1,40 @@
+import type { Category, EntryKind, Group } from '@exemplar/core'
+import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { stock, units } from './kit-tables.ts'
+import { setups } from './setups-tables.ts'
+import { parties } from './studio-tables.ts'
+
+export const entries = sqliteTable(
+  'entries',
+  {
+    id: text('id').primaryKey(),
+    date: text('date').notNull(),
+    kind: text('kind').$type<EntryKind>().notNull(),
+    category: text('category').$type<Category>().notNull(),
+    description: text('description').notNull(),
+    netMinor: integer('net_minor').notNull(),
+    taxMinor: integer('tax_minor').notNull(),
+    partyId: text('party_id').references(() => parties.id),
+    unitId: text('unit_id').references(() => units.id),
+    version: integer('version').notNull().default(1),
+  },
+  (table) => [index('entries_date').on(table.date)],
+)
+
+export const budgets = sqliteTable('budgets', {
+  year: integer('year').primaryKey(),
+  totalMinor: integer('total_minor').notNull(),
+  version: integer('version').notNull().default(1),
+})
+
+export const shoppingLines = sqliteTable('shopping_lines', {
+  id: text('id').primaryKey(),
+  item: text('item').notNull(),
+  quantity: integer('quantity').notNull(),
+  reason: text('reason').notNull(),
+  stockId: text('stock_id').references(() => stock.id),
+  setupId: text('setup_id').references(() => setups.id),
+  group: text('for_group').$type<Group>(),
+  boughtAt: integer('bought_at'),
+  version: integer('version').notNull().default(1),
+})

@@ -1,0 +1,133 @@
+import {
+  assessSetup,
+  type Conduit,
+  type EventKind,
+  findDate,
+  isKindOf,
+  listPowerSources,
+  listSoundRoutes,
+  listStartLines,
+  listThings,
+  nameModel,
+  type PowerSource,
+  type SoundDevice,
+} from '@exemplar/core'
+import { and, desc, eq, inArray, isNotNull, isNull } from 'drizzle-orm'
+import { selectMany } from '../availability/holdings.ts'
+import type { House } from '../foundation/database/app-context.ts'
+import { defineRoute } from '../foundation/http/route.ts'
+import { models, units } from '../schema/kit-tables.ts'
+import { events } from '../schema/studio-tables.ts'
+import { loadFreeStore } from './assessing.ts'
+import { loadCase, occasionQuery } from './assessment-case.ts'
+import { loadConduits } from './cable-routes.ts'
+
+const room = 'setups'
+
+/** After these a memory bank may have lost what it held. */
+const DISTURBING: EventKind[] = ['state-changed', 'fault-mended', 'serviced']
+
+function loadDisturbed({ db }: House, unitIds: readonly string[], zone: string): Map<string, string> {
+  const rows = selectMany(unitIds, (ids) =>
+    db
+      .select({ subjectId: events.subjectId, at: events.at })
+      .from(events)
+      .where(and(eq(events.subjectType, 'unit'), inArray(events.subjectId, ids), inArray(events.kind, DISTURBING)))
+      .orderBy(desc(events.at))
+      .all(),
+  )
+  // The newest comes first, and the first one stays.
+  return new Map([...rows].reverse().map((it) => [it.subjectId, findDate(it.at, zone)]))
+}
+
+function loadKinWithModels({ db }: House, unitIds: readonly string[]) {
+  return selectMany(unitIds, (ids) =>
+    db
+      .select({ unit: units, model: models })
+      .from(units)
+      .innerJoin(models, eq(models.id, units.modelId))
+      .where(and(isNotNull(units.parentId), inArray(units.parentId, ids), isNull(units.archivedAt)))
+      .orderBy(units.tag)
+      .all(),
+  )
+}
+
+export const startRoutes = [
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id/start',
+    permission: 'see-studio',
+    room,
+    summary: 'What is done before it records: pairing, charging, cards, settings, and what each thing lives on',
+    query: occasionQuery,
+    handle: ({ params, query }, house) => {
+      const { setup, settings, input } = loadCase(house, params.id ?? '', query.bookingId)
+      const ids = [...input.holdings.units.keys()]
+      const lines = listStartLines({
+        setupId: setup.id,
+        setup,
+        holdings: input.holdings,
+        kin: loadKinWithModels(house, ids),
+        missing: input.missingParts ?? new Map(),
+        disturbedOn: loadDisturbed(house, ids, settings.zone),
+      })
+      const sources = listThings(setup, input.holdings, null).flatMap(
+        ({ key, tag, name, powerMode }): { tag: string; name: string; source: PowerSource }[] => {
+          const model = input.holdings.models.get(input.holdings.units.get(key)?.modelId ?? '')
+          const source = powerMode?.source ?? (model && listPowerSources(model)[0])
+          return source && source !== 'none' ? [{ tag, name, source }] : []
+        },
+      )
+      return { setup: { id: setup.id, code: setup.code, tape: setup.tape, name: setup.name }, lines, sources }
+    },
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id/sound-routes',
+    permission: 'see-studio',
+    room,
+    summary:
+      'For each microphone: straight into the camera, into a recorder, or both, with parts, failure points and minutes',
+    query: occasionQuery,
+    handle: ({ params, query }, house) => {
+      const { setup, occasion, input, holds } = loadCase(house, params.id ?? '', query.bookingId)
+      const own = [...input.holdings.units.values()].flatMap((unit) => {
+        const model = input.holdings.models.get(unit.modelId)
+        return model ? [{ unit, model }] : []
+      })
+      const devices = own.map(
+        ({ unit, model }): SoundDevice => ({ unitId: unit.id, tag: unit.tag, model, isInSetup: true }),
+      )
+      const store = loadFreeStore(house.db, input, (model) => isKindOf(model.category, 'recorder'), occasion, holds)
+      const free = store.units.map(
+        ({ unit, model }): SoundDevice => ({ unitId: unit.id, tag: unit.tag, model, isInSetup: false }),
+      )
+      const ownCables = own.filter(({ model }) => model.category === 'cable' || model.category === 'cable-adapter')
+      const conduits: Conduit[] = [
+        ...ownCables.map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, model, usedBySetups: 0 })),
+        ...loadConduits(house).filter(
+          (it) => !input.holdings.units.has(it.unitId) && ['cable', 'cable-adapter'].includes(it.model.category),
+        ),
+      ]
+      const { chains } = assessSetup(input).signals
+      // The cable of one microphone is not offered to another.
+      const takenByOthers = (tag: string) => new Set(chains.filter((it) => it.from.tag !== tag).flatMap((it) => it.via))
+      const microphones = devices.filter((it) => isKindOf(it.model.category, 'microphone'))
+      return {
+        follows: input.policies.school('sound-path'),
+        microphones: microphones.map((microphone) => ({
+          tag: microphone.tag,
+          name: nameModel(microphone.model),
+          routes: listSoundRoutes({
+            microphone,
+            devices: [...devices, ...free],
+            conduits: conduits.filter((it) => !takenByOthers(microphone.tag).has(it.tag)),
+            own: new Set(ownCables.map(({ unit }) => unit.id)),
+            interfaces: input.interfaces,
+            plannedMinutes: setup.plannedMinutes,
+          }),
+        })),
+      }
+    },
+  }),
+]

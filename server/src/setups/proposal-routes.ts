@@ -1,0 +1,226 @@
+import {
+  type Assignment,
+  assessSetup,
+  type Category,
+  chooseForRoles,
+  compareReadiness,
+  compareSetups,
+  compareWorkings,
+  idSchema,
+  isHelperKind,
+  isKindOf,
+  listAllThings,
+  listOrphans,
+  nameModel,
+  PURPOSES,
+  type Purpose,
+  planConnections,
+  type SetupDifference,
+  SHOTS,
+  type Shot,
+  swapThing,
+  takeOut,
+} from '@exemplar/core'
+import { and, inArray, isNull } from 'drizzle-orm'
+import { z } from 'zod'
+import { loadHoldings } from '../availability/holdings.ts'
+import { refuseField } from '../foundation/base/problem.ts'
+import { loadSolver } from '../foundation/base/solver.ts'
+import type { House } from '../foundation/database/app-context.ts'
+import { defineRoute } from '../foundation/http/route.ts'
+import { faults } from '../schema/bench-tables.ts'
+import { places } from '../schema/studio-tables.ts'
+import { loadFreeStore } from './assessing.ts'
+import { loadCase, occasionQuery } from './assessment-case.ts'
+import { loadSetup } from './setup-routes.ts'
+
+const room = 'setups'
+
+/** So many things of the store are looked at for one proposal. */
+const MOST_HELPERS = 1_000
+const MOST_CANDIDATES = 5_000
+
+/** Things that work though something is wrong with them. */
+function loadFaulty({ db }: House, unitIds: readonly string[]): Set<string> {
+  if (unitIds.length === 0) return new Set()
+  const rows = db
+    .select({ unitId: faults.unitId })
+    .from(faults)
+    .where(and(isNull(faults.mendedAt), inArray(faults.unitId, unitIds.slice(0, MOST_CANDIDATES))))
+    .all()
+  return new Set(rows.map((it) => it.unitId))
+}
+
+interface Names {
+  /** With how many of a stock, and in which way it is powered or records where that was chosen. */
+  thing(it: Assignment): string
+  /** What a fact is called, where it is stored under an id. */
+  fact(field: string, value: string): string
+}
+
+/** A difference in the words that people know: things by tag, rooms, circuits and purposes by name. */
+function nameDifference(difference: SetupDifference, names: Names) {
+  switch (difference.kind) {
+    case 'role-added':
+    case 'role-gone':
+      return { ...difference, things: difference.things.map(names.thing) }
+    case 'things':
+      return { ...difference, gone: difference.gone.map(names.thing), added: difference.added.map(names.thing) }
+    case 'fact': {
+      const { field, before, after } = difference
+      return { ...difference, before: names.fact(field, before), after: names.fact(field, after) }
+    }
+    default:
+      return difference
+  }
+}
+
+/** Names of rooms, circuits and purposes by their ids; what nobody knows, and what is no id, stays as it is. */
+function makeFactNames({ db }: House): Names['fact'] {
+  const rooms = db.select().from(places).all()
+  const circuits = rooms.flatMap((it) => it.circuits)
+  const nameIn = (list: readonly { id: string; name: string }[], id: string) =>
+    list.find((it) => it.id === id)?.name ?? id
+  return (field, value) => {
+    if (field === 'placeId') return nameIn(rooms, value)
+    if (field === 'circuitId') return nameIn(circuits, value)
+    if (field === 'purposeKind') return PURPOSES[value as Purpose] ?? value
+    if (field === 'shot') return SHOTS[value as Shot] ?? value
+    if (field === 'isMirrored') return value === 'true' ? 'yes' : 'no'
+    return value
+  }
+}
+
+export const helpingRoutes = [
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id/connect',
+    permission: 'see-studio',
+    room,
+    summary: 'What of the store would join everything in a setup, proven best, or what cannot be met and why',
+    query: occasionQuery,
+    handle: async ({ params, query }, house) => {
+      const solve = await loadSolver()
+      const { input, occasion, holds } = loadCase(house, params.id ?? '', query.bookingId)
+      const store = loadFreeStore(
+        house.db,
+        input,
+        (model) => isHelperKind(model.category),
+        occasion,
+        holds,
+        MOST_HELPERS,
+      )
+      return planConnections(input, store, solve)
+    },
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id/choose',
+    permission: 'see-studio',
+    room,
+    summary: 'Which free things would fill the empty roles of a setup best, and why',
+    query: occasionQuery,
+    handle: ({ params, query }, house) => {
+      const { setup, input, occasion, holds } = loadCase(house, params.id ?? '', query.bookingId)
+      const open = setup.roles.filter((role) => role.things.length === 0)
+      const wanted = new Set<Category>(open.flatMap((role) => role.wants ?? []))
+      const listed = loadHoldings(
+        house.db,
+        open.flatMap((role) => role.anyOfUnitIds ?? []),
+        [],
+      ).models
+      const suits = (model: { id: string; category: Category }) =>
+        listed.has(model.id) || [...wanted].some((kind) => isKindOf(model.category, kind))
+      const store = loadFreeStore(house.db, input, suits, occasion, holds, MOST_CANDIDATES)
+      const faulty = loadFaulty(
+        house,
+        store.units.map((it) => it.unit.id),
+      )
+      return chooseForRoles(input, store, faulty)
+    },
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id/without',
+    permission: 'see-studio',
+    room,
+    summary: 'What would be found without one of its things, and what would be gone',
+    query: occasionQuery.extend({ unitId: idSchema }),
+    handle: ({ params, query }, house) => {
+      const { input } = loadCase(house, params.id ?? '', query.bookingId)
+      const before = assessSetup(input)
+      const after = assessSetup({ ...input, setup: takeOut(input.setup, query.unitId) })
+      return {
+        counts: after.counts,
+        change: compareReadiness(before, after),
+        empties: input.setup.roles
+          .filter((role) => {
+            const left = role.things.filter((it) => it.unitId !== query.unitId)
+            return role.things.length > 0 && left.length === 0
+          })
+          .map((role) => role.name),
+        figures: compareWorkings(before.workings, after.workings),
+      }
+    },
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id/swap',
+    permission: 'see-studio',
+    room,
+    summary: 'What would be found with another thing in the place of one, and what would be left without a place',
+    query: occasionQuery.extend({ unitId: idSchema, byUnitId: idSchema }),
+    handle: ({ params, query }, house) => {
+      const { input } = loadCase(house, params.id ?? '', query.bookingId)
+      const fresh = loadHoldings(house.db, [query.byUnitId], [])
+      if (fresh.units.size === 0) throw refuseField('?byUnitId', 'There is no such thing.')
+      if (!input.holdings.units.has(query.unitId)) throw refuseField('?unitId', 'This thing is not in the setup.')
+      if (input.holdings.units.has(query.byUnitId))
+        throw refuseField('?byUnitId', 'This thing is in the setup already.')
+      const holdings = {
+        units: new Map([...input.holdings.units, ...fresh.units]),
+        models: new Map([...input.holdings.models, ...fresh.models]),
+        stock: input.holdings.stock,
+      }
+      const swapped = { ...input, holdings, setup: swapThing(input.setup, query.unitId, query.byUnitId) }
+      const [before, after] = [assessSetup(input), assessSetup(swapped)]
+      const things = listAllThings(swapped.setup, holdings, input)
+      return {
+        counts: after.counts,
+        change: compareReadiness(before, after),
+        figures: compareWorkings(before.workings, after.workings),
+        orphans: listOrphans(things, before, after),
+      }
+    },
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id/difference',
+    permission: 'see-studio',
+    room,
+    summary: 'What is otherwise in another setup: roles, things, room and time',
+    query: z.object({ otherId: idSchema }),
+    handle: ({ params, query }, house) => {
+      const before = loadSetup(house, params.id ?? '')
+      if (query.otherId === before.id) throw refuseField('?otherId', 'Choose another setup to compare with.')
+      const after = loadSetup(house, query.otherId)
+      const things = [...before.roles, ...after.roles].flatMap((role) => role.things)
+      const { units, stock, models } = loadHoldings(
+        house.db,
+        things.flatMap((it) => it.unitId ?? []),
+        things.flatMap((it) => it.stockId ?? []),
+      )
+      const fact = makeFactNames(house)
+      const thing: Names['thing'] = ({ unitId, stockId, quantity, powerModeId, recordingModeId }) => {
+        const it = units.get(unitId ?? '') ?? stock.get(stockId ?? '')
+        const model = models.get(it?.modelId ?? '')
+        if (!it || !model) return ''
+        const modes = [...model.powerModes, ...model.recordingModes]
+        const chosen = modes.filter(({ id }) => id === powerModeId || id === recordingModeId).map(({ label }) => label)
+        const count = stockId ? `${quantity} × ` : ''
+        return `${count}${it.tag} ${nameModel(model)}${chosen.length > 0 ? ` (${chosen.join(', ')})` : ''}`
+      }
+      return { differences: compareSetups(before, after).map((it) => nameDifference(it, { thing, fact })) }
+    },
+  }),
+]

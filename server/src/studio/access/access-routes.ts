@@ -1,0 +1,373 @@
+import { ACCESS_ROLES, idSchema, nameSchema, passwordSchema, signInNameSchema } from '@exemplar/core'
+import { eq } from 'drizzle-orm'
+import { z } from 'zod'
+import { fillDemo } from '../../demo/fill-demo.ts'
+import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
+import { hashPassword, hashToken, makeToken, verifyPassword } from '../../foundation/base/secrets.ts'
+import {
+  type Actor,
+  type House,
+  makeHousekeeper,
+  requireVersion,
+  type Writer,
+  write,
+} from '../../foundation/database/app-context.ts'
+import { type Connection, defineRoute } from '../../foundation/http/route.ts'
+import { accounts, invitations, people } from '../../schema/studio-tables.ts'
+import { beginSession, endSession, endSessionsOf } from './sessions.ts'
+import { makeSignInLimits } from './sign-in-limits.ts'
+
+const room = 'studio'
+/** A link to set a password works so long. */
+const INVITATION_MS = 7 * 86_400_000
+
+const limitsOf = new WeakMap<House, ReturnType<typeof makeSignInLimits>>()
+function findLimits(house: House) {
+  const limits = limitsOf.get(house) ?? makeSignInLimits()
+  limitsOf.set(house, limits)
+  return limits
+}
+
+function hasOwner({ db }: House): boolean {
+  return db.select().from(accounts).where(eq(accounts.isOwner, true)).get() !== undefined
+}
+
+function canStepIn({ config }: House): boolean {
+  return config.isDemo && config.isLoopback
+}
+
+/** Signs in on this connection, always with a new token: one that was planted before is worth nothing. */
+function enter(house: House, connection: Connection, personId: string) {
+  if (connection.sessionId) endSession(house.db, connection.sessionId)
+  connection.setToken(beginSession(house, personId))
+  return describeAccess(house, personId)
+}
+
+function describeAccess(house: House, personId: string | null) {
+  const row = personId
+    ? house.db
+        .select({ id: people.id, name: people.name, role: accounts.role, isOwner: accounts.isOwner })
+        .from(accounts)
+        .innerJoin(people, eq(people.id, accounts.personId))
+        .where(eq(accounts.personId, personId))
+        .get()
+    : undefined
+  return {
+    person: row ? { id: row.id, name: row.name } : null,
+    role: row?.role ?? null,
+    isOwner: row?.isOwner ?? false,
+    needsOwner: !hasOwner(house),
+    /** One click signs in as each role: the demo on this machine only. */
+    canStepIn: canStepIn(house),
+    isEmpty: house.db.$client.prepare('SELECT NOT EXISTS (SELECT 1 FROM units)').pluck().get() === 1,
+  }
+}
+
+function insertAccount({ tx, newId, log }: Writer, name: string, signInName: string, passwordHash: string): string {
+  const personId = newId()
+  tx.insert(people).values({ id: personId, name, skills: [], note: '' }).run()
+  tx.insert(accounts).values({ personId, signInName, passwordHash, role: 'manager', isOwner: true }).run()
+  log('created', 'person', personId, { after: { name } })
+  log('access-changed', 'person', personId, { role: 'manager' })
+  return personId
+}
+
+const firstRunSchema = z.object({
+  name: nameSchema,
+  signInName: signInNameSchema,
+  password: passwordSchema,
+  start: z.enum(['empty', 'demo']),
+  /** Asked where others can reach this address: it stands in the log of the machine. */
+  code: z.string().max(80).default(''),
+})
+
+const signInSchema = z.object({ signInName: z.string().max(200), password: z.string().max(400) })
+
+function requireAccount(house: House, personId: string, version: number) {
+  const row = house.db.select().from(accounts).where(eq(accounts.personId, personId)).get()
+  return requireVersion(row, version, 'account')
+}
+
+/** Nobody but the owner touches the owner's account. */
+function requireRank(actor: Actor, account: { isOwner: boolean }): void {
+  if (!account.isOwner || actor.isOwner) return
+  throw new ProblemError(403, 'Not allowed', 'Only the owner can change the owner’s account.')
+}
+
+/** Makes a link and forgets every earlier one of that person. The token is in this reply and nowhere else. */
+function makeInvitation({ tx, now, log }: Writer, personId: string): { token: string; expiresAt: number } {
+  const token = makeToken()
+  const expiresAt = now + INVITATION_MS
+  tx.delete(invitations).where(eq(invitations.personId, personId)).run()
+  tx.insert(invitations)
+    .values({ id: hashToken(token), personId, expiresAt })
+    .run()
+  log('access-changed', 'person', personId, { invited: true })
+  return { token, expiresAt }
+}
+
+function findInvitation(house: House, token: string) {
+  const row = house.db
+    .select({ invitation: invitations, name: people.name, signInName: accounts.signInName })
+    .from(invitations)
+    .innerJoin(people, eq(people.id, invitations.personId))
+    .innerJoin(accounts, eq(accounts.personId, invitations.personId))
+    .where(eq(invitations.id, hashToken(token)))
+    .get()
+  if (row && row.invitation.usedAt === null && row.invitation.expiresAt > house.now()) return row
+  throw new ProblemError(410, 'No longer good', 'This link was used or is over. Ask a manager for a new one.')
+}
+
+export const accessRoutes = [
+  defineRoute({
+    method: 'get',
+    path: '/access/me',
+    permission: 'open',
+    room,
+    summary: 'Who is signed in here, and what can be done without',
+    handle: ({ actor }, house) => describeAccess(house, actor.personId),
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/access/first-run',
+    permission: 'open',
+    room,
+    summary: 'Make the owner of a new Exemplar, empty or with the demo',
+    body: firstRunSchema,
+    status: 201,
+    handle: async ({ body, connection }, house) => {
+      if (hasOwner(house)) throw new ProblemError(409, 'There is an owner', 'This Exemplar has its owner. Sign in.')
+      if (house.config.firstRunCode && body.code.trim() !== house.config.firstRunCode) {
+        await findLimits(house).countFailure('first-run', connection.address)
+        throw refuseField('/code', 'This is not the code that stands in the log of the machine.')
+      }
+      const hash = await hashPassword(body.password, house.config.passwordCost)
+      if (hasOwner(house)) throw new ProblemError(409, 'There is an owner', 'Somebody else was quicker. Sign in.')
+      if (body.start === 'demo') fillDemo(house, { withAccounts: false })
+      const personId = write(
+        house,
+        makeHousekeeper(),
+        (writer) => insertAccount(writer, body.name, body.signInName, hash),
+        { isTracked: false },
+      )
+      return enter(house, connection, personId)
+    },
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/access/sign-in',
+    permission: 'open',
+    room,
+    summary: 'Sign in with a name and a password',
+    body: signInSchema,
+    handle: async ({ body, connection }, house) => {
+      const limits = findLimits(house)
+      const name = body.signInName.trim().toLowerCase()
+      await limits.requireFree(name, connection.address)
+      const account = house.db.select().from(accounts).where(eq(accounts.signInName, name)).get()
+      const isRight = await verifyPassword(body.password, account?.passwordHash ?? null, house.config.passwordCost)
+      if (!account || !isRight || account.disabledAt !== null) {
+        await limits.countFailure(name, connection.address)
+        throw new ProblemError(401, 'Not signed in', 'Name and password do not belong together.')
+      }
+      await limits.forgive(name)
+      return enter(house, connection, account.personId)
+    },
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/access/step-in',
+    permission: 'open',
+    room,
+    summary: 'Sign in to the demo as one of the roles; on this machine only',
+    body: z.object({ role: z.enum(ACCESS_ROLES) }),
+    handle: ({ body, connection }, house) => {
+      if (!canStepIn(house))
+        throw new ProblemError(403, 'Not allowed', 'That works in the demo on its own machine only.')
+      const account = house.db.select().from(accounts).where(eq(accounts.role, body.role)).get()
+      if (!account) throw refuseMissing('account')
+      return enter(house, connection, account.personId)
+    },
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/access/sign-out',
+    permission: 'signed-in',
+    room,
+    summary: 'Sign out here',
+    handle: ({ connection }, house) => {
+      if (connection.sessionId) endSession(house.db, connection.sessionId)
+      connection.setToken(null)
+    },
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/access/sign-out-everywhere',
+    permission: 'signed-in',
+    room,
+    summary: 'Sign out on every device',
+    handle: ({ actor, connection }, house) => {
+      if (actor.personId) endSessionsOf(house, actor.personId)
+      connection.setToken(null)
+    },
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/access/password',
+    permission: 'signed-in',
+    room,
+    summary: 'Change one’s own password; other devices are signed out',
+    body: z.object({ old: z.string().max(400), password: passwordSchema }),
+    handle: async ({ body, actor, connection }, house) => {
+      const { personId } = actor
+      const account = personId ? house.db.select().from(accounts).where(eq(accounts.personId, personId)).get() : null
+      if (!account) throw refuseMissing('account')
+      await findLimits(house).requireFree(account.signInName, connection.address)
+      if (!(await verifyPassword(body.old, account.passwordHash, house.config.passwordCost))) {
+        await findLimits(house).countFailure(account.signInName, connection.address)
+        throw refuseField('/old', 'This is not your password.')
+      }
+      const passwordHash = await hashPassword(body.password, house.config.passwordCost)
+      write(house, actor, ({ tx, log }) => {
+        tx.update(accounts)
+          .set({ passwordHash, version: account.version + 1 })
+          .where(eq(accounts.personId, account.personId))
+          .run()
+        log('access-changed', 'person', account.personId, { password: true })
+      })
+      endSessionsOf(house, account.personId)
+      return enter(house, connection, account.personId)
+    },
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/access/accounts',
+    permission: 'manage-access',
+    room,
+    summary: 'Who may sign in, and as what',
+    handle: (_, { db }) =>
+      db
+        .select({ account: accounts, name: people.name })
+        .from(accounts)
+        .innerJoin(people, eq(people.id, accounts.personId))
+        .orderBy(people.name)
+        .all()
+        .map(({ account: { passwordHash, ...account }, name }) => ({
+          ...account,
+          name,
+          hasPassword: passwordHash !== null,
+        })),
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/access/invitations',
+    permission: 'manage-access',
+    room,
+    summary: 'Invite a person of the team: gives back the link’s token, once',
+    body: z.object({ personId: idSchema, signInName: signInNameSchema, role: z.enum(ACCESS_ROLES) }),
+    status: 201,
+    handle: ({ body, actor }, house) =>
+      write(house, actor, (writer) => {
+        const { tx } = writer
+        if (!tx.select().from(people).where(eq(people.id, body.personId)).get()) throw refuseMissing('person')
+        const known = tx.select().from(accounts).where(eq(accounts.personId, body.personId)).get()
+        if (known) throw refuseField('/personId', 'This person can sign in already. Make a new link instead.', 409)
+        if (tx.select().from(accounts).where(eq(accounts.signInName, body.signInName)).get()) {
+          throw refuseField('/signInName', 'Somebody else has this sign-in name.', 409)
+        }
+        tx.insert(accounts)
+          .values({ ...body, passwordHash: null })
+          .run()
+        return makeInvitation(writer, body.personId)
+      }),
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/access/accounts/:id/reset',
+    permission: 'manage-access',
+    room,
+    summary: 'Make a new link to set a password; the old password stops at once',
+    isChange: true,
+    handle: ({ params, version, actor }, house) => {
+      const account = requireAccount(house, params.id ?? '', version)
+      requireRank(actor, account)
+      const invitation = write(house, actor, (writer) => {
+        writer.tx
+          .update(accounts)
+          .set({ passwordHash: null, version: version + 1 })
+          .where(eq(accounts.personId, account.personId))
+          .run()
+        return makeInvitation(writer, account.personId)
+      })
+      endSessionsOf(house, account.personId)
+      return invitation
+    },
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/access/accounts/:id/sign-out-everywhere',
+    permission: 'manage-access',
+    room,
+    summary: 'End every session of a person',
+    handle: ({ params }, house) => endSessionsOf(house, params.id ?? ''),
+  }),
+  defineRoute({
+    method: 'put',
+    path: '/access/accounts/:id',
+    permission: 'manage-access',
+    room,
+    summary: 'Change what a person may do, or switch the account off',
+    body: z.object({ role: z.enum(ACCESS_ROLES), isDisabled: z.boolean() }),
+    isChange: true,
+    handle: ({ params, body, version, actor }, house) => {
+      const account = requireAccount(house, params.id ?? '', version)
+      requireRank(actor, account)
+      if (account.isOwner && (body.role !== 'manager' || body.isDisabled)) {
+        throw refuseField('/role', 'The owner stays a manager, so that somebody always can get in.')
+      }
+      const { personId } = account
+      const after = { role: body.role, disabledAt: body.isDisabled ? house.now() : null, version: version + 1 }
+      write(house, actor, ({ tx, log }) => {
+        tx.update(accounts).set(after).where(eq(accounts.personId, personId)).run()
+        log('access-changed', 'person', personId, { role: body.role, isDisabled: body.isDisabled })
+      })
+      // Whoever may do less from now on must not go on with a page that still shows more.
+      endSessionsOf(house, personId)
+      return { personId, version: after.version }
+    },
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/access/invitations/:token',
+    permission: 'open',
+    room,
+    summary: 'Whom a link invites',
+    handle: ({ params }, house) => {
+      const { name, signInName } = findInvitation(house, params.token ?? '')
+      return { name, signInName }
+    },
+  }),
+  defineRoute({
+    method: 'post',
+    path: '/access/invitations/:token',
+    permission: 'open',
+    room,
+    summary: 'Set a password by a link, and sign in',
+    body: z.object({ password: passwordSchema }),
+    handle: async ({ params, body, connection }, house) => {
+      const { invitation } = findInvitation(house, params.token ?? '')
+      const passwordHash = await hashPassword(body.password, house.config.passwordCost)
+      const { personId } = invitation
+      write(house, { ...makeHousekeeper(), personId }, ({ tx, now, log }) => {
+        // Asked again inside the transaction: of two who follow one link at once, one comes too late.
+        const unused = tx.select().from(invitations).where(eq(invitations.id, invitation.id)).get()
+        if (unused?.usedAt !== null) throw new ProblemError(410, 'No longer good', 'This link was used already.')
+        tx.update(invitations).set({ usedAt: now }).where(eq(invitations.id, invitation.id)).run()
+        tx.update(accounts).set({ passwordHash }).where(eq(accounts.personId, personId)).run()
+        log('access-changed', 'person', personId, { password: true })
+      })
+      endSessionsOf(house, personId)
+      return enter(house, connection, personId)
+    },
+  }),
+]

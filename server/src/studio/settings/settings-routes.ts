@@ -1,0 +1,90 @@
+import { DEFAULT_SETTINGS, STANDARD_INTERFACES, type Studio, studioSchema, studioSettingsSchema } from '@exemplar/core'
+import { eq } from 'drizzle-orm'
+import {
+  type House,
+  makeHousekeeper,
+  requireVersion,
+  type Transaction,
+  type Writer,
+  write,
+} from '../../foundation/database/app-context.ts'
+import type { Database } from '../../foundation/database/database.ts'
+import { defineRoute } from '../../foundation/http/route.ts'
+import { interfaces } from '../../schema/kit-tables.ts'
+import { studio } from '../../schema/studio-tables.ts'
+
+/** Makes sure that there is a studio with its settings and the standard interfaces: the state of an empty Exemplar. */
+export function ensureStudio(house: House): void {
+  if (house.db.select().from(studio).get()) {
+    addNewStandards(house)
+    return
+  }
+  write(
+    house,
+    makeHousekeeper(),
+    ({ tx, log }) => {
+      tx.insert(studio).values({ id: 1, settings: DEFAULT_SETTINGS }).run()
+      tx.insert(interfaces)
+        .values([...STANDARD_INTERFACES])
+        .run()
+      log('created', 'studio', 'studio', { settings: DEFAULT_SETTINGS })
+    },
+    { isTracked: false },
+  )
+}
+
+/** Interfaces that became standard since the database was made. */
+function addNewStandards(house: House): void {
+  const known = new Set(
+    house.db
+      .select({ code: interfaces.code })
+      .from(interfaces)
+      .all()
+      .map((it) => it.code),
+  )
+  const fresh = STANDARD_INTERFACES.filter((it) => !known.has(it.code))
+  if (fresh.length === 0) return
+  const work = ({ tx, log }: Writer) => {
+    tx.insert(interfaces).values(fresh).run()
+    for (const it of fresh) log('created', 'interface', it.code, { label: it.label })
+  }
+  write(house, makeHousekeeper(), work, { isTracked: false })
+}
+
+export function loadStudio(db: Database | Transaction): Studio {
+  const row = db.select().from(studio).get()
+  if (!row) throw new Error('The database holds no studio; ensureStudio runs at start.')
+  // Settings kept by an older version lack what came since; the defaults stand in.
+  return { ...studioSettingsSchema.parse(row.settings), version: row.version }
+}
+
+export const studioRoutes = [
+  defineRoute({
+    method: 'get',
+    path: '/studio',
+    permission: 'signed-in',
+    room: 'studio',
+    summary: 'Settings of the studio, and what time Exemplar takes it to be',
+    handle: (_, house) => ({ ...loadStudio(house.db), now: house.now() }),
+  }),
+  defineRoute({
+    method: 'put',
+    path: '/studio',
+    permission: 'change-settings',
+    room: 'studio',
+    summary: 'Change the settings',
+    body: studioSettingsSchema,
+    reply: studioSchema,
+    isChange: true,
+    handle: ({ body, version, actor }, house) =>
+      write(house, actor, ({ tx, log }) => {
+        const before = requireVersion(loadStudio(tx), version, 'studio')
+        tx.update(studio)
+          .set({ settings: body, version: before.version + 1 })
+          .where(eq(studio.id, 1))
+          .run()
+        log('changed', 'studio', 'studio', { before, after: body })
+        return loadStudio(tx)
+      }),
+  }),
+]

@@ -1,0 +1,37 @@
+import { formatMoney, readMoney } from '@exemplar/core'
+import { useState } from 'react'
+import { useStudioQuery } from '../api/api.ts'
+import { TextField } from './field.tsx'
+
+/** An amount typed as people write it, given on in whole minor units; null for nothing. */
+export function MoneyField({
+  label,
+  value,
+  isLabelHidden,
+  onChange,
+}: {
+  label: string
+  isLabelHidden?: boolean
+  value: number | null
+  onChange(minor: number | null): void
+}) {
+  const { data: studio } = useStudioQuery()
+  const currency = studio?.currency ?? 'GBP'
+  const [text, setText] = useState(value === null ? '' : formatMoney(value, currency, 'column'))
+  const reading = text.trim() ? readMoney(text, currency) : null
+  return (
+    <TextField
+      label={label}
+      isLabelHidden={isLabelHidden}
+      inputMode="decimal"
+      value={text}
+      problem={reading && !reading.ok ? `Write an amount, such as ${formatMoney(12_000, currency)}.` : undefined}
+      onChange={(event) => {
+        setText(event.target.value)
+        const next = event.target.value.trim() ? readMoney(event.target.value, currency) : null
+        if (next === null) onChange(null)
+        else if (next.ok) onChange(next.minor)
+      }}
+    />
+  )
+}

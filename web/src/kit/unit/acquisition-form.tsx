@@ -1,0 +1,207 @@
+import { ACQUISITION_CODES, type Acquisition, formatMoney, type Provenance, reckonGift } from '@exemplar/core'
+import { useState } from 'react'
+import { useChangeUnitMutation, useStudioQuery } from '../../foundation/api/api.ts'
+import type { UnitPage } from '../../foundation/api/replies.ts'
+import { NoteField, SelectField, TextField } from '../../foundation/form/field.tsx'
+import { MoneyField } from '../../foundation/form/money-field.tsx'
+import { AcquisitionOptions, PartyOptions } from '../../foundation/form/options.tsx'
+import { RowsField } from '../../foundation/form/rows-field.tsx'
+import { SavingFoot } from '../../foundation/form/saving-foot.tsx'
+import { useSaving } from '../../foundation/form/use-saving.ts'
+
+interface DutyRow {
+  id: string
+  what: string
+  dueOn: string
+  doneOn: string
+}
+
+/** How a thing came here, and what came with it: each way asks for what it brings. */
+export function ProvenanceForm({ page: latest, onClose }: { page: UnitPage; onClose(): void }) {
+  // As it was when the form was opened: live changes must not slip a newer version under an older draft.
+  const [page] = useState(latest)
+  const { unit } = page
+  const [change] = useChangeUnitMutation()
+  const { data: studio } = useStudioQuery()
+  const saving = useSaving(onClose)
+  const [draft, setDraft] = useState(unit.provenance)
+  const [duties, setDuties] = useState<DutyRow[]>(
+    unit.provenance.duties.map((it, at) => ({
+      id: `d${at}`,
+      what: it.what,
+      dueOn: it.dueOn ?? '',
+      doneOn: it.doneOn ?? '',
+    })),
+  )
+  const [acquisition, setAcquisition] = useState<Acquisition>(unit.acquisition)
+  const [basics, setBasics] = useState({
+    acquiredOn: unit.acquiredOn ?? '',
+    partyId: unit.partyId ?? '',
+    priceMinor: unit.priceMinor,
+  })
+  const set = (part: Partial<Provenance>) => setDraft({ ...draft, ...part })
+  const text = (key: 'warrantyTerms' | 'interest' | 'conditionOnArrival' | 'reason' | 'disclosure') => ({
+    value: draft[key],
+    onChange: (event: { target: { value: string } }) => set({ [key]: event.target.value }),
+  })
+  const day = (key: 'valueOn' | 'warrantyUntil' | 'interestUntil') => ({
+    type: 'date',
+    value: draft[key] ?? '',
+    onChange: (event: { target: { value: string } }) => set({ [key]: event.target.value || null }),
+  })
+  const isGiven = ['gift', 'sample', 'sponsored'].includes(acquisition)
+  const submit = (version = page.version) => {
+    const kept = duties.filter((it) => it.what.trim())
+    const body = {
+      acquisition,
+      acquiredOn: basics.acquiredOn || null,
+      partyId: basics.partyId || null,
+      priceMinor: basics.priceMinor,
+      provenance: {
+        ...draft,
+        duties: kept.map(({ what, dueOn, doneOn }) => ({ what, dueOn: dueOn || null, doneOn: doneOn || null })),
+      },
+    }
+    return saving.save(() => change({ id: unit.id, version, body }).unwrap(), `${unit.tag} changed.`)
+  }
+  return (
+    <form
+      className="grid gap-3 md:grid-cols-2"
+      onSubmit={(event) => {
+        event.preventDefault()
+        submit()
+      }}
+    >
+      <SelectField
+        label="How it came"
+        value={acquisition}
+        onChange={(event) => setAcquisition(ACQUISITION_CODES.find((it) => it === event.target.value) ?? 'found')}
+      >
+        <AcquisitionOptions />
+      </SelectField>
+      <SelectField
+        label="From whom"
+        value={basics.partyId}
+        onChange={(event) => setBasics({ ...basics, partyId: event.target.value })}
+      >
+        <PartyOptions none="Not recorded" />
+      </SelectField>
+      <TextField
+        label="Since"
+        type="date"
+        value={basics.acquiredOn}
+        onChange={(event) => setBasics({ ...basics, acquiredOn: event.target.value })}
+      />
+      <MoneyField
+        label="Price, net"
+        value={basics.priceMinor}
+        onChange={(priceMinor) => setBasics({ ...basics, priceMinor })}
+      />
+      <MoneyField label="Tax on it" value={draft.taxMinor} onChange={(taxMinor) => set({ taxMinor })} />
+      <MoneyField
+        label="Worth, for the books"
+        value={draft.valueMinor}
+        onChange={(valueMinor) => set({ valueMinor })}
+      />
+      <TextField label="Worth that on" {...day('valueOn')} />
+      <MoneyField
+        label="To buy it anew"
+        value={draft.replacementMinor}
+        onChange={(replacementMinor) => set({ replacementMinor })}
+      />
+      <MoneyField label="Insured for" value={draft.insuredMinor} onChange={(insuredMinor) => set({ insuredMinor })} />
+      <TextField label="Warranty until" {...day('warrantyUntil')} />
+      <TextField label="Its terms" hint="Who repairs, what is left out" {...text('warrantyTerms')} />
+      <TextField label="Condition at arrival" hint="Add photos on its page" {...text('conditionOnArrival')} />
+      <TextField label="Why this one" {...text('reason')} />
+      <TextField label="We earn from its sale" hint="A code for viewers, a share by a link" {...text('interest')} />
+      <TextField label="That holds until" {...day('interestUntil')} />
+      <div className="md:col-span-2">
+        <NoteField
+          label="Sentence to show with a film"
+          hint="Left blank, it is made from how the thing came"
+          {...text('disclosure')}
+        />
+      </div>
+      <div className="md:col-span-2">
+        <RowsField
+          legend="Promised for it"
+          add="Add a promise"
+          rows={duties}
+          blank={() => ({ id: crypto.randomUUID(), what: '', dueOn: '', doneOn: '' })}
+          onChange={setDuties}
+        >
+          {(row, setRow) => (
+            <>
+              <TextField label="What" value={row.what} onChange={(event) => setRow({ what: event.target.value })} />
+              <TextField
+                label="By"
+                type="date"
+                value={row.dueOn}
+                onChange={(event) => setRow({ dueOn: event.target.value })}
+              />
+              <TextField
+                label="Done on"
+                type="date"
+                value={row.doneOn}
+                onChange={(event) => setRow({ doneOn: event.target.value })}
+              />
+            </>
+          )}
+        </RowsField>
+      </div>
+      {isGiven && draft.valueMinor !== null && (
+        <div className="md:col-span-2">
+          <GiftReckoning valueMinor={draft.valueMinor} currency={studio?.currency ?? 'GBP'} />
+        </div>
+      )}
+      <div className="grid gap-3 md:col-span-2">
+        <SavingFoot saving={saving} act="Save" onMine={submit} onTheirs={onClose} />
+      </div>
+    </form>
+  )
+}
+
+/** Would we have bought it anyway? What is left of a gift after tax and the hours that were promised for it. */
+function GiftReckoning({ valueMinor, currency }: { valueMinor: number; currency: string }) {
+  const [taxPercent, setTaxPercent] = useState('20')
+  const [hours, setHours] = useState('')
+  const [hourMinor, setHourMinor] = useState<number | null>(null)
+  const percent = Number(taxPercent)
+  const time = Number(hours)
+  const isRead = Number.isFinite(percent) && percent >= 0 && Number.isFinite(time) && time >= 0
+  const { taxMinor, hoursMinor, netMinor } = reckonGift({
+    valueMinor,
+    taxBasisPoints: isRead ? Math.round(percent * 100) : 0,
+    hours: isRead ? time : 0,
+    hourMinor: hourMinor ?? 0,
+  })
+  const say = (minor: number) => formatMoney(minor, currency)
+  return (
+    <fieldset className="border border-rule-strong p-3">
+      <legend className="px-1 text-[12px] font-semibold">Is the gift worth taking?</legend>
+      <div className="grid grid-cols-3 gap-3">
+        <TextField
+          label="Tax on its worth, %"
+          inputMode="decimal"
+          value={taxPercent}
+          onChange={(event) => setTaxPercent(event.target.value)}
+        />
+        <TextField
+          label="Hours promised for it"
+          inputMode="decimal"
+          value={hours}
+          onChange={(event) => setHours(event.target.value)}
+        />
+        <MoneyField label="An hour of ours" value={hourMinor} onChange={setHourMinor} />
+      </div>
+      <p className="mt-2 text-[13px]" aria-live="polite">
+        {say(valueMinor)} worth − {say(taxMinor)} tax − {say(hoursMinor)} of work = <b>{say(netMinor)}</b>
+        {netMinor < 0 && ': it costs more than it brings.'}
+      </p>
+      <p className="text-[12px] text-quiet">
+        A planning aid, no tax advice. Whether a gift is taxed, your country decides.
+      </p>
+    </fieldset>
+  )
+}

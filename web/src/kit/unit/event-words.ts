@@ -1,0 +1,43 @@
+import { LIFE_STATES, type LifeState } from '@exemplar/core'
+import type { EventRow } from '../../foundation/api/replies.ts'
+
+interface EventData {
+  title?: string
+  note?: string
+  on?: string
+  fault?: { note?: string }
+  after?: { state?: LifeState }
+}
+
+/** One line of a thing's history. */
+export function sayEvent({ kind, data }: EventRow): string {
+  const { title, note, on, fault, after } = data as EventData
+  switch (kind) {
+    case 'reversed':
+      return 'Taken back'
+    case 'attached':
+      return 'A file was attached'
+    case 'created':
+      return 'Recorded'
+    case 'imported':
+      return 'Imported from a file'
+    case 'checked-out':
+      return `Taken out for ${title}`
+    case 'returned':
+      return `Came back from ${title}`
+    case 'fault-reported':
+      return `Fault: ${fault?.note ?? ''}`
+    case 'fault-mended':
+      return `Mended${note ? `: ${note}` : ''}`
+    case 'serviced':
+      return `Serviced on ${on}`
+    case 'state-changed':
+      return after?.state ? `Now ${LIFE_STATES[after.state].label.toLowerCase()}` : 'State changed'
+    case 'moved':
+      return 'Moved to another place'
+    case 'archived':
+      return 'Archived'
+    default:
+      return 'Changed'
+  }
+}

@@ -1,0 +1,218 @@
+import {
+  ACQUISITIONS,
+  CATEGORIES,
+  classifyForLuggage,
+  findServiceDue,
+  formatData,
+  formatEnergy,
+  formatMass,
+  formatMoney,
+  formatPower,
+  type Interface,
+  LIFE_STATES,
+  type Port,
+  type SpecKey,
+  saySeason,
+  saySpec,
+} from '@exemplar/core'
+import { Link } from 'react-router'
+import { useInterfacesQuery, useStudioQuery } from '../../foundation/api/api.ts'
+import type { UnitPage } from '../../foundation/api/replies.ts'
+import { useMay } from '../../foundation/api/session.ts'
+import { useMeasures } from '../../foundation/form/measures.tsx'
+import { Mark } from '../../foundation/parts/mark.tsx'
+import { TapeStrip } from '../../foundation/parts/tape.tsx'
+import { sayDay, sayDayWithYear } from '../../foundation/words/calendar-words.ts'
+import { useTimeWords } from '../../foundation/words/time-words.ts'
+
+function Block({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <section className="border-t border-rule py-3">
+      <h2 className="mb-1 text-[13.5px] font-semibold">{title}</h2>
+      <div className="text-[13px] text-quiet">{children}</div>
+    </section>
+  )
+}
+
+const LUGGAGE = {
+  free: 'By air: in the cabin, terminals covered. Check with your airline.',
+  'with-approval': 'By air: only with the airline’s approval, at most two spares, in the cabin, terminals covered.',
+  'not-carried': 'By air: above 160 Wh, not carried by passengers.',
+}
+
+function sayPort(port: Port, interfaces: ReadonlyMap<string, Interface>): string {
+  const names = port.interfaces.map((code) => interfaces.get(code)?.label ?? code).join(' or ')
+  const count = port.count > 1 ? `${port.count} × ` : ''
+  const rating = port.rating ?? port.demand
+  const detail = {
+    loadGrams: (value: number) => `, ${formatMass(value)}`,
+    cardMegabytesPerSecond: (value: number) => `, ${port.demand ? 'at least ' : ''}V${value}`,
+    amps: (value: number) => `, ${value} A`,
+  }
+  return `${count}${names}${rating ? detail[rating.quantity](rating.value) : ''}`
+}
+
+/** What a thing offers and needs, where it serves, what it cost and what was said about it. */
+export function UnitFacts({ page }: { page: UnitPage }) {
+  const { unit, model } = page
+  const { data: interfaceList } = useInterfacesQuery()
+  const { data: studio } = useStudioQuery()
+  const { today } = useTimeWords()
+  const interfaces = new Map(interfaceList?.map((it) => [it.code, it]))
+  const needs = model.ports.filter((port) => port.importance === 'essential')
+  const offers = model.ports.filter((port) => port.importance !== 'essential')
+  const due = today ? findServiceDue(unit, today) : null
+  const currency = studio?.currency ?? 'GBP'
+  const may = useMay()
+  const { sayMass } = useMeasures()
+  const spent = page.entries.reduce((sum, it) => sum + (it.kind === 'sale' ? -1 : 1) * (it.netMinor + it.taxMinor), 0)
+  const open = page.faults.filter((fault) => fault.mendedAt === null)
+  return (
+    <>
+      <p className="pb-3 text-quiet">
+        {CATEGORIES[model.category].label} · {LIFE_STATES[unit.state].label.toLowerCase()}
+        {unit.dueOn && `, due ${sayDay(unit.dueOn)}`} · {page.place ?? 'no place recorded'}
+        {page.nowPlace && `, now at ${page.nowPlace}`}
+        {unit.nickname && ` · “${unit.nickname}”`}
+        {unit.standsInFor && ` · stands in for ${unit.standsInFor}`}
+        {unit.season && ` · shown ${saySeason(unit.season)}`}
+        {unit.archivedAt !== null && ' · in the archive'}
+      </p>
+      {page.parts.some((it) => it.isMissing) && (
+        <Block title="Incomplete">
+          <Mark level="warn">
+            without{' '}
+            {page.parts
+              .filter((it) => it.isMissing)
+              .map((it) => `${it.tag} ${it.name}`)
+              .join(', ')}
+          </Mark>
+        </Block>
+      )}
+      {open.map((fault) => (
+        <Block key={fault.id} title="Fault">
+          <Mark level={fault.severity === 'unusable' ? 'stop' : 'warn'}>{fault.note}</Mark>
+        </Block>
+      ))}
+      <Block title="Serves">
+        {page.serves.length === 0 && 'No setup counts on it.'}
+        <span className="flex flex-wrap gap-2">
+          {page.serves.map((it) => (
+            <Link key={it.id} to={`/setups/${it.id}`}>
+              <TapeStrip code={it.code} tape={it.tape} name={it.role} size="small" />
+            </Link>
+          ))}
+        </span>
+      </Block>
+      <Block title="Needs">
+        {needs.length === 0 && 'Nothing that is known.'}
+        <ul>
+          {needs.map((port) => (
+            <li key={port.id}>{sayPort(port, interfaces)}</li>
+          ))}
+          {model.powerModes.length > 1 && (
+            <li>one of: {model.powerModes.map((mode) => mode.label.toLowerCase()).join(', ')}</li>
+          )}
+        </ul>
+      </Block>
+      <Block title="Offers">
+        <ul>
+          {offers.map((port) => (
+            <li key={port.id}>{sayPort(port, interfaces)}</li>
+          ))}
+          {model.specs.energyMilliwattHours !== null && (
+            <li>
+              {formatEnergy(model.specs.energyMilliwattHours)} when new
+              {unit.healthPercent === null ? '' : `, ${unit.healthPercent} % left`}
+            </li>
+          )}
+          {model.specs.capacityMegabytes !== null && <li>{formatData(model.specs.capacityMegabytes)}</li>}
+        </ul>
+        {model.category === 'pack' && model.specs.energyMilliwattHours !== null && (
+          <p>{LUGGAGE[classifyForLuggage(model.specs.energyMilliwattHours)]}</p>
+        )}
+        <p>
+          {model.powerModes
+            .map(
+              (mode) =>
+                `${mode.label}: ${mode.milliwatts === null ? 'watts not recorded' : formatPower(mode.milliwatts)}`,
+            )
+            .join(' · ')}
+        </p>
+        <p>{model.specs.massGrams === null ? 'Mass not recorded.' : sayMass(model.specs.massGrams)}</p>
+        <p>
+          {Object.entries(model.specs.more ?? {})
+            .map(([key, value]) => saySpec(key as SpecKey, value))
+            .join(' · ')}
+        </p>
+        {model.notInBox.length > 0 && <p>Comes without: {model.notInBox.join(', ')}.</p>}
+        {model.aliases.length > 0 && <p>Also called {model.aliases.join(', ')}.</p>}
+        {page.successor && <p>No longer made; {page.successor} took its place.</p>}
+        {model.availability && <p>{model.availability}</p>}
+        {model.link && <p>App, driver, manual: {model.link}</p>}
+      </Block>
+      <Block title="Where from">
+        {ACQUISITIONS[unit.acquisition]}
+        {page.party && `, ${page.party}`}
+        {unit.acquiredOn && `, ${sayDayWithYear(unit.acquiredOn)}`}
+        {unit.priceMinor !== null && `, ${formatMoney(unit.priceMinor, currency)}`}
+        {unit.serial && ` · serial ${unit.serial}`}
+        {page.owner && (
+          <Mark level={unit.ownerAgreed ? 'ok' : 'warn'}>
+            {page.owner}’s own{unit.ownerAgreed ? '' : ', not asked yet'}
+          </Mark>
+        )}
+      </Block>
+      <Papers page={page} currency={currency} />
+      <Block title="Upkeep">
+        {due ? (
+          <Mark level={due.isDue ? 'warn' : 'ok'}>
+            service {due.isDue ? 'was due' : 'due'} {sayDayWithYear(due.dueOn)}
+          </Mark>
+        ) : (
+          'No service interval is set.'
+        )}
+        {may('see-money') && page.entries.length > 0 && (
+          <p className="mt-1">Cost so far {formatMoney(spent, currency)}, tax included.</p>
+        )}
+      </Block>
+      {unit.note && <Block title="What the crew says">{unit.note}</Block>}
+      <Block title="Recorded">
+        {page.recorded.percent} % of what is worth knowing
+        {page.recorded.missing.length > 0 && `. Missing: ${page.recorded.missing.join(', ')}.`}
+      </Block>
+    </>
+  )
+}
+
+/** What came with it besides itself: cover, worth, promises and what is to be said. */
+function Papers({ page, currency }: { page: UnitPage; currency: string }) {
+  const { provenance } = page.unit
+  const { valueMinor, valueOn, insuredMinor, warrantyUntil, warrantyTerms, duties, reason, conditionOnArrival } =
+    provenance
+  const open = duties.filter((it) => it.doneOn === null)
+  const lines = [
+    valueMinor !== null &&
+      `worth ${formatMoney(valueMinor, currency)}${valueOn ? ` on ${sayDayWithYear(valueOn)}` : ''}`,
+    insuredMinor !== null && `insured for ${formatMoney(insuredMinor, currency)}`,
+    warrantyUntil !== null &&
+      `warranty until ${sayDayWithYear(warrantyUntil)}${warrantyTerms && ` (${warrantyTerms})`}`,
+    conditionOnArrival && `at arrival: ${conditionOnArrival}`,
+    reason && `chosen because: ${reason}`,
+  ].filter((it) => it !== false && it !== '')
+  if (lines.length + open.length === 0 && !page.disclosure) return null
+  return (
+    <Block title="Papers and promises">
+      {lines.map((it) => (
+        <p key={String(it)}>{it}</p>
+      ))}
+      {open.map((it) => (
+        <Mark key={it.what} level="advise">
+          promised: {it.what}
+          {it.dueOn && `, by ${sayDayWithYear(it.dueOn)}`}
+        </Mark>
+      ))}
+      {page.disclosure && <p>To be said: “{page.disclosure}”</p>}
+    </Block>
+  )
+}

@@ -1,0 +1,106 @@
+import { ACQUISITIONS, type Acquisition, formatMoney } from '@exemplar/core'
+import { useState } from 'react'
+import { useStudioQuery } from '../../foundation/api/api.ts'
+import { CheckField } from '../../foundation/form/field.tsx'
+import { Button } from '../../foundation/parts/button.tsx'
+import { PageHead, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
+import { useTimeWords } from '../../foundation/words/time-words.ts'
+import { type ScheduleRow, useScheduleQuery } from '../kit-api.ts'
+import { keepFile } from '../kit-menu.tsx'
+
+const sum = (rows: ScheduleRow[], key: 'priceMinor' | 'valueMinor' | 'insuredMinor') =>
+  rows.reduce((all, row) => all + (row[key] ?? 0), 0)
+
+/** The kit on paper for the insurer and the books. */
+export function SchedulePage() {
+  const { data, error, refetch } = useScheduleQuery()
+  const { data: studio } = useStudioQuery()
+  const { today } = useTimeWords()
+  const [withOthers, setWithOthers] = useState(false)
+  if (!data) return <Waiting what="the schedule" error={error} onRetry={refetch} />
+  const rows = data.rows.filter((it) => withOthers || !it.isOthers)
+  const say = (minor: number | null) => (minor === null ? '–' : formatMoney(minor, studio?.currency ?? 'GBP', 'column'))
+  const unvalued = rows.filter(
+    (it) => it.insuredMinor === null && it.valueMinor === null && it.priceMinor === null,
+  ).length
+  return (
+    <>
+      <PageHead title="Schedule for the insurer" aside={`as of ${today}`}>
+        <Button onClick={() => keepFile('/api/export/inventory.csv')}>Keep as CSV</Button>
+        <Button look="act" onClick={() => window.print()}>
+          Print
+        </Button>
+      </PageHead>
+      <div className="px-4 pt-3 pb-8 md:px-5">
+        <div className="no-print flex flex-wrap items-center gap-4">
+          <CheckField
+            label="With what belongs to others"
+            checked={withOthers}
+            onChange={(event) => setWithOthers(event.target.checked)}
+          />
+          {unvalued > 0 && <span className="text-[13px] text-quiet">{unvalued} have neither price nor value.</span>}
+        </div>
+        <div className="overflow-x-auto print:overflow-visible">
+          <table className="mt-3">
+            <thead>
+              <tr>
+                <th scope="col">Tag</th>
+                <th scope="col">Thing</th>
+                <th scope="col">Serial</th>
+                <th scope="col" className="hidden md:table-cell print:table-cell">
+                  How it came
+                </th>
+                <th scope="col" className="hidden md:table-cell print:table-cell">
+                  Since
+                </th>
+                <th scope="col" className="text-right">
+                  Paid
+                </th>
+                <th scope="col" className="text-right">
+                  Worth
+                </th>
+                <th scope="col" className="text-right">
+                  Insured for
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {rows.map((row) => (
+                <tr key={row.id}>
+                  <td>
+                    <Tag>{row.tag}</Tag>
+                  </td>
+                  <td>
+                    {row.name}
+                    <span className="block text-[12px] text-quiet">{row.kind}</span>
+                  </td>
+                  <td className="font-mono text-[12px]">{row.serial ?? '–'}</td>
+                  <td className="hidden text-quiet md:table-cell print:table-cell">
+                    {ACQUISITIONS[row.acquisition as Acquisition]}
+                  </td>
+                  <td className="hidden text-quiet md:table-cell print:table-cell">{row.acquiredOn ?? '–'}</td>
+                  <td className="figures text-right">{say(row.priceMinor)}</td>
+                  <td className="figures text-right">{say(row.valueMinor)}</td>
+                  <td className="figures text-right">{say(row.insuredMinor)}</td>
+                </tr>
+              ))}
+            </tbody>
+            <tfoot>
+              <tr className="border-t-2 border-ink font-semibold">
+                <td colSpan={3}>{rows.length} things</td>
+                <td className="hidden md:table-cell print:table-cell" colSpan={2} />
+                <td className="figures text-right">{say(sum(rows, 'priceMinor'))}</td>
+                <td className="figures text-right">{say(sum(rows, 'valueMinor'))}</td>
+                <td className="figures text-right">{say(sum(rows, 'insuredMinor'))}</td>
+              </tr>
+            </tfoot>
+          </table>
+        </div>
+        <p className="mt-3 text-[12px] text-quiet">
+          Prices net of tax. What is lent, rented, personal or the venue’s own is its owner’s to insure, unless you
+          agreed otherwise.
+        </p>
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,266 @@
+import {
+  addGuest,
+  copySetup,
+  type FactField,
+  type NewSetup,
+  nameModel,
+  type RoleField,
+  sayVerdict,
+} from '@exemplar/core'
+import { DropdownMenu } from 'radix-ui'
+import { useState } from 'react'
+import { useNavigate } from 'react-router'
+import { useAddSetupMutation, useSetupsQuery } from '../../foundation/api/api.ts'
+import { readProblem } from '../../foundation/api/problem.ts'
+import type { SetupPage } from '../../foundation/api/replies.ts'
+import { useMay } from '../../foundation/api/session.ts'
+import { CheckField, FormProblem, SelectField, TextField } from '../../foundation/form/field.tsx'
+import { Button } from '../../foundation/parts/button.tsx'
+import { MoreMenu } from '../../foundation/parts/more-menu.tsx'
+import { Waiting } from '../../foundation/parts/page-parts.tsx'
+import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
+import { MENU_ITEM } from '../../foundation/words/menu.ts'
+import { type NamedDifference, useSetupDifferenceQuery, useWithoutQuery } from '../helping-api.ts'
+import { ReadinessDifferences } from '../margin/readiness-differences.tsx'
+import { suggestIdentity, toDraft } from '../setup-draft.ts'
+import { ChangedFigures, PairedStills } from './paired-stills.tsx'
+import { SoundRoutes } from './sound-routes.tsx'
+import { SwapOne } from './swap-one.tsx'
+
+type Open = 'copy' | 'variant' | 'guest' | 'compare' | 'without' | 'swap' | 'sound'
+
+/** What else is done with a setup: copied, varied, compared, tried without a thing. */
+export function SetupMenu({ setup, bookingId }: { setup: SetupPage; bookingId: string | undefined }) {
+  const [open, setOpen] = useState<Open | null>(null)
+  const navigate = useNavigate()
+  const may = useMay()
+  const close = () => setOpen(null)
+  const item = (label: string, onSelect: () => void) => (
+    <DropdownMenu.Item className={MENU_ITEM} onSelect={onSelect}>
+      {label}
+    </DropdownMenu.Item>
+  )
+  return (
+    <>
+      <MoreMenu>
+        {item('Without one thing', () => setOpen('without'))}
+        {item('Swap one thing', () => setOpen('swap'))}
+        {item('Ways for the sound', () => setOpen('sound'))}
+        {item('Compare with another', () => setOpen('compare'))}
+        {item('Before it records', () =>
+          navigate(`/setups/${setup.id}/start${bookingId ? `?booking=${bookingId}` : ''}`),
+        )}
+        {item('Minutes and floor', () => navigate(`/setups/${setup.id}/minutes`))}
+        {item('Looks side by side', () => navigate(`/setups/${setup.id}/looks`))}
+        {item('Find a cable', () => navigate(`/kit/cables?setup=${setup.id}`))}
+        {may('change-setups') && item('Make a variant', () => setOpen('variant'))}
+        {may('change-setups') && item('Version for a guest', () => setOpen('guest'))}
+        {may('change-setups') && item('Copy it', () => setOpen('copy'))}
+      </MoreMenu>
+      <SheetDialog
+        open={open === 'copy' || open === 'variant' || open === 'guest'}
+        onClose={close}
+        title={open === 'copy' ? 'Copy it' : open === 'guest' ? 'Version for a guest' : 'Make a variant'}
+        description={
+          {
+            copy: 'A setup of its own that starts as this one.',
+            variant: 'The same with differences: another wall, two people, standing. It says what is otherwise.',
+            guest: 'A variant for one more person: a microphone, a chair, and a frame wide enough for both.',
+          }[open === 'copy' || open === 'guest' ? open : 'variant']
+        }
+      >
+        {(open === 'copy' || open === 'variant' || open === 'guest') && <CopyForm setup={setup} kind={open} />}
+      </SheetDialog>
+      <SheetDialog
+        open={open === 'swap'}
+        onClose={close}
+        wide
+        title="Swap one thing"
+        description="It is tried and everything judged anew. Nothing is changed until you say so."
+      >
+        {open === 'swap' && <SwapOne setup={setup} bookingId={bookingId} onDone={close} />}
+      </SheetDialog>
+      <SheetDialog open={open === 'sound'} onClose={close} wide title="Ways for the sound">
+        {open === 'sound' && <SoundRoutes id={setup.id} bookingId={bookingId} />}
+      </SheetDialog>
+      <SheetDialog open={open === 'compare'} onClose={close} wide title="Compare with another">
+        {open === 'compare' && <Compare setup={setup} />}
+      </SheetDialog>
+      <SheetDialog
+        open={open === 'without'}
+        onClose={close}
+        wide
+        title="Without one thing"
+        description="It is taken out and everything judged anew. Nothing is changed."
+      >
+        {open === 'without' && <Without setup={setup} bookingId={bookingId} />}
+      </SheetDialog>
+    </>
+  )
+}
+
+function CopyForm({ setup, kind }: { setup: SetupPage; kind: 'copy' | 'variant' | 'guest' }) {
+  const { data: setups } = useSetupsQuery()
+  const [add, adding] = useAddSetupMutation()
+  const [name, setName] = useState(
+    { copy: `${setup.name} again`, variant: `${setup.name}, `, guest: `${setup.name} with a guest` }[kind],
+  )
+  const [withThings, setWithThings] = useState(true)
+  const navigate = useNavigate()
+  const problem = adding.error ? readProblem(adding.error) : null
+  return (
+    <form
+      className="grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        const { code, tape } = suggestIdentity(name, setups ?? [])
+        const base = kind === 'copy' ? null : setup.id
+        const copy: NewSetup = copySetup(toDraft(setup), name.trim(), code, withThings, base)
+        const made = kind === 'guest' ? addGuest(copy, () => crypto.randomUUID()) : copy
+        add({ ...made, tape })
+          .unwrap()
+          .then((made) => navigate(`/setups/${made.id}`))
+          .catch(() => {})
+      }}
+    >
+      <TextField
+        label="Name"
+        autoFocus
+        value={name}
+        problem={problem?.fields.name}
+        onChange={(event) => setName(event.target.value)}
+      />
+      <CheckField
+        label="With the things that stand in it"
+        checked={withThings}
+        onChange={(event) => setWithThings(event.target.checked)}
+      />
+      <FormProblem text={problem?.detail ?? null} />
+      <Button type="submit" look="act" className="w-fit" disabled={!name.trim()}>
+        Make it
+      </Button>
+    </form>
+  )
+}
+
+function Compare({ setup }: { setup: SetupPage }) {
+  const { data: setups } = useSetupsQuery()
+  const [otherId, setOtherId] = useState(setup.variantOf ?? '')
+  return (
+    <div className="grid gap-4">
+      <SelectField label="Setup" value={otherId} onChange={(event) => setOtherId(event.target.value)}>
+        <option value="">Choose a setup</option>
+        {setups
+          ?.filter((it) => it.id !== setup.id)
+          .map((it) => (
+            <option key={it.id} value={it.id}>
+              {it.code} {it.name}
+            </option>
+          ))}
+      </SelectField>
+      {otherId && <Differences id={otherId} otherId={setup.id} />}
+    </div>
+  )
+}
+
+/** What is otherwise in the second setup, as seen from the first. */
+export function Differences({ id, otherId }: { id: string; otherId: string }) {
+  const { data, error, refetch } = useSetupDifferenceQuery({ id, otherId })
+  if (!data) return <Waiting what="the differences" error={error} onRetry={refetch} />
+  if (data.differences.length === 0) return <p className="text-[13px] text-quiet">Both are the same, role by role.</p>
+  return (
+    <ul className="text-[13px]">
+      {data.differences.map((it) => (
+        <li
+          key={JSON.stringify(it)}
+          className="grid grid-cols-[minmax(96px,160px)_1fr] gap-2 border-b border-rule py-1.5"
+        >
+          <b>{'role' in it ? it.role : FACT_NAMES[it.field]}</b>
+          <span>{sayDifference(it)}</span>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+const FACT_NAMES: Record<FactField, string> = {
+  speakers: 'People who speak',
+  shot: 'How much is seen',
+  carriers: 'People who carry',
+  isMirrored: 'Turned round',
+  placeId: 'Room',
+  circuitId: 'Circuit',
+  plannedMinutes: 'Planned minutes',
+  purposeKind: 'Purpose',
+}
+const FIELD_NAMES: Record<RoleField, string> = {
+  wantsModelId: 'which model fills it',
+  anyOfUnitIds: 'what takes turns',
+  givenBy: 'what does it',
+  position: 'the measured place',
+  settings: 'the setting card',
+  mayShare: 'whether its thing is shared',
+  stays: 'whether it stays rigged',
+  rigMinutes: 'the minutes to rig it',
+  importance: 'how much it matters',
+  wants: 'what fills it',
+  detail: 'where and how',
+  deliberatelyNone: 'whether it is left empty',
+}
+
+function sayDifference(it: NamedDifference): string {
+  switch (it.kind) {
+    case 'role-added':
+      return `only here${it.things.length > 0 ? `: ${it.things.join(', ')}` : ''}`
+    case 'role-gone':
+      return `not here${it.things.length > 0 ? `: without ${it.things.join(', ')}` : ''}`
+    case 'things':
+      return [
+        it.added.length > 0 && `with ${it.added.join(', ')}`,
+        it.gone.length > 0 && `instead of ${it.gone.join(', ')}`,
+      ]
+        .filter(Boolean)
+        .join(' ')
+    case 'role-changed':
+      return `otherwise: ${it.fields.map((field) => FIELD_NAMES[field]).join(', ')}`
+    case 'fact':
+      return `${it.after || 'none'} instead of ${it.before || 'none'}`
+    default:
+      return it satisfies never
+  }
+}
+
+function Without({ setup, bookingId }: { setup: SetupPage; bookingId: string | undefined }) {
+  const [unitId, setUnitId] = useState('')
+  const { currentData: data } = useWithoutQuery({ id: setup.id, bookingId, unitId }, { skip: !unitId })
+  return (
+    <div className="grid gap-4 text-[13px]">
+      <SelectField label="Thing" value={unitId} onChange={(event) => setUnitId(event.target.value)}>
+        <option value="">Choose a thing</option>
+        {setup.roles.flatMap((role) =>
+          role.things.flatMap(({ unitId: id }) => {
+            const unit = setup.units.find((it) => it.id === id)
+            const model = setup.models.find((it) => it.id === unit?.modelId)
+            if (!unit || !model) return []
+            return [
+              <option key={unit.id} value={unit.id}>
+                {unit.tag} {nameModel(model)}, {role.name}
+              </option>,
+            ]
+          }),
+        )}
+      </SelectField>
+      {data && (
+        <>
+          <p className="font-semibold" role="status">
+            {sayVerdict(data)}
+          </p>
+          {data.empties.length > 0 && <p>Empty then: {data.empties.join(', ')}.</p>}
+          <ReadinessDifferences change={data.change} same="Nothing changes: it is not needed here." />
+          <ChangedFigures figures={data.figures} />
+          <PairedStills setupId={setup.id} tag={setup.units.find((it) => it.id === unitId)?.tag ?? ''} />
+        </>
+      )}
+    </div>
+  )
+}

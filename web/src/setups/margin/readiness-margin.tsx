@@ -1,0 +1,211 @@
+import {
+  canAccept,
+  type Readiness,
+  type ReadinessFinding,
+  type Remedy,
+  type Link as Run,
+  sayFinding,
+  sayPlainly,
+  sayPolicy,
+  sayRemedy,
+  sayVerdict,
+  sayWorking,
+  type Working,
+} from '@exemplar/core'
+import { Link } from 'react-router'
+import { useInterfacesQuery } from '../../foundation/api/api.ts'
+import { Button } from '../../foundation/parts/button.tsx'
+import { Gauge } from '../../foundation/parts/gauge.tsx'
+import { Mark } from '../../foundation/parts/mark.tsx'
+import { Worded } from '../../foundation/parts/worded.tsx'
+import { WorkingPaper } from '../../foundation/parts/working-paper.tsx'
+import { useTimeWords } from '../../foundation/words/time-words.ts'
+import { useWording } from '../../foundation/words/wording.ts'
+import { AcceptFinding, LivedWith } from './accepted-findings.tsx'
+import { WhereSignalsGo } from './where-signals-go.tsx'
+
+function useLabels(): (code: string) => string {
+  const { data } = useInterfacesQuery()
+  return (code) => data?.find((it) => it.code === code)?.label ?? code
+}
+
+/** The working, with the policies that it followed among what it took for granted. */
+function sayWithPolicies(working: Working, follows: Readiness['follows'], labelOf: (code: string) => string) {
+  const words = sayWorking(working, labelOf)
+  return { ...words, assumptions: [...words.assumptions, ...follows[working.formula].map(sayPolicy)] }
+}
+
+/** The margin beside the work: the verdict first, then each finding with its figure and its ways out. */
+export function ReadinessMargin({
+  readiness,
+  hasThings,
+  occasion,
+  isBusy,
+  onRemedy,
+  onAccept,
+  links,
+  onLetGo,
+  help,
+}: {
+  readiness: Readiness
+  hasThings: boolean
+  occasion: React.ReactNode
+  isBusy: boolean
+  /** Null for who only looks. */
+  onRemedy: ((remedy: Remedy, reason: string, roleId: string | null) => void) | null
+  onAccept: ((finding: ReadinessFinding, reason: string | null) => void) | null
+  /** Runs as somebody made them, and a way to make them anew. */
+  links: readonly Run[]
+  onLetGo: ((link: Run) => void) | null
+  /** What Exemplar can do about all of it at once. */
+  help: React.ReactNode
+}) {
+  const { counts } = readiness
+  const findings = readiness.findings.filter((it) => !it.accepted)
+  const accepted = readiness.findings.filter((it) => it.accepted)
+  const labelOf = useLabels()
+  const isPlain = useWording() === 'plain'
+  const found = new Set(
+    readiness.findings.flatMap((it) => ('working' in it ? [it.working.formula + JSON.stringify(it.working)] : [])),
+  )
+  const fine = readiness.workings.filter((it) => !found.has(it.formula + JSON.stringify(it)))
+  return (
+    <aside
+      aria-label="Readiness"
+      className="border-rule bg-sheet px-[18px] py-4 max-lg:order-first max-lg:border-b lg:border-l"
+    >
+      <h2 className="text-verdict tracking-tight" aria-live="polite">
+        {sayVerdict(readiness, hasThings)}
+      </h2>
+      <div className="mt-1.5 flex flex-wrap gap-x-4 gap-y-1">
+        {counts.stop > 0 && <Mark level="stop">{counts.stop === 1 ? '1 stop' : `${counts.stop} stops`}</Mark>}
+        {counts.warn > 0 && <Mark level="warn">{counts.warn === 1 ? '1 warning' : `${counts.warn} warnings`}</Mark>}
+        {counts.unknown > 0 && <Mark level="unknown">{counts.unknown} unknown</Mark>}
+        {counts.advise > 0 && <Mark level="advise">{counts.advise} advised</Mark>}
+      </div>
+      <div className="mt-2 mb-3 text-[13px] text-quiet">{occasion}</div>
+      {help}
+      <ol>
+        {findings.map((finding) => (
+          <FindingItem
+            key={finding.key}
+            finding={finding}
+            follows={readiness.follows}
+            labelOf={labelOf}
+            isBusy={isBusy}
+            onRemedy={onRemedy}
+            onAccept={onAccept}
+          />
+        ))}
+      </ol>
+      {accepted.length > 0 && <LivedWith findings={accepted} onReopen={onAccept && ((it) => onAccept(it, null))} />}
+      <WhereSignalsGo signals={readiness.signals} links={links} onLetGo={onLetGo} />
+      {readiness.inputs.length > 0 && (
+        <section className="border-t border-rule py-2">
+          <h3 className="mb-1">Inputs in use</h3>
+          <ul>
+            {readiness.inputs.map(({ tag, name, used, total }) => (
+              <li key={tag} className="flex justify-between gap-3 py-0.5 text-[13px]">
+                <span>
+                  <b className="font-mono font-medium">{tag}</b> {name}
+                </span>
+                <span className="figures whitespace-nowrap">
+                  {used} of {total}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {fine.length > 0 && (
+        <section className="border-t border-rule pt-2">
+          <h3 className="mb-1">Sums that come out</h3>
+          <ul className="grid gap-2">
+            {fine.map((working) => {
+              const words = sayWithPolicies(working, readiness.follows, labelOf)
+              return (
+                <li key={words.title}>
+                  <span className="flex items-baseline justify-between gap-3">
+                    <Mark level="ok">{words.title}</Mark>
+                    {!isPlain && <span className="figures">{words.summary}</span>}
+                  </span>
+                  <WorkingPaper words={words} />
+                </li>
+              )
+            })}
+          </ul>
+          <p className="mt-3 text-[12px] text-quiet">
+            Exemplar helps to plan and certifies nothing: local codes, the house’s rules and licensed electricians and
+            riggers decide.
+          </p>
+        </section>
+      )}
+    </aside>
+  )
+}
+
+function FindingItem({
+  finding,
+  follows,
+  labelOf,
+  isBusy,
+  onRemedy,
+  onAccept,
+}: {
+  finding: ReadinessFinding
+  follows: Readiness['follows']
+  labelOf(code: string): string
+  isBusy: boolean
+  onRemedy: ((remedy: Remedy, reason: string, roleId: string | null) => void) | null
+  onAccept: ((finding: ReadinessFinding, reason: string | null) => void) | null
+}) {
+  const isPlain = useWording() === 'plain'
+  const words = useTimeWords()
+  const { title, text, gauge } = sayFinding(finding, words)
+  const unit = finding.code === 'thing-absent' ? finding.unitId : null
+  return (
+    <li className="border-t border-rule py-2.5">
+      <h3 className="flex items-baseline gap-2">
+        <span className="relative top-px">
+          <Mark level={finding.level} />
+        </span>
+        <span>
+          <Worded>{title}</Worded>
+        </span>
+      </h3>
+      <div className="ml-5">
+        {gauge && !isPlain && <Gauge {...gauge} tone={finding.level === 'stop' ? 'stop' : 'warn'} />}
+        <p className="mb-1.5 text-[13px] leading-snug text-quiet">
+          <Worded>{isPlain ? sayPlainly(finding, text) : text}</Worded>
+        </p>
+        <div className="flex flex-wrap gap-1.5">
+          {(onRemedy ? finding.remedies : []).map((remedy, index) => (
+            <Button
+              key={sayRemedy(remedy)}
+              size="small"
+              look={index === 0 ? 'act' : 'plain'}
+              disabled={isBusy}
+              title={'name' in remedy ? remedy.name : 'item' in remedy ? remedy.item : undefined}
+              onClick={() => onRemedy?.(remedy, title, finding.roleId)}
+            >
+              {sayRemedy(remedy)}
+            </Button>
+          ))}
+          {unit && (
+            <Link to={`/kit/${unit}`} className="self-center text-[12px] text-quiet underline underline-offset-[3px]">
+              Look at it
+            </Link>
+          )}
+          {onAccept && canAccept(finding) && (
+            <AcceptFinding title={title} isBusy={isBusy} onAccept={(reason) => onAccept(finding, reason)} />
+          )}
+        </div>
+        {'working' in finding && (
+          <div className="mt-2">
+            <WorkingPaper words={sayWithPolicies(finding.working, follows, labelOf)} />
+          </div>
+        )}
+      </div>
+    </li>
+  )
+}

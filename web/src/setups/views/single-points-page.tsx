@@ -1,0 +1,92 @@
+import { Link } from 'react-router'
+import { Mark } from '../../foundation/parts/mark.tsx'
+import { PageHead, Section, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
+import { TapeStrip } from '../../foundation/parts/tape.tsx'
+import { type ResilienceReply, useResilienceQuery } from '../resilience-api.ts'
+
+/** What hangs on one thing: if it dies, which setups stop, and what could take its place. */
+export function ResiliencePage() {
+  const { data, error, refetch } = useResilienceQuery()
+  if (!data) return <Waiting what="what hangs on what" error={error} onRetry={refetch} />
+  const { points, setups } = data
+  const worst = points[0]
+  return (
+    <>
+      <PageHead
+        title="What hangs on one thing"
+        aside={`${setups.length} setups, each thing taken out and judged anew`}
+      />
+      <div className="px-4 pb-8 md:px-5">
+        <p className="my-3 text-verdict font-bold tracking-tight">{sayVerdict(points.length, worst)}</p>
+        {points.length > 0 && (
+          <Section title="Nothing could stand in" aside={points.length}>
+            <ul>
+              {points.map((point) => (
+                <li
+                  key={point.unitId}
+                  className="flex flex-wrap items-center gap-3 border-b border-rule py-2 text-[13px]"
+                >
+                  <Link to={`/kit/${point.unitId}`} className="min-w-56 flex-1">
+                    <Tag>{point.tag}</Tag> {point.name}
+                  </Link>
+                  <span className="flex flex-wrap gap-1">
+                    {point.setups.map((it) => (
+                      <SetupTape key={it.id} id={it.id} role={it.role} setups={setups} />
+                    ))}
+                  </span>
+                </li>
+              ))}
+            </ul>
+          </Section>
+        )}
+        {setups.map((setup) => (
+          <Section key={setup.id} title={setup.name} aside={`${setup.losses.length} things it stops without`}>
+            <ul>
+              {setup.losses.map((loss) => (
+                <li
+                  key={loss.unitId}
+                  className="flex flex-wrap items-center gap-3 border-b border-rule py-1.5 text-[13px]"
+                >
+                  <span className="w-36 font-semibold">{loss.role}</span>
+                  <Link to={`/kit/${loss.unitId}`} className="min-w-48 flex-1">
+                    <Tag>{loss.tag}</Tag> {loss.name}
+                  </Link>
+                  {loss.standIns.length === 0 ? (
+                    <Mark level="warn">no stand-in</Mark>
+                  ) : (
+                    <Mark level="ok">
+                      {loss.standIns
+                        .slice(0, 3)
+                        .map((it) => it.tag)
+                        .join(', ')}{' '}
+                      could stand in
+                    </Mark>
+                  )}
+                </li>
+              ))}
+            </ul>
+            {setup.losses.length === 0 && (
+              <p className="py-1.5 text-[13px] text-quiet">It stops as it stands, or nothing in it is essential.</p>
+            )}
+          </Section>
+        ))}
+      </div>
+    </>
+  )
+}
+
+function sayVerdict(count: number, worst: ResilienceReply['points'][number] | undefined): string {
+  if (!worst) return 'Everything that is essential has something to stand in for it.'
+  const stops = worst.setups.length === 1 ? 'one setup stops' : `${worst.setups.length} setups stop`
+  return `${count} ${count === 1 ? 'thing has' : 'things have'} no stand-in. If ${worst.tag} dies, ${stops}.`
+}
+
+function SetupTape({ id, role, setups }: { id: string; role: string; setups: ResilienceReply['setups'] }) {
+  const setup = setups.find((it) => it.id === id)
+  if (!setup) return null
+  return (
+    <Link to={`/setups/${id}`} title={role} className="inline-flex">
+      <TapeStrip code={setup.code} tape={setup.tape} name={role} size="small" />
+    </Link>
+  )
+}

@@ -1,0 +1,196 @@
+import { FIXTURE_KIND_CODES, FIXTURE_KINDS, type FixtureKind, type NewPlace, type PlaceDetails } from '@exemplar/core'
+import { CheckField, SelectField, TextField } from '../../foundation/form/field.tsx'
+import { MeasureField } from '../../foundation/form/measures.tsx'
+import { RowsField } from '../../foundation/form/rows-field.tsx'
+
+const newId = () => crypto.randomUUID()
+
+/** Doors, windows, sockets, bars and fixtures of a room. */
+export function RoomParts({ draft, onChange }: { draft: NewPlace; onChange(part: Partial<PlaceDetails>): void }) {
+  const { details } = draft
+  return (
+    <>
+      <RowsField
+        legend="Doors"
+        add="Add a door"
+        rows={details.doors}
+        onChange={(doors) => onChange({ doors })}
+        blank={() => ({ id: newId(), name: 'Door', widthMm: 800, heightMm: 2000 })}
+      >
+        {(row, set) => (
+          <>
+            <TextField label="Name" value={row.name} onChange={(event) => set({ name: event.target.value })} />
+            <MeasureField
+              measure="length"
+              label="Width"
+              value={row.widthMm}
+              onChange={(it) => set({ widthMm: it ?? 0 })}
+            />
+            <MeasureField
+              measure="length"
+              label="Height"
+              value={row.heightMm}
+              onChange={(it) => set({ heightMm: it ?? 0 })}
+            />
+          </>
+        )}
+      </RowsField>
+      <RowsField
+        legend="Windows"
+        add="Add a window"
+        rows={details.windows}
+        onChange={(windows) => onChange({ windows })}
+        blank={() => ({ id: newId(), name: 'Window', bearingDegrees: 180, widthMm: 1200, heightMm: 1200 })}
+      >
+        {(row, set) => (
+          <>
+            <TextField label="Name" value={row.name} onChange={(event) => set({ name: event.target.value })} />
+            <TextField
+              label="Looks to, degrees"
+              hint="0 north, 90 east"
+              inputMode="numeric"
+              value={row.bearingDegrees}
+              onChange={(event) => set({ bearingDegrees: Number(event.target.value) || 0 })}
+            />
+            <MeasureField
+              measure="length"
+              label="Width"
+              value={row.widthMm}
+              onChange={(it) => set({ widthMm: it ?? 0 })}
+            />
+          </>
+        )}
+      </RowsField>
+      <RowsField
+        legend="Sockets in the plan, from the front left corner"
+        add="Add a socket"
+        rows={details.sockets}
+        onChange={(sockets) => onChange({ sockets })}
+        blank={() => ({
+          id: newId(),
+          name: 'Socket',
+          circuitId: draft.circuits[0]?.id ?? null,
+          xMm: 0,
+          yMm: 0,
+          zMm: 300,
+        })}
+      >
+        {(row, set) => (
+          <>
+            <TextField label="Name" value={row.name} onChange={(event) => set({ name: event.target.value })} />
+            <SelectField
+              label="Circuit"
+              value={row.circuitId ?? ''}
+              onChange={(event) => set({ circuitId: event.target.value || null })}
+            >
+              <option value="">Not known</option>
+              {draft.circuits.map((it) => (
+                <option key={it.id} value={it.id}>
+                  {it.name}
+                </option>
+              ))}
+            </SelectField>
+            <MeasureField
+              measure="length"
+              label="From the left"
+              value={row.xMm}
+              onChange={(it) => set({ xMm: it ?? 0 })}
+            />
+            <MeasureField
+              measure="length"
+              label="From the front"
+              value={row.yMm}
+              onChange={(it) => set({ yMm: it ?? 0 })}
+            />
+            <MeasureField
+              measure="length"
+              label="Above the floor"
+              value={row.zMm}
+              onChange={(it) => set({ zMm: it ?? 0 })}
+            />
+          </>
+        )}
+      </RowsField>
+      <RowsField
+        legend="Bars and ceiling clips"
+        add="Add a bar or clip"
+        rows={details.bars}
+        onChange={(bars) => onChange({ bars })}
+        blank={() => ({ id: newId(), name: 'Bar', kind: 'bar' as const, heightMm: 2400, loadGrams: null })}
+      >
+        {(row, set) => (
+          <>
+            <TextField label="Name" value={row.name} onChange={(event) => set({ name: event.target.value })} />
+            <SelectField
+              label="Kind"
+              value={row.kind}
+              onChange={(event) => set({ kind: event.target.value as 'bar' | 'clip' })}
+            >
+              <option value="bar">Bar</option>
+              <option value="clip">Ceiling clip</option>
+            </SelectField>
+            <MeasureField
+              measure="length"
+              label="Height"
+              value={row.heightMm}
+              onChange={(it) => set({ heightMm: it ?? 0 })}
+            />
+            <MeasureField
+              measure="mass"
+              label="Bears"
+              hint="Empty: nobody knows"
+              value={row.loadGrams}
+              onChange={(loadGrams) => set({ loadGrams })}
+            />
+          </>
+        )}
+      </RowsField>
+      <RowsField
+        legend="House lights, noise, heat, obstacles"
+        add="Add a fixture"
+        rows={details.fixtures}
+        onChange={(fixtures) => onChange({ fixtures })}
+        blank={() => ({
+          id: newId(),
+          name: 'Ceiling light',
+          kind: 'light' as const,
+          kelvin: null,
+          canSwitchOff: true,
+          note: '',
+        })}
+      >
+        {(row, set) => (
+          <>
+            <TextField label="Name" value={row.name} onChange={(event) => set({ name: event.target.value })} />
+            <SelectField
+              label="What it does"
+              value={row.kind}
+              onChange={(event) => set({ kind: event.target.value as FixtureKind })}
+            >
+              {FIXTURE_KIND_CODES.map((kind) => (
+                <option key={kind} value={kind}>
+                  {FIXTURE_KINDS[kind]}
+                </option>
+              ))}
+            </SelectField>
+            {row.kind === 'light' && (
+              <TextField
+                label="Kelvin"
+                inputMode="numeric"
+                value={row.kelvin ?? ''}
+                onChange={(event) => set({ kelvin: Number(event.target.value) || null })}
+              />
+            )}
+            <span className="self-end pb-2">
+              <CheckField
+                label="Can be switched off"
+                checked={row.canSwitchOff}
+                onChange={(event) => set({ canSwitchOff: event.target.checked })}
+              />
+            </span>
+          </>
+        )}
+      </RowsField>
+    </>
+  )
+}
