@@ -1,4 +1,5 @@
 import {
+  type AssessmentInput,
   assessSetup,
   DEFAULT_SETTINGS,
   EMPTY_UNIT,
@@ -7,7 +8,6 @@ import {
   makeJudge,
   makeModelFromTemplate,
   type NewSetup,
-  type ReadinessInput,
   resolvePolicies,
   SETUP_DEFAULTS,
   STANDARD_INTERFACES,
@@ -35,7 +35,7 @@ export function assessRow(): Row {
 /** The same setup after one thing is taken out and put back, over and over, against judging it from scratch each time. */
 export function reassessRow(): Row {
   const input = makeLargeInput()
-  const without = (tag: string): ReadinessInput => ({
+  const without = (tag: string): AssessmentInput => ({
     ...input,
     setup: {
       ...input.setup,
@@ -59,7 +59,7 @@ export function reassessRow(): Row {
 }
 
 /** A setup of 60 things in five roles, with all that joins them. */
-export function makeLargeInput(): ReadinessInput {
+export function makeLargeInput(): AssessmentInput {
   const heldUnits = new Map<string, Unit>()
   const heldModels = new Map<string, Model>()
   const roles: NewSetup['roles'] = []

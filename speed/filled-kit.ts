@@ -1,5 +1,5 @@
 import { EMPTY_UNIT, makeModelFromTemplate } from '@exemplar/core'
-import type { House } from '../server/src/foundation/database/app-context.ts'
+import type { AppContext } from '../server/src/foundation/database/app-context.ts'
 import { models, units } from '../server/src/schema/kit-tables.ts'
 import { places } from '../server/src/schema/studio-tables.ts'
 
@@ -26,7 +26,7 @@ export function makeDraw(seed: number): (below: number) => number {
 }
 
 /** 20,000 things of 400 models at 20 places, each with a serial and some with a note. */
-export function fillKit({ db }: House): void {
+export function fillKit({ db }: AppContext): void {
   const draw = makeDraw(7)
   db.transaction((tx) => {
     for (let n = 0; n < 20; n++)

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { makeTestConfig } from '../server/src/foundation/api.fixture.ts'
-import { type House, makeHousekeeper, openHouse } from '../server/src/foundation/database/app-context.ts'
+import { type AppContext, makeContext, openContext } from '../server/src/foundation/database/app-context.ts'
 import { DATABASE_FILE } from '../server/src/foundation/database/database.ts'
 import { bringIn } from '../server/src/kit/import/bringing-in.ts'
 import { ensureStudio } from '../server/src/studio/settings/settings-routes.ts'
@@ -23,18 +23,18 @@ const csv = [
 ].join('\n')
 const body = { csv, leaveOut: [], asNew: [], corrections: [], columns: null }
 
-function openEmpty(): { house: House; folder: string } {
+function openEmpty(): { app: AppContext; folder: string } {
   const folder = mkdtempSync(join(tmpdir(), 'exemplar-speed-'))
-  const house = openHouse(makeTestConfig(folder, null))
-  ensureStudio(house)
-  return { house, folder }
+  const app = openContext(makeTestConfig(folder, null))
+  ensureStudio(app)
+  return { app, folder }
 }
 
 /** What the search index fills by itself comes from triggers in both. */
 const BY_TRIGGER = /^(unit_words|search_keys)/
 
 /** Every row that the import left, table by table, to be put into another database of the same schema. */
-function readRows({ db }: House): { table: string; columns: string[]; rows: unknown[][] }[] {
+function readRows({ db }: AppContext): { table: string; columns: string[]; rows: unknown[][] }[] {
   const client = db.$client
   const tables = client
     .prepare(
@@ -55,13 +55,13 @@ export async function measureImport(): Promise<Measured> {
   const ours: number[] = []
   const theirs: number[] = []
   for (let round = -1; round < ROUNDS; round++) {
-    const { house, folder } = openEmpty()
+    const { app, folder } = openEmpty()
     const start = performance.now()
-    const report = await bringIn(house, body, makeHousekeeper(), SIGNAL, () => {})
+    const report = await bringIn(app, body, makeContext(), SIGNAL, () => {})
     const took = performance.now() - start
     if (report?.counts.things !== LINES) throw new Error('The import did not bring what it should.')
-    const tables = readRows(house)
-    house.db.$client.close()
+    const tables = readRows(app)
+    app.db.$client.close()
     rmSync(folder, { recursive: true, force: true })
     const bare = insertBare(tables)
     if (round < 0) continue
@@ -81,8 +81,8 @@ export async function measureImport(): Promise<Measured> {
 }
 
 function insertBare(tables: ReturnType<typeof readRows>): number {
-  const { house, folder } = openEmpty()
-  house.db.$client.close()
+  const { app, folder } = openEmpty()
+  app.db.$client.close()
   const client = new Sqlite(join(folder, DATABASE_FILE))
   client.pragma('journal_mode = WAL')
   client.pragma('synchronous = FULL')

@@ -1,5 +1,5 @@
 import { createServer, get } from 'node:http'
-import type { House } from '../server/src/foundation/database/app-context.ts'
+import type { AppContext } from '../server/src/foundation/database/app-context.ts'
 import { listUnits } from '../server/src/kit/unit/unit-list.ts'
 import { UNITS } from './filled-kit.ts'
 import type { Row } from './measure.ts'
@@ -31,12 +31,12 @@ const FILTERS = [
 ] as const
 
 /** Filtering and one page of 100 out of 20,000, against the bare SQL of the same rows made into the same JSON. */
-export function filterRow(house: House): Row {
-  const serves = house.db.$client.prepare(
+export function filterRow(app: AppContext): Row {
+  const serves = app.db.$client.prepare(
     'SELECT unit_id, setup_id, role_name FROM setup_units WHERE unit_id IN (SELECT value FROM json_each(?))',
   )
   const bare = FILTERS.map(({ where }) =>
-    house.db.$client.prepare(
+    app.db.$client.prepare(
       `SELECT ${COLUMNS} FROM ${SOURCE} WHERE u.archived_at IS NULL AND ${where} AND u.tag > 'U-10000' ORDER BY u.tag LIMIT 101`,
     ),
   )
@@ -45,7 +45,7 @@ export function filterRow(house: House): Row {
     reference: 'the bare SQL of the same rows, made into the same JSON',
     target: 2,
     ours() {
-      for (const { ours } of FILTERS) JSON.stringify(listUnits(house, { ...ours, after: 'U-10000', limit: 100 }))
+      for (const { ours } of FILTERS) JSON.stringify(listUnits(app, { ...ours, after: 'U-10000', limit: 100 }))
     },
     theirs() {
       for (const statement of bare) {
@@ -60,8 +60,8 @@ export function filterRow(house: House): Row {
 const QUESTIONS = ['lant', 'lar sof', 'sn1137', 'U-017', 'scratched tri'] as const
 
 /** Searching by the beginnings of words, against bare FTS5 for the same page of the same question. */
-export function searchRow(house: House): Row {
-  const bare = house.db.$client.prepare(
+export function searchRow(app: AppContext): Row {
+  const bare = app.db.$client.prepare(
     `SELECT ${COLUMNS} FROM ${SOURCE} JOIN search_keys k ON k.unit_id = u.id JOIN unit_words w ON w.rowid = k.id
      WHERE unit_words MATCH ? AND u.archived_at IS NULL ORDER BY u.tag LIMIT 101`,
   )
@@ -71,7 +71,7 @@ export function searchRow(house: House): Row {
     reference: 'bare FTS5 for the same pages',
     target: 3,
     ours() {
-      for (const find of QUESTIONS) JSON.stringify(listUnits(house, { find, limit: 100 }))
+      for (const find of QUESTIONS) JSON.stringify(listUnits(app, { find, limit: 100 }))
     },
     theirs() {
       for (const match of matches) JSON.stringify(bare.all(match))
@@ -80,7 +80,7 @@ export function searchRow(house: House): Row {
 }
 
 /** One page through HTTP, against the same rows over bare HTTP: what the walls of the application cost. */
-export function wireRow({ db }: House, url: string, cookie: string): Row {
+export function wireRow({ db }: AppContext, url: string, cookie: string): Row {
   const statement = db.$client.prepare(
     `SELECT ${COLUMNS} FROM ${SOURCE} WHERE u.archived_at IS NULL AND u.tag > ? ORDER BY u.tag LIMIT 101`,
   )

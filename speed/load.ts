@@ -7,7 +7,7 @@ import Keygrip from 'keygrip'
 import { SESSION_COOKIE } from '../server/src/app.ts'
 import { fillDemo } from '../server/src/demo/fill-demo.ts'
 import { makeTestConfig } from '../server/src/foundation/api.fixture.ts'
-import { openHouse } from '../server/src/foundation/database/app-context.ts'
+import { openContext } from '../server/src/foundation/database/app-context.ts'
 import { accounts, people } from '../server/src/schema/studio-tables.ts'
 import { beginSession } from '../server/src/studio/access/sessions.ts'
 
@@ -98,24 +98,24 @@ process.exit(failures || lost || missed || many / one > LIMIT ? 1 : 0)
 
 /** A database with the demo and an account and session for each person. */
 function prepare(): string[] {
-  const house = openHouse(makeTestConfig(folder, null))
-  fillDemo(house)
-  startQuantity = Number(house.db.$client.prepare("SELECT quantity FROM stock WHERE id = 'CLP-01'").pluck().get())
-  const grip = new Keygrip(house.keys)
+  const app = openContext(makeTestConfig(folder, null))
+  fillDemo(app)
+  startQuantity = Number(app.db.$client.prepare("SELECT quantity FROM stock WHERE id = 'CLP-01'").pluck().get())
+  const grip = new Keygrip(app.keys)
   const made = Array.from({ length: USERS }, (_, at) => {
     const personId = `load-${at}`
-    house.db
+    app.db
       .insert(people)
       .values({ id: personId, name: `Person ${at}`, skills: [], note: '' })
       .run()
-    house.db
+    app.db
       .insert(accounts)
       .values({ personId, signInName: personId, role: at % 5 ? 'crew' : 'manager' })
       .run()
-    const pair = `${SESSION_COOKIE}=${beginSession(house, personId)}`
+    const pair = `${SESSION_COOKIE}=${beginSession(app, personId)}`
     return `${pair}; ${SESSION_COOKIE}.sig=${grip.sign(pair)}`
   })
-  house.db.$client.close()
+  app.db.$client.close()
   return made
 }
 

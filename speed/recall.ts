@@ -1,5 +1,5 @@
 import { findNearWords, splitWords } from '@exemplar/core'
-import type { House } from '../server/src/foundation/database/app-context.ts'
+import type { AppContext } from '../server/src/foundation/database/app-context.ts'
 import { listUnits } from '../server/src/kit/unit/unit-list.ts'
 import { makeDraw } from './filled-kit.ts'
 
@@ -23,9 +23,9 @@ function misspell(word: string, draw: (below: number) => number): string {
 }
 
 /** How many of 500 misspelled words still find a thing that has the word, and how long one question takes. */
-export function measureRecall(house: House): string {
+export function measureRecall(app: AppContext): string {
   const draw = makeDraw(41)
-  const words = house.db.$client
+  const words = app.db.$client
     .prepare("SELECT DISTINCT lower(maker || ' ' || name) FROM models")
     .pluck()
     .all() as string[]
@@ -40,7 +40,7 @@ export function measureRecall(house: House): string {
     if (typed === word || vocabulary.includes(typed)) continue
     asked++
     const start = performance.now()
-    const { rows } = listUnits(house, { find: typed, limit: 100 })
+    const { rows } = listUnits(app, { find: typed, limit: 100 })
     times.push(performance.now() - start)
     if (rows.some((row) => row.name.toLowerCase().includes(word))) found++
   }

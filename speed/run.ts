@@ -8,19 +8,19 @@ import { measureRecall } from './recall.ts'
 import { measureSetups } from './setup-rows.ts'
 
 const api = await startApi()
-fillKit(api.house)
+fillKit(api.app)
 
 const measured: Measured[] = []
 for (const row of [
-  filterRow(api.house),
-  searchRow(api.house),
-  wireRow(api.house, api.url, api.cookieOf('manager')),
+  filterRow(api.app),
+  searchRow(api.app),
+  wireRow(api.app, api.url, api.cookieOf('manager')),
   assessRow(),
   reassessRow(),
 ]) {
   measured.push(await measure(row))
 }
-const recall = measureRecall(api.house)
+const recall = measureRecall(api.app)
 api.close()
 measured.push(await measureImport())
 measured.push(...(await measureSetups()))

@@ -7,7 +7,7 @@ import rawBody from 'raw-body'
 import type { z } from 'zod'
 import { logRequests, type RequestLog, SILENT } from './foundation/base/log.ts'
 import { type FieldProblem, ProblemError, translateConstraint } from './foundation/base/problem.ts'
-import type { House } from './foundation/database/app-context.ts'
+import type { AppContext } from './foundation/database/app-context.ts'
 import { describeApi } from './foundation/http/openapi.ts'
 import { servePages } from './foundation/http/pages.ts'
 import { requirePermission } from './foundation/http/permission.ts'
@@ -26,16 +26,16 @@ interface AppOptions {
 }
 
 /** The whole application: API under `/api`, pages elsewhere. */
-export function makeApp(house: House, routes: readonly Route[], options: AppOptions = {}): Koa {
+export function makeApp(app: AppContext, routes: readonly Route[], options: AppOptions = {}): Koa {
   const { pagesFolder = null, log = SILENT, names = [] } = options
-  const app = new Koa()
-  app.keys = house.keys
-  app.use(logRequests(log))
-  app.use(setSecurityHeaders(house.config.isSecure))
-  app.use(answerProblems(log))
-  app.use(refuseForeignHosts(house.config.isLoopback, names))
-  app.use(refuseForeignOrigins)
-  app.use(compress({ threshold: 1024, br: false }))
+  const koa = new Koa()
+  koa.keys = app.keys
+  koa.use(logRequests(log))
+  koa.use(setSecurityHeaders(app.config.isSecure))
+  koa.use(answerProblems(log))
+  koa.use(refuseForeignHosts(app.config.isLoopback, names))
+  koa.use(refuseForeignOrigins)
+  koa.use(compress({ threshold: 1024, br: false }))
   const router = new Router({ prefix: '/api' })
   const description = describeApi(routes)
   router.get('/openapi.json', (context) => {
@@ -47,22 +47,22 @@ export function makeApp(house: House, routes: readonly Route[], options: AppOpti
     const before = route.rawLimit === null ? [parseJson] : []
     router[route.method](route.path, ...before, (context: Koa.Context) => {
       context.state.route = route.path
-      return answer(context, route, house)
+      return answer(context, route, app)
     })
   }
-  app.use(router.routes())
-  app.use(refuseUnknownApi)
-  if (pagesFolder) app.use(servePages(pagesFolder))
+  koa.use(router.routes())
+  koa.use(refuseUnknownApi)
+  if (pagesFolder) koa.use(servePages(pagesFolder))
   // Koa prints every error by itself; those that a person can mend are answered, only the others belong in the log.
-  app.on('error', (error: NodeJS.ErrnoException) => {
+  koa.on('error', (error: NodeJS.ErrnoException) => {
     const hasLeft = error.code === 'EPIPE' || error.code === 'ECONNRESET' || error.code === 'ERR_STREAM_PREMATURE_CLOSE'
     if (!(error instanceof ProblemError) && !hasLeft) log.fault(error)
   })
-  return app
+  return koa
 }
 
-async function answer(context: Koa.Context, route: Route, house: House): Promise<void> {
-  const signedIn = findSession(house, context.cookies.get(SESSION_COOKIE, { signed: true }))
+async function answer(context: Koa.Context, route: Route, app: AppContext): Promise<void> {
+  const signedIn = findSession(app, context.cookies.get(SESSION_COOKIE, { signed: true }))
   const { personId = null, role = null, isOwner = false } = signedIn ?? {}
   requirePermission(route.permission, role)
   const actor = { personId, role, isOwner, changeId: null as number | null }
@@ -76,11 +76,11 @@ async function answer(context: Koa.Context, route: Route, house: House): Promise
       address: context.ip,
       sessionId: signedIn?.sessionId ?? null,
       lastEventId: readEventId(context.get('last-event-id')),
-      setToken: (token: string | null) => setSessionCookie(context, token, house.config.isSecure),
+      setToken: (token: string | null) => setSessionCookie(context, token, app.config.isSecure),
       signal: makeLeaveSignal(context),
     },
   }
-  const reply = await route.handle(request, house)
+  const reply = await route.handle(request, app)
   if (actor.changeId !== null) context.set('X-Exemplar-Change', String(actor.changeId))
   context.status = reply === undefined ? 204 : route.status
   context.set('Cache-Control', 'no-store')

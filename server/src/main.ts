@@ -5,16 +5,16 @@ import { readConfig } from './foundation/base/config.ts'
 import { makeLog } from './foundation/base/log.ts'
 import { markRunning, requireNotRunning, sayWhatToDo } from './foundation/base/running.ts'
 import { makeServer } from './foundation/base/serving.ts'
-import { openHouse } from './foundation/database/app-context.ts'
+import { openContext } from './foundation/database/app-context.ts'
 import { startBackupClock } from './studio/backup/backup-clock.ts'
 import { ensureStudio } from './studio/settings/settings-routes.ts'
 
 const config = readConfig(process.env, process.argv)
 const log = makeLog(process.env.EXEMPLAR_LOG ?? 'warn')
-const house = open()
-startBackupClock(house, log)
+const app = open()
+startBackupClock(app, log)
 
-const server = makeServer(makeApp(house, routes, { ...config, log }), config)
+const server = makeServer(makeApp(app, routes, { ...config, log }), config)
 server.on('error', (error: NodeJS.ErrnoException) => {
   const isTaken = error.code === 'EADDRINUSE'
   giveUp(isTaken ? `Port ${config.port} is taken. Choose another with EXEMPLAR_PORT.` : error.message)
@@ -39,7 +39,7 @@ for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, stop)
 function open() {
   try {
     requireNotRunning(config.dataFolder)
-    const opened = openHouse(config)
+    const opened = openContext(config)
     if (config.isDemo) fillDemo(opened)
     ensureStudio(opened)
     markRunning(config.dataFolder)
@@ -57,7 +57,7 @@ function giveUp(why: string): never {
 /** Lets running answers end, closes the database so that the WAL is folded in, and goes. */
 function stop(): void {
   server.close(() => {
-    house.db.$client.close()
+    app.db.$client.close()
     process.exit(0)
   })
   server.closeIdleConnections()

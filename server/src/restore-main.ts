@@ -2,7 +2,7 @@ import { createReadStream, existsSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { readConfig } from './foundation/base/config.ts'
 import { requireNotRunning, sayWhatToDo } from './foundation/base/running.ts'
-import { makeHousekeeper, openHouse } from './foundation/database/app-context.ts'
+import { makeContext, openContext } from './foundation/database/app-context.ts'
 import { DATABASE_FILE } from './foundation/database/database.ts'
 import { openBackup, restoreBackup, setAside } from './studio/backup/backup.ts'
 import { ensureStudio } from './studio/settings/settings-routes.ts'
@@ -21,17 +21,17 @@ try {
   const opened = await openBackup(createReadStream(file))
   const aside = setAside(config.dataFolder, DATABASE_FILE)
   if (aside) console.log(`The damaged database was set aside as ${aside}.`)
-  const house = openHouse(config)
-  ensureStudio(house)
-  const isNew = house.db.$client.prepare('SELECT NOT EXISTS (SELECT 1 FROM accounts)').pluck().get() === 1
+  const app = openContext(config)
+  ensureStudio(app)
+  const isNew = app.db.$client.prepare('SELECT NOT EXISTS (SELECT 1 FROM accounts)').pluck().get() === 1
   const { lost, safety } = await restoreBackup(
-    house,
-    makeHousekeeper(),
+    app,
+    makeContext(),
     opened,
     flags.includes('--lose-newer') || isNew ? 'all' : null,
   )
   opened.close()
-  house.db.$client.close()
+  app.db.$client.close()
   console.log(`Restored, as of ${new Date(opened.manifest.takenAt).toISOString()}. Everybody signs in again.`)
   if (lost > 0 && !isNew) console.log(`${lost} newer changes are in ${safety.name}.`)
 } catch (error) {

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { readCardSpeed, SUSTAINED_WRITE } from '../kit/model/card-speed.ts'
 import { classifyForLuggage } from '../kit/worth/air-travel.ts'
 import { computeOffloadMinutes } from './media/offload.ts'
-import { computeVoltageDrop, findGaugeDiameter, judgeVoltageDrop } from './power/voltage-drop.ts'
+import { checkVoltageDrop, computeVoltageDrop, findGaugeDiameter } from './power/voltage-drop.ts'
 
 describe('handbook values', () => {
   // IEC 60228, class 5: 13.3 Ω/km for 1.5 mm², so 30 m there and back at 10 A lose 7.98 V.
@@ -20,7 +20,7 @@ describe('handbook values', () => {
     [11.5, 'advise'],
     [11.51, 'warn'],
   ])('%f V of 230 V: %s', (drop, level) => {
-    expect(judgeVoltageDrop(drop, 230)).toBe(level)
+    expect(checkVoltageDrop(drop, 230)).toBe(level)
   })
 
   // ASTM B258, table of solid conductors: 36 AWG 0.127 mm, 14 AWG 1.628 mm, 12 AWG 2.053 mm, 10 AWG 2.588 mm.

@@ -2,7 +2,7 @@ import { listInWords } from '../units/wording.ts'
 import { ACCESS_ROLE_NAMES, type AccessRole } from './people/access.ts'
 import type { PlaceFinding } from './places/place-findings.ts'
 import type { FigureCode, PolicyRef, PolicySource } from './policy/policy.ts'
-import { findSchool } from './policy/practice.ts'
+import { findPractice } from './policy/practice.ts'
 
 /** What each setting is called and what it changes, for the form, the advice and the docs. */
 export const FIGURE_WORDS: Readonly<Record<FigureCode, { label: string; unit: string; changes: string }>> = {
@@ -40,7 +40,7 @@ export function sayPolicy(ref: PolicyRef): string {
     const { label, unit } = FIGURE_WORDS[ref.code]
     return `Follows ${FROM[ref.from]}: ${label[0]?.toLowerCase()}${label.slice(1)}, ${ref.value}${unit ? ` ${unit}` : ''}.`
   }
-  const school = findSchool(ref.code)
+  const school = findPractice(ref.code)
   const way = school.ways[ref.way] ?? ref.way
   return `Follows ${FROM[ref.from]}: ${school.question} ${way}.`
 }

@@ -94,15 +94,15 @@ export const benchRoutes = [
     permission: 'see-studio',
     room,
     summary: 'What is due, what is broken, what is in repair',
-    handle: (_, house) => {
-      const { zone, serviceNoticeDays } = loadStudio(house.db)
-      const today = findDate(house.now(), zone)
+    handle: (_, app) => {
+      const { zone, serviceNoticeDays } = loadStudio(app.db)
+      const today = findDate(app.now(), zone)
       return {
         today,
         serviceNoticeDays,
-        services: listServicesDue(house.db, today),
-        faults: listOpenFaults(house.db),
-        inRepair: listInRepair(house.db),
+        services: listServicesDue(app.db, today),
+        faults: listOpenFaults(app.db),
+        inRepair: listInRepair(app.db),
       }
     },
   }),
@@ -115,8 +115,7 @@ export const benchRoutes = [
     body: newFaultSchema,
     reply: faultSchema,
     status: 201,
-    handle: ({ params, body, actor }, house) =>
-      write(house, actor, (writer) => reportFault(writer, params.id ?? '', body)),
+    handle: ({ params, body, actor }, app) => write(app, actor, (writer) => reportFault(writer, params.id ?? '', body)),
   }),
   defineRoute({
     method: 'post',
@@ -127,8 +126,8 @@ export const benchRoutes = [
     body: z.object({ note: noteSchema }),
     reply: faultSchema,
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, ({ tx, now, log }) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(faults).where(eq(faults.id, id)).get(), version, 'fault')
         log('fault-mended', 'unit', before.unitId, { faultId: id, note: body.note })
@@ -148,8 +147,8 @@ export const benchRoutes = [
     summary: 'Record a service',
     body: z.object({ on: dateSchema, note: noteSchema }),
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, ({ tx, now, log }) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
         if (body.on > findDate(now, loadStudio(tx).zone)) throw refuseField('/on', 'This day is still to come.')

@@ -12,7 +12,7 @@ import {
   nameModel,
   STANDARD_INTERFACES,
 } from '@exemplar/core'
-import { type House, makeHousekeeper, type Writer, write } from '../foundation/database/app-context.ts'
+import { type AppContext, makeContext, type Writer, write } from '../foundation/database/app-context.ts'
 import { faults } from '../schema/bench-tables.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { interfaces, models, stock, units } from '../schema/kit-tables.ts'
@@ -31,8 +31,8 @@ const { zone } = DEFAULT_SETTINGS
  * Fills an empty house with the Larkmoor film unit, its days counted from now; with accounts for its people, where one
  * may step in as each of them. Leaves a filled one alone.
  */
-export function fillDemo(house: House, { withAccounts = true } = {}): void {
-  if (house.db.select().from(units).get()) return
+export function fillDemo(app: AppContext, { withAccounts = true } = {}): void {
+  if (app.db.select().from(units).get()) return
   const fill = (writer: Writer) => {
     const today = findDate(writer.now, zone)
     fillStudio(writer, today)
@@ -46,7 +46,7 @@ export function fillDemo(house: House, { withAccounts = true } = {}): void {
     fillBench(writer, today)
     fillLedger(writer, today)
   }
-  write(house, makeHousekeeper(), fill, { isTracked: false })
+  write(app, makeContext(), fill, { isTracked: false })
 }
 
 function fillAccounts({ tx }: Writer): void {

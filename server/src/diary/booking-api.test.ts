@@ -117,10 +117,10 @@ describe('booking', () => {
     ['a setup that is not there', { setupId: 'xx' }, '/setupId'],
     ['a room that is not there', { placeId: 'attic' }, '/placeId'],
   ])('refuses %s, at the field', async (_, part, pointer) => {
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     const { status, body } = await api.call('POST', '/bookings', draft(part))
     expect([status, body.errors[0].pointer]).toEqual([422, pointer])
-    expect(countRows(api.house)).toEqual(before)
+    expect(countRows(api.app)).toEqual(before)
   })
 
   test('one whose things are out is not changed any more', async () => {

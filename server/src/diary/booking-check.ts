@@ -25,12 +25,12 @@ import {
   toBooking,
 } from '../availability/holds.ts'
 import { refuseField, refuseMissing } from '../foundation/base/problem.ts'
-import type { House, Transaction } from '../foundation/database/app-context.ts'
+import type { AppContext, Transaction } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { units } from '../schema/kit-tables.ts'
 import { people, places } from '../schema/studio-tables.ts'
-import { loadAbsences, loadReadinessInput, loadStore, type Occasion } from '../setups/assessing.ts'
+import { type AssessmentContext, loadAbsences, loadAssessmentInput, loadStore } from '../setups/assessing.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 
 export function requireBooking(db: Database | Transaction, id: string): BookingRow {
@@ -65,14 +65,14 @@ export interface Trouble {
 }
 
 /** What stands in the way of a booking: things, rooms and people that are not free, and what is free instead. */
-export function checkBooking({ db, now }: House, draft: NewBooking, exceptBookingId: string | null) {
+export function checkBooking({ db, now }: AppContext, draft: NewBooking, exceptBookingId: string | null) {
   const settings = loadStudio(db)
   const setup = requireParts(db, draft)
   const interval = findHoldInterval(draft, settings.zone)
   const others = loadHolds(db, interval, exceptBookingId)
   const own = makeDraftHold(draft, setup, loadKin(db), settings.zone, exceptBookingId ?? 'draft')
   const holdings = loadHoldings(db, own.unitIds, [])
-  const occasion: Occasion = {
+  const occasion: AssessmentContext = {
     now: now(),
     interval,
     exceptBookingId,
@@ -115,8 +115,14 @@ export function checkBooking({ db, now }: House, draft: NewBooking, exceptBookin
   }
 }
 
-function listStandIns(db: Database, setup: Setup, unitId: string, occasion: Occasion, settings: StudioSettings) {
-  const { input, holds } = loadReadinessInput(db, setup, occasion, settings)
+function listStandIns(
+  db: Database,
+  setup: Setup,
+  unitId: string,
+  occasion: AssessmentContext,
+  settings: StudioSettings,
+) {
+  const { input, holds } = loadAssessmentInput(db, setup, occasion, settings)
   const store = loadStore(db, input, assessSetup(input), occasion, holds)
   return findStandIns(input, unitId, store)
     .slice(0, 3)
@@ -141,8 +147,8 @@ export function describeCollisions(db: Database, holds: readonly Hold[]) {
   }))
 }
 
-export function loadBookingPage(house: House, id: string) {
-  const { db } = house
+export function loadBookingPage(app: AppContext, id: string) {
+  const { db } = app
   const row = requireBooking(db, id)
   const setupOf = loadSetups(db, row.setupId ? [row.setupId] : [])
   const setup = setupOf.get(row.setupId ?? '') ?? null

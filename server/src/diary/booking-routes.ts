@@ -109,7 +109,7 @@ export const bookingRoutes = [
     summary: 'What would stand in the way of a booking, and what is free instead; writes nothing',
     body: newBookingSchema,
     query: z.object({ except: z.string().max(64).optional() }),
-    handle: ({ body, query }, house) => checkBooking(house, body, query.except ?? null),
+    handle: ({ body, query }, app) => checkBooking(app, body, query.except ?? null),
   }),
   defineRoute({
     method: 'post',
@@ -119,8 +119,8 @@ export const bookingRoutes = [
     summary: 'Book a setup, things or a room',
     body: newBookingSchema,
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, ({ tx, newId, log }) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, ({ tx, newId, log }) => {
         requireRank(actor, null, body)
         requireParts(tx, body)
         const values = { ...withHold(body, loadStudio(tx).zone), id: newId(), items: null }
@@ -135,7 +135,7 @@ export const bookingRoutes = [
     permission: 'see-studio',
     room,
     summary: 'A booking with its pack sheet',
-    handle: ({ params }, house) => loadBookingPage(house, params.id ?? ''),
+    handle: ({ params }, app) => loadBookingPage(app, params.id ?? ''),
   }),
   defineRoute({
     method: 'get',
@@ -143,11 +143,11 @@ export const bookingRoutes = [
     permission: 'see-studio',
     room,
     summary: 'What stands in the way of a booking as it is',
-    handle: ({ params }, house) => {
-      const row = requireBooking(house.db, params.id ?? '')
+    handle: ({ params }, app) => {
+      const row = requireBooking(app.db, params.id ?? '')
       const { items: _items, holdStart: _start, holdEnd: _end, id, version: _version, ...draft } = row
       const state = draft.state === 'cancelled' ? 'cancelled' : 'confirmed'
-      return checkBooking(house, { ...draft, state }, id)
+      return checkBooking(app, { ...draft, state }, id)
     },
   }),
   defineRoute({
@@ -158,8 +158,8 @@ export const bookingRoutes = [
     summary: 'Change a booking that is not out yet',
     body: newBookingSchema,
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(bookings).where(eq(bookings.id, id)).get(), version, 'booking')
         if (before.state === 'out' || before.state === 'back') {
@@ -187,8 +187,8 @@ export const bookingRoutes = [
     summary: 'Record what truly leaves',
     body: takeOutSchema,
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const before = requireVersion(
           tx
             .select()
@@ -229,8 +229,8 @@ export const bookingRoutes = [
     summary: 'Record what came back and what broke',
     body: bringBackSchema,
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, (writer) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, (writer) => {
         const { tx, log } = writer
         const before = requireVersion(
           tx

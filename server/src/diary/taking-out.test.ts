@@ -54,7 +54,7 @@ describe('taking out and bringing back', () => {
 
   test('nothing that is not on the sheet goes out, and nothing comes back twice', async () => {
     const { body: booking } = await api.call('GET', '/bookings/b-head')
-    const rows = countRows(api.house)
+    const rows = countRows(api.app)
     const stranger = await api.call(
       'POST',
       '/bookings/b-head/take-out',
@@ -69,7 +69,7 @@ describe('taking out and bringing back', () => {
       match(booking.version),
     )
     expect([early.status, early.body.title]).toEqual([409, 'Not out'])
-    expect(countRows(api.house)).toEqual(rows)
+    expect(countRows(api.app)).toEqual(rows)
   })
 
   test('a cancelled booking holds nothing', async () => {

@@ -11,7 +11,7 @@ import { accounts, people } from '../schema/studio-tables.ts'
 import { beginSession } from '../studio/access/sessions.ts'
 import { ensureStudio } from '../studio/settings/settings-routes.ts'
 import { makeServer } from './base/serving.ts'
-import { type House, type HouseConfig, openHouse } from './database/app-context.ts'
+import { type AppConfig, type AppContext, openContext } from './database/app-context.ts'
 import type { Connection, Route } from './http/route.ts'
 
 /** Tuesday, 24 November 2026, 08:00 in London: the demo's bookings stand around it. */
@@ -27,7 +27,7 @@ export interface Reply {
 export type Call = (method: string, path: string, body?: unknown, headers?: Record<string, string>) => Promise<Reply>
 
 export interface TestApi {
-  house: House
+  app: AppContext
   folder: string
   url: string
   /** As the manager. */
@@ -38,7 +38,7 @@ export interface TestApi {
   close(): void
 }
 
-export function makeTestConfig(dataFolder: string, fixedNow: number | null): HouseConfig {
+export function makeTestConfig(dataFolder: string, fixedNow: number | null): AppConfig {
   return {
     dataFolder,
     fixedNow,
@@ -66,7 +66,7 @@ export const CLIENT = { 'x-exemplar-client': 'test' }
 interface Options {
   demo?: boolean
   pages?: string | null
-  config?: Partial<HouseConfig>
+  config?: Partial<AppConfig>
   requestTimeoutMs?: number
   /** Leaves the house without an owner. */
   bare?: boolean
@@ -79,10 +79,10 @@ let demoFolder: string | null = null
 function copyDemo(folder: string): void {
   if (demoFolder === null) {
     const made = mkdtempSync(join(tmpdir(), 'exemplar-demo-'))
-    const house = openHouse(makeTestConfig(made, NOW))
-    fillDemo(house)
+    const app = openContext(makeTestConfig(made, NOW))
+    fillDemo(app)
     // The last one to close takes what is in the log over into the file.
-    house.db.$client.close()
+    app.db.$client.close()
     process.on('exit', () => rmSync(made, { recursive: true, force: true }))
     demoFolder = made
   }
@@ -95,22 +95,22 @@ export async function startApi(options: Options = {}): Promise<TestApi> {
   const folder = mkdtempSync(join(tmpdir(), 'exemplar-test-'))
   const isUsual = config.fixedNow === undefined
   if (demo && isUsual) copyDemo(folder)
-  const house = openHouse({ ...makeTestConfig(folder, NOW), ...config })
-  if (demo && !isUsual) fillDemo(house)
-  ensureStudio(house)
-  const tokens = bare ? null : signInEach(house)
-  const app = makeApp(house, options.routes ?? routes, { pagesFolder: pages })
-  const server: Server = makeServer(app, { tls: null, requestTimeoutMs })
+  const app = openContext({ ...makeTestConfig(folder, NOW), ...config })
+  if (demo && !isUsual) fillDemo(app)
+  ensureStudio(app)
+  const tokens = bare ? null : signInEach(app)
+  const koa = makeApp(app, options.routes ?? routes, { pagesFolder: pages })
+  const server: Server = makeServer(koa, { tls: null, requestTimeoutMs })
   await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve))
   const address = server.address()
   const url = `http://127.0.0.1:${typeof address === 'object' && address ? address.port : 0}`
-  const cookieOf = (role: AccessRole) => makeCookie(house, tokens?.[role] ?? '')
+  const cookieOf = (role: AccessRole) => makeCookie(app, tokens?.[role] ?? '')
   const as =
     (role: AccessRole | null): Call =>
     (method, path, body, headers = {}) =>
       callApi(url, method, path, body, { ...CLIENT, ...(role && tokens ? { cookie: cookieOf(role) } : {}), ...headers })
   return {
-    house,
+    app,
     folder,
     url,
     call: as('manager'),
@@ -119,7 +119,7 @@ export async function startApi(options: Options = {}): Promise<TestApi> {
     close() {
       server.close()
       server.closeAllConnections()
-      house.db.$client.close()
+      app.db.$client.close()
       rmSync(folder, { recursive: true, force: true })
     },
   }
@@ -144,35 +144,35 @@ export async function callApi(
 }
 
 /** The demo's own people, or three made for the purpose; the first is the owner. */
-function signInEach(house: House): Record<AccessRole, string> {
-  const known = house.db.select().from(accounts).all()
+function signInEach(app: AppContext): Record<AccessRole, string> {
+  const known = app.db.select().from(accounts).all()
   if (known.length === 0) {
     for (const role of ['manager', 'crew', 'viewer'] as const) {
-      house.db
+      app.db
         .insert(people)
         .values({ id: `t-${role}`, name: `Test ${role}`, skills: [], note: '' })
         .run()
-      house.db
+      app.db
         .insert(accounts)
         .values({ personId: `t-${role}`, signInName: role, role, isOwner: role === 'manager' })
         .run()
     }
   }
-  const all = house.db.select().from(accounts).all()
-  const tokenOf = (role: AccessRole) => beginSession(house, all.find((it) => it.role === role)?.personId ?? '')
+  const all = app.db.select().from(accounts).all()
+  const tokenOf = (role: AccessRole) => beginSession(app, all.find((it) => it.role === role)?.personId ?? '')
   return { manager: tokenOf('manager'), crew: tokenOf('crew'), viewer: tokenOf('viewer') }
 }
 
-export function makeCookie(house: House, token: string): string {
+export function makeCookie(app: AppContext, token: string): string {
   const pair = `${SESSION_COOKIE}=${token}`
-  return `${pair}; ${SESSION_COOKIE}.sig=${new Keygrip(house.keys).sign(pair)}`
+  return `${pair}; ${SESSION_COOKIE}.sig=${new Keygrip(app.keys).sign(pair)}`
 }
 
 export const match = (version: number) => ({ 'if-match': `"${version}"` })
 
 /** How many rows every table holds: the same before and after whatever must not write. */
-export function countRows(house: House): Record<string, number> {
-  const client = house.db.$client
+export function countRows(app: AppContext): Record<string, number> {
+  const client = app.db.$client
   const tables = client
     .prepare("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'")
     .pluck()

@@ -65,7 +65,7 @@ describe('durability', () => {
 
   test('a database whose WAL is cut at any byte opens to a prefix of whole transactions', async () => {
     const api = await startApi()
-    api.house.db.$client.pragma('wal_autocheckpoint = 0')
+    api.app.db.$client.pragma('wal_autocheckpoint = 0')
     for (let n = 0; n < 60; n++)
       await api.call('POST', '/people', { name: `p${n}`, skills: [], note: 'y'.repeat((n * 97) % 1_900) })
     const wal = readFileSync(join(api.folder, `${DATABASE_FILE}-wal`))
@@ -98,7 +98,7 @@ describe('durability', () => {
 
   test('runs with WAL, synchronous FULL and foreign keys', async () => {
     const api = await startApi()
-    const client = api.house.db.$client
+    const client = api.app.db.$client
     expect(client.pragma('journal_mode', { simple: true })).toBe('wal')
     // 2 is FULL: https://www.sqlite.org/pragma.html#pragma_synchronous
     expect(client.pragma('synchronous', { simple: true })).toBe(2)

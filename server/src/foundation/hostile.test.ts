@@ -139,7 +139,7 @@ const malformed = fc
 
 describe('malformed bodies', () => {
   test('every route that takes a body refuses what is not one, in a sentence', async () => {
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     for (const route of writing) {
       const path = route.path.replace(':id', IDS[route.path] ?? 'nobody')
       for (const body of [
@@ -155,7 +155,7 @@ describe('malformed bodies', () => {
         if (reply.status >= 400) expect(reply.body.detail, `${route.method} ${path} ${body}`).toMatch(/[.]$|\)$/)
       }
     }
-    const after = countRows(api.house)
+    const after = countRows(api.app)
     // What is all optional writes an event of a change to nothing; nothing else may have come.
     for (const [table, rows] of Object.entries(before)) if (table !== 'events') expect(after[table], table).toBe(rows)
   })
@@ -164,7 +164,7 @@ describe('malformed bodies', () => {
     let refused = 0
     await fc.assert(
       fc.asyncProperty(malformed, async ({ method, path, body }) => {
-        const before = countRows(api.house)
+        const before = countRows(api.app)
         const reply = await api.call(
           method,
           path.replace(':id', IDS[path] ?? ''),
@@ -176,7 +176,7 @@ describe('malformed bodies', () => {
         refused++
         expect(reply.headers.get('content-type')).toContain('application/problem+json')
         expect(reply.body.detail.length).toBeGreaterThan(10)
-        expect(countRows(api.house)).toEqual(before)
+        expect(countRows(api.app)).toEqual(before)
       }),
       { numRuns: 200 },
     )
@@ -224,11 +224,11 @@ const BAD_CSV: [name: string, csv: string, words: string][] = [
 
 describe('malformed inventory files', () => {
   test.each(BAD_CSV)('%s', async (_, csv, words) => {
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     const { status, body } = await api.call('POST', '/import/inventory', { csv })
     expect(status).toBe(422)
     expect(body.detail).toContain(words)
-    expect(countRows(api.house)).toEqual(before)
+    expect(countRows(api.app)).toEqual(before)
   })
 })
 
@@ -253,7 +253,7 @@ describe('addresses and origins', () => {
   })
 
   test('a page of another address cannot write', async () => {
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     const { status } = await api.call(
       'POST',
       '/people',
@@ -261,6 +261,6 @@ describe('addresses and origins', () => {
       { origin: 'http://elsewhere.example' },
     )
     expect(status).toBe(403)
-    expect(countRows(api.house)).toEqual(before)
+    expect(countRows(api.app)).toEqual(before)
   })
 })

@@ -14,7 +14,7 @@ import { readConfig } from './base/config.ts'
 import type { RequestLog } from './base/log.ts'
 import { translateConstraint } from './base/problem.ts'
 import { makeServer } from './base/serving.ts'
-import { makeHousekeeper, openHouse, write } from './database/app-context.ts'
+import { makeContext, openContext, write } from './database/app-context.ts'
 
 let api: TestApi
 let pages: string
@@ -121,29 +121,29 @@ describe('reading', () => {
   ])
 
   test('never writes, and what is described is what comes', async () => {
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     for (const route of routes.filter((it) => it.method === 'get' && !ELSEWHERE.has(it.path))) {
       const path = route.path.replace(/:\w+/, IDS[route.path] ?? '') + (QUERIES[route.path] ?? '')
       const { status, body } = await api.call('GET', path)
       expect(status, path).toBe(200)
       if (route.reply) expect(route.reply.safeParse(body).error?.issues ?? [], path).toEqual([])
     }
-    expect(countRows(api.house)).toEqual(before)
+    expect(countRows(api.app)).toEqual(before)
   })
 })
 
 describe('writing', () => {
   test('a write that fails half way leaves nothing, neither rows nor events', () => {
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     expect(() =>
-      write(api.house, makeHousekeeper(), ({ tx, newId, log }) => {
+      write(api.app, makeContext(), ({ tx, newId, log }) => {
         const id = newId()
         tx.insert(people).values({ id, name: 'Half', skills: [], note: '' }).run()
         log('created', 'person', id)
         throw new Error('the power went')
       }),
     ).toThrow('the power went')
-    expect(countRows(api.house)).toEqual(before)
+    expect(countRows(api.app)).toEqual(before)
   })
 
   test.each([
@@ -186,9 +186,9 @@ describe('over TLS', () => {
     const tls = { cert: join(folder, 'cert.pem'), key: join(folder, 'key.pem') }
     writeFileSync(tls.cert, pems.cert)
     writeFileSync(tls.key, pems.private)
-    const house = openHouse({ ...makeTestConfig(folder, null), isSecure: true })
-    ensureStudio(house)
-    const server = makeServer(makeApp(house, routes), { tls, requestTimeoutMs: 5_000 })
+    const app = openContext({ ...makeTestConfig(folder, null), isSecure: true })
+    ensureStudio(app)
+    const server = makeServer(makeApp(app, routes), { tls, requestTimeoutMs: 5_000 })
     await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
     const address = server.address()
     const port = typeof address === 'object' && address ? address.port : 0
@@ -214,7 +214,7 @@ describe('over TLS', () => {
     expect(headers['strict-transport-security']).toMatch(/^max-age=\d{7,}/)
     server.close()
     server.closeAllConnections()
-    house.db.$client.close()
+    app.db.$client.close()
     rmSync(folder, { recursive: true, force: true })
   })
 
@@ -235,7 +235,7 @@ describe('the log', () => {
   test('holds routes as they are declared, never names, ids, addresses or what was sent', async () => {
     const lines: object[] = []
     const log: RequestLog = { request: (line) => lines.push(line), fault: (error) => lines.push({ error }), note() {} }
-    const app = makeApp(api.house, routes, { log })
+    const app = makeApp(api.app, routes, { log })
     const server = makeServer(app, { tls: null, requestTimeoutMs: 5_000 })
     await new Promise<void>((done) => server.listen(0, '127.0.0.1', done))
     const address = server.address()

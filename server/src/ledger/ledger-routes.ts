@@ -56,9 +56,9 @@ export const ledgerRoutes = [
     room,
     summary: 'Spending of a year by month and group against its budget',
     query: z.object({ year: yearSchema.optional() }),
-    handle: ({ query }, house) => {
-      const today = findDate(house.now(), loadStudio(house.db).zone)
-      return loadSpending(house.db, query.year ?? Number(today.slice(0, 4)))
+    handle: ({ query }, app) => {
+      const today = findDate(app.now(), loadStudio(app.db).zone)
+      return loadSpending(app.db, query.year ?? Number(today.slice(0, 4)))
     },
   }),
   defineRoute({
@@ -89,8 +89,8 @@ export const ledgerRoutes = [
     body: newEntrySchema,
     reply: entrySchema,
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, ({ tx, newId, log }) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, ({ tx, newId, log }) => {
         if (body.unitId && !tx.select().from(units).where(eq(units.id, body.unitId)).get()) {
           throw refuseField('/unitId', 'There is no such thing.')
         }
@@ -115,8 +115,8 @@ export const ledgerRoutes = [
     body: newEntrySchema,
     reply: entrySchema,
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(entries).where(eq(entries.id, id)).get(), version, 'entry')
         log('changed', 'entry', id, { before, after: body })
@@ -135,8 +135,8 @@ export const ledgerRoutes = [
     room,
     summary: 'Set the budget of a year; the first one needs no version',
     body: budgetSchema.extend({ version: z.number().int().min(0) }),
-    handle: ({ body: { version, ...budget }, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ body: { version, ...budget }, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const before = tx.select().from(budgets).where(eq(budgets.year, budget.year)).get()
         if (before) requireVersion(before, version, 'budget')
         const values = { ...budget, version: version + 1 }
@@ -166,8 +166,8 @@ export const ledgerRoutes = [
     body: newShoppingLineSchema,
     reply: shoppingLineSchema,
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, ({ tx, newId, log }) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, ({ tx, newId, log }) => {
         const line = tx
           .insert(shoppingLines)
           .values({ ...body, group: body.group ?? groupOfStock(tx, body.stockId), id: newId() })
@@ -184,8 +184,8 @@ export const ledgerRoutes = [
     room,
     summary: 'It is bought: what is counted goes up in stock',
     isChange: true,
-    handle: ({ params, version, actor }, house) =>
-      write(house, actor, ({ tx, now, log }) => {
+    handle: ({ params, version, actor }, app) =>
+      write(app, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(
           tx.select().from(shoppingLines).where(eq(shoppingLines.id, id)).get(),

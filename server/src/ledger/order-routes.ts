@@ -18,9 +18,9 @@ export const orderRoutes = [
     permission: 'see-studio',
     room,
     summary: 'What is ordered and not here yet: from whom, when it is due, and which setups wait for it',
-    handle: (_, house) => {
-      const { db } = house
-      const today = findDate(house.now(), loadStudio(db).zone)
+    handle: (_, app) => {
+      const { db } = app
+      const today = findDate(app.now(), loadStudio(db).zone)
       const rows = db
         .select({ unit: units, model: models, party: parties.name })
         .from(units)
@@ -52,13 +52,13 @@ export const orderRoutes = [
     room,
     summary: 'The seller will not deliver: it is wished for again, and on the shopping list with the setups that wait',
     isChange: true,
-    handle: ({ params, version, actor }, house) =>
-      write(house, actor, ({ tx, newId, log }) => {
+    handle: ({ params, version, actor }, app) =>
+      write(app, actor, ({ tx, newId, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
         if (before.state !== 'ordered') throw refuseField('/state', 'This is not on order.')
         const model = tx.select().from(models).where(eq(models.id, before.modelId)).get()
-        const waiting = loadServes(house.db, [id]).get(id) ?? []
+        const waiting = loadServes(app.db, [id]).get(id) ?? []
         tx.update(units)
           .set({ state: 'wished', dueOn: null, version: before.version + 1 })
           .where(eq(units.id, id))

@@ -1,8 +1,8 @@
 import {
   type Acceptance,
   type Ask,
+  type CableRun,
   type ContentDemand,
-  type Link,
   NO_OVERRIDES,
   type Overrides,
   type Purpose,
@@ -27,7 +27,7 @@ export const setups = sqliteTable('setups', {
   demands: text('demands', { mode: 'json' }).$type<ContentDemand[]>().notNull().default([]),
   accepted: text('accepted', { mode: 'json' }).$type<Acceptance[]>().notNull().default([]),
   variantOf: text('variant_of'),
-  links: text('links', { mode: 'json' }).$type<Link[]>().notNull().default([]),
+  links: text('links', { mode: 'json' }).$type<CableRun[]>().notNull().default([]),
   isMirrored: integer('is_mirrored', { mode: 'boolean' }).notNull().default(false),
   speakers: integer('speakers'),
   shot: text('shot').$type<Shot>(),

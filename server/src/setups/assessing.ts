@@ -1,5 +1,6 @@
 import {
   type Absence,
+  type AssessmentInput,
   assessSetup,
   assessWithWaysOut,
   type Category,
@@ -21,7 +22,6 @@ import {
   type NewSetup,
   nameModel,
   type Readiness,
-  type ReadinessInput,
   resolvePolicies,
   type Store,
   type StudioSettings,
@@ -38,7 +38,7 @@ import { setups, setupUnits } from '../schema/setups-tables.ts'
 import { people, places } from '../schema/studio-tables.ts'
 
 /** The time for which a setup is judged, and the time at which. */
-export interface Occasion {
+export interface AssessmentContext {
   now: number
   interval: Interval
   exceptBookingId: string | null
@@ -55,16 +55,16 @@ const AWAY_STATES = ['in-repair', 'lent', 'ordered', 'wished'] as const
 export const USABLE_STATES = LIFE_STATE_CODES.filter((code) => LIFE_STATES[code].usable)
 
 /** Gathers what core needs to judge one setup at one time. */
-export function loadReadinessInput(
+export function loadAssessmentInput(
   db: Database,
   setup: NewSetup,
-  occasion: Occasion,
+  occasion: AssessmentContext,
   settings: StudioSettings,
-): { input: ReadinessInput; holds: Hold[] } {
+): { input: AssessmentInput; holds: Hold[] } {
   const holds = occasion.countsBookings ? loadHolds(db, occasion.interval, occasion.exceptBookingId) : []
   const stockIds = setup.roles.flatMap((role) => role.things.flatMap((thing) => thing.stockId ?? []))
   const holdings = loadHoldings(db, listUnitIds(setup), stockIds)
-  const input: ReadinessInput = {
+  const input: AssessmentInput = {
     setup,
     holdings,
     interfaces: remember(db, 'interfaces', () => loadInterfaces(db)),
@@ -97,7 +97,7 @@ export function loadReadinessInput(
   return { input: spares ? { ...input, spares } : input, holds }
 }
 
-function loadRoom(db: Database, placeId: string | null): Pick<ReadinessInput, 'roomSize' | 'bars'> {
+function loadRoom(db: Database, placeId: string | null): Pick<AssessmentInput, 'roomSize' | 'bars'> {
   if (!placeId) return {}
   const row = db.select({ details: places.details }).from(places).where(eq(places.id, placeId)).get()
   return row ? { roomSize: row.details.size, bars: row.details.bars } : {}
@@ -106,8 +106,8 @@ function loadRoom(db: Database, placeId: string | null): Pick<ReadinessInput, 'r
 /** Free things of the same kind for each unit of a role that has a spare policy; null where none has. */
 function countSpares(
   db: Database,
-  input: ReadinessInput,
-  occasion: Occasion,
+  input: AssessmentInput,
+  occasion: AssessmentContext,
   holds: readonly Hold[],
 ): Map<string, number> | null {
   const { units: held, models: known } = input.holdings
@@ -161,7 +161,7 @@ function loadMissingParts(db: Database, unitIds: readonly string[]): Map<string,
   )
 }
 
-function loadCrew(db: Database, setup: NewSetup, occasion: Occasion, zone: string): Crew {
+function loadCrew(db: Database, setup: NewSetup, occasion: AssessmentContext, zone: string): Crew {
   const placeId = occasion.placeId ?? setup.placeId
   const { start, end } = occasion.interval
   return {
@@ -176,15 +176,20 @@ function loadCrew(db: Database, setup: NewSetup, occasion: Occasion, zone: strin
 }
 
 /** Judges a setup at one time; kept until something changes or the minute passes, as many pages ask the same. */
-export function judgeSetup(db: Database, setup: NewSetup, occasion: Occasion, settings: StudioSettings): Readiness {
+export function assessSetupOnce(
+  db: Database,
+  setup: NewSetup,
+  occasion: AssessmentContext,
+  settings: StudioSettings,
+): Readiness {
   const { now, interval, ...rest } = occasion
   const time = [now, interval.start, interval.end].map(minuteOf)
   const key = `judge/${JSON.stringify([time, rest, setup])}`
   return remember(db, key, () => judgeAnew(db, setup, occasion, settings))
 }
 
-function judgeAnew(db: Database, setup: NewSetup, occasion: Occasion, settings: StudioSettings): Readiness {
-  const { input, holds } = loadReadinessInput(db, setup, occasion, settings)
+function judgeAnew(db: Database, setup: NewSetup, occasion: AssessmentContext, settings: StudioSettings): Readiness {
+  const { input, holds } = loadAssessmentInput(db, setup, occasion, settings)
   const plain = assessSetup(input)
   if (plain.findings.length === 0) return plain
   return assessWithWaysOut(input, loadStore(db, input, plain, occasion, holds))
@@ -198,7 +203,7 @@ export function loadCircuits(db: Database, placeId: string | null): Circuit[] {
 export function loadAbsences(
   db: Database,
   wanted: readonly Unit[],
-  { interval, now, exceptBookingId }: Occasion,
+  { interval, now, exceptBookingId }: AssessmentContext,
   zone: string,
   holds: readonly Hold[],
 ): Map<string, Absence> {
@@ -226,9 +231,9 @@ const MOST_LOOKED_AT = 300
 /** The free things that could mend one of the findings: of a kind that is missing, or with an end that fits. */
 export function loadStore(
   db: Database,
-  input: ReadinessInput,
+  input: AssessmentInput,
   readiness: Readiness,
-  occasion: Occasion,
+  occasion: AssessmentContext,
   holds: readonly Hold[],
 ): Store {
   return loadFreeStore(db, input, makeModelFilter(input, readiness), occasion, holds)
@@ -237,9 +242,9 @@ export function loadStore(
 /** The free things and stock of the models that suit, with the circuits of the room. */
 export function loadFreeStore(
   db: Database,
-  input: ReadinessInput,
+  input: AssessmentInput,
   suits: (model: Model) => boolean,
-  occasion: Occasion,
+  occasion: AssessmentContext,
   holds: readonly Hold[],
   most = MOST_LOOKED_AT,
 ): Store {
@@ -292,7 +297,7 @@ export function loadFreeStore(
 /** What could meet a demand that is not met: screens, cameras, lenses, lamps. */
 const DEMAND_KINDS: readonly Category[] = ['camera', 'lens', 'light', 'monitor', 'tablet', 'computer']
 
-function makeModelFilter({ setup, holdings }: ReadinessInput, readiness: Readiness): (model: Model) => boolean {
+function makeModelFilter({ setup, holdings }: AssessmentInput, readiness: Readiness): (model: Model) => boolean {
   const codes = new Set<string>()
   const categories = new Set<Category>()
   let takesAnything = false

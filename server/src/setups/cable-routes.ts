@@ -3,7 +3,7 @@ import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
 import { z } from 'zod'
 import { loadInterfaces } from '../availability/holdings.ts'
 import { refuseField } from '../foundation/base/problem.ts'
-import type { House } from '../foundation/database/app-context.ts'
+import type { AppContext } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { models, units } from '../schema/kit-tables.ts'
@@ -27,8 +27,8 @@ function loadPort(db: Database, unitId: string, portId: string, field: string): 
 }
 
 /** Cables, leads and adapters that are free today. */
-export function loadConduits(house: House): Conduit[] {
-  const { db } = house
+export function loadConduits(app: AppContext): Conduit[] {
+  const { db } = app
   const rows = db
     .select({ unit: units, model: models })
     .from(units)
@@ -37,7 +37,7 @@ export function loadConduits(house: House): Conduit[] {
     .orderBy(asc(units.tag))
     .limit(MOST)
     .all()
-  const now = house.now()
+  const now = app.now()
   const occasion = {
     now,
     interval: { start: now, end: now + DAY_MS },
@@ -69,7 +69,7 @@ export const cableRoutes = [
     permission: 'see-studio',
     room: 'setups',
     summary: 'Cables, leads and adapters by their ends: how many there are and how many are spare',
-    handle: (_, house) => countCables(loadConduits(house), loadInterfaces(house.db)),
+    handle: (_, app) => countCables(loadConduits(app), loadInterfaces(app.db)),
   }),
   defineRoute({
     method: 'get',
@@ -84,12 +84,12 @@ export const cableRoutes = [
       toPortId: idSchema,
       neededMm: z.coerce.number().int().min(0).max(1_000_000).optional(),
     }),
-    handle: ({ query }, house) => {
+    handle: ({ query }, app) => {
       if (query.fromUnitId === query.toUnitId) throw refuseField('?toUnitId', 'Choose two different things.')
-      const from = loadPort(house.db, query.fromUnitId, query.fromPortId, 'fromPortId')
-      const to = loadPort(house.db, query.toUnitId, query.toPortId, 'toPortId')
-      const interfaces = loadInterfaces(house.db)
-      const conduits = loadConduits(house)
+      const from = loadPort(app.db, query.fromUnitId, query.fromPortId, 'fromPortId')
+      const to = loadPort(app.db, query.toUnitId, query.toPortId, 'toPortId')
+      const interfaces = loadInterfaces(app.db)
+      const conduits = loadConduits(app)
       return findCables({ from, to, neededMm: query.neededMm ?? null, conduits, interfaces })
     },
   }),

@@ -11,14 +11,14 @@ import {
   type Setup,
 } from '@exemplar/core'
 import { and, eq, inArray, isNull, or } from 'drizzle-orm'
-import type { House } from '../foundation/database/app-context.ts'
+import type { AppContext } from '../foundation/database/app-context.ts'
 import { minuteOf, remember } from '../foundation/database/cache.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { setups } from '../schema/setups-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-import { loadReadinessInput, USABLE_STATES } from './assessing.ts'
-import { loadSetup, makePresentOccasion } from './setup-routes.ts'
+import { loadAssessmentInput, USABLE_STATES } from './assessing.ts'
+import { loadSetup, makePresentContext } from './setup-routes.ts'
 
 const room = 'setups'
 
@@ -27,8 +27,8 @@ interface OwnLens extends LensOffer {
 }
 
 /** The studio's lenses with their focal lengths, by what they mount on. */
-function loadLenses(house: House): OwnLens[] {
-  return house.db
+function loadLenses(app: AppContext): OwnLens[] {
+  return app.db
     .select({ tag: units.tag, model: models })
     .from(units)
     .innerJoin(models, eq(models.id, units.modelId))
@@ -50,9 +50,9 @@ const listCodes = (model: Model, side: 'host' | 'guest') =>
 /** What would frame on each other camera of the setup as this one does. */
 type Alike = { unitId: string; tag: string; like: LikeFraming | null }
 
-function listAngles(house: House, setup: Setup, lenses: readonly OwnLens[]): (CameraAngle & { alike: Alike[] })[] {
-  const occasion = makePresentOccasion(house, setup)
-  const { input } = loadReadinessInput(house.db, setup, occasion, loadStudio(house.db))
+function listAngles(app: AppContext, setup: Setup, lenses: readonly OwnLens[]): (CameraAngle & { alike: Alike[] })[] {
+  const occasion = makePresentContext(app, setup)
+  const { input } = loadAssessmentInput(app.db, setup, occasion, loadStudio(app.db))
   const { cameras } = assessSetup(input)
   const hostsOf = (unitId: string) => {
     const model = input.holdings.models.get(input.holdings.units.get(unitId)?.modelId ?? '')
@@ -83,13 +83,13 @@ export const cameraRoutes = [
     permission: 'see-studio',
     room,
     summary: 'Every angle of every setup: body, lens, what is framed, and how another body would frame alike',
-    handle: (_, house) =>
-      remember(house.db, `cameras/${minuteOf(house.now())}`, () => {
-        const lenses = loadLenses(house)
-        const rows = house.db.select().from(setups).where(isNull(setups.archivedAt)).orderBy(setups.code).all()
+    handle: (_, app) =>
+      remember(app.db, `cameras/${minuteOf(app.now())}`, () => {
+        const lenses = loadLenses(app)
+        const rows = app.db.select().from(setups).where(isNull(setups.archivedAt)).orderBy(setups.code).all()
         return rows.map(({ archivedAt: _archived, ...setup }) => ({
           ...describe(setup),
-          angles: listAngles(house, setup, lenses),
+          angles: listAngles(app, setup, lenses),
         }))
       }),
   }),
@@ -99,10 +99,10 @@ export const cameraRoutes = [
     permission: 'see-studio',
     room,
     summary: 'A setup and its variants side by side: focal length, distance, framing, backdrop, light moves',
-    handle: ({ params }, house) => {
-      const setup = loadSetup(house, params.id ?? '')
+    handle: ({ params }, app) => {
+      const setup = loadSetup(app, params.id ?? '')
       const rootId = setup.variantOf ?? setup.id
-      const family = house.db
+      const family = app.db
         .select()
         .from(setups)
         .where(and(isNull(setups.archivedAt), or(eq(setups.id, rootId), eq(setups.variantOf, rootId))))
@@ -111,10 +111,10 @@ export const cameraRoutes = [
         .map(({ archivedAt: _, ...it }) => it)
         .sort((a, b) => Number(b.id === rootId) - Number(a.id === rootId))
       const [root] = family
-      const lenses = loadLenses(house)
+      const lenses = loadLenses(app)
       return family.map((it) => ({
         ...describe(it),
-        angles: listAngles(house, it, lenses),
+        angles: listAngles(app, it, lenses),
         backdrops: it.roles
           .filter((role) => role.group === 'set' || role.givenBy?.kind === 'surface')
           .flatMap((role) =>

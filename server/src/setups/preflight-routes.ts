@@ -4,22 +4,22 @@ import {
   type EventKind,
   findDate,
   isKindOf,
+  listPlacedItems,
   listPowerSources,
   listSoundRoutes,
   listStartLines,
-  listThings,
   nameModel,
   type PowerSource,
   type SoundDevice,
 } from '@exemplar/core'
 import { and, desc, eq, inArray, isNotNull, isNull } from 'drizzle-orm'
 import { selectMany } from '../availability/holdings.ts'
-import type { House } from '../foundation/database/app-context.ts'
+import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { events } from '../schema/studio-tables.ts'
 import { loadFreeStore } from './assessing.ts'
-import { loadCase, occasionQuery } from './assessment-case.ts'
+import { contextQuery, loadCase } from './assessment-case.ts'
 import { loadConduits } from './cable-routes.ts'
 
 const room = 'setups'
@@ -27,7 +27,7 @@ const room = 'setups'
 /** After these a memory bank may have lost what it held. */
 const DISTURBING: EventKind[] = ['state-changed', 'fault-mended', 'serviced']
 
-function loadDisturbed({ db }: House, unitIds: readonly string[], zone: string): Map<string, string> {
+function loadDisturbed({ db }: AppContext, unitIds: readonly string[], zone: string): Map<string, string> {
   const rows = selectMany(unitIds, (ids) =>
     db
       .select({ subjectId: events.subjectId, at: events.at })
@@ -40,7 +40,7 @@ function loadDisturbed({ db }: House, unitIds: readonly string[], zone: string):
   return new Map([...rows].reverse().map((it) => [it.subjectId, findDate(it.at, zone)]))
 }
 
-function loadKinWithModels({ db }: House, unitIds: readonly string[]) {
+function loadKinWithModels({ db }: AppContext, unitIds: readonly string[]) {
   return selectMany(unitIds, (ids) =>
     db
       .select({ unit: units, model: models })
@@ -59,19 +59,19 @@ export const startRoutes = [
     permission: 'see-studio',
     room,
     summary: 'What is done before it records: pairing, charging, cards, settings, and what each thing lives on',
-    query: occasionQuery,
-    handle: ({ params, query }, house) => {
-      const { setup, settings, input } = loadCase(house, params.id ?? '', query.bookingId)
+    query: contextQuery,
+    handle: ({ params, query }, app) => {
+      const { setup, settings, input } = loadCase(app, params.id ?? '', query.bookingId)
       const ids = [...input.holdings.units.keys()]
       const lines = listStartLines({
         setupId: setup.id,
         setup,
         holdings: input.holdings,
-        kin: loadKinWithModels(house, ids),
+        kin: loadKinWithModels(app, ids),
         missing: input.missingParts ?? new Map(),
-        disturbedOn: loadDisturbed(house, ids, settings.zone),
+        disturbedOn: loadDisturbed(app, ids, settings.zone),
       })
-      const sources = listThings(setup, input.holdings, null).flatMap(
+      const sources = listPlacedItems(setup, input.holdings, null).flatMap(
         ({ key, tag, name, powerMode }): { tag: string; name: string; source: PowerSource }[] => {
           const model = input.holdings.models.get(input.holdings.units.get(key)?.modelId ?? '')
           const source = powerMode?.source ?? (model && listPowerSources(model)[0])
@@ -88,9 +88,9 @@ export const startRoutes = [
     room,
     summary:
       'For each microphone: straight into the camera, into a recorder, or both, with parts, failure points and minutes',
-    query: occasionQuery,
-    handle: ({ params, query }, house) => {
-      const { setup, occasion, input, holds } = loadCase(house, params.id ?? '', query.bookingId)
+    query: contextQuery,
+    handle: ({ params, query }, app) => {
+      const { setup, occasion, input, holds } = loadCase(app, params.id ?? '', query.bookingId)
       const own = [...input.holdings.units.values()].flatMap((unit) => {
         const model = input.holdings.models.get(unit.modelId)
         return model ? [{ unit, model }] : []
@@ -98,14 +98,14 @@ export const startRoutes = [
       const devices = own.map(
         ({ unit, model }): SoundDevice => ({ unitId: unit.id, tag: unit.tag, model, isInSetup: true }),
       )
-      const store = loadFreeStore(house.db, input, (model) => isKindOf(model.category, 'recorder'), occasion, holds)
+      const store = loadFreeStore(app.db, input, (model) => isKindOf(model.category, 'recorder'), occasion, holds)
       const free = store.units.map(
         ({ unit, model }): SoundDevice => ({ unitId: unit.id, tag: unit.tag, model, isInSetup: false }),
       )
       const ownCables = own.filter(({ model }) => model.category === 'cable' || model.category === 'cable-adapter')
       const conduits: Conduit[] = [
         ...ownCables.map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, model, usedBySetups: 0 })),
-        ...loadConduits(house).filter(
+        ...loadConduits(app).filter(
           (it) => !input.holdings.units.has(it.unitId) && ['cable', 'cable-adapter'].includes(it.model.category),
         ),
       ]

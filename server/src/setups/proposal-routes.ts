@@ -9,8 +9,8 @@ import {
   idSchema,
   isHelperKind,
   isKindOf,
-  listAllThings,
   listOrphans,
+  listSceneItems,
   nameModel,
   PURPOSES,
   type Purpose,
@@ -26,12 +26,12 @@ import { z } from 'zod'
 import { loadHoldings } from '../availability/holdings.ts'
 import { refuseField } from '../foundation/base/problem.ts'
 import { loadSolver } from '../foundation/base/solver.ts'
-import type { House } from '../foundation/database/app-context.ts'
+import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { faults } from '../schema/bench-tables.ts'
 import { places } from '../schema/studio-tables.ts'
 import { loadFreeStore } from './assessing.ts'
-import { loadCase, occasionQuery } from './assessment-case.ts'
+import { contextQuery, loadCase } from './assessment-case.ts'
 import { loadSetup } from './setup-routes.ts'
 
 const room = 'setups'
@@ -41,7 +41,7 @@ const MOST_HELPERS = 1_000
 const MOST_CANDIDATES = 5_000
 
 /** Things that work though something is wrong with them. */
-function loadFaulty({ db }: House, unitIds: readonly string[]): Set<string> {
+function loadFaulty({ db }: AppContext, unitIds: readonly string[]): Set<string> {
   if (unitIds.length === 0) return new Set()
   const rows = db
     .select({ unitId: faults.unitId })
@@ -76,7 +76,7 @@ function nameDifference(difference: SetupDifference, names: Names) {
 }
 
 /** Names of rooms, circuits and purposes by their ids; what nobody knows, and what is no id, stays as it is. */
-function makeFactNames({ db }: House): Names['fact'] {
+function makeFactNames({ db }: AppContext): Names['fact'] {
   const rooms = db.select().from(places).all()
   const circuits = rooms.flatMap((it) => it.circuits)
   const nameIn = (list: readonly { id: string; name: string }[], id: string) =>
@@ -98,18 +98,11 @@ export const helpingRoutes = [
     permission: 'see-studio',
     room,
     summary: 'What of the store would join everything in a setup, proven best, or what cannot be met and why',
-    query: occasionQuery,
-    handle: async ({ params, query }, house) => {
+    query: contextQuery,
+    handle: async ({ params, query }, app) => {
       const solve = await loadSolver()
-      const { input, occasion, holds } = loadCase(house, params.id ?? '', query.bookingId)
-      const store = loadFreeStore(
-        house.db,
-        input,
-        (model) => isHelperKind(model.category),
-        occasion,
-        holds,
-        MOST_HELPERS,
-      )
+      const { input, occasion, holds } = loadCase(app, params.id ?? '', query.bookingId)
+      const store = loadFreeStore(app.db, input, (model) => isHelperKind(model.category), occasion, holds, MOST_HELPERS)
       return planConnections(input, store, solve)
     },
   }),
@@ -119,21 +112,21 @@ export const helpingRoutes = [
     permission: 'see-studio',
     room,
     summary: 'Which free things would fill the empty roles of a setup best, and why',
-    query: occasionQuery,
-    handle: ({ params, query }, house) => {
-      const { setup, input, occasion, holds } = loadCase(house, params.id ?? '', query.bookingId)
+    query: contextQuery,
+    handle: ({ params, query }, app) => {
+      const { setup, input, occasion, holds } = loadCase(app, params.id ?? '', query.bookingId)
       const open = setup.roles.filter((role) => role.things.length === 0)
       const wanted = new Set<Category>(open.flatMap((role) => role.wants ?? []))
       const listed = loadHoldings(
-        house.db,
+        app.db,
         open.flatMap((role) => role.anyOfUnitIds ?? []),
         [],
       ).models
       const suits = (model: { id: string; category: Category }) =>
         listed.has(model.id) || [...wanted].some((kind) => isKindOf(model.category, kind))
-      const store = loadFreeStore(house.db, input, suits, occasion, holds, MOST_CANDIDATES)
+      const store = loadFreeStore(app.db, input, suits, occasion, holds, MOST_CANDIDATES)
       const faulty = loadFaulty(
-        house,
+        app,
         store.units.map((it) => it.unit.id),
       )
       return chooseForRoles(input, store, faulty)
@@ -145,9 +138,9 @@ export const helpingRoutes = [
     permission: 'see-studio',
     room,
     summary: 'What would be found without one of its things, and what would be gone',
-    query: occasionQuery.extend({ unitId: idSchema }),
-    handle: ({ params, query }, house) => {
-      const { input } = loadCase(house, params.id ?? '', query.bookingId)
+    query: contextQuery.extend({ unitId: idSchema }),
+    handle: ({ params, query }, app) => {
+      const { input } = loadCase(app, params.id ?? '', query.bookingId)
       const before = assessSetup(input)
       const after = assessSetup({ ...input, setup: takeOut(input.setup, query.unitId) })
       return {
@@ -169,10 +162,10 @@ export const helpingRoutes = [
     permission: 'see-studio',
     room,
     summary: 'What would be found with another thing in the place of one, and what would be left without a place',
-    query: occasionQuery.extend({ unitId: idSchema, byUnitId: idSchema }),
-    handle: ({ params, query }, house) => {
-      const { input } = loadCase(house, params.id ?? '', query.bookingId)
-      const fresh = loadHoldings(house.db, [query.byUnitId], [])
+    query: contextQuery.extend({ unitId: idSchema, byUnitId: idSchema }),
+    handle: ({ params, query }, app) => {
+      const { input } = loadCase(app, params.id ?? '', query.bookingId)
+      const fresh = loadHoldings(app.db, [query.byUnitId], [])
       if (fresh.units.size === 0) throw refuseField('?byUnitId', 'There is no such thing.')
       if (!input.holdings.units.has(query.unitId)) throw refuseField('?unitId', 'This thing is not in the setup.')
       if (input.holdings.units.has(query.byUnitId))
@@ -184,7 +177,7 @@ export const helpingRoutes = [
       }
       const swapped = { ...input, holdings, setup: swapThing(input.setup, query.unitId, query.byUnitId) }
       const [before, after] = [assessSetup(input), assessSetup(swapped)]
-      const things = listAllThings(swapped.setup, holdings, input)
+      const things = listSceneItems(swapped.setup, holdings, input)
       return {
         counts: after.counts,
         change: compareReadiness(before, after),
@@ -200,17 +193,17 @@ export const helpingRoutes = [
     room,
     summary: 'What is otherwise in another setup: roles, things, room and time',
     query: z.object({ otherId: idSchema }),
-    handle: ({ params, query }, house) => {
-      const before = loadSetup(house, params.id ?? '')
+    handle: ({ params, query }, app) => {
+      const before = loadSetup(app, params.id ?? '')
       if (query.otherId === before.id) throw refuseField('?otherId', 'Choose another setup to compare with.')
-      const after = loadSetup(house, query.otherId)
+      const after = loadSetup(app, query.otherId)
       const things = [...before.roles, ...after.roles].flatMap((role) => role.things)
       const { units, stock, models } = loadHoldings(
-        house.db,
+        app.db,
         things.flatMap((it) => it.unitId ?? []),
         things.flatMap((it) => it.stockId ?? []),
       )
-      const fact = makeFactNames(house)
+      const fact = makeFactNames(app)
       const thing: Names['thing'] = ({ unitId, stockId, quantity, powerModeId, recordingModeId }) => {
         const it = units.get(unitId ?? '') ?? stock.get(stockId ?? '')
         const model = models.get(it?.modelId ?? '')

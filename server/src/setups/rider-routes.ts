@@ -1,4 +1,4 @@
-import { judgeCarriedLoads, judgeCompleteness, listThings } from '@exemplar/core'
+import { checkCompleteness, computeCarriedLoads, listPlacedItems } from '@exemplar/core'
 import { and, eq, isNull } from 'drizzle-orm'
 import { loadHoldings, loadInterfaces } from '../availability/holdings.ts'
 import { defineRoute } from '../foundation/http/route.ts'
@@ -28,9 +28,9 @@ export const riderRoutes = [
           assigned.flatMap((it) => it.unitId ?? []),
           assigned.flatMap((it) => it.stockId ?? []),
         )
-        const things = listThings(setup, holdings, null)
-        const { joints } = judgeCompleteness(things, interfaces, setup.links)
-        const { above, loads } = judgeCarriedLoads(things, joints, interfaces)
+        const things = listPlacedItems(setup, holdings, null)
+        const { joints } = checkCompleteness(things, interfaces, setup.links)
+        const { above, loads } = computeCarriedLoads(things, joints, interfaces)
         const riders = (above.get(id) ?? []).flatMap((key) => {
           const it = things.find((thing) => thing.key === key)
           return it ? [{ tag: it.tag, name: it.name, massGrams: it.massGrams }] : []

@@ -1,21 +1,21 @@
-import { type ChangeOver, idSchema, planChangeOver, reckonStandingCost } from '@exemplar/core'
+import { type ChangeOver, computeStandingCost, idSchema, planChangeOver } from '@exemplar/core'
 import { and, desc, eq, inArray, isNotNull, lte, ne } from 'drizzle-orm'
 import { z } from 'zod'
 import { requireBooking } from '../diary/booking-check.ts'
 import { refuseField } from '../foundation/base/problem.ts'
-import type { House } from '../foundation/database/app-context.ts'
+import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { places } from '../schema/studio-tables.ts'
-import { gatherRig, loadOtherUse, loadSessionsPerMonth } from './rig-store.ts'
+import { loadOtherUse, loadRig, loadSessionsPerMonth } from './rig-store.ts'
 import { loadSetup } from './setup-routes.ts'
 
 const room = 'setups'
 
 /** The steps from one setup to another, with where each new support is fetched. */
-function changeOver(house: House, fromId: string, toId: string): ChangeOver & { lies: Record<string, string> } {
-  const before = gatherRig(house, loadSetup(house, fromId))
-  const after = gatherRig(house, loadSetup(house, toId))
+function changeOver(app: AppContext, fromId: string, toId: string): ChangeOver & { lies: Record<string, string> } {
+  const before = loadRig(app, loadSetup(app, fromId))
+  const after = loadRig(app, loadSetup(app, toId))
   const plan = planChangeOver(before.standing, after.standing, after.input.interfaces)
   const carriers = plan.steps.flatMap((it) => (it.kind === 'move' ? it.toKey : it.kind === 'rig' ? it.key : []))
   const homes = new Map(
@@ -25,7 +25,7 @@ function changeOver(house: House, fromId: string, toId: string): ChangeOver & { 
     }),
   )
   const names = new Map(
-    house.db
+    app.db
       .select({ id: places.id, name: places.name })
       .from(places)
       .where(inArray(places.id, [...new Set(homes.values())]))
@@ -42,20 +42,20 @@ export const minutesRoutes = [
     permission: 'see-studio',
     room,
     summary: 'Minutes until a setup can record, what staying rigged would save, and the floor that it takes',
-    handle: ({ params }, house) => {
-      const setup = loadSetup(house, params.id ?? '')
-      const { time, floor, input } = gatherRig(house, setup)
-      const place = setup.placeId ? house.db.select().from(places).where(eq(places.id, setup.placeId)).get() : undefined
-      const sessions = loadSessionsPerMonth(house, setup.id)
-      const otherUse = loadOtherUse(house, setup.id, setup.placeId)
-      const base = setup.variantOf ? loadSetup(house, setup.variantOf) : null
+    handle: ({ params }, app) => {
+      const setup = loadSetup(app, params.id ?? '')
+      const { time, floor, input } = loadRig(app, setup)
+      const place = setup.placeId ? app.db.select().from(places).where(eq(places.id, setup.placeId)).get() : undefined
+      const sessions = loadSessionsPerMonth(app, setup.id)
+      const otherUse = loadOtherUse(app, setup.id, setup.placeId)
+      const base = setup.variantOf ? loadSetup(app, setup.variantOf) : null
       return {
         time,
         floor,
         follows: input.policies.school('standing'),
-        cost: reckonStandingCost(time, sessions, otherUse),
+        cost: computeStandingCost(time, sessions, otherUse),
         room: place ? { name: place.name, otherUses: place.details.otherUses, size: place.details.size } : null,
-        base: base ? { name: base.name, floor: gatherRig(house, base).floor } : null,
+        base: base ? { name: base.name, floor: loadRig(app, base).floor } : null,
       }
     },
   }),
@@ -66,10 +66,10 @@ export const minutesRoutes = [
     room,
     summary: 'Every step from another setup to this one with its minutes, and what a second one of a thing would save',
     query: z.object({ fromId: idSchema }),
-    handle: ({ params, query }, house) => {
+    handle: ({ params, query }, app) => {
       const id = params.id ?? ''
       if (query.fromId === id) throw refuseField('?fromId', 'Choose another setup to come from.')
-      return { ...changeOver(house, query.fromId, id), changesPerMonth: loadSessionsPerMonth(house, id) }
+      return { ...changeOver(app, query.fromId, id), changesPerMonth: loadSessionsPerMonth(app, id) }
     },
   }),
   defineRoute({
@@ -78,10 +78,10 @@ export const minutesRoutes = [
     permission: 'see-studio',
     room,
     summary: 'The change-over from what is shot in the same room before',
-    handle: ({ params }, house) => {
-      const booking = requireBooking(house.db, params.id ?? '')
+    handle: ({ params }, app) => {
+      const booking = requireBooking(app.db, params.id ?? '')
       if (!booking.setupId || !booking.placeId) return { before: null }
-      const before = house.db
+      const before = app.db
         .select()
         .from(bookings)
         .where(
@@ -99,7 +99,7 @@ export const minutesRoutes = [
       if (!before?.setupId || before.setupId === booking.setupId) return { before: null }
       return {
         before: {
-          ...changeOver(house, before.setupId, booking.setupId),
+          ...changeOver(app, before.setupId, booking.setupId),
           from: { title: before.title, setupId: before.setupId, endsAt: before.endsAt },
           rigMinutes: booking.rigMinutes,
         },

@@ -64,11 +64,11 @@ describe('setups', () => {
     ['no time at all', { plannedMinutes: 0 }, '/plannedMinutes'],
     ['a name of nothing', { name: '   ' }, '/name'],
   ])('refuse %s, at the field', async (_, part, pointer) => {
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     const { status, body } = await api.call('POST', '/setups', { ...BLANK, ...part })
     expect(status).toBe(422)
     expect(body.errors.map((it: { pointer: string }) => it.pointer)).toContain(pointer)
-    expect(countRows(api.house)).toEqual(before)
+    expect(countRows(api.app)).toEqual(before)
   })
 
   test('are judged for a booking, where others take things, or as they stand', async () => {

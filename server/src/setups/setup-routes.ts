@@ -16,7 +16,7 @@ import { loadHoldings } from '../availability/holdings.ts'
 import { toBooking } from '../availability/holds.ts'
 import { makePattern } from '../foundation/base/pattern.ts'
 import { refuseField, refuseMissing } from '../foundation/base/problem.ts'
-import { type House, requireVersion, type Writer, write } from '../foundation/database/app-context.ts'
+import { type AppContext, requireVersion, type Writer, write } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { loadServes } from '../kit/unit/unit-list.ts'
 import { bookings } from '../schema/diary-tables.ts'
@@ -24,7 +24,7 @@ import { models, stock, units } from '../schema/kit-tables.ts'
 import { setupStock, setups, setupUnits } from '../schema/setups-tables.ts'
 import { places } from '../schema/studio-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-import { judgeSetup, loadCircuits, type Occasion } from './assessing.ts'
+import { type AssessmentContext, assessSetupOnce, loadCircuits } from './assessing.ts'
 
 const room = 'setups'
 
@@ -71,21 +71,21 @@ function requireThings(tx: Writer['tx'], body: NewSetup): void {
   }
 }
 
-export function loadSetup(house: House, id: string) {
-  const row = house.db.select().from(setups).where(eq(setups.id, id)).get()
+export function loadSetup(app: AppContext, id: string) {
+  const row = app.db.select().from(setups).where(eq(setups.id, id)).get()
   if (!row || row.archivedAt !== null) throw refuseMissing('setup')
   const { archivedAt: _, ...setup } = row
   return setup
 }
 
-function findNextBooking(house: House, setupId: string) {
-  const row = house.db
+function findNextBooking(app: AppContext, setupId: string) {
+  const row = app.db
     .select()
     .from(bookings)
     .where(
       and(
         eq(bookings.setupId, setupId),
-        gt(bookings.holdEnd, house.now()),
+        gt(bookings.holdEnd, app.now()),
         inArray(bookings.state, ['pencilled', 'confirmed', 'out']),
       ),
     )
@@ -95,17 +95,17 @@ function findNextBooking(house: House, setupId: string) {
 }
 
 /** As it stands now: only what the things themselves are counts, not who else wants them. */
-export function makePresentOccasion(house: House, setup: NewSetup): Occasion {
-  const start = house.now()
+export function makePresentContext(app: AppContext, setup: NewSetup): AssessmentContext {
+  const start = app.now()
   const interval = { start, end: start + setup.plannedMinutes * 60_000 }
   return { now: start, interval, exceptBookingId: null, countsBookings: false, bookedIds: null, placeId: null }
 }
 
-export function makeBookingOccasion(house: House, bookingId: string): Occasion {
-  const row = house.db.select().from(bookings).where(eq(bookings.id, bookingId)).get()
+export function makeBookingContext(app: AppContext, bookingId: string): AssessmentContext {
+  const row = app.db.select().from(bookings).where(eq(bookings.id, bookingId)).get()
   if (!row) throw refuseMissing('booking')
   return {
-    now: house.now(),
+    now: app.now(),
     interval: { start: row.holdStart, end: row.holdEnd },
     exceptBookingId: bookingId,
     countsBookings: true,
@@ -115,13 +115,13 @@ export function makeBookingOccasion(house: House, bookingId: string): Occasion {
 }
 
 /** The verdict as it is after a change, kept with the change: so that one sees which of them made it worse. */
-function sumUp(house: House, setup: Setup): Pick<Readiness, 'level' | 'counts'> {
-  const { level, counts } = judgeSetup(house.db, setup, makePresentOccasion(house, setup), loadStudio(house.db))
+function sumUp(app: AppContext, setup: Setup): Pick<Readiness, 'level' | 'counts'> {
+  const { level, counts } = assessSetupOnce(app.db, setup, makePresentContext(app, setup), loadStudio(app.db))
   return { level, counts }
 }
 
 /** Where else each of these things serves: code and role in other setups. */
-function listOtherServes({ db }: House, setupId: string, unitIds: string[]) {
+function listOtherServes({ db }: AppContext, setupId: string, unitIds: string[]) {
   return Object.fromEntries(
     [...loadServes(db, unitIds)].map(([id, serves]) => [
       id,
@@ -131,7 +131,7 @@ function listOtherServes({ db }: House, setupId: string, unitIds: string[]) {
 }
 
 /** Tags of the things that roles list as taking turns, by id. */
-function nameListed({ db }: House, { roles }: NewSetup): Record<string, string> {
+function nameListed({ db }: AppContext, { roles }: NewSetup): Record<string, string> {
   const { units: found } = loadHoldings(
     db,
     roles.flatMap((role) => role.anyOfUnitIds ?? []),
@@ -147,18 +147,18 @@ export const setupRoutes = [
     permission: 'see-studio',
     room,
     summary: 'Every setup with its verdict and its next booking',
-    handle: (_, house) => {
-      const settings = loadStudio(house.db)
-      return house.db
+    handle: (_, app) => {
+      const settings = loadStudio(app.db)
+      return app.db
         .select()
         .from(setups)
         .where(isNull(setups.archivedAt))
         .orderBy(setups.name)
         .all()
         .map(({ archivedAt: _, ...setup }) => {
-          const next = findNextBooking(house, setup.id)
-          const occasion = next ? makeBookingOccasion(house, next.id) : makePresentOccasion(house, setup)
-          const { level, counts } = judgeSetup(house.db, setup, occasion, settings)
+          const next = findNextBooking(app, setup.id)
+          const occasion = next ? makeBookingContext(app, next.id) : makePresentContext(app, setup)
+          const { level, counts } = assessSetupOnce(app.db, setup, occasion, settings)
           const things = setup.roles.reduce((sum, role) => sum + role.things.length, 0)
           return { ...setup, level, counts, things, next }
         })
@@ -173,11 +173,11 @@ export const setupRoutes = [
     body: newSetupSchema,
     reply: setupSchema,
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, (writer) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, (writer) => {
         const id = writer.newId()
         saveSetup(writer, id, body, 1)
-        writer.log('created', 'setup', id, { after: body, verdict: sumUp(house, { ...body, id, version: 1 }) })
+        writer.log('created', 'setup', id, { after: body, verdict: sumUp(app, { ...body, id, version: 1 }) })
         return { ...body, id, version: 1 }
       }),
   }),
@@ -187,20 +187,20 @@ export const setupRoutes = [
     permission: 'see-studio',
     room,
     summary: 'A setup with the things in its roles, by name',
-    handle: ({ params }, house) => {
-      const setup = loadSetup(house, params.id ?? '')
+    handle: ({ params }, app) => {
+      const setup = loadSetup(app, params.id ?? '')
       const assignments = setup.roles.flatMap((role) => role.things)
       const holdings = loadHoldings(
-        house.db,
+        app.db,
         assignments.flatMap((it) => it.unitId ?? []),
         assignments.flatMap((it) => it.stockId ?? []),
       )
       return {
         ...setup,
-        next: findNextBooking(house, setup.id),
-        circuits: loadCircuits(house.db, setup.placeId),
-        listed: nameListed(house, setup),
-        serves: listOtherServes(house, setup.id, [...holdings.units.keys()]),
+        next: findNextBooking(app, setup.id),
+        circuits: loadCircuits(app.db, setup.placeId),
+        listed: nameListed(app, setup),
+        serves: listOtherServes(app, setup.id, [...holdings.units.keys()]),
         units: [...holdings.units.values()],
         stock: [...holdings.stock.values()],
         models: [...holdings.models.values()],
@@ -216,13 +216,13 @@ export const setupRoutes = [
     body: newSetupSchema,
     reply: setupSchema,
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, (writer) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, (writer) => {
         const id = params.id ?? ''
         const row = writer.tx.select().from(setups).where(eq(setups.id, id)).get()
         const before = requireVersion(row, version, 'setup')
         saveSetup(writer, id, body, before.version + 1)
-        const verdict = sumUp(house, { ...body, id, version: before.version + 1 })
+        const verdict = sumUp(app, { ...body, id, version: before.version + 1 })
         writer.log('changed', 'setup', id, { before, after: body, verdict })
         return { ...body, id, version: before.version + 1 }
       }),
@@ -234,8 +234,8 @@ export const setupRoutes = [
     room,
     summary: 'Archive a setup; its bookings stay',
     isChange: true,
-    handle: ({ params, version, actor }, house) =>
-      write(house, actor, ({ tx, now, log }) => {
+    handle: ({ params, version, actor }, app) =>
+      write(app, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(setups).where(eq(setups.id, id)).get(), version, 'setup')
         tx.update(setups)
@@ -253,10 +253,10 @@ export const setupRoutes = [
     room,
     summary: 'Judge a setup for one of its bookings, or as it stands',
     query: z.object({ bookingId: z.string().max(64).optional() }),
-    handle: ({ params, query }, house) => {
-      const setup = loadSetup(house, params.id ?? '')
-      const occasion = query.bookingId ? makeBookingOccasion(house, query.bookingId) : makePresentOccasion(house, setup)
-      return judgeSetup(house.db, setup, occasion, loadStudio(house.db))
+    handle: ({ params, query }, app) => {
+      const setup = loadSetup(app, params.id ?? '')
+      const occasion = query.bookingId ? makeBookingContext(app, query.bookingId) : makePresentContext(app, setup)
+      return assessSetupOnce(app.db, setup, occasion, loadStudio(app.db))
     },
   }),
   defineRoute({
@@ -266,15 +266,15 @@ export const setupRoutes = [
     room,
     summary: 'What would be different in another room, and what that room would lack',
     query: z.object({ placeId: idSchema }),
-    handle: ({ params, query }, house) => {
-      const { db } = house
-      const setup = loadSetup(house, params.id ?? '')
+    handle: ({ params, query }, app) => {
+      const { db } = app
+      const setup = loadSetup(app, params.id ?? '')
       const place = db.select().from(places).where(eq(places.id, query.placeId)).get()
       if (!place) throw refuseField('?placeId', 'There is no such room.')
       const settings = loadStudio(db)
       const moved = { ...setup, placeId: place.id, circuitId: place.circuits[0]?.id ?? null }
-      const before = judgeSetup(db, setup, makePresentOccasion(house, setup), settings)
-      const after = judgeSetup(db, moved, makePresentOccasion(house, moved), settings)
+      const before = assessSetupOnce(db, setup, makePresentContext(app, setup), settings)
+      const after = assessSetupOnce(db, moved, makePresentContext(app, moved), settings)
       const old = setup.placeId ? db.select().from(places).where(eq(places.id, setup.placeId)).get() : undefined
       return {
         placeId: place.id,

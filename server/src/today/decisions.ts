@@ -1,4 +1,4 @@
-import { addDays, countDays, findDate, judgeSeason, nameModel, saySeason, type TodayItem } from '@exemplar/core'
+import { addDays, checkSeason, countDays, findDate, nameModel, saySeason, type TodayItem } from '@exemplar/core'
 import { and, desc, eq, inArray, isNotNull, isNull, lte, max, sql } from 'drizzle-orm'
 import { listOpenFaults } from '../bench/bench-routes.ts'
 import type { Database } from '../foundation/database/database.ts'
@@ -9,12 +9,12 @@ import { setupUnits } from '../schema/setups-tables.ts'
 import { events } from '../schema/studio-tables.ts'
 import { eventStands } from '../studio/history/undo.ts'
 
-import type { Moment } from './today-context.ts'
+import type { TodayContext } from './today-context.ts'
 
 /** A thing that nobody wanted for so long is worth a question. */
 const IDLE_DAYS = 180
 
-export function listDecisions({ db, settings, today }: Moment, seesMoney: boolean): TodayItem[] {
+export function listDecisions({ db, settings, today }: TodayContext, seesMoney: boolean): TodayItem[] {
   const items: TodayItem[] = listOpenFaults(db)
     .filter((fault) => fault.severity === 'unusable')
     .map((fault) => ({
@@ -37,7 +37,7 @@ export function listDecisions({ db, settings, today }: Moment, seesMoney: boolea
 }
 
 /** Props and backdrops whose season begins or is over. */
-export function listSeasons({ db, today }: Moment): TodayItem[] {
+export function listSeasons({ db, today }: TodayContext): TodayItem[] {
   const rows = db
     .select({ unit: units, maker: models.maker, name: models.name })
     .from(units)
@@ -51,7 +51,7 @@ export function listSeasons({ db, today }: Moment): TodayItem[] {
   )
   return rows.flatMap(({ unit, maker, name }): TodayItem[] => {
     const setups = [...new Set((serves.get(unit.id) ?? []).map((it) => it.code))]
-    const deed = unit.season && judgeSeason(unit.season, today, setups.length > 0)
+    const deed = unit.season && checkSeason(unit.season, today, setups.length > 0)
     if (!unit.season || !deed) return []
     return [
       {

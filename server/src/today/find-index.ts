@@ -1,6 +1,6 @@
 import { CATEGORIES, type Category, FIND_ACTIONS, type SubjectType } from '@exemplar/core'
 import MiniSearch from 'minisearch'
-import type { House } from '../foundation/database/app-context.ts'
+import type { AppContext } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
 
 /** One thing that can be found, with the words that find it. */
@@ -144,7 +144,7 @@ const MOST_PATCHED = 500
 const indexOf = new WeakMap<Database, FindIndex>()
 
 /** The index as of now: built when first asked, then patched with what changed since. */
-function openIndex({ db }: House): FindIndex {
+function openIndex({ db }: AppContext): FindIndex {
   const newest = Number(db.$client.prepare('SELECT max(id) FROM changes').pluck().get() ?? 0)
   const known = indexOf.get(db)
   if (known && known.changeId === newest) return known
@@ -209,8 +209,8 @@ function patch(db: Database, index: FindIndex): FindIndex | null {
 }
 
 /** What people may mean by some words, best first. Typing errors are forgiven; a tag as it stands comes first. */
-export function findAnything(house: House, words: string, limit: number): FindDocument[] {
-  const { search, byKey } = openIndex(house)
+export function findAnything(app: AppContext, words: string, limit: number): FindDocument[] {
+  const { search, byKey } = openIndex(app)
   const wanted = flat(words.trim())
   const hits = search.search(words).flatMap((hit) => byKey.get(hit.id as string) ?? [])
   const flatHits = /^[a-z]+-?\d+$/i.test(words.trim())

@@ -13,12 +13,12 @@ export const findRoutes = [
     room: 'today',
     summary: 'Things, setups, bookings, people, places and actions by their words; typing errors are forgiven',
     query: z.object({ q: z.string().trim().min(1, 'Type what you look for.').max(80) }),
-    handle: ({ query, actor }, house) => {
+    handle: ({ query, actor }, app) => {
       const isAllowed = (id: string) => {
         const action = FIND_ACTIONS.find((it) => it.code === id)
         return action !== undefined && may(actor.role, action.permission)
       }
-      const hits = findAnything(house, query.q, LIMIT * 2).filter((it) => it.kind !== 'action' || isAllowed(it.id))
+      const hits = findAnything(app, query.q, LIMIT * 2).filter((it) => it.kind !== 'action' || isAllowed(it.id))
       return {
         hits: hits
           .slice(0, LIMIT)

@@ -15,9 +15,9 @@ import { bookings } from '../schema/diary-tables.ts'
 import { models, stock, units } from '../schema/kit-tables.ts'
 import { parties } from '../schema/studio-tables.ts'
 
-import { DAYS_AHEAD, type Moment } from './today-context.ts'
+import { DAYS_AHEAD, type TodayContext } from './today-context.ts'
 
-export function listOut({ db, now }: Moment): TodayItem[] {
+export function listOut({ db, now }: TodayContext): TodayItem[] {
   return db
     .select()
     .from(bookings)
@@ -41,7 +41,7 @@ export function listOut({ db, now }: Moment): TodayItem[] {
     })
 }
 
-export function listLoans({ db, settings, today, now }: Moment): TodayItem[] {
+export function listLoans({ db, settings, today, now }: TodayContext): TodayItem[] {
   const borrowed = db
     .select({ unit: units, maker: models.maker, name: models.name, owner: parties.name })
     .from(units)
@@ -82,7 +82,7 @@ export function listLoans({ db, settings, today, now }: Moment): TodayItem[] {
   })
 }
 
-export function listCollisions({ db, settings, now, today }: Moment): TodayItem[] {
+export function listCollisions({ db, settings, now, today }: TodayContext): TodayItem[] {
   const interval = { start: now, end: findStartOfDay(addDays(today, DAYS_AHEAD), settings.zone) }
   const holds = loadHolds(db, interval)
   const titles = new Map(holds.map((hold) => [hold.bookingId, hold.title]))

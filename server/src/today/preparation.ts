@@ -7,9 +7,9 @@ import { nameSubject } from '../diary/booking-check.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { models, stock } from '../schema/kit-tables.ts'
 import { shoppingLines } from '../schema/ledger-tables.ts'
-import { judgeSetup, loadAbsences } from '../setups/assessing.ts'
+import { assessSetupOnce, loadAbsences } from '../setups/assessing.ts'
 
-import { DAYS_AHEAD, type Moment } from './today-context.ts'
+import { DAYS_AHEAD, type TodayContext } from './today-context.ts'
 
 /** One booking ahead with what is found about its setup. */
 export interface Ahead {
@@ -19,7 +19,7 @@ export interface Ahead {
   looseAbsent: number
 }
 
-export function judgeAhead({ db, settings, now, today }: Moment): Ahead[] {
+export function judgeAhead({ db, settings, now, today }: TodayContext): Ahead[] {
   const end = findStartOfDay(addDays(today, DAYS_AHEAD), settings.zone)
   const rows = loadBookings(db, { start: now, end }).filter(
     (row) => row.state === 'pencilled' || row.state === 'confirmed',
@@ -43,11 +43,11 @@ export function judgeAhead({ db, settings, now, today }: Moment): Ahead[] {
     const looseAbsent = loose.length
       ? loadAbsences(db, loose, occasion, settings.zone, loadHolds(db, interval, row.id)).size
       : 0
-    return { row, readiness: setup ? judgeSetup(db, setup, occasion, settings) : null, looseAbsent }
+    return { row, readiness: setup ? assessSetupOnce(db, setup, occasion, settings) : null, looseAbsent }
   })
 }
 
-export function listShoots({ db }: Moment, ahead: readonly Ahead[]): TodayItem[] {
+export function listShoots({ db }: TodayContext, ahead: readonly Ahead[]): TodayItem[] {
   const shoots = ahead.filter(({ row }) => row.kind === 'shoot').slice(0, 5)
   return shoots.map(({ row, readiness, looseAbsent }): TodayItem => {
     const counts = readiness?.counts
@@ -69,8 +69,8 @@ export function listShoots({ db }: Moment, ahead: readonly Ahead[]): TodayItem[]
   })
 }
 
-export function listPreparation(moment: Moment, ahead: readonly Ahead[]): TodayItem[] {
-  const { db, today } = moment
+export function listPreparation(context: TodayContext, ahead: readonly Ahead[]): TodayItem[] {
+  const { db, today } = context
   const items: TodayItem[] = []
   const seen = new Set<string>()
   const add = (item: TodayItem): void => {
@@ -189,7 +189,7 @@ function listLowStock(db: Database): TodayItem[] {
     }))
 }
 
-export function listServices({ db, settings, today }: Moment): TodayItem[] {
+export function listServices({ db, settings, today }: TodayContext): TodayItem[] {
   return listServicesDue(db, today)
     .filter((it) => it.daysLeft <= settings.serviceNoticeDays)
     .map(({ unitId, tag, name, dueOn, daysLeft, isDue }) => ({

@@ -5,7 +5,7 @@ import type { Database } from '../foundation/database/database.ts'
 export const DAYS_AHEAD = 14
 
 /** What every section of Today is gathered from. */
-export interface Moment {
+export interface TodayContext {
   db: Database
   settings: StudioSettings
   now: number

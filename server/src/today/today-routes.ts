@@ -1,26 +1,26 @@
 import { arrangeToday, findDate, may, type TodayItem } from '@exemplar/core'
-import type { House } from '../foundation/database/app-context.ts'
+import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { listDecisions, listSeasons } from './decisions.ts'
 import { listCollisions, listLoans, listOut } from './out-and-colliding.ts'
 import { judgeAhead, listPreparation, listServices, listShoots } from './preparation.ts'
-import type { Moment } from './today-context.ts'
+import type { TodayContext } from './today-context.ts'
 
-function gatherToday(house: House, seesMoney: boolean): TodayItem[] {
-  const settings = loadStudio(house.db)
-  const now = house.now()
-  const moment: Moment = { db: house.db, settings, now, today: findDate(now, settings.zone) }
-  const ahead = judgeAhead(moment)
+function gatherToday(app: AppContext, seesMoney: boolean): TodayItem[] {
+  const settings = loadStudio(app.db)
+  const now = app.now()
+  const context: TodayContext = { db: app.db, settings, now, today: findDate(now, settings.zone) }
+  const ahead = judgeAhead(context)
   return [
-    ...listShoots(moment, ahead),
-    ...listPreparation(moment, ahead),
-    ...listServices(moment),
-    ...listSeasons(moment),
-    ...listOut(moment),
-    ...listLoans(moment),
-    ...listCollisions(moment),
-    ...listDecisions(moment, seesMoney),
+    ...listShoots(context, ahead),
+    ...listPreparation(context, ahead),
+    ...listServices(context),
+    ...listSeasons(context),
+    ...listOut(context),
+    ...listLoans(context),
+    ...listCollisions(context),
+    ...listDecisions(context, seesMoney),
   ]
 }
 
@@ -31,10 +31,10 @@ export const todayRoutes = [
     permission: 'see-studio',
     room: 'today',
     summary: 'What matters now: next shoots, preparation, what is out, collisions, decisions',
-    handle: ({ actor }, house) => {
-      const { zone } = loadStudio(house.db)
-      const items = gatherToday(house, may(actor.role, 'see-money'))
-      return { date: findDate(house.now(), zone), sections: arrangeToday(items) }
+    handle: ({ actor }, app) => {
+      const { zone } = loadStudio(app.db)
+      const items = gatherToday(app, may(actor.role, 'see-money'))
+      return { date: findDate(app.now(), zone), sections: arrangeToday(items) }
     },
   }),
 ]

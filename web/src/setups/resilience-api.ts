@@ -1,9 +1,9 @@
-import type { Loss, SinglePoint, Tape } from '@exemplar/core'
+import type { SinglePoint, SinglePointOfFailure, Tape } from '@exemplar/core'
 import { api } from '../foundation/api/api.ts'
 
 export interface ResilienceReply {
   points: SinglePoint[]
-  setups: { id: string; code: string; tape: Tape; name: string; losses: Loss[] }[]
+  setups: { id: string; code: string; tape: Tape; name: string; losses: SinglePointOfFailure[] }[]
 }
 
 const resilienceApi = api.injectEndpoints({

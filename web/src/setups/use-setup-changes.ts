@@ -1,7 +1,7 @@
 import {
   applyRemedy,
+  computeFingerprint,
   type NewSetup,
-  printFinding,
   type ReadinessFinding,
   type Remedy,
   type Setup,
@@ -95,7 +95,7 @@ export function useSetupChanges(setup: SetupPage | undefined) {
     const others = base.accepted.filter((it) => it.key !== finding.key)
     const own = {
       key: finding.key,
-      print: printFinding(finding),
+      print: computeFingerprint(finding),
       reason: reason ?? '',
       on: today,
       by: me?.person?.name ?? '',

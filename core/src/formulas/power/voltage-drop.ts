@@ -23,7 +23,7 @@ export function computeVoltageDrop(lengthMm: number, amps: number, squareMillime
 export const USUAL_DROP_LIMITS = { advisePercent: 3, warnPercent: 5 }
 
 /** Advises above the one limit and warns above the other, in per cent of the supply. Equality passes. */
-export function judgeVoltageDrop(dropVolts: number, supplyVolts: number, limits = USUAL_DROP_LIMITS): FindingLevel {
+export function checkVoltageDrop(dropVolts: number, supplyVolts: number, limits = USUAL_DROP_LIMITS): FindingLevel {
   // In whole millivolts, so that exactly 3 % is not passed by binary noise.
   const millivolts = Math.round(dropVolts * 1000)
   if (millivolts > supplyVolts * limits.warnPercent * 10) return 'warn'

@@ -27,7 +27,7 @@ export function isInSeason({ from, to }: Season, date: string): boolean {
 }
 
 /** What is to be done with a thing of a season: put it out when its time has come, away when it is over. */
-export function judgeSeason(season: Season, date: string, stands: boolean): 'put-out' | 'put-away' | null {
+export function checkSeason(season: Season, date: string, stands: boolean): 'put-out' | 'put-away' | null {
   const isIn = isInSeason(season, date)
   if (isIn === stands) return null
   return isIn ? 'put-out' : 'put-away'

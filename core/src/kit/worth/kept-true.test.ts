@@ -4,7 +4,7 @@ import { compareNewAndUsed, costOffer } from '../../ledger/new-or-used.ts'
 import { findRoom } from '../../studio/places/place-findings.ts'
 import { addDays } from '../../units/wall-time.ts'
 import { type Fill, forecastSpace } from '../unit/archive-space.ts'
-import { isInSeason, judgeSeason, saySeason } from '../unit/season.ts'
+import { checkSeason, isInSeason, saySeason } from '../unit/season.ts'
 import { judgeSoftware } from '../unit/software-fit.ts'
 import { softwareSchema } from '../unit/unit.ts'
 import { saySoftwareFinding, saySpaceWorking } from '../words.ts'
@@ -118,9 +118,9 @@ describe('seasons', () => {
     expect([saySeason(winter), saySeason({ from: 5, to: 5 })]).toEqual(['November to January', 'May'])
   })
   test('what stands out of season is put away, what lies in season is put out', () => {
-    expect(judgeSeason(winter, '2026-12-01', false)).toBe('put-out')
-    expect(judgeSeason(winter, '2026-02-01', true)).toBe('put-away')
-    expect([judgeSeason(winter, '2026-12-01', true), judgeSeason(winter, '2026-06-01', false)]).toEqual([null, null])
+    expect(checkSeason(winter, '2026-12-01', false)).toBe('put-out')
+    expect(checkSeason(winter, '2026-02-01', true)).toBe('put-away')
+    expect([checkSeason(winter, '2026-12-01', true), checkSeason(winter, '2026-06-01', false)]).toEqual([null, null])
   })
 })
 

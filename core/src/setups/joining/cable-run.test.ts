@@ -4,7 +4,7 @@ import type { TemplateFacts } from '../../kit/model/template-facts.ts'
 import { makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'
 import { assessSetup } from '../verdict/readiness.ts'
 import { sayFinding } from '../verdict/words.ts'
-import { addLink, hasLink, type Link } from './cable-run.ts'
+import { addCableRun, type CableRun, hasCableRun } from './cable-run.ts'
 
 const WORDS = { sayInstant: String, sayDay: String }
 const HDMI = { endA: 'hdmi-a', endB: 'hdmi-a' }
@@ -15,7 +15,7 @@ const THINGS: Things = {
   MON: ['monitor', {}],
   SWI: ['switcher', {}],
 }
-const link = (from: string, via: string[], to: string, rest: Partial<Link> = {}): Link => ({
+const link = (from: string, via: string[], to: string, rest: Partial<CableRun> = {}): CableRun => ({
   from: { unitId: from, portId: 'video-out' },
   via,
   to: { unitId: to, portId: 'video-in' },
@@ -24,7 +24,7 @@ const link = (from: string, via: string[], to: string, rest: Partial<Link> = {})
 })
 
 /** Judges things with runs as somebody made them; lengths by tag. */
-function judge(links: Link[], things: Things = THINGS, lengths: Record<string, number> = {}) {
+function judge(links: CableRun[], things: Things = THINGS, lengths: Record<string, number> = {}) {
   const studio = makeStudio(things)
   for (const [tag, lengthMm] of Object.entries(lengths)) {
     const model = studio.models.get(`m-${tag}`)
@@ -94,23 +94,23 @@ describe('one more run', () => {
   const first = link('CAM', ['C1'], 'SWI')
   test('stands beside the others at a switcher with inputs left', () => {
     const second = link('CAM2', ['C2'], 'SWI')
-    expect(addLink([first], second, countEnd)).toEqual([first, second])
+    expect(addCableRun([first], second, countEnd)).toEqual([first, second])
   })
   test('takes a piece out of the run in which it was', () => {
     const moved = link('CAM2', ['C1'], 'SWI')
-    expect(addLink([first], moved, countEnd)).toEqual([moved])
+    expect(addCableRun([first], moved, countEnd)).toEqual([moved])
   })
   test('takes the one socket of a camera or monitor, whichever end of the run that is', () => {
     const elsewhere = link('CAM', ['C2'], 'MON')
-    expect(addLink([first], elsewhere, countEnd)).toEqual([elsewhere])
+    expect(addCableRun([first], elsewhere, countEnd)).toEqual([elsewhere])
     const turned = { ...link('SWI', ['C3'], 'CAM'), to: first.from }
-    expect(addLink([first], turned, countEnd)).toEqual([turned])
+    expect(addCableRun([first], turned, countEnd)).toEqual([turned])
     const toMonitor = link('CAM2', ['C3'], 'MON')
-    expect(addLink([elsewhere], toMonitor, countEnd)).toEqual([toMonitor])
+    expect(addCableRun([elsewhere], toMonitor, countEnd)).toEqual([toMonitor])
   })
   test('is the same run whatever its length, and another over other pieces', () => {
-    expect(hasLink([first], { ...first, neededMm: 4_000 })).toBe(true)
-    expect(hasLink([first], link('CAM', ['C2'], 'SWI'))).toBe(false)
-    expect(hasLink([], first)).toBe(false)
+    expect(hasCableRun([first], { ...first, neededMm: 4_000 })).toBe(true)
+    expect(hasCableRun([first], link('CAM', ['C2'], 'SWI'))).toBe(false)
+    expect(hasCableRun([], first)).toBe(false)
   })
 })

@@ -1,26 +1,26 @@
 import { z } from 'zod'
 import type { FindingLevel } from '../../studio/finding.ts'
 import { idSchema } from '../../studio/identity.ts'
-import type { SetThing } from '../placed/placed-item.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
 import type { Joint } from './completeness.ts'
 import type { PortNode } from './port-graph.ts'
 
 const endSchema = z.object({ unitId: idSchema, portId: idSchema })
 
 /** A signal or mains run as somebody made it: from which end, over which pieces in a row, to which end. */
-export const linkSchema = z.object({
+export const cableRunSchema = z.object({
   from: endSchema,
   via: z.array(idSchema).max(6),
   to: endSchema,
   /** How long the way is, slack included; null where nobody measured. */
   neededMm: z.number().int().min(0).max(1_000_000).nullable(),
 })
-export type Link = z.infer<typeof linkSchema>
+export type CableRun = z.infer<typeof cableRunSchema>
 
-const listChain = ({ from, via, to }: Link) => [from.unitId, ...via, to.unitId]
+const listChain = ({ from, via, to }: CableRun) => [from.unitId, ...via, to.unitId]
 
 /** Links all of whose things stand in the setup; the others bind nobody. */
-export function listWholeLinks(links: readonly Link[], things: readonly SetThing[]): Link[] {
+export function listWholeRuns(links: readonly CableRun[], things: readonly PlacedItem[]): CableRun[] {
   const keys = new Set(things.map((it) => it.key))
   return links.filter((link) => listChain(link).every((key) => keys.has(key)))
 }
@@ -29,7 +29,7 @@ export function listWholeLinks(links: readonly Link[], things: readonly SetThing
  * Whether two ends may join while these links stand: a piece of a link joins its neighbours in it and nothing else, and a
  * single socket that a link uses takes that link only.
  */
-export function makeLinkRule(links: readonly Link[]): (host: PortNode, guest: PortNode) => boolean {
+export function makeRunRule(links: readonly CableRun[]): (host: PortNode, guest: PortNode) => boolean {
   const neighboursOf = new Map<string, { key: string; portId: string | null }[]>()
   const pieceAt = new Map<string, string>()
   for (const link of links) {
@@ -69,9 +69,9 @@ export interface LinkFinding {
 }
 
 /** Judges links as they stand: whether all of each is here, joins, and is as long as the way. `lengthOf` knows a piece by its key. */
-export function judgeLinks(
-  links: readonly Link[],
-  things: readonly SetThing[],
+export function checkCableRuns(
+  links: readonly CableRun[],
+  things: readonly PlacedItem[],
   joints: readonly Joint[],
   lengthOf: (key: string) => number | null,
 ): LinkFinding[] {
@@ -105,10 +105,10 @@ export function judgeLinks(
   })
 }
 
-const sameEnd = (a: Link['from'], b: Link['from']) => a.unitId === b.unitId && a.portId === b.portId
+const sameEnd = (a: CableRun['from'], b: CableRun['from']) => a.unitId === b.unitId && a.portId === b.portId
 
 /** Whether a run with these ends over these pieces was made already, however long its way. */
-export function hasLink(links: readonly Link[], { from, via, to }: Link): boolean {
+export function hasCableRun(links: readonly CableRun[], { from, via, to }: CableRun): boolean {
   return links.some((it) => sameEnd(it.from, from) && sameEnd(it.to, to) && it.via.join() === via.join())
 }
 
@@ -116,7 +116,11 @@ export function hasLink(links: readonly Link[], { from, via, to }: Link): boolea
  * The runs with one more. A piece is in one run, and so is a socket of which there is one: what was made with them before
  * gives way. `countEnd` says how many there are of an end, such as the four inputs of a switcher.
  */
-export function addLink(links: readonly Link[], link: Link, countEnd: (end: Link['from']) => number): Link[] {
+export function addCableRun(
+  links: readonly CableRun[],
+  link: CableRun,
+  countEnd: (end: CableRun['from']) => number,
+): CableRun[] {
   const single = [link.from, link.to].filter((end) => countEnd(end) <= 1)
   const others = links.filter(
     (it) =>

@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest'
-import type { SetThing } from '../placed/placed-item.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
 import { INTERFACES, makeThing } from '../placed/things.fixture.ts'
-import { judgeCompleteness } from './completeness.ts'
+import { checkCompleteness } from './completeness.ts'
 
-const judge = (...things: SetThing[]) => judgeCompleteness(things, INTERFACES)
-const names = (...things: SetThing[]) => judge(...things).unmet.map((need) => `${need.thing.tag}/${need.portId}`)
+const judge = (...things: PlacedItem[]) => checkCompleteness(things, INTERFACES)
+const names = (...things: PlacedItem[]) => judge(...things).unmet.map((need) => `${need.thing.tag}/${need.portId}`)
 
 const body = (key = 'CAM', mount = 'mount-x') =>
   makeThing({ key, category: 'camera', ports: [{ id: 'mount', interfaces: mount, side: 'host' }] })

@@ -1,9 +1,9 @@
 import type { Interface } from '../../kit/model/interface.ts'
 import type { FindingLevel } from '../../studio/finding.ts'
-import type { SetThing } from '../placed/placed-item.ts'
-import { type Link, listWholeLinks, makeLinkRule } from './cable-run.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
+import { type CableRun, listWholeRuns, makeRunRule } from './cable-run.ts'
 import { splitEnds, splitIntoComponents } from './components.ts'
-import { goesRound, type JoinedPair, listPairs, matchWithoutRings } from './cycles.ts'
+import { hasCycle, type JoinedPair, listPairs, matchWithoutCycles } from './cycles.ts'
 import { settleLoads, sumOverload } from './load-settling.ts'
 import {
   type BipartiteGraph,
@@ -31,7 +31,7 @@ export interface Joint {
 
 /** An end that nothing is left for. `rivals` and `supply` are the Hall set that proves it. */
 export interface UnmetNeed {
-  thing: SetThing
+  thing: PlacedItem
   portId: string
   /** Any of these would do. */
   interfaces: string[]
@@ -46,8 +46,8 @@ export interface UnmetNeed {
 }
 
 export interface UnknownJoint {
-  thing: SetThing
-  other: SetThing
+  thing: PlacedItem
+  other: PlacedItem
   fact: 'card-speed' | 'mass' | 'load-limit'
 }
 
@@ -70,20 +70,20 @@ export interface CompletenessMemory {
   keep(ends: readonly PortNode[], found: JudgedEnds): void
 }
 
-type Rule = ReturnType<typeof makeLinkRule> | undefined
+type Rule = ReturnType<typeof makeRunRule> | undefined
 
 /**
  * Judges whether every end that must be met is met by an offer that nothing else uses. Exact for a set in fixed ways of
  * powering: what is reported as unmet cannot be met by any other way of joining the same things, and nothing is carried by
  * what it carries itself. Links that somebody made are kept as they are. Parts that cannot join are judged one by one.
  */
-export function judgeCompleteness(
-  things: readonly SetThing[],
+export function checkCompleteness(
+  things: readonly PlacedItem[],
   interfaces: ReadonlyMap<string, Interface>,
-  links: readonly Link[] = [],
+  links: readonly CableRun[] = [],
   memory?: CompletenessMemory,
 ): Completeness {
-  const rule = links.length > 0 ? makeLinkRule(listWholeLinks(links, things)) : undefined
+  const rule = links.length > 0 ? makeRunRule(listWholeRuns(links, things)) : undefined
   return merge(splitIntoComponents(things).map((part) => judgePart(part, interfaces, rule, memory)))
 }
 
@@ -92,7 +92,7 @@ export function judgeCompleteness(
  * give way to each other, and are matched together.
  */
 function judgePart(
-  things: readonly SetThing[],
+  things: readonly PlacedItem[],
   interfaces: ReadonlyMap<string, Interface>,
   rule: Rule,
   memory: CompletenessMemory | undefined,
@@ -106,9 +106,9 @@ function judgePart(
     return found
   })
   const pairs = bits.flatMap((it) => it.pairs)
-  if (!goesRound(pairs, interfaces) && sumOverload(pairs, interfaces) === 0) return merge(bits)
+  if (!hasCycle(pairs, interfaces) && sumOverload(pairs, interfaces) === 0) return merge(bits)
   const built = buildPortGraph(things, interfaces, rule)
-  const { matching, graph } = matchWithoutRings(built, interfaces)
+  const { matching, graph } = matchWithoutCycles(built, interfaces)
   return describeMatching(built, graph, settleLoads(built, matching, interfaces))
 }
 

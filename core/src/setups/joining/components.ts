@@ -1,11 +1,11 @@
-import type { SetThing } from '../placed/placed-item.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
 import type { PortNode } from './port-graph.ts'
 
 /**
  * Parts of a set that have no interface in common, so that nothing of one can join anything of another and each is judged
  * by itself. In the order of their first thing; within each part in the order of the set.
  */
-export function splitIntoComponents(things: readonly SetThing[]): SetThing[][] {
+export function splitIntoComponents(things: readonly PlacedItem[]): PlacedItem[][] {
   return split(things, (thing) => thing.ports.flatMap((port) => port.interfaces))
 }
 

@@ -1,18 +1,18 @@
 import type { Interface } from '../../kit/model/interface.ts'
-import type { SetThing } from '../placed/placed-item.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
 import { type BipartiteGraph, findMatching, type Matching } from './matching.ts'
 import type { PortGraph, PortNode } from './port-graph.ts'
 
 /** A cable is between two things: with both ends in one it joins nothing. */
 const JOINS_ONCE: ReadonlySet<string> = new Set(['cable', 'cable-adapter', 'lead'])
 
-export const isConduit = ({ category }: SetThing) => JOINS_ONCE.has(category)
+export const isConduit = ({ category }: PlacedItem) => JOINS_ONCE.has(category)
 
 /** What only passes on: a cable, and a booster, which would feed itself with both ends in one thing. */
-export const isBetween = (thing: SetThing) => isConduit(thing) || thing.category === 'preamp'
+export const isBetween = (thing: PlacedItem) => isConduit(thing) || thing.category === 'preamp'
 
 /** Whether these two may have one joint only. */
-export function joinOnce(a: SetThing, b: SetThing): boolean {
+export function joinOnce(a: PlacedItem, b: PlacedItem): boolean {
   return isBetween(a) || isBetween(b)
 }
 
@@ -38,7 +38,7 @@ export function listPairs({ hosts, guests }: PortGraph, { guestOfHost }: Matchin
 }
 
 /** Whether something is carried by what it carries itself, or a cable has both ends in one thing. */
-export function goesRound(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<string, Interface>): boolean {
+export function hasCycle(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<string, Interface>): boolean {
   return findLoop(pairs) !== null || findRing(pairs, interfaces) !== null
 }
 
@@ -55,7 +55,7 @@ export interface RinglessMatching {
  * The best matching in which nothing is carried by what it carries itself, as what stands, stands on the floor in the end,
  * and no cable has both ends in one thing. Where the plain matching has such a ring or loop, each of its joints is taken away in turn and the best of what remains is kept.
  */
-export function matchWithoutRings(built: PortGraph, interfaces: ReadonlyMap<string, Interface>): RinglessMatching {
+export function matchWithoutCycles(built: PortGraph, interfaces: ReadonlyMap<string, Interface>): RinglessMatching {
   const graphs: BipartiteGraph[] = [built.graph]
   let best: (RinglessMatching & { open: number[] }) | null = null
   for (let tried = 0; graphs.length > 0 && tried < MOST_TRIED; tried++) {
@@ -144,8 +144,8 @@ function findLoop(pairs: readonly JoinedPair[]): Forbidden[] | null {
 const isEnd = (a: PortNode, b: PortNode) => a.thing === b.thing && a.ports[0]?.id === b.ports[0]?.id
 
 interface Carried {
-  below: SetThing
-  above: SetThing
+  below: PlacedItem
+  above: PlacedItem
 }
 
 /** A ring in which each thing is carried by the next: one of them has to stand on something else. Null without one. */

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import type { SetThing } from '../placed/placed-item.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
 import { thingOf } from '../placed/random-things.fixture.ts'
 import { INTERFACES } from '../placed/things.fixture.ts'
-import { judgeCompleteness } from './completeness.ts'
+import { checkCompleteness } from './completeness.ts'
 import { countFewestOpen, keyOf, listEnds, mayJoin } from './joining.fixture.ts'
 
 const someThings = fc
@@ -15,7 +15,7 @@ describe('completeness against trying every way of joining', () => {
     let withOpen = 0
     fc.assert(
       fc.property(someThings, (things) => {
-        const { unmet } = judgeCompleteness(things, INTERFACES)
+        const { unmet } = checkCompleteness(things, INTERFACES)
         const open = unmet.reduce((sum, need) => sum + need.missing, 0)
         expect(open).toBe(countFewestOpen(things))
         if (open > 0) withOpen++
@@ -30,7 +30,7 @@ describe('completeness against trying every way of joining', () => {
     fc.assert(
       fc.property(someThings, (things) => {
         const uses = new Map<string, number>()
-        for (const { host, guest } of judgeCompleteness(things, INTERFACES).joints) {
+        for (const { host, guest } of checkCompleteness(things, INTERFACES).joints) {
           const endOf = ({ key, portId }: { key: string; portId: string }, side: 'host' | 'guest') => {
             const ends = listEnds(things, side).filter(
               (it) => it.thing.key === key && it.ports.some((port) => port.id === portId),
@@ -52,8 +52,8 @@ describe('completeness against trying every way of joining', () => {
     fc.assert(
       fc.property(someThings, thingOf(9), (things, extra) => {
         const harmless = { ...extra, ports: extra.ports.map((port) => ({ ...port, importance: 'optional' as const })) }
-        const count = (list: SetThing[]) =>
-          judgeCompleteness(list, INTERFACES).unmet.reduce((sum, need) => sum + need.missing, 0)
+        const count = (list: PlacedItem[]) =>
+          checkCompleteness(list, INTERFACES).unmet.reduce((sum, need) => sum + need.missing, 0)
         expect(count([...things, harmless])).toBeLessThanOrEqual(count(things))
       }),
       { numRuns: 500 },

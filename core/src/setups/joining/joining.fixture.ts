@@ -1,18 +1,18 @@
 import type { makePort } from '../../kit/model/port.ts'
-import type { SetThing } from '../placed/placed-item.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
 import { INTERFACES } from '../placed/things.fixture.ts'
 
 type Port = ReturnType<typeof makePort>
 
 /** One end of one thing: a piece of a port, or an exclusive group, which can act as any of its ports. */
 export interface End {
-  thing: SetThing
+  thing: PlacedItem
   /** The first of them names the end. */
   ports: Port[]
   isEssential: boolean
 }
 
-export function listEnds(things: readonly SetThing[], side: 'host' | 'guest'): End[] {
+export function listEnds(things: readonly PlacedItem[], side: 'host' | 'guest'): End[] {
   return things.flatMap((thing) => {
     const own = thing.ports.filter((port) => port.side === side)
     const groups = new Set(own.flatMap((port) => port.exclusiveGroup ?? []))
@@ -34,7 +34,7 @@ export function mayJoin(host: End, guest: End): boolean {
   )
 }
 
-function mayPortsJoin(host: Port, a: SetThing, guest: Port, b: SetThing): boolean {
+function mayPortsJoin(host: Port, a: PlacedItem, guest: Port, b: PlacedItem): boolean {
   const isConduit = ['cable', 'lead', 'strip', 'lens-adapter'].some(
     (category) => category === a.category || category === b.category,
   )
@@ -75,7 +75,7 @@ function hasRing(carried: readonly Carried[]): boolean {
  * visit says true, and gives that back. The map is the same one each time.
  */
 export function visitJoinings(
-  things: readonly SetThing[],
+  things: readonly PlacedItem[],
   visit: (met: ReadonlyMap<string, number>) => boolean,
 ): boolean {
   const hosts = listEnds(things, 'host')
@@ -110,11 +110,11 @@ export function visitJoinings(
   return tryFrom(0, new Set(), [], new Set())
 }
 
-export const keyOf = ({ thing, ports }: { thing: Pick<SetThing, 'key'>; ports: readonly { id: string }[] }) =>
+export const keyOf = ({ thing, ports }: { thing: Pick<PlacedItem, 'key'>; ports: readonly { id: string }[] }) =>
   `${thing.key}/${ports[0]?.id}`
 
 /** Every end of things that has to be met, by its name, and how many pieces of it. */
-export function listMusts(things: readonly SetThing[]): { key: string; count: number }[] {
+export function listMusts(things: readonly PlacedItem[]): { key: string; count: number }[] {
   const counts = new Map<string, number>()
   for (const end of [...listEnds(things, 'host'), ...listEnds(things, 'guest')]) {
     if (end.isEssential) counts.set(keyOf(end), (counts.get(keyOf(end)) ?? 0) + 1)
@@ -123,7 +123,7 @@ export function listMusts(things: readonly SetThing[]): { key: string; count: nu
 }
 
 /** The fewest essential ends of `own` that any way of joining leaves open while all of `helpers` are met; null where none does. */
-export function countFewestOpen(own: readonly SetThing[], helpers: readonly SetThing[] = []): number | null {
+export function countFewestOpen(own: readonly PlacedItem[], helpers: readonly PlacedItem[] = []): number | null {
   const wanted = listMusts(own)
   const musts = listMusts(helpers)
   let fewest: number | null = null

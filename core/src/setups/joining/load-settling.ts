@@ -1,5 +1,5 @@
 import type { Interface } from '../../kit/model/interface.ts'
-import type { SetThing } from '../placed/placed-item.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
 import { carries, type JoinedPair } from './cycles.ts'
 import type { Matching } from './matching.ts'
 import type { PortGraph } from './port-graph.ts'
@@ -86,7 +86,7 @@ function listCarrying(
     masses: [...things.keys()].map((it) => it.massGrams ?? 0),
     riders: nodes.map((node) => ({
       node,
-      thing: things.get((guests[node] ?? guests[0])?.thing as SetThing) ?? -1,
+      thing: things.get((guests[node] ?? guests[0])?.thing as PlacedItem) ?? -1,
       hosts: hostsOf.get(node) ?? [],
     })),
     carriers,
@@ -94,8 +94,8 @@ function listCarrying(
   }
 }
 
-function numberThings(list: readonly SetThing[]): Map<SetThing, number> {
-  const numbers = new Map<SetThing, number>()
+function numberThings(list: readonly PlacedItem[]): Map<PlacedItem, number> {
+  const numbers = new Map<PlacedItem, number>()
   for (const thing of list) if (!numbers.has(thing)) numbers.set(thing, numbers.size)
   return numbers
 }

@@ -5,23 +5,23 @@ import { makeModelFromTemplate } from '../../kit/model/template.ts'
 import type { TemplateFacts } from '../../kit/model/template-facts.ts'
 import { listMissingParts } from '../../kit/unit/kit-parts.ts'
 import { EMPTY_UNIT } from '../../kit/unit/unit.ts'
-import { makePiece, type SetThing } from '../placed/placed-item.ts'
+import { type PlacedItem, placePiece } from '../placed/placed-item.ts'
 import { makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'
 import { INTERFACES, makeThing } from '../placed/things.fixture.ts'
 import { newSetupSchema } from '../setup/setup.ts'
 import { assessSetup } from '../verdict/readiness.ts'
-import { judgeCompleteness } from './completeness.ts'
+import { checkCompleteness } from './completeness.ts'
 
 /** A thing as its template makes it. */
-function made(key: string, category: Category, facts: Partial<TemplateFacts> = {}): SetThing {
+function made(key: string, category: Category, facts: Partial<TemplateFacts> = {}): PlacedItem {
   const model = { ...makeModelFromTemplate(category, '', key, facts), id: key, version: 1 }
   const role = makeRole(key, [])
-  return makePiece({ key, tag: key, model, role, assignment: null, healthPercent: null })
+  return placePiece({ key, tag: key, model, role, assignment: null, healthPercent: null })
 }
-const open = (...things: SetThing[]) =>
-  judgeCompleteness(things, INTERFACES).unmet.map((need) => `${need.thing.tag}/${need.portId}`)
-const joins = (...things: SetThing[]) =>
-  judgeCompleteness(things, INTERFACES).joints.map(({ host, guest }) => `${host.tag}<${guest.tag}`)
+const open = (...things: PlacedItem[]) =>
+  checkCompleteness(things, INTERFACES).unmet.map((need) => `${need.thing.tag}/${need.portId}`)
+const joins = (...things: PlacedItem[]) =>
+  checkCompleteness(things, INTERFACES).joints.map(({ host, guest }) => `${host.tag}<${guest.tag}`)
 
 describe('cases that a studio meets', () => {
   test('two links that each alone could take the one short cable: one of them stays open, whichever', () => {
@@ -32,7 +32,7 @@ describe('cases that a studio meets', () => {
       made('CBL', 'cable', { endA: 'xlr-3', endB: 'xlr-3' }),
     ]
     const stands = [made('S1', 'mic-stand'), made('S2', 'mic-stand')]
-    const unmet = judgeCompleteness([...things, ...stands], INTERFACES).unmet.filter((need) => need.portId === 'out')
+    const unmet = checkCompleteness([...things, ...stands], INTERFACES).unmet.filter((need) => need.portId === 'out')
     expect(unmet).toHaveLength(1)
     // The proof names both, and the one cable that there is for them.
     expect([unmet[0]?.thing.tag, ...(unmet[0]?.rivals ?? [])].sort()).toEqual(['MIC1', 'MIC2'])

@@ -1,12 +1,12 @@
 import { isKindOf } from '../../kit/model/category.ts'
 import type { Interface } from '../../kit/model/interface.ts'
 import { IMPORTANCES, type Port } from '../../kit/model/port.ts'
-import type { SetThing } from '../placed/placed-item.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
 import type { BipartiteGraph } from './matching.ts'
 
 /** One end that can join one other: a port of count 2 gives two, the ports of an exclusive group give one. */
 export interface PortNode {
-  thing: SetThing
+  thing: PlacedItem
   /** The ports that this end can act as; more than one only in an exclusive group. */
   ports: Port[]
   priority: number | null
@@ -20,7 +20,7 @@ export interface PortGraph {
 
 /** Builds the bipartite graph of a set of things. Edges prefer a device to another cable, then the same role, then keep the order of the things. */
 export function buildPortGraph(
-  things: readonly SetThing[],
+  things: readonly PlacedItem[],
   interfaces: ReadonlyMap<string, Interface>,
   mayMeet?: (host: PortNode, guest: PortNode) => boolean,
 ): PortGraph {
@@ -70,14 +70,14 @@ function measureCloseness(host: PortNode, guest: PortNode): number {
   return (isInRow ? 2 : 0) + (isSameRole(host, guest) ? 0 : 1)
 }
 
-const isMicrophone = ({ category }: SetThing) => category !== 'room' && isKindOf(category, 'microphone')
+const isMicrophone = ({ category }: PlacedItem) => category !== 'room' && isKindOf(category, 'microphone')
 
 function isSameRole(a: PortNode, b: PortNode): boolean {
   return a.thing.roleId !== null && a.thing.roleId === b.thing.roleId
 }
 
 /** The ends of a thing: one for each piece of a port, one for each exclusive group. */
-export function listNodes(thing: SetThing): PortNode[] {
+export function listNodes(thing: PlacedItem): PortNode[] {
   const groups = new Map<string, Port[]>()
   const nodes: PortNode[] = []
   for (const port of thing.ports) {
@@ -98,7 +98,7 @@ export function listNodes(thing: SetThing): PortNode[] {
 }
 
 /** What a port is worth in a setup: as much as itself, but no more than the role that its thing fills. */
-function rank(port: Port, thing: SetThing): number | null {
+function rank(port: Port, thing: PlacedItem): number | null {
   if (port.importance === 'optional') return null
   return Math.max(IMPORTANCES.indexOf(port.importance), IMPORTANCES.indexOf(thing.roleImportance))
 }
@@ -142,9 +142,9 @@ export function canJoin(host: PortNode, guest: PortNode, interfaces: ReadonlyMap
 
 function canPortsJoin(
   host: Port,
-  hostThing: SetThing,
+  hostThing: PlacedItem,
   guest: Port,
-  guestThing: SetThing,
+  guestThing: PlacedItem,
   interfaces: ReadonlyMap<string, Interface>,
 ): boolean {
   const hasConduit = CONDUITS.has(hostThing.category) || CONDUITS.has(guestThing.category)
@@ -187,7 +187,7 @@ function isWithinRating(demanding: Port, offering: Port): boolean {
   return offering.rating.value >= demand.value
 }
 
-function canBear(host: Port, guest: SetThing): boolean {
+function canBear(host: Port, guest: PlacedItem): boolean {
   if (host.rating?.quantity !== 'loadGrams' || guest.massGrams === null) return true
   return guest.massGrams <= host.rating.value
 }

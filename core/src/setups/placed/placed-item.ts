@@ -6,7 +6,7 @@ import type { Circuit } from '../../studio/places/place.ts'
 import type { Assignment, NewSetup, Role } from '../setup/setup.ts'
 
 /** One piece as it stands in a setup: the ports it imposes in the way it is powered there, and what the sums need. */
-export interface SetThing {
+export interface PlacedItem {
   /** Unit id, `stock:<id>:<n>` for the n-th piece of a stock, `circuit:<id>` for the room's sockets. */
   key: string
   tag: string
@@ -38,24 +38,28 @@ export interface Holdings {
  * Lists every piece of a setup once, the circuit that feeds it last: what does several jobs stands where its first one is.
  * Throws where a thing is named that nobody gave.
  */
-export function listThings(setup: Pick<NewSetup, 'roles'>, holdings: Holdings, circuit: Circuit | null): SetThing[] {
+export function listPlacedItems(
+  setup: Pick<NewSetup, 'roles'>,
+  holdings: Holdings,
+  circuit: Circuit | null,
+): PlacedItem[] {
   const seen = new Set<string>()
   const things = setup.roles
     .flatMap((role) => role.things.flatMap((it) => resolveAssignment(role, it, holdings)))
     .filter(({ key }) => !seen.has(key) && seen.add(key))
-  if (circuit) things.push(makeCircuitThing(circuit))
+  if (circuit) things.push(placeCircuit(circuit))
   return things
 }
 
-function resolveAssignment(role: Role, assignment: Assignment, holdings: Holdings): SetThing[] {
+function resolveAssignment(role: Role, assignment: Assignment, holdings: Holdings): PlacedItem[] {
   if (assignment.unitId) {
     const unit = find(holdings.units, assignment.unitId, 'unit')
-    return [makeUnitThing(unit, find(holdings.models, unit.modelId, 'model'), role, assignment)]
+    return [placeUnit(unit, find(holdings.models, unit.modelId, 'model'), role, assignment)]
   }
   const stock = find(holdings.stock, assignment.stockId ?? '', 'stock')
   const model = find(holdings.models, stock.modelId, 'model')
   return Array.from({ length: assignment.quantity }, (_, index) =>
-    makePiece({ key: `stock:${stock.id}:${index}`, tag: stock.tag, model, role, assignment, healthPercent: null }),
+    placePiece({ key: `stock:${stock.id}:${index}`, tag: stock.tag, model, role, assignment, healthPercent: null }),
   )
 }
 
@@ -66,8 +70,8 @@ function find<T>(map: ReadonlyMap<string, T>, id: string, what: string): T {
 }
 
 /** A unit as it would stand in a role. */
-export function makeUnitThing(unit: Unit, model: Model, role: Role | null, assignment: Assignment | null): SetThing {
-  return makePiece({ key: unit.id, tag: unit.tag, model, role, assignment, healthPercent: unit.healthPercent })
+export function placeUnit(unit: Unit, model: Model, role: Role | null, assignment: Assignment | null): PlacedItem {
+  return placePiece({ key: unit.id, tag: unit.tag, model, role, assignment, healthPercent: unit.healthPercent })
 }
 
 interface Piece {
@@ -79,7 +83,7 @@ interface Piece {
   healthPercent: number | null
 }
 
-export function makePiece({ key, tag, model, role, assignment, healthPercent }: Piece): SetThing {
+export function placePiece({ key, tag, model, role, assignment, healthPercent }: Piece): PlacedItem {
   const powerMode = model.powerModes.find((mode) => mode.id === assignment?.powerModeId) ?? model.powerModes[0] ?? null
   const recordingMode =
     model.recordingModes.find((mode) => mode.id === assignment?.recordingModeId) ?? model.recordingModes[0] ?? null
@@ -145,10 +149,10 @@ export const NOTHING_KNOWN = {
   recordingMode: null,
   powerModes: [],
   recordingModes: [],
-} as const satisfies Partial<SetThing>
+} as const satisfies Partial<PlacedItem>
 
 /** The sockets of a room as something that things are plugged into. */
-export function makeCircuitThing(circuit: Circuit): SetThing {
+export function placeCircuit(circuit: Circuit): PlacedItem {
   const ports =
     circuit.outlets > 0
       ? [

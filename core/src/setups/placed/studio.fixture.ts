@@ -6,7 +6,7 @@ import { EMPTY_UNIT, type Stock, type Unit } from '../../kit/unit/unit.ts'
 import { resolvePolicies } from '../../studio/policy/policy.ts'
 import { DEFAULT_SETTINGS } from '../../studio/policy/settings.ts'
 import { makeAssignment, type NewSetup, type Role, SETUP_DEFAULTS } from '../setup/setup.ts'
-import type { ReadinessInput } from '../verdict/readiness.ts'
+import type { AssessmentInput } from '../verdict/readiness.ts'
 import { INTERFACES } from './things.fixture.ts'
 
 export const circuit = {
@@ -46,8 +46,8 @@ export function makeRole(id: string, tags: string[], rest: Partial<Role> = {}): 
 export function makeInput(
   studio: ReturnType<typeof makeStudio>,
   roles: Role[],
-  rest: Partial<ReadinessInput> = {},
-): ReadinessInput {
+  rest: Partial<AssessmentInput> = {},
+): AssessmentInput {
   const setup: NewSetup = {
     code: 'TT',
     name: 'Test',

@@ -1,7 +1,7 @@
 import type { Category } from '../../kit/model/category.ts'
 import { STANDARD_INTERFACES } from '../../kit/model/interface.ts'
 import { makePort, type PortSketch } from '../../kit/model/port.ts'
-import { NOTHING_KNOWN, type SetThing } from './placed-item.ts'
+import { NOTHING_KNOWN, type PlacedItem } from './placed-item.ts'
 
 export const INTERFACES = new Map(
   [
@@ -24,7 +24,7 @@ export function makeThing({
   ports = [],
   key,
   ...rest
-}: Partial<Omit<SetThing, 'ports'>> & { key: string; ports?: PortSketch[] }): SetThing {
+}: Partial<Omit<PlacedItem, 'ports'>> & { key: string; ports?: PortSketch[] }): PlacedItem {
   return {
     key,
     tag: key,

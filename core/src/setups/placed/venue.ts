@@ -2,10 +2,10 @@ import { isKindOf } from '../../kit/model/category.ts'
 import { makePort, type Port } from '../../kit/model/port.ts'
 import type { Bar, Circuit } from '../../studio/places/place.ts'
 import type { NewSetup } from '../setup/setup.ts'
-import { type Holdings, listThings, NOTHING_KNOWN, type SetThing } from './placed-item.ts'
+import { type Holdings, listPlacedItems, NOTHING_KNOWN, type PlacedItem } from './placed-item.ts'
 
 /** What a setup stands in: nothing of the kit, and yet things are plugged into it, hung from it and held by it. */
-export interface Surroundings {
+export interface Venue {
   circuit: Circuit | null
   /** Bars and ceiling clips of the room. */
   bars?: readonly Bar[]
@@ -17,22 +17,22 @@ const HANDS = 2
 const POCKETS = 2
 
 /** Every piece of a setup, then the room's sockets, its bars, and the hands of who carries. */
-export function listAllThings(
+export function listSceneItems(
   setup: Pick<NewSetup, 'roles' | 'carriers'>,
   holdings: Holdings,
-  around: Surroundings,
-): SetThing[] {
-  const things = listThings(setup, holdings, around.circuit)
+  around: Venue,
+): PlacedItem[] {
+  const things = listPlacedItems(setup, holdings, around.circuit)
   const fixed = listFixed(setup, around)
   return setup.carriers > 0 ? [...things.map(makeHoldable), ...fixed] : [...things, ...fixed]
 }
 
 /** Bars and people, without the sockets. */
-export function listFixed({ carriers }: Pick<NewSetup, 'carriers'>, { bars = [] }: Surroundings): SetThing[] {
+export function listFixed({ carriers }: Pick<NewSetup, 'carriers'>, { bars = [] }: Venue): PlacedItem[] {
   return [...bars.map(makeBar), ...(carriers > 0 ? [makePeople(carriers)] : [])]
 }
 
-function makeBar({ id, name, loadGrams }: Bar): SetThing {
+function makeBar({ id, name, loadGrams }: Bar): PlacedItem {
   const rating = loadGrams === null ? null : ({ quantity: 'loadGrams', value: loadGrams } as const)
   const port = makePort({
     id: 'bar',
@@ -45,7 +45,7 @@ function makeBar({ id, name, loadGrams }: Bar): SetThing {
   return makeFixed(`bar:${id}`, name, name, [port])
 }
 
-function makePeople(carriers: number): SetThing {
+function makePeople(carriers: number): PlacedItem {
   const ports = [
     makePort({ id: 'hand', interfaces: 'hand', side: 'host', count: HANDS * carriers, importance: 'optional' }),
     makePort({ id: 'pocket', interfaces: 'pocket', side: 'host', count: POCKETS * carriers, importance: 'optional' }),
@@ -53,7 +53,7 @@ function makePeople(carriers: number): SetThing {
   return makeFixed('people', 'HANDS', carriers === 1 ? 'who carries' : `${carriers} who carry`, ports)
 }
 
-function makeFixed(key: string, tag: string, name: string, ports: Port[]): SetThing {
+function makeFixed(key: string, tag: string, name: string, ports: Port[]): PlacedItem {
   return { key, tag, name, category: 'room', roleId: null, roleImportance: 'optional', ports, ...NOTHING_KNOWN }
 }
 
@@ -61,7 +61,7 @@ function makeFixed(key: string, tag: string, name: string, ports: Port[]): SetTh
 const HELD_AT: ReadonlySet<string> = new Set(['thread-1-4', 'phone-clamp'])
 
 /** Cameras can be held, where somebody is there to hold them. */
-export function makeHoldable(thing: SetThing): SetThing {
+export function makeHoldable(thing: PlacedItem): PlacedItem {
   if (thing.category === 'room' || !isKindOf(thing.category, 'camera')) return thing
   return { ...thing, ports: thing.ports.map(withHand) }
 }

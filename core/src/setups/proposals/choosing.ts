@@ -4,11 +4,11 @@ import { findRoom } from '../../studio/places/place-findings.ts'
 import type { Policies } from '../../studio/policy/policy.ts'
 import { findHallSet, findMatching } from '../joining/matching.ts'
 import { canJoin, listNodes } from '../joining/port-graph.ts'
-import { listThings, makeUnitThing, type SetThing } from '../placed/placed-item.ts'
+import { listPlacedItems, type PlacedItem, placeUnit } from '../placed/placed-item.ts'
 import { type Role, suitsRole } from '../setup/setup.ts'
-import type { ReadinessInput } from '../verdict/readiness.ts'
+import type { AssessmentInput } from '../verdict/readiness.ts'
 import { assignAtLeastCost } from './assignment.ts'
-import type { Store, StoreUnit } from './remedies.ts'
+import type { FreeItem, Store } from './remedies.ts'
 import type { Remedy } from './remedy.ts'
 
 /** What speaks for a thing, in the order in which it is said. */
@@ -59,13 +59,13 @@ const PENALTY = { essential: 1_000_000, wanted: 100_000, optional: 50_000 }
  * weights that follow the studio's policy. Bodies, lamps and microphones come first, then what has to fit them. Pinned
  * things stay. `faulty` names things that are usable with a fault.
  */
-export function chooseForRoles(input: ReadinessInput, store: Store, faulty: ReadonlySet<string>): Choosing {
+export function chooseForRoles(input: AssessmentInput, store: Store, faulty: ReadonlySet<string>): Choosing {
   const empty = input.setup.roles.filter((role) => role.things.length === 0 && !role.deliberatelyNone && !role.givenBy)
   const left: RoleLeft[] = empty
     .filter((role) => !saysWhat(role))
     .map((role) => ({ roleId: role.id, role: role.name, why: 'says-nothing', rivals: [], supply: [] }))
   const choices: RoleChoice[] = []
-  const standing = listThings(input.setup, input.holdings, null)
+  const standing = listPlacedItems(input.setup, input.holdings, null)
   const makers = new Set([...input.holdings.models.values()].map((it) => it.maker).filter(Boolean))
   const taken = new Set<string>()
   for (const wave of [empty.filter((it) => !isFollower(it)), empty.filter(isFollower)]) {
@@ -85,7 +85,7 @@ export function chooseForRoles(input: ReadinessInput, store: Store, faulty: Read
       const it = units[columns[at] ?? -1]
       if (!it) continue
       taken.add(it.unit.id)
-      standing.push(makeUnitThing(it.unit, it.model, role, null))
+      standing.push(placeUnit(it.unit, it.model, role, null))
       if (it.model.maker) makers.add(it.model.maker)
       choices.push({
         roleId: role.id,
@@ -107,13 +107,13 @@ function isFollower({ wants }: Role): boolean {
 }
 
 interface Weighing {
-  input: ReadinessInput
-  standing: readonly SetThing[]
+  input: AssessmentInput
+  standing: readonly PlacedItem[]
   makers: ReadonlySet<string>
   faulty: ReadonlySet<string>
 }
 
-function weigh(it: StoreUnit, role: Role, { input, standing, makers, faulty }: Weighing): number {
+function weigh(it: FreeItem, role: Role, { input, standing, makers, faulty }: Weighing): number {
   const wantsOneMaker = followsOneSystem(input.policies)
   return (
     (fits(it, role, input, standing) ? 0 : COST.misfit) +
@@ -129,7 +129,7 @@ function weigh(it: StoreUnit, role: Role, { input, standing, makers, faulty }: W
 }
 
 /** Whether it lives or lies in the room where the setup is to be: nobody has to fetch it. */
-function isHere({ unit }: StoreUnit, { where }: ReadinessInput): boolean {
+function isHere({ unit }: FreeItem, { where }: AssessmentInput): boolean {
   if (!where?.placeId) return false
   const room = findRoom(unit.nowPlaceId ?? unit.placeId, where.places)
   return room !== null && room.id === findRoom(where.placeId, where.places)?.id
@@ -140,10 +140,10 @@ function isHere({ unit }: StoreUnit, { where }: ReadinessInput): boolean {
  * is not asked, or not recorded.
  */
 function matchesColour(
-  { model }: StoreUnit,
+  { model }: FreeItem,
   { wants }: Role,
-  { policies, holdings }: ReadinessInput,
-  standing: readonly SetThing[],
+  { policies, holdings }: AssessmentInput,
+  standing: readonly PlacedItem[],
 ): boolean | null {
   if (wants === null || !isKindOf(wants, 'light') || policies.school('colour').way !== 'match') return null
   const own = findColours(model)
@@ -155,26 +155,26 @@ function matchesColour(
   return others.every((it) => it.least <= own.most && own.least <= it.most)
 }
 
-function findColours({ specs }: StoreUnit['model']): { least: number; most: number } | null {
+function findColours({ specs }: FreeItem['model']): { least: number; most: number } | null {
   const { kelvinMin, kelvinMax } = specs.more
   if (typeof kelvinMin !== 'number' && typeof kelvinMax !== 'number') return null
   return { least: Number(kelvinMin ?? kelvinMax), most: Number(kelvinMax ?? kelvinMin) }
 }
 
 /** What the crew saw itself: hearsay never counts against a thing. */
-const countWeaknesses = ({ unit }: StoreUnit) =>
+const countWeaknesses = ({ unit }: FreeItem) =>
   unit.remarks.filter((it) => it.kind === 'weakness' && it.source === 'seen').length
 
 const followsOneSystem = (policies: Policies) => policies.school('system').way === 'one'
 
 /** Whether each mount that it has to be joined by finds something here to join. Without mounts of its own it fits anywhere. */
 function fits(
-  { unit, model }: StoreUnit,
+  { unit, model }: FreeItem,
   role: Role,
-  { interfaces }: ReadinessInput,
-  standing: readonly SetThing[],
+  { interfaces }: AssessmentInput,
+  standing: readonly PlacedItem[],
 ): boolean {
-  const thing = makeUnitThing(unit, model, role, null)
+  const thing = placeUnit(unit, model, role, null)
   const mounts = listNodes(thing).filter(
     (node) =>
       node.ports[0]?.side === 'guest' &&
@@ -188,7 +188,7 @@ function fits(
   return mounts.every((guest) => hosts.some((host) => canJoin(host, guest, interfaces)))
 }
 
-function listReasons(it: StoreUnit, role: Role, { input, standing, makers, faulty }: Weighing): ChoiceReason[] {
+function listReasons(it: FreeItem, role: Role, { input, standing, makers, faulty }: Weighing): ChoiceReason[] {
   const reasons: ChoiceReason[] = []
   if (isFollower(role) && fits(it, role, input, standing)) reasons.push('fits')
   if (isHere(it, input)) reasons.push('here-already')
@@ -200,7 +200,7 @@ function listReasons(it: StoreUnit, role: Role, { input, standing, makers, fault
 }
 
 /** Why roles stay empty: with nothing free of their kind, or, by a Hall set, with fewer than all of them want. */
-function explainLeft(roles: readonly Role[], units: readonly StoreUnit[], columns: readonly number[]): RoleLeft[] {
+function explainLeft(roles: readonly Role[], units: readonly FreeItem[], columns: readonly number[]): RoleLeft[] {
   const graph = {
     hosts: roles.map(() => 0),
     guests: units.map(() => null),

@@ -1,9 +1,9 @@
 import { type Category, isKindOf } from '../../kit/model/category.ts'
 import type { Model } from '../../kit/model/model.ts'
-import { makeCircuitThing, makePiece, type SetThing } from '../placed/placed-item.ts'
-import { listAllThings, listFixed, makeHoldable } from '../placed/venue.ts'
+import { type PlacedItem, placeCircuit, placePiece } from '../placed/placed-item.ts'
+import { listFixed, listSceneItems, makeHoldable } from '../placed/venue.ts'
 import type { Assignment, NewSetup, Role } from '../setup/setup.ts'
-import type { ReadinessInput } from '../verdict/readiness.ts'
+import type { AssessmentInput } from '../verdict/readiness.ts'
 import { type Choice, foldAlike } from './connect-program.ts'
 import type { Store } from './remedies.ts'
 
@@ -62,7 +62,7 @@ export interface FoldedHelper {
 export function foldHelpers(
   own: readonly OwnChoice[],
   helpers: readonly HelperChoice[],
-  { interfaces }: ReadinessInput,
+  { interfaces }: AssessmentInput,
 ): FoldedHelper[] {
   const classes = new Map<string, HelperChoice[]>()
   for (const helper of helpers) {
@@ -84,13 +84,13 @@ export function foldHelpers(
 }
 
 /** Everything that stands, each in the ways in which it can be powered, and the sockets of the room. */
-export function listOwnChoices(input: ReadinessInput): OwnChoice[] {
+export function listOwnChoices(input: AssessmentInput): OwnChoice[] {
   const { setup, holdings, circuit, policies } = input
   const school = policies.school('power').way
   const own = setup.roles.flatMap((role) =>
     role.things.flatMap((assignment): OwnChoice[] => {
       const alone = { roles: [{ ...role, things: [assignment] }], carriers: setup.carriers }
-      const pieces = listAllThings(alone, holdings, { circuit: null }).filter((it) => it.category !== 'room')
+      const pieces = listSceneItems(alone, holdings, { circuit: null }).filter((it) => it.category !== 'room')
       return pieces.map((now): OwnChoice => {
         const others = assignment.powerModeId ? [] : listOtherWays(now, role, assignment, input)
         const costs = others.map((it) => costWay(it, school))
@@ -102,7 +102,7 @@ export function listOwnChoices(input: ReadinessInput): OwnChoice[] {
       })
     }),
   )
-  const around = [...(circuit ? [makeCircuitThing(circuit)] : []), ...listFixed(setup, input)]
+  const around = [...(circuit ? [placeCircuit(circuit)] : []), ...listFixed(setup, input)]
   const fixed = around.map((it): OwnChoice => {
     return { role: null, unitId: null, choice: { ways: [it], costs: [0], isHelper: false, count: 1 } }
   })
@@ -110,18 +110,18 @@ export function listOwnChoices(input: ReadinessInput): OwnChoice[] {
 }
 
 function listOtherWays(
-  now: SetThing,
+  now: PlacedItem,
   role: Role,
   assignment: Assignment,
-  { holdings, setup }: ReadinessInput,
-): SetThing[] {
+  { holdings, setup }: AssessmentInput,
+): PlacedItem[] {
   const unit = holdings.units.get(assignment.unitId ?? '')
   const model = holdings.models.get(unit?.modelId ?? '')
   if (!unit || !model) return []
   return model.powerModes
     .filter((mode) => mode.id !== now.powerMode?.id)
     .map((mode) =>
-      makePiece({
+      placePiece({
         key: unit.id,
         tag: unit.tag,
         model,
@@ -134,21 +134,21 @@ function listOtherWays(
 }
 
 /** Packs run out and mains do not, unless the studio's school has it the other way. */
-function costWay({ powerMode }: SetThing, school: string): number {
+function costWay({ powerMode }: PlacedItem, school: string): number {
   const isMains = powerMode?.source === 'mains'
   const usual = isMains ? COST.toMains : COST.toPacks
   const isAgainst = (school === 'mains' && !isMains) || (school === 'packs' && isMains)
   return usual + (isAgainst ? COST.againstSchool : 0)
 }
 
-export const listCodes = (thing: SetThing) => thing.ports.flatMap((port) => port.interfaces)
+export const listCodes = (thing: PlacedItem) => thing.ports.flatMap((port) => port.interfaces)
 
 /** How often what a helper asks for itself is followed further: cable, adapter, and what the adapter wants. */
 const MOST_STEPS = 3
 
 /** Free pieces that could help, directly or through each other; of one model no more than could be of use. */
 export function listHelpers(
-  input: ReadinessInput,
+  input: AssessmentInput,
   store: Store,
   wanted: ReadonlySet<string>,
   missing: number,
@@ -174,7 +174,7 @@ export function listHelpers(
 }
 
 /** Free units and pieces of stock, what the fewest setups count on first, then by tag: so that ties fall alike each time. */
-function listFreePieces({ setup }: ReadinessInput, store: Store): HelperChoice[] {
+function listFreePieces({ setup }: AssessmentInput, store: Store): HelperChoice[] {
   const units = store.units
     .map(({ unit, model, usedBySetups }) => ({
       source: { unitId: unit.id },
@@ -198,7 +198,7 @@ function listFreePieces({ setup }: ReadinessInput, store: Store): HelperChoice[]
   })
   return [...stock, ...units].map(({ source, model, tag, used, healthPercent, key }, rank): HelperChoice => {
     // What is taken stands in a role in its first way of powering, as anything else that is put there.
-    const piece = makePiece({ key, tag, model, role: null, assignment: null, healthPercent })
+    const piece = placePiece({ key, tag, model, role: null, assignment: null, healthPercent })
     const ways = [{ ...piece, roleImportance: 'essential' as const }]
     const cost = COST.thing + COST.use * used + Math.min(rank, COST.use - 1)
     return {

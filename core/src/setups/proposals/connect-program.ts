@@ -2,12 +2,12 @@ import type { Interface } from '../../kit/model/interface.ts'
 import { addVariableMutably, type IntegerProgram, makeProgram, type ProgramRow } from '../../units/integer-program.ts'
 import { carries, isBetween, joinOnce } from '../joining/cycles.ts'
 import { canJoin, indexByInterface, listNodes, type PortNode } from '../joining/port-graph.ts'
-import type { SetThing } from '../placed/placed-item.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
 
 /** A piece that stands in the setup, or pieces of the store that are alike, with the ways in which each can be powered. */
 export interface Choice {
   /** The same piece once for each way; what stands in the setup has the way of now first. */
-  ways: readonly SetThing[]
+  ways: readonly PlacedItem[]
   /** What each way costs: nothing for what is as it is. */
   costs: readonly number[]
   /** Of the store: it may stay out, and where it comes in all of its essential ends are met. */
@@ -79,7 +79,7 @@ function countOf(it: Placed | undefined, choices: readonly Choice[]): number {
   return (it?.many ?? 0) * (choices[it?.choice ?? -1]?.count ?? 0)
 }
 
-function listEnds(thing: SetThing): { node: PortNode; many: number }[] {
+function listEnds(thing: PlacedItem): { node: PortNode; many: number }[] {
   const ends = new Map<string, { node: PortNode; many: number }>()
   for (const node of listNodes(thing)) {
     const id = node.ports[0]?.id ?? ''

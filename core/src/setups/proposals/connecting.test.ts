@@ -4,7 +4,7 @@ import type { Category } from '../../kit/model/category.ts'
 import type { TemplateFacts } from '../../kit/model/template-facts.ts'
 import type { SolveProgram } from '../../units/integer-program.ts'
 import { countFewestOpen, keyOf, listMusts, visitJoinings } from '../joining/joining.fixture.ts'
-import type { SetThing } from '../placed/placed-item.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
 import { thingOf } from '../placed/random-things.fixture.ts'
 import { makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'
 import { INTERFACES } from '../placed/things.fixture.ts'
@@ -148,19 +148,19 @@ function listSubsets<T>(all: readonly T[]): T[][] {
 }
 
 interface Helper {
-  thing: SetThing
+  thing: PlacedItem
   cost: number
 }
 
 /** A piece that stands, in each way in which it can be powered; the second way costs something. */
-type Standing = readonly [now: SetThing, ...others: SetThing[]]
+type Standing = readonly [now: PlacedItem, ...others: PlacedItem[]]
 const WAY_COST = 3
 
-const costOfWay = (own: Standing, way: SetThing) => (way === own[0] ? 0 : WAY_COST)
+const costOfWay = (own: Standing, way: PlacedItem) => (way === own[0] ? 0 : WAY_COST)
 
 /** One way of each. */
-function listWays(all: readonly Standing[]): SetThing[][] {
-  return all.reduce<SetThing[][]>((lists, ways) => lists.flatMap((list) => ways.map((way) => [...list, way])), [[]])
+function listWays(all: readonly Standing[]): PlacedItem[][] {
+  return all.reduce<PlacedItem[][]>((lists, ways) => lists.flatMap((list) => ways.map((way) => [...list, way])), [[]])
 }
 
 /** What leaving out, adding, powering and joining in every way comes to at best: open ends of what stands first, then the cost. */

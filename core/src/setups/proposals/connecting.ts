@@ -1,11 +1,11 @@
 import { nameModel } from '../../kit/model/model.ts'
 import type { SolveProgram } from '../../units/integer-program.ts'
-import { listWholeLinks, makeLinkRule } from '../joining/cable-run.ts'
-import { judgeCompleteness, type UnmetNeed } from '../joining/completeness.ts'
-import type { SetThing } from '../placed/placed-item.ts'
-import { listAllThings } from '../placed/venue.ts'
+import { listWholeRuns, makeRunRule } from '../joining/cable-run.ts'
+import { checkCompleteness, type UnmetNeed } from '../joining/completeness.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
+import { listSceneItems } from '../placed/venue.ts'
 import type { NewSetup } from '../setup/setup.ts'
-import { assessSetup, type ReadinessInput } from '../verdict/readiness.ts'
+import { type AssessmentInput, assessSetup } from '../verdict/readiness.ts'
 import { findBlocking } from './blocking.ts'
 import {
   type FoldedHelper,
@@ -64,7 +64,7 @@ const MOST_REPLANNED = 3
  * compares each joint by itself. Then that support is left out and the plan made anew, and taken where it leaves no more
  * ends open.
  */
-export function planConnections(input: ReadinessInput, store: Store, solve: SolveProgram): ConnectPlan {
+export function planConnections(input: AssessmentInput, store: Store, solve: SolveProgram): ConnectPlan {
   const first = planByProgram(input, store, solve)
   let left = store
   let plan = first
@@ -79,7 +79,7 @@ export function planConnections(input: ReadinessInput, store: Store, solve: Solv
 }
 
 /** Tags of supports that a plan takes and overloads. */
-function listOverloaded(input: ReadinessInput, store: Store, { remedies, taken }: ConnectPlan): Set<string> {
+function listOverloaded(input: AssessmentInput, store: Store, { remedies, taken }: ConnectPlan): Set<string> {
   const tags = new Set(taken.map((it) => it.tag))
   if (tags.size === 0) return new Set()
   const holdings = {
@@ -102,10 +102,10 @@ function listOverloaded(input: ReadinessInput, store: Store, { remedies, taken }
  * wanted ones, then with the fewest things, those that the fewest setups count on first. Proven best by the solver, over at
  * most so many pieces of one model as could be of use. Where nothing is open, the matching alone says so.
  */
-function planByProgram(input: ReadinessInput, store: Store, solve: SolveProgram): ConnectPlan {
-  const things = listAllThings(input.setup, input.holdings, input)
+function planByProgram(input: AssessmentInput, store: Store, solve: SolveProgram): ConnectPlan {
+  const things = listSceneItems(input.setup, input.holdings, input)
   const { links } = input.setup
-  const { unmet } = judgeCompleteness(things, input.interfaces, links)
+  const { unmet } = checkCompleteness(things, input.interfaces, links)
   const pressing = unmet.filter((need) => need.level !== 'advise')
   if (pressing.length === 0) return { status: 'nothing-open', ...NOTHING }
   const missing = pressing.reduce((sum, need) => sum + need.missing, 0)
@@ -117,7 +117,7 @@ function planByProgram(input: ReadinessInput, store: Store, solve: SolveProgram)
   const choices = [...own.map((it) => it.choice), ...folded.map((it) => it.choice)]
   const rated = input.circuit ? input.circuit.volts * input.circuit.amps * 1000 : null
   // What somebody plugged in stays plugged in.
-  const built = buildConnectProgram(choices, input.interfaces, rated, makeLinkRule(listWholeLinks(links, things)))
+  const built = buildConnectProgram(choices, input.interfaces, rated, makeRunRule(listWholeRuns(links, things)))
   const values = solveInOrder(built, choices, solve)
   if (values === null) return { status: 'unproven', ...NOTHING }
   return describePlan({ input, store, own, helpers: folded, built, values, missing, solve })
@@ -149,7 +149,7 @@ function listCosts({ program, wayOf }: ConnectProgram, choices: readonly Choice[
 }
 
 interface Solved {
-  input: ReadinessInput
+  input: AssessmentInput
   store: Store
   own: readonly OwnChoice[]
   helpers: readonly FoldedHelper[]
@@ -181,8 +181,8 @@ function describePlan({ input, store, own, helpers, built, values, missing, solv
   })
   // The set as it will be is joined anew: what a thing joins decides the role to which it goes.
   const after = modes.reduce<NewSetup>(applyRemedy, setup)
-  const things = [...listAllThings(after, input.holdings, input), ...chosen.map((it) => it.thing)]
-  const { joints, unmet } = judgeCompleteness(things, input.interfaces, setup.links)
+  const things = [...listSceneItems(after, input.holdings, input), ...chosen.map((it) => it.thing)]
+  const { joints, unmet } = checkCompleteness(things, input.interfaces, setup.links)
   const partnersOf = (key: string) =>
     joints.flatMap(({ host, guest }) => (host.key === key ? [guest] : guest.key === key ? [host] : []))
   const taken = chosen.map(({ helper, thing }) => ({
@@ -254,7 +254,7 @@ function makeTake({ helper, roleId }: { helper: HelperChoice; roleId: string }):
 /** The role of the nearest thing it joins, through other new things where need be. */
 function findHome(
   start: string,
-  things: readonly SetThing[],
+  things: readonly PlacedItem[],
   partnersOf: (key: string) => { key: string }[],
 ): string | null {
   const roleOf = new Map(things.map((it) => [it.key, it.roleId]))
@@ -273,7 +273,7 @@ function findHome(
 }
 
 /** Whether the plan, carried out, is judged as it was reckoned: no more stops than before. */
-function worksOut(input: ReadinessInput, store: Store, remedies: readonly Remedy[]): boolean {
+function worksOut(input: AssessmentInput, store: Store, remedies: readonly Remedy[]): boolean {
   const setup = remedies.reduce<NewSetup>(applyRemedy, input.setup)
   const units = new Map(input.holdings.units)
   const models = new Map(input.holdings.models)

@@ -8,11 +8,11 @@ import { type DemandFinding, isSelfView } from '../checks/content/demands.ts'
 import type { MicrophoneGain } from '../checks/sound/microphone-gain.ts'
 import { listUnitIds, type NewSetup, type Role, suitsRole } from '../setup/setup.ts'
 import { makeJudge } from '../verdict/incremental.ts'
-import { assessSetup, type Readiness, type ReadinessFinding, type ReadinessInput } from '../verdict/readiness.ts'
+import { type AssessmentInput, assessSetup, type Readiness, type ReadinessFinding } from '../verdict/readiness.ts'
 import { applyRemedy, type Remedy } from './remedy.ts'
 
 /** A thing of the store that is free for the whole time that is judged. */
-export interface StoreUnit {
+export interface FreeItem {
   unit: Unit
   model: Model
   /** How many setups count on it: the fewer, the sooner it is offered. */
@@ -20,7 +20,7 @@ export interface StoreUnit {
 }
 
 export interface Store {
-  units: readonly StoreUnit[]
+  units: readonly FreeItem[]
   stock: readonly { stock: Stock; model: Model; free: number }[]
   /** Things of the same kinds that are not to be had, and why. */
   away?: readonly { unit: Unit; model: Model; absence: Absence }[]
@@ -36,7 +36,7 @@ const MOST_TRIED = 12
  * Judges a setup and looks for ways out of each finding among what is free. Every way out was tried on the setup: the
  * finding it stands under goes away, or gets smaller, and no stop is added.
  */
-export function assessWithWaysOut(input: ReadinessInput, store: Store): Readiness {
+export function assessWithWaysOut(input: AssessmentInput, store: Store): Readiness {
   const readiness = assessSetup(input)
   const trial = makeTrial(input, readiness, store)
   const findings = readiness.findings.map((finding): ReadinessFinding => {
@@ -55,7 +55,7 @@ export function assessWithWaysOut(input: ReadinessInput, store: Store): Readines
 }
 
 /** Free things that could stand in for a unit of the setup without adding a stop, best first. */
-export function findStandIns(input: ReadinessInput, unitId: string, store: Store): StoreUnit[] {
+export function findStandIns(input: AssessmentInput, unitId: string, store: Store): FreeItem[] {
   const readiness = assessSetup(input)
   const trial = makeTrial(input, readiness, store)
   const role = input.setup.roles.find((it) => it.things.some((thing) => thing.unitId === unitId))
@@ -68,7 +68,7 @@ export function findStandIns(input: ReadinessInput, unitId: string, store: Store
 
 type Trial = (remedies: Remedy[]) => Readiness
 
-function makeTrial(input: ReadinessInput, before: Readiness, store: Store): Trial {
+function makeTrial(input: AssessmentInput, before: Readiness, store: Store): Trial {
   const models = new Map(input.holdings.models)
   const units = new Map(input.holdings.units)
   const stock = new Map(input.holdings.stock)
@@ -92,7 +92,7 @@ function makeTrial(input: ReadinessInput, before: Readiness, store: Store): Tria
   }
 }
 
-function listWaysOut(finding: ReadinessFinding, input: ReadinessInput, store: Store, trial: Trial): Remedy[] {
+function listWaysOut(finding: ReadinessFinding, input: AssessmentInput, store: Store, trial: Trial): Remedy[] {
   const before = trial([])
   const offers = listIdeas(finding, input, store).flatMap((remedy, order) => {
     const worth = remedy.kind === 'shop' ? 2 : weighRemedy(finding, before, trial([remedy]))
@@ -161,7 +161,7 @@ export function listReplaceable(finding: ReadinessFinding): readonly string[] {
 }
 
 /** What could be tried, in the order of what it costs: something free, another way to run it, buying. */
-function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Store): Remedy[] {
+function listIdeas(finding: ReadinessFinding, input: AssessmentInput, store: Store): Remedy[] {
   const role = input.setup.roles.find((it) => it.id === finding.roleId)
   switch (finding.code) {
     case 'role-empty':
@@ -237,7 +237,11 @@ function listIdeas(finding: ReadinessFinding, input: ReadinessInput, store: Stor
 }
 
 /** A screen beside the camera, or another thing of the kind that falls short; the trial decides which of them do. */
-function listIdeasForDemand({ demand, unitIds, roleId }: DemandFinding, input: ReadinessInput, store: Store): Remedy[] {
+function listIdeasForDemand(
+  { demand, unitIds, roleId }: DemandFinding,
+  input: AssessmentInput,
+  store: Store,
+): Remedy[] {
   const home = input.setup.roles.find((it) => it.id === roleId)
   const screens =
     demand === 'self-view' && home ? listAssignments(home, store, (it) => isSelfView(it.model.category)) : []
@@ -249,7 +253,7 @@ function listIdeasForDemand({ demand, unitIds, roleId }: DemandFinding, input: R
 }
 
 /** Others of the same kind for the things with these tags. */
-function listStandInsFor(tags: readonly string[], input: ReadinessInput, store: Store): Remedy[] {
+function listStandInsFor(tags: readonly string[], input: AssessmentInput, store: Store): Remedy[] {
   return [...input.holdings.units.values()]
     .filter((unit) => tags.includes(unit.tag))
     .flatMap((unit) => {
@@ -260,7 +264,7 @@ function listStandInsFor(tags: readonly string[], input: ReadinessInput, store: 
 
 type NeedUnmet = Extract<ReadinessFinding, { code: 'need-unmet' }>
 
-function listIdeasForNeed(finding: NeedUnmet, role: Role, input: ReadinessInput, store: Store): Remedy[] {
+function listIdeasForNeed(finding: NeedUnmet, role: Role, input: AssessmentInput, store: Store): Remedy[] {
   const unitId = finding.key.split('/')[1] ?? ''
   const isUnit = input.holdings.units.has(unitId)
   const stock = store.stock
@@ -286,7 +290,7 @@ function listIdeasForNeed(finding: NeedUnmet, role: Role, input: ReadinessInput,
   ]
 }
 
-function countFitting(finding: NeedUnmet, input: ReadinessInput, store: Store): number {
+function countFitting(finding: NeedUnmet, input: AssessmentInput, store: Store): number {
   const units = store.units.filter((it) => fits(finding, it.model, input)).length
   return store.stock.reduce((sum, it) => sum + (fits(finding, it.model, input) ? it.free : 0), units)
 }
@@ -295,7 +299,7 @@ function countFitting(finding: NeedUnmet, input: ReadinessInput, store: Store): 
 function listAway(
   finding: NeedUnmet,
   inStore: number,
-  input: ReadinessInput,
+  input: AssessmentInput,
   store: Store,
 ): { tag: string; absence: Absence }[] {
   if (inStore >= finding.missing) return []
@@ -304,7 +308,7 @@ function listAway(
 }
 
 /** Whether a model has an end of the other side of the interface; the trial decides the rest. */
-function fits(finding: NeedUnmet, model: Model, input: ReadinessInput): boolean {
+function fits(finding: NeedUnmet, model: Model, input: AssessmentInput): boolean {
   const thingKey = finding.key.split('/')[1] ?? ''
   const portId = finding.key.split('/')[2] ?? ''
   const side = findSide(thingKey, portId, input)
@@ -313,15 +317,15 @@ function fits(finding: NeedUnmet, model: Model, input: ReadinessInput): boolean 
   )
 }
 
-function findSide(thingKey: string, portId: string, { holdings }: ReadinessInput): 'host' | 'guest' | null {
+function findSide(thingKey: string, portId: string, { holdings }: AssessmentInput): 'host' | 'guest' | null {
   const stockId = /^stock:(.+):\d+$/.exec(thingKey)?.[1]
   const modelId = stockId ? holdings.stock.get(stockId)?.modelId : holdings.units.get(thingKey)?.modelId
   return holdings.models.get(modelId ?? '')?.ports.find((port) => port.id === portId)?.side ?? null
 }
 
 /** Puts `count` free things of one model into a role, or as many as there are. */
-function listAssignments(role: Role, store: Store, suits: (it: StoreUnit) => boolean, count = 1): Remedy[] {
-  const byModel = new Map<string, StoreUnit[]>()
+function listAssignments(role: Role, store: Store, suits: (it: FreeItem) => boolean, count = 1): Remedy[] {
+  const byModel = new Map<string, FreeItem[]>()
   for (const it of rankStore(store.units.filter(suits))) {
     byModel.set(it.model.id, [...(byModel.get(it.model.id) ?? []), it])
   }
@@ -337,11 +341,11 @@ function listAssignments(role: Role, store: Store, suits: (it: StoreUnit) => boo
   })
 }
 
-function rankStore(units: StoreUnit[]): StoreUnit[] {
+function rankStore(units: FreeItem[]): FreeItem[] {
   return units.sort((a, b) => a.usedBySetups - b.usedBySetups || (a.unit.tag < b.unit.tag ? -1 : 1))
 }
 
-function listReplacements(role: Role, unitId: string, { holdings }: ReadinessInput, store: Store): StoreUnit[] {
+function listReplacements(role: Role, unitId: string, { holdings }: AssessmentInput, store: Store): FreeItem[] {
   const old = holdings.models.get(holdings.units.get(unitId)?.modelId ?? '')
   const wanted = old?.category ?? role.wants
   // Where the role lists what takes turns, those and no others stand in for each other.
@@ -354,22 +358,22 @@ function listReplacements(role: Role, unitId: string, { holdings }: ReadinessInp
     .slice(0, MOST_TRIED)
 }
 
-function makeReplacements(role: Role, unitId: string, input: ReadinessInput, store: Store): Remedy[] {
+function makeReplacements(role: Role, unitId: string, input: AssessmentInput, store: Store): Remedy[] {
   return listReplacements(role, unitId, input, store).map((it) => makeReplacement(role, unitId, it))
 }
 
-function makeReplacement(role: Role, unitId: string, { unit, model }: StoreUnit): Remedy {
+function makeReplacement(role: Role, unitId: string, { unit, model }: FreeItem): Remedy {
   return { kind: 'replace', roleId: role.id, unitId, byUnitId: unit.id, tag: unit.tag, name: nameModel(model) }
 }
 
 function listIdeasForPacks(
   label: string,
   { family, wanted, have, devices }: { family: string; wanted: number; have: number; devices: { tag: string }[] },
-  input: ReadinessInput,
+  input: AssessmentInput,
   store: Store,
 ): Remedy[] {
   const home = input.setup.roles.find((role) => role.things.some((it) => holdsFamily(it.unitId, family, input)))
-  const isPack = ({ model }: StoreUnit) =>
+  const isPack = ({ model }: FreeItem) =>
     model.ports.some((it) => it.side === 'guest' && it.interfaces.includes(family))
   const free = home ? listAssignments(home, store, isPack, wanted - have) : []
   const found = free.reduce((most, it) => (it.kind === 'assign' ? Math.max(most, it.unitIds.length) : most), 0)
@@ -386,7 +390,7 @@ function listIdeasForPacks(
 }
 
 /** What keeps to the mains and what goes to packs, in the order of the studio's school; without one, things before modes. */
-function orderByPower({ policies }: ReadinessInput, mains: Remedy[], packs: Remedy[]): Remedy[] {
+function orderByPower({ policies }: AssessmentInput, mains: Remedy[], packs: Remedy[]): Remedy[] {
   const { way } = policies.school('power')
   if (way === 'mains') return [...mains, ...packs]
   if (way === 'packs') return [...packs, ...mains]
@@ -394,7 +398,7 @@ function orderByPower({ policies }: ReadinessInput, mains: Remedy[], packs: Reme
   return [...mains, ...packs].sort((a, b) => Number(isMode(a)) - Number(isMode(b)))
 }
 
-function holdsFamily(unitId: string | null, family: string, { holdings }: ReadinessInput): boolean {
+function holdsFamily(unitId: string | null, family: string, { holdings }: AssessmentInput): boolean {
   const model = holdings.models.get(holdings.units.get(unitId ?? '')?.modelId ?? '')
   return model?.ports.some((port) => port.side === 'guest' && port.interfaces.includes(family)) ?? false
 }
@@ -402,7 +406,7 @@ function holdsFamily(unitId: string | null, family: string, { holdings }: Readin
 function listIdeasForCards(
   working: { tag: string; minutes: number; plannedMinutes: number },
   role: Role,
-  input: ReadinessInput,
+  input: AssessmentInput,
   store: Store,
 ): Remedy[] {
   const cards = store.units
@@ -416,7 +420,7 @@ function listIdeasForCards(
 }
 
 /** Every other way in which a thing of the setup can record. */
-function listRecordingModesOf(tag: string, { setup, holdings }: ReadinessInput): Remedy[] {
+function listRecordingModesOf(tag: string, { setup, holdings }: AssessmentInput): Remedy[] {
   return setup.roles.flatMap((role) =>
     role.things.flatMap(({ unitId, recordingModeId }): Remedy[] => {
       const unit = holdings.units.get(unitId ?? '')
@@ -437,14 +441,14 @@ function listRecordingModesOf(tag: string, { setup, holdings }: ReadinessInput):
   )
 }
 
-function listCircuits({ setup }: ReadinessInput, store: Store): Remedy[] {
+function listCircuits({ setup }: AssessmentInput, store: Store): Remedy[] {
   return store.circuits
     .filter((circuit) => circuit.id !== setup.circuitId)
     .map((circuit) => ({ kind: 'circuit', circuitId: circuit.id, name: circuit.name }))
 }
 
 /** Every other way to power a thing of the setup from the given source. */
-function listPowerModes(input: ReadinessInput, source: 'mains' | 'packs'): Remedy[] {
+function listPowerModes(input: AssessmentInput, source: 'mains' | 'packs'): Remedy[] {
   return input.setup.roles.flatMap((role) =>
     listUnitIds({ roles: [role] }).flatMap((unitId) => listPowerModesOf(role, unitId, input, source)),
   )
@@ -453,7 +457,7 @@ function listPowerModes(input: ReadinessInput, source: 'mains' | 'packs'): Remed
 function listPowerModesOf(
   role: Role,
   unitId: string,
-  { holdings }: ReadinessInput,
+  { holdings }: AssessmentInput,
   source?: 'mains' | 'packs',
 ): Remedy[] {
   const unit = holdings.units.get(unitId)

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'
 import type { Store } from './remedies.ts'
-import { judgeLosses, listSinglePoints } from './resilience.ts'
+import { findSinglePointsOfFailure, listSinglePoints } from './resilience.ts'
 
 const studio = makeStudio({
   CAM: ['camera', { mount: 'filter-77' }],
@@ -27,7 +27,7 @@ const roles = [
   makeRole('camera', ['CAM', 'LEN', 'TRI']),
   makeRole('lamp', ['LGT', 'STD'], { importance: 'wanted', group: 'light' }),
 ]
-const losses = (store: Store) => judgeLosses(makeInput(studio, roles, { circuit: null }), store)
+const losses = (store: Store) => findSinglePointsOfFailure(makeInput(studio, roles, { circuit: null }), store)
 
 describe('what a setup would stop without', () => {
   test('is what is essential: the lamp is only wanted, so nothing of it stops anything', () => {

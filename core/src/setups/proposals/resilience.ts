@@ -1,11 +1,11 @@
 import { nameModel } from '../../kit/model/model.ts'
 import type { NewSetup } from '../setup/setup.ts'
 import { makeJudge } from '../verdict/incremental.ts'
-import type { ReadinessInput } from '../verdict/readiness.ts'
+import type { AssessmentInput } from '../verdict/readiness.ts'
 import { findStandIns, type Store } from './remedies.ts'
 
 /** One thing without which a setup would stop, and what is free to take its place. */
-export interface Loss {
+export interface SinglePointOfFailure {
   unitId: string
   tag: string
   name: string
@@ -17,11 +17,11 @@ export interface Loss {
  * What a setup would stop without, in the order of its roles: each thing is taken out and the setup judged anew, so that a
  * second lamp in the same role, or a lead that another one replaces, counts for what it is. Stand-ins were tried too.
  */
-export function judgeLosses(input: ReadinessInput, store: Store): Loss[] {
+export function findSinglePointsOfFailure(input: AssessmentInput, store: Store): SinglePointOfFailure[] {
   const judge = makeJudge()
   const before = judge.assess(input).counts.stop
   return input.setup.roles.flatMap((role) =>
-    role.things.flatMap(({ unitId }): Loss[] => {
+    role.things.flatMap(({ unitId }): SinglePointOfFailure[] => {
       const unit = input.holdings.units.get(unitId ?? '')
       const model = input.holdings.models.get(unit?.modelId ?? '')
       if (!unit || !model) return []
@@ -54,7 +54,9 @@ export interface SinglePoint {
 }
 
 /** Over all setups: what has nothing to stand in for it, what stops the most setups first. */
-export function listSinglePoints(setups: readonly { id: string; losses: readonly Loss[] }[]): SinglePoint[] {
+export function listSinglePoints(
+  setups: readonly { id: string; losses: readonly SinglePointOfFailure[] }[],
+): SinglePoint[] {
   const points = new Map<string, SinglePoint>()
   for (const { id, losses } of setups) {
     for (const { unitId, tag, name, role, standIns } of losses) {

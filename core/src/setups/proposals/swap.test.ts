@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { makePort } from '../../kit/model/port.ts'
 import type { CarriedLoad } from '../checks/rigging/carried-load.ts'
-import { listThings } from '../placed/placed-item.ts'
+import { listPlacedItems } from '../placed/placed-item.ts'
 import { makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'
 import { assessSetup } from '../verdict/readiness.ts'
 import { compareWorkings } from '../verdict/readiness-change.ts'
@@ -33,7 +33,7 @@ function swap(threadOfSecond: string) {
   const input = makeInput(studio, [makeRole('A', ['CAM', 'PAK', 'LN1', 'FIL', 'TRI'])])
   const swapped = { ...input, setup: swapThing(input.setup, 'LN1', 'LN2') }
   const [before, after] = [assessSetup(input), assessSetup(swapped)]
-  return { before, after, orphans: listOrphans(listThings(swapped.setup, studio, null), before, after) }
+  return { before, after, orphans: listOrphans(listPlacedItems(swapped.setup, studio, null), before, after) }
 }
 
 describe('another thing in the place of one', () => {

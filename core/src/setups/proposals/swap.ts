@@ -1,5 +1,5 @@
 import type { Completeness } from '../joining/completeness.ts'
-import type { SetThing } from '../placed/placed-item.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
 import type { NewSetup } from '../setup/setup.ts'
 
 /** The setup with one thing in another's place; ways of powering and recording are its own again. */
@@ -20,7 +20,7 @@ export function swapThing<T extends NewSetup>(setup: T, unitId: string, byUnitId
  * or another lens that had to give way. Tags, in the order of the set.
  */
 export function listOrphans(
-  things: readonly SetThing[],
+  things: readonly PlacedItem[],
   before: Pick<Completeness, 'joints'>,
   after: Pick<Completeness, 'joints'>,
 ): { tag: string; name: string }[] {

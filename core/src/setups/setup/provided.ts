@@ -14,8 +14,8 @@ export type Feature = keyof typeof FEATURES
 export const FEATURE_CODES = Object.keys(FEATURES) as [Feature, ...Feature[]]
 
 /** What fills a role without a thing of its own: a feature of another role's thing, or a surface of the room. */
-export const givenBySchema = z.discriminatedUnion('kind', [
+export const providedBySchema = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('feature'), roleId: idSchema, feature: z.enum(FEATURE_CODES) }),
   z.object({ kind: z.literal('surface'), name: nameSchema }),
 ])
-export type GivenBy = z.infer<typeof givenBySchema>
+export type ProvidedBy = z.infer<typeof providedBySchema>

@@ -6,9 +6,9 @@ import { idSchema, nameSchema, noteSchema, versionSchema } from '../../studio/id
 import { NO_OVERRIDES, overridesSchema } from '../../studio/policy/policy.ts'
 import { PURPOSE_CODES } from '../../studio/policy/purpose.ts'
 import { dateSchema } from '../../units/wall-time.ts'
-import { type Link, linkSchema } from '../joining/cable-run.ts'
+import { type CableRun, cableRunSchema } from '../joining/cable-run.ts'
 import { type ContentDemand, DEMAND_CODES } from './demand.ts'
-import { givenBySchema } from './provided.ts'
+import { providedBySchema } from './provided.ts'
 import { positionSchema, settingSchema } from './setting-card.ts'
 
 export const TAPES = ['fern', 'clay', 'sky', 'plum', 'straw', 'slate'] as const
@@ -47,7 +47,7 @@ export const roleSchema = z.object({
   /** Any one of these will do; while one is away the next takes its place. */
   anyOfUnitIds: z.array(idSchema).max(12).optional(),
   /** What does it without a thing of its own: a feature of another role's thing, a surface of the room. */
-  givenBy: givenBySchema.nullable().optional(),
+  givenBy: providedBySchema.nullable().optional(),
   /** Its thing may be in other roles as well. */
   mayShare: z.boolean().optional(),
   /** Where it stands, measured; null or absent where nobody did. */
@@ -92,7 +92,7 @@ export const SETUP_DEFAULTS = {
   demands: [] as ContentDemand[],
   accepted: [] as Acceptance[],
   variantOf: null as string | null,
-  links: [] as Link[],
+  links: [] as CableRun[],
   isMirrored: false,
   speakers: null as number | null,
   shot: null as Shot | null,
@@ -127,7 +127,7 @@ export const newSetupSchema = z
     /** The setup that it was made from and is compared with. */
     variantOf: idSchema.nullable().default(null),
     /** Signal and mains runs as somebody made them. */
-    links: z.array(linkSchema).max(120).default([]),
+    links: z.array(cableRunSchema).max(120).default([]),
     /** Whoever is filmed sees themselves as in a mirror, so the picture is turned round and lettering with it. */
     isMirrored: z.boolean().default(false),
     /** How many people are heard; null where nobody said. */

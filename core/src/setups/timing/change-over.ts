@@ -1,7 +1,7 @@
 import type { Interface } from '../../kit/model/interface.ts'
 import { isOwnFamily } from '../../kit/model/one-system.ts'
 import type { Joint } from '../joining/completeness.ts'
-import type { SetThing } from '../placed/placed-item.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
 import { sayPosition } from '../setup/setting-card.ts'
 import type { NewSetup, Role } from '../setup/setup.ts'
 import { findRigMinutes, findStrikeMinutes } from './rig-minutes.ts'
@@ -9,7 +9,7 @@ import { findRigMinutes, findStrikeMinutes } from './rig-minutes.ts'
 /** A setup as it stands: its things, their joints, and what of it is left standing. */
 export interface StandingRig {
   setup: Pick<NewSetup, 'roles'>
-  things: readonly SetThing[]
+  things: readonly PlacedItem[]
   joints: readonly Joint[]
   /** Roles that stay rigged between shoots. */
   standing: ReadonlySet<string>
@@ -82,20 +82,20 @@ function foldPieces(steps: readonly ChangeStep[]): ChangeStep[] {
 }
 
 /** Small things that are in another go with it; what stays is not touched; the room is the room. */
-function isLeftAlone({ category, roleId }: SetThing, { standing }: StandingRig): boolean {
+function isLeftAlone({ category, roleId }: PlacedItem, { standing }: StandingRig): boolean {
   if (category === 'room' || category === 'card' || category === 'cell' || category === 'pack') return true
   return roleId !== null && standing.has(roleId)
 }
 
-const rigOf = ({ category }: SetThing) => (category === 'room' ? 0 : findRigMinutes(category))
-const strikeOf = (thing: SetThing) => findStrikeMinutes(rigOf(thing))
+const rigOf = ({ category }: PlacedItem) => (category === 'room' ? 0 : findRigMinutes(category))
+const strikeOf = (thing: PlacedItem) => findStrikeMinutes(rigOf(thing))
 
-function describe({ key, tag, name, roleId }: SetThing, { roles }: Pick<NewSetup, 'roles'>) {
+function describe({ key, tag, name, roleId }: PlacedItem, { roles }: Pick<NewSetup, 'roles'>) {
   return { key, tag, name, role: roles.find((it) => it.id === roleId)?.name ?? '', count: 1 }
 }
 
 function findStep(
-  thing: SetThing,
+  thing: PlacedItem,
   before: StandingRig,
   after: StandingRig,
   interfaces: ReadonlyMap<string, Interface>,
@@ -115,7 +115,7 @@ function findStep(
     : { ...common, kind: 'turn', to: place, minutes: TURN_MINUTES }
 }
 
-function findRole({ key }: SetThing, { setup }: StandingRig): Role | undefined {
+function findRole({ key }: PlacedItem, { setup }: StandingRig): Role | undefined {
   return setup.roles.find((role) => role.things.some((it) => it.unitId === key))
 }
 
@@ -125,7 +125,7 @@ function sayPlace(role: Role | undefined): string {
 }
 
 function findCarrier(
-  { key }: SetThing,
+  { key }: PlacedItem,
   { joints }: StandingRig,
   interfaces: ReadonlyMap<string, Interface>,
 ): Joint | undefined {

@@ -1,5 +1,5 @@
 import { type Category, isKindOf } from '../../kit/model/category.ts'
-import type { Holdings, SetThing } from '../placed/placed-item.ts'
+import type { Holdings, PlacedItem } from '../placed/placed-item.ts'
 
 /** What stands on the floor by itself, and on how many feet. Common practice. */
 const FEET: Readonly<Partial<Record<Category, number>>> = {
@@ -33,8 +33,8 @@ export interface FloorSpace {
  * What of a setup stands on the floor: feet, and the area that is gone. A stand takes the circle in which its legs stand,
  * furniture its width by its depth. What rides on something else does not stand on the floor.
  */
-export function measureFloor(
-  things: readonly SetThing[],
+export function computeFloorSpace(
+  things: readonly PlacedItem[],
   below: ReadonlyMap<string, readonly string[]>,
   holdings: Holdings,
   standing: ReadonlySet<string> = new Set(),

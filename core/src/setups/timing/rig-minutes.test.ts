@@ -3,16 +3,16 @@ import { resolvePolicies } from '../../studio/policy/policy.ts'
 import { DEFAULT_SETTINGS } from '../../studio/policy/settings.ts'
 import type { CameraAngle } from '../checks/picture/camera-angles.ts'
 import { sayFraming, sayRigTime } from '../checks/rig-words.ts'
-import { judgeCarriedLoads } from '../checks/rigging/carried-load.ts'
-import { judgeCompleteness } from '../joining/completeness.ts'
-import { listThings } from '../placed/placed-item.ts'
+import { computeCarriedLoads } from '../checks/rigging/carried-load.ts'
+import { checkCompleteness } from '../joining/completeness.ts'
+import { listPlacedItems } from '../placed/placed-item.ts'
 import { makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'
 import { INTERFACES } from '../placed/things.fixture.ts'
 import { NO_POSITION, sayPosition } from '../setup/setting-card.ts'
 import { makeAssignment, type NewSetup, type Role } from '../setup/setup.ts'
 import { planChangeOver, type StandingRig } from './change-over.ts'
-import { measureFloor } from './floor-space.ts'
-import { findRigMinutes, reckonRigTime, reckonStandingCost } from './rig-minutes.ts'
+import { computeFloorSpace } from './floor-space.ts'
+import { computeRigTime, computeStandingCost, findRigMinutes } from './rig-minutes.ts'
 import { countSessionsPerMonth, measureMinutesPerMonth } from './room-utilisation.ts'
 
 const PLATE = {
@@ -50,8 +50,8 @@ function makeKit(platesOn: readonly string[] = []) {
 
 function stand(studio: ReturnType<typeof makeKit>, roles: Role[], standing: string[] = []): StandingRig {
   const { setup } = makeInput(studio, roles)
-  const things = listThings(setup, studio, null)
-  return { setup, things, joints: judgeCompleteness(things, interfaces).joints, standing: new Set(standing) }
+  const things = listPlacedItems(setup, studio, null)
+  return { setup, things, joints: checkCompleteness(things, interfaces).joints, standing: new Set(standing) }
 }
 
 const policies = (way: string, overrides: Partial<NewSetup['overrides']['schools']> = {}) =>
@@ -65,7 +65,12 @@ describe('minutes until it records', () => {
     makeRole('K', ['LGT', 'STD'], { group: 'light', wants: 'light' }),
   ]
   const time = (way: string, rest: Partial<Role> = {}, below?: Map<string, string[]>) =>
-    reckonRigTime({ roles: roles.map((it) => (it.id === 'K' ? { ...it, ...rest } : it)) }, studio, policies(way), below)
+    computeRigTime(
+      { roles: roles.map((it) => (it.id === 'K' ? { ...it, ...rest } : it)) },
+      studio,
+      policies(way),
+      below,
+    )
 
   test('everything struck each time: the sum of what each kind usually takes', () => {
     const all = ['camera', 'lens', 'tripod', 'light', 'stand'] as const
@@ -97,11 +102,11 @@ describe('minutes until it records', () => {
 
   test('a month of it: rigging and striking by sessions, and the room while something stays', () => {
     const half = time('half')
-    const cost = reckonStandingCost(half, 4, 600)
+    const cost = computeStandingCost(half, 4, 600)
     expect(cost.packingMinutes).toBe((half.toRecordMinutes + half.strikeMinutes) * 4)
     expect(cost.packingAllMinutes).toBeGreaterThan(cost.packingMinutes)
     expect(cost.inTheWayMinutes).toBe(600)
-    expect(reckonStandingCost(time('packed'), 4, 600).inTheWayMinutes).toBe(0)
+    expect(computeStandingCost(time('packed'), 4, 600).inTheWayMinutes).toBe(0)
   })
 })
 
@@ -125,7 +130,7 @@ describe('a month of bookings', () => {
 
 test('minutes and framing open: every role with its minutes, the formula with its numbers', () => {
   const studio = makeKit()
-  const time = reckonRigTime(
+  const time = computeRigTime(
     { roles: [makeRole('A', ['CAM', 'LEN']), makeRole('S', ['TRI'])] },
     studio,
     policies('packed'),
@@ -212,8 +217,8 @@ describe('what stands on the floor', () => {
     }
     withSpecs('TRI', { legRadiusMm: 500 })
     const { things, joints } = stand(studio, [makeRole('A', ['CAM', 'LEN', 'TRI', 'LGT', 'STD'])])
-    const { below } = judgeCarriedLoads(things, joints, interfaces)
-    const floor = measureFloor(things, below, studio)
+    const { below } = computeCarriedLoads(things, joints, interfaces)
+    const floor = computeFloorSpace(things, below, studio)
     expect(floor.things.map((it) => it.tag)).toEqual(['TRI', 'STD'])
     expect(floor.feet).toBe(6)
     // A circle of half a metre: 0.785 m².

@@ -82,7 +82,7 @@ const STAYS_HALF: readonly Category[] = ['camera', 'lens', 'backdrop', 'backdrop
  * Adds up what it takes until one can record: every role that is not standing yet, with the time it takes or usually takes.
  * `below` tells what each thing rides on: what carries something that stays, stays with it.
  */
-export function reckonRigTime(
+export function computeRigTime(
   setup: Pick<NewSetup, 'roles'>,
   holdings: Holdings,
   policies: Policies,
@@ -168,7 +168,7 @@ export interface StandingCost {
   inTheWayMinutes: number
 }
 
-export function reckonStandingCost(
+export function computeStandingCost(
   time: RigTime,
   sessionsPerMonth: number,
   otherUseMinutesPerMonth: number,

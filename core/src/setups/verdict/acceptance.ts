@@ -5,7 +5,7 @@ import type { ReadinessFinding } from './readiness.ts'
  * A short print of what a finding says: the same figures give the same print. What could mend it does not count, nor how
  * many the store has. FNV-1a over its JSON, which has its keys in the order in which core writes them.
  */
-export function printFinding({ remedies: _, accepted: __, roleId: ___, ...finding }: ReadinessFinding): string {
+export function computeFingerprint({ remedies: _, accepted: __, roleId: ___, ...finding }: ReadinessFinding): string {
   const text = JSON.stringify({ ...finding, inStore: undefined, away: undefined })
   let hash = 0x811c9dc5
   for (let at = 0; at < text.length; at++) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193) >>> 0
@@ -25,7 +25,7 @@ export function markAccepted(
   const byKey = new Map(accepted.map((it) => [it.key, it]))
   return findings.map((finding) => {
     const known = byKey.get(finding.key)
-    return known && canAccept(finding) && known.print === printFinding(finding)
+    return known && canAccept(finding) && known.print === computeFingerprint(finding)
       ? { ...finding, accepted: known }
       : finding
   })

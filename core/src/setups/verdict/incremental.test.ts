@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { Category } from '../../kit/model/category.ts'
 import type { TemplateFacts } from '../../kit/model/template-facts.ts'
-import { judgeCompleteness } from '../joining/completeness.ts'
+import { checkCompleteness } from '../joining/completeness.ts'
 import { splitIntoComponents } from '../joining/components.ts'
 import { thingOf } from '../placed/random-things.fixture.ts'
 import { makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'
@@ -121,8 +121,8 @@ describe('judging while a setup is changed', () => {
             .map((it) => it.key)
             .sort(),
         ).toEqual(things.map((it) => it.key).sort())
-        const whole = judgeCompleteness(things, INTERFACES)
-        const bits = parts.map((part) => judgeCompleteness(part, INTERFACES))
+        const whole = checkCompleteness(things, INTERFACES)
+        const bits = parts.map((part) => checkCompleteness(part, INTERFACES))
         expect(whole.joints).toEqual(bits.flatMap((it) => it.joints))
         for (const [at, part] of parts.entries()) {
           const others = parts.filter((_, index) => index !== at).flat()

@@ -1,13 +1,13 @@
-import type { Link } from '../joining/cable-run.ts'
-import { type CompletenessMemory, type JudgedEnds, judgeCompleteness } from '../joining/completeness.ts'
+import type { CableRun } from '../joining/cable-run.ts'
+import { type CompletenessMemory, checkCompleteness, type JudgedEnds } from '../joining/completeness.ts'
 import type { PortNode } from '../joining/port-graph.ts'
-import type { SetThing } from '../placed/placed-item.ts'
-import { listAllThings } from '../placed/venue.ts'
-import { assessThings, type Readiness, type ReadinessInput } from './readiness.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
+import { listSceneItems } from '../placed/venue.ts'
+import { type AssessmentInput, assessThings, type Readiness } from './readiness.ts'
 
 /** Judges one setup over and over while it is changed. */
 export interface Judge {
-  assess(input: ReadinessInput): Readiness
+  assess(input: AssessmentInput): Readiness
 }
 
 /** So many groups of ends are kept; the oldest go first. */
@@ -18,10 +18,10 @@ const MOST_KEPT = 400
  * when all of their things are as they were. Sums run over all things each time, as they take next to nothing.
  */
 export function makeJudge(): Judge {
-  const known = new Map<string, SetThing>()
+  const known = new Map<string, PlacedItem>()
   const kept = new Map<string, { ends: readonly PortNode[]; found: JudgedEnds }>()
-  let interfaces: ReadinessInput['interfaces'] | null = null
-  let links: readonly Link[] = []
+  let interfaces: AssessmentInput['interfaces'] | null = null
+  let links: readonly CableRun[] = []
   const memory: CompletenessMemory = {
     recall(ends) {
       const before = kept.get(nameOf(ends))
@@ -41,8 +41,8 @@ export function makeJudge(): Judge {
       if (input.interfaces !== interfaces || !isSameLinks(input.setup.links, links)) kept.clear()
       interfaces = input.interfaces
       links = input.setup.links
-      const things = listAllThings(input.setup, input.holdings, input).map((thing) => keepReference(known, thing))
-      return assessThings(input, things, judgeCompleteness(things, input.interfaces, input.setup.links, memory))
+      const things = listSceneItems(input.setup, input.holdings, input).map((thing) => keepReference(known, thing))
+      return assessThings(input, things, checkCompleteness(things, input.interfaces, input.setup.links, memory))
     },
   }
 }
@@ -65,20 +65,20 @@ function isSameList<T>(a: readonly T[], b: readonly T[]): boolean {
   return a.length === b.length && a.every((it, at) => it === b[at])
 }
 
-function isSameLinks(a: readonly Link[], b: readonly Link[]): boolean {
+function isSameLinks(a: readonly CableRun[], b: readonly CableRun[]): boolean {
   return a === b || JSON.stringify(a) === JSON.stringify(b)
 }
 
 /** The thing as it was before, where nothing about it changed, so that `===` is enough from there on. */
-function keepReference(known: Map<string, SetThing>, thing: SetThing): SetThing {
+function keepReference(known: Map<string, PlacedItem>, thing: PlacedItem): PlacedItem {
   const before = known.get(thing.key)
   if (before && isSameThing(before, thing)) return before
   known.set(thing.key, thing)
   return thing
 }
 
-function isSameThing(a: SetThing, b: SetThing): boolean {
-  return (Object.keys(b) as (keyof SetThing)[]).every((field) => {
+function isSameThing(a: PlacedItem, b: PlacedItem): boolean {
+  return (Object.keys(b) as (keyof PlacedItem)[]).every((field) => {
     const [before, after] = [a[field], b[field]]
     if (before === after) return true
     return Array.isArray(before) && Array.isArray(after) && isSameList<unknown>(before, after)

@@ -4,7 +4,7 @@ import { type FindingLevel, findWorstLevel, LEVELS_WORST_FIRST } from '../../stu
 import type { Bar, Circuit, Place, Size } from '../../studio/places/place.ts'
 import type { Policies, PolicyRef } from '../../studio/policy/policy.ts'
 import { type DemandFinding, judgeDemands } from '../checks/content/demands.ts'
-import { type CardMinutes, judgeCardMinutes } from '../checks/media/card-minutes.ts'
+import { type CardMinutes, computeCardTimes } from '../checks/media/card-minutes.ts'
 import { type Crew, type CrewFinding, judgeCrew } from '../checks/people/crew.ts'
 import {
   type CameraAngle,
@@ -12,9 +12,9 @@ import {
   listCameraAngles,
   type PictureFinding,
 } from '../checks/picture/camera-angles.ts'
-import { type CircuitLoad, judgeCircuitLoad } from '../checks/power/circuit-load.ts'
-import { judgePackHours, type PackHours } from '../checks/power/pack-hours.ts'
-import { type Carriage, type CarriedLoad, judgeCarriedLoads } from '../checks/rigging/carried-load.ts'
+import { type CircuitLoad, computeCircuitLoad } from '../checks/power/circuit-load.ts'
+import { computePackHours, type PackHours } from '../checks/power/pack-hours.ts'
+import { type Carriage, type CarriedLoad, computeCarriedLoads } from '../checks/rigging/carried-load.ts'
 import { type HeightFinding, judgeWorkingHeights } from '../checks/rigging/working-height.ts'
 import {
   listAbsences,
@@ -24,16 +24,16 @@ import {
   listShortStock,
   listWhatTheCrewSays,
 } from '../checks/roles/role-findings.ts'
-import { type DutyFinding, judgeDoubleDuty } from '../checks/roles/shared-item.ts'
+import { checkSharedItems, type DutyFinding } from '../checks/roles/shared-item.ts'
 import { countInputs, type InputUse } from '../checks/sound/inputs.ts'
 import { type FeedFinding, judgeMicrophones, type MicrophoneGain } from '../checks/sound/microphone-gain.ts'
 import { judgeSignalRates, type RateFinding } from '../checks/sound/signal-rate.ts'
 import { judgeSound, type Signals, type SoundFinding, traceSignals } from '../checks/sound/signals.ts'
 import { judgeSpeakers, type SpeakerFinding } from '../checks/sound/speakers.ts'
-import { judgeLinks, type LinkFinding } from '../joining/cable-run.ts'
-import { type Completeness, type Joint, judgeCompleteness } from '../joining/completeness.ts'
-import type { Holdings, SetThing } from '../placed/placed-item.ts'
-import { listAllThings } from '../placed/venue.ts'
+import { checkCableRuns, type LinkFinding } from '../joining/cable-run.ts'
+import { type Completeness, checkCompleteness, type Joint } from '../joining/completeness.ts'
+import type { Holdings, PlacedItem } from '../placed/placed-item.ts'
+import { listSceneItems } from '../placed/venue.ts'
 import type { Remedy } from '../proposals/remedy.ts'
 import type { Acceptance, NewSetup } from '../setup/setup.ts'
 import { markAccepted } from './acceptance.ts'
@@ -122,7 +122,7 @@ export interface Readiness {
   follows: Record<Working['formula'], PolicyRef[]>
 }
 
-export interface ReadinessInput {
+export interface AssessmentInput {
   setup: NewSetup
   holdings: Holdings
   interfaces: ReadonlyMap<string, Interface>
@@ -147,16 +147,16 @@ export interface ReadinessInput {
 }
 
 /** Judges a setup as it stands: who is missing, what does not fit, and whether the sums come out. Without remedies. */
-export function assessSetup(input: ReadinessInput): Readiness {
+export function assessSetup(input: AssessmentInput): Readiness {
   const { setup, holdings, interfaces } = input
-  const things = listAllThings(setup, holdings, input)
-  return assessThings(input, things, judgeCompleteness(things, interfaces, setup.links))
+  const things = listSceneItems(setup, holdings, input)
+  return assessThings(input, things, checkCompleteness(things, interfaces, setup.links))
 }
 
 /** The same of things that were listed and joined already. */
 export function assessThings(
-  input: ReadinessInput,
-  things: readonly SetThing[],
+  input: AssessmentInput,
+  things: readonly PlacedItem[],
   completeness: Completeness,
 ): Readiness {
   const { setup, holdings, interfaces } = input
@@ -169,7 +169,7 @@ export function assessThings(
     ...listShortStock(input),
     ...listCrewFindings(input),
     ...withoutRemedies(judgeDemands(setup, holdings)),
-    ...withoutRemedies(judgeDoubleDuty(setup, holdings)),
+    ...withoutRemedies(checkSharedItems(setup, holdings)),
     ...completeness.unmet.map(
       (need): ReadinessFinding => ({
         key: `need-unmet/${need.thing.key}/${need.portId}`,
@@ -203,13 +203,13 @@ export function assessThings(
     ),
   ]
   const signals = traceSignals(things, completeness.joints, interfaces)
-  const carriage = judgeCarriedLoads(things, completeness.joints, interfaces)
+  const carriage = computeCarriedLoads(things, completeness.joints, interfaces)
   const size = input.roomSize ?? null
   const cameras = listCameraAngles(setup, things, carriage.above, holdings, size)
   const microphones = judgeMicrophones(setup, things, signals.chains, holdings)
   findings.push(
     ...withoutRemedies(judgeSound(things, signals, input.policies.school('sound-path'))),
-    ...withoutRemedies(judgeLinks(setup.links, things, completeness.joints, (key) => readLength(key, holdings))),
+    ...withoutRemedies(checkCableRuns(setup.links, things, completeness.joints, (key) => readLength(key, holdings))),
     ...withoutRemedies(judgePicture(cameras, size)),
     ...withoutRemedies(judgeWorkingHeights(setup, things, carriage.below, holdings)),
     ...withoutRemedies(microphones.findings),
@@ -282,7 +282,7 @@ function listWeakMicrophones(gains: ReturnType<typeof judgeMicrophones>['gains']
   })
 }
 
-function listCrewFindings({ setup, holdings, crew }: ReadinessInput): ReadinessFinding[] {
+function listCrewFindings({ setup, holdings, crew }: AssessmentInput): ReadinessFinding[] {
   if (!crew) return []
   return judgeCrew(setup, holdings, crew).map((finding) => ({ ...finding, roleId: null, remedies: [] }))
 }
@@ -306,8 +306,8 @@ function describeInterface(code: string, side: 'host' | 'guest', interfaces: Rea
 }
 
 function judgeSums(
-  things: readonly SetThing[],
-  { setup, circuit, policies, interfaces }: ReadinessInput,
+  things: readonly PlacedItem[],
+  { setup, circuit, policies, interfaces }: AssessmentInput,
 ): { findings: ReadinessFinding[]; workings: Working[] } {
   const { settings } = policies
   const findings: ReadinessFinding[] = []
@@ -322,7 +322,7 @@ function judgeSums(
   const onMains = things.filter((thing) => thing.powerMode?.source === 'mains')
   if (circuit && onMains.length > 0) {
     const loadPolicy = { rule: settings.loadRule, continuousPercent: settings.continuousLoadPercent }
-    const working = judgeCircuitLoad(things, circuit, loadPolicy, setup.plannedMinutes)
+    const working = computeCircuitLoad(things, circuit, loadPolicy, setup.plannedMinutes)
     workings.push(working)
     if (working.level !== 'ok') {
       findings.push({
@@ -351,7 +351,7 @@ function judgeSums(
     efficiencyPercent: settings.packEfficiencyPercent,
     isLean: policies.school('redundancy').way === 'lean',
   }
-  for (const working of judgePackHours(things, packOptions)) {
+  for (const working of computePackHours(things, packOptions)) {
     workings.push(working)
     if (working.level === 'ok') continue
     const label = interfaces.get(working.family)?.label ?? working.family
@@ -359,7 +359,7 @@ function judgeSums(
     findings.push({ key, level: working.level, roleId: null, remedies: [], code: 'packs-short', label, working })
   }
   const cardOptions = { plannedMinutes: setup.plannedMinutes, headroomPercent: settings.cardHeadroomPercent }
-  for (const working of judgeCardMinutes(things, cardOptions)) {
+  for (const working of computeCardTimes(things, cardOptions)) {
     workings.push(working)
     if (working.level === 'ok') continue
     const roleId = things.find((thing) => thing.tag === working.tag)?.roleId ?? null

@@ -6,7 +6,7 @@ import { rankPlacesByColour } from './brand-colour.ts'
 import { type NewPlace, NO_DETAILS, newPlaceSchema, type PlaceDetails } from './place.ts'
 import { listMissed } from './place-change.ts'
 import { isOpenUntil, judgePlace, spreadInMired } from './place-findings.ts'
-import { judgeRoomFit } from './room-fit.ts'
+import { checkRoomFit } from './room-fit.ts'
 import { listLeadWays } from './socket-map.ts'
 
 const FACTS = { today: '2026-11-24', bookingsAfterEnd: 0, massGrams: 0, unweighed: 0 }
@@ -149,25 +149,25 @@ describe('what fits a room', () => {
   const door = { id: 'd', name: 'Door', widthMm: 820, heightMm: 2000 }
 
   test('stands at any width the room allows, along either wall', () => {
-    expect(judgeRoomFit(desk, SIZE, [door], 0)).toEqual({ standsIn: true, widestMm: 2200, throughDoor: 'Door' })
-    expect(judgeRoomFit(desk, { ...SIZE, widthMm: 1500, depthMm: 900 }, [door], 0)).toMatchObject({
+    expect(checkRoomFit(desk, SIZE, [door], 0)).toEqual({ standsIn: true, widestMm: 2200, throughDoor: 'Door' })
+    expect(checkRoomFit(desk, { ...SIZE, widthMm: 1500, depthMm: 900 }, [door], 0)).toMatchObject({
       standsIn: true,
       widestMm: 1500,
     })
-    expect(judgeRoomFit(desk, { ...SIZE, widthMm: 900, depthMm: 1600 }, [], 0)).toMatchObject({
+    expect(checkRoomFit(desk, { ...SIZE, widthMm: 900, depthMm: 1600 }, [], 0)).toMatchObject({
       standsIn: true,
       widestMm: 1600,
     })
-    expect(judgeRoomFit(desk, { ...SIZE, widthMm: 1399, depthMm: 900 }, [], 0)).toMatchObject({
+    expect(checkRoomFit(desk, { ...SIZE, widthMm: 1399, depthMm: 900 }, [], 0)).toMatchObject({
       standsIn: false,
       widestMm: null,
     })
-    expect(judgeRoomFit(desk, { ...SIZE, heightMm: 719 }, [], 0).standsIn).toBe(false)
+    expect(checkRoomFit(desk, { ...SIZE, heightMm: 719 }, [], 0).standsIn).toBe(false)
   })
 
   test('equality passes a door, a millimetre less does not, and clearance counts on both sides', () => {
     const through = (widthMm: number, clearance: number) =>
-      judgeRoomFit(desk, null, [{ ...door, widthMm }], clearance).throughDoor
+      checkRoomFit(desk, null, [{ ...door, widthMm }], clearance).throughDoor
     expect([through(720, 0), through(719, 0), through(820, 50), through(819, 50)]).toEqual([
       'Door',
       false,
@@ -177,7 +177,7 @@ describe('what fits a room', () => {
   })
 
   test('unknown stays unknown', () => {
-    expect(judgeRoomFit(desk, null, [], 50)).toEqual({ standsIn: null, widestMm: null, throughDoor: null })
+    expect(checkRoomFit(desk, null, [], 50)).toEqual({ standsIn: null, widestMm: null, throughDoor: null })
   })
 
   test('a larger room never fits less', () => {
@@ -188,8 +188,8 @@ describe('what fits a room', () => {
     })
     fc.assert(
       fc.property(size, fc.nat(3000), (room, more) => {
-        const before = judgeRoomFit(desk, room, [], 0)
-        const after = judgeRoomFit(
+        const before = checkRoomFit(desk, room, [], 0)
+        const after = checkRoomFit(
           desk,
           { widthMm: room.widthMm + more, depthMm: room.depthMm + more, heightMm: room.heightMm + more },
           [],

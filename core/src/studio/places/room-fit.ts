@@ -18,7 +18,7 @@ export interface RoomFit {
 }
 
 /** Whether a thing fits a room and a way into it. Equality passes. */
-export function judgeRoomFit(
+export function checkRoomFit(
   { widthMinMm, widthMaxMm, depthMm, heightMm }: Footprint,
   size: Size | null,
   doors: readonly Door[],

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { FIGURE_WORDS, sayPolicy } from '../words.ts'
 import { NO_OVERRIDES, OVERRIDABLE, overridesSchema, resolvePolicies } from './policy.ts'
-import { findSchool, SCHOOL_CODES } from './practice.ts'
+import { findPractice, PRACTICE_CODES } from './practice.ts'
 import { DEFAULT_SETTINGS, studioSettingsSchema } from './settings.ts'
 
 const STUDIO = {
@@ -42,8 +42,8 @@ describe('whose word holds', () => {
 
 describe('schools', () => {
   test('each has ways to choose between, and says what the choice changes or that nothing asks yet', () => {
-    for (const code of SCHOOL_CODES) {
-      const { question, ways, changes } = findSchool(code)
+    for (const code of PRACTICE_CODES) {
+      const { question, ways, changes } = findPractice(code)
       expect(question).toMatch(/\?$/)
       expect(Object.keys(ways).length, code).toBeGreaterThan(1)
       if (changes !== null) expect(changes, code).toMatch(/\.$/)

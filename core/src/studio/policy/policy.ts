@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { findSchool, SCHOOL_CODES, type SchoolCode } from './practice.ts'
+import { findPractice, PRACTICE_CODES, type PracticeCode } from './practice.ts'
 import type { Purpose } from './purpose.ts'
 import type { StudioSettings } from './settings.ts'
 
@@ -13,10 +13,10 @@ export const OVERRIDABLE = [
 export type FigureCode = (typeof OVERRIDABLE)[number]
 
 export const schoolsSchema = z
-  .partialRecord(z.enum(SCHOOL_CODES), z.string().max(40))
+  .partialRecord(z.enum(PRACTICE_CODES), z.string().max(40))
   .superRefine((schools, context) => {
     for (const [code, way] of Object.entries(schools)) {
-      if (way !== undefined && way in findSchool(code as SchoolCode).ways) continue
+      if (way !== undefined && way in findPractice(code as PracticeCode).ways) continue
       context.addIssue({ code: 'custom', path: [code], message: 'There is no such way to answer this question.' })
     }
   })
@@ -43,13 +43,13 @@ export type PolicySource = 'studio' | 'purpose' | 'setup'
 /** A policy that a piece of advice followed, so that it can be named beside it. */
 export type PolicyRef =
   | { kind: 'figure'; code: FigureCode; value: number; from: PolicySource }
-  | { kind: 'school'; code: SchoolCode; way: string; from: PolicySource }
+  | { kind: 'school'; code: PracticeCode; way: string; from: PolicySource }
 
 export interface Policies {
   /** The studio's settings with the figures that hold here. */
   settings: StudioSettings
   figure(code: FigureCode): PolicyRef & { kind: 'figure' }
-  school(code: SchoolCode): PolicyRef & { kind: 'school' }
+  school(code: PracticeCode): PolicyRef & { kind: 'school' }
 }
 
 /** What holds for one setup: its own word, else its purpose's, else the studio's, else the first way of the school. */
@@ -65,8 +65,8 @@ export function resolvePolicies(
       own.figures[code] !== undefined ? 'setup' : ofPurpose.figures[code] !== undefined ? 'purpose' : 'studio'
     return { kind: 'figure', code, value, from }
   }
-  const school = (code: SchoolCode): PolicyRef & { kind: 'school' } => {
-    const first = Object.keys(findSchool(code).ways)[0] ?? ''
+  const school = (code: PracticeCode): PolicyRef & { kind: 'school' } => {
+    const first = Object.keys(findPractice(code).ways)[0] ?? ''
     const way = own.schools[code] ?? ofPurpose.schools[code] ?? studio.schools[code] ?? first
     const from = own.schools[code] ? 'setup' : ofPurpose.schools[code] ? 'purpose' : 'studio'
     return { kind: 'school', code, way, from }

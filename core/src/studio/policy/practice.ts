@@ -8,7 +8,7 @@ export interface School {
 }
 
 /** Schools by code, in the order in which a studio meets the questions. */
-export const SCHOOLS = {
+export const PRACTICES = {
   redundancy: {
     question: 'If you have one, have you none?',
     ways: { spare: 'A spare for what stops the shoot', lean: 'Run lean and accept the risk' },
@@ -186,9 +186,9 @@ export const SCHOOLS = {
     changes: null,
   },
 } as const satisfies Record<string, School>
-export type SchoolCode = keyof typeof SCHOOLS
-export const SCHOOL_CODES = Object.keys(SCHOOLS) as [SchoolCode, ...SchoolCode[]]
+export type PracticeCode = keyof typeof PRACTICES
+export const PRACTICE_CODES = Object.keys(PRACTICES) as [PracticeCode, ...PracticeCode[]]
 
-export function findSchool(code: SchoolCode): School {
-  return SCHOOLS[code]
+export function findPractice(code: PracticeCode): School {
+  return PRACTICES[code]
 }

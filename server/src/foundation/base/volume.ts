@@ -14,11 +14,11 @@ export interface Volume {
   read(name: string): Readable
   remove(name: string): void
   /** How the volume is pretended to behave; null for one that cannot be asked to pretend. */
-  practice: Practice | null
+  practice: FaultInjection | null
 }
 
 /** Faults to practise with: a volume that is full, slow or gone. */
-export interface Practice {
+export interface FaultInjection {
   state: 'fine' | 'full' | 'slow' | 'gone'
 }
 
@@ -26,7 +26,7 @@ export const BACKUP_NAME = /^exemplar-[0-9]{8}-[0-9]{6}(?:-[a-z]+)?\.zip$/
 
 /** A folder as a volume, with the faults that a drill can switch on. */
 export function makeVolume(folder: string): Volume {
-  const practice: Practice = { state: 'fine' }
+  const practice: FaultInjection = { state: 'fine' }
   const fileOf = (name: string) => {
     if (!BACKUP_NAME.test(name) || basename(name) !== name) {
       throw new ProblemError(404, 'Not here', 'There is no backup of that name.')
@@ -76,7 +76,7 @@ export function makeVolume(folder: string): Volume {
 }
 
 /** Full after the first bytes, or late with each piece. */
-function makeFaults(practice: Practice): Transform {
+function makeFaults(practice: FaultInjection): Transform {
   return new Transform({
     async transform(chunk, _encoding, done) {
       if (practice.state === 'full') {

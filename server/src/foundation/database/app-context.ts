@@ -8,16 +8,16 @@ import { loadKeys } from '../base/secrets.ts'
 import { makeVolume, type Volume } from '../base/volume.ts'
 import { type Database, openDatabase } from './database.ts'
 
-export type HouseConfig = Pick<
+export type AppConfig = Pick<
   Config,
   'dataFolder' | 'fixedNow' | 'isDemo' | 'isLoopback' | 'isSecure' | 'backupFolder' | 'passwordCost' | 'firstRunCode'
 >
 
 /** What every handler is given: the database, the clock, where ids come from, and what stands beside the database. */
-export interface House {
+export interface AppContext {
   /** Replaced when a backup is restored; never keep it over a pause. */
   db: Database
-  readonly config: HouseConfig
+  readonly config: AppConfig
   readonly live: Live
   readonly volume: Volume
   /** Keys that sign the session cookies, newest first. */
@@ -26,7 +26,7 @@ export interface House {
   newId(): string
 }
 
-export function openHouse(config: HouseConfig): House {
+export function openContext(config: AppConfig): AppContext {
   return {
     db: openDatabase(config.dataFolder),
     config,
@@ -47,7 +47,7 @@ export interface Actor {
 }
 
 /** The house itself: at start, and for what runs by the clock. */
-export const makeHousekeeper = (): Actor => ({ personId: null, role: 'manager', isOwner: false, changeId: null })
+export const makeContext = (): Actor => ({ personId: null, role: 'manager', isOwner: false, changeId: null })
 
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 
@@ -74,27 +74,27 @@ interface WriteOptions {
  * be taken back as a whole, and told to everybody once it stands.
  */
 export function write<T>(
-  house: House,
+  app: AppContext,
   actor: Actor,
   work: (writer: Writer) => T,
   { undoes = null, isTracked = true }: WriteOptions = {},
 ): T {
-  const { db } = house
-  const { journal } = db
+  const { db } = app
+  const { changeCapture } = db
   const { personId } = actor
   let changeId = 0
   try {
     const result = db.transaction(
       (tx) => {
-        const now = house.now()
+        const now = app.now()
         changeId = tx.insert(changes).values({ at: now, personId, undoes }).returning({ id: changes.id }).get().id
-        journal.current = isTracked ? changeId : null
+        changeCapture.current = isTracked ? changeId : null
         return work({
           tx,
           now,
           personId,
           changeId,
-          newId: house.newId,
+          newId: app.newId,
           log(kind, subjectType, subjectId, data = {}) {
             tx.insert(events).values({ at: now, personId, kind, subjectType, subjectId, data, changeId }).run()
           },
@@ -103,12 +103,12 @@ export function write<T>(
       { behavior: 'immediate' },
     )
     actor.changeId = changeId
-    db.memo.clear()
-    house.live.tellChange(changeId)
+    db.cache.clear()
+    app.live.tellChange(changeId)
     return result
   } finally {
-    journal.current = null
-    db.memo.clear()
+    changeCapture.current = null
+    db.cache.clear()
   }
 }
 

@@ -7,11 +7,11 @@ const MOST_KEPT = 2000
  * What was worked out since the last change, kept until the next one. What is kept is never changed by whoever gets
  * it. Everything that depends on the clock has the minute in its key.
  */
-export function remember<T>({ memo }: Database, key: string, make: () => T): T {
-  if (memo.has(key)) return memo.get(key) as T
+export function remember<T>({ cache }: Database, key: string, make: () => T): T {
+  if (cache.has(key)) return cache.get(key) as T
   const made = make()
-  if (memo.size >= MOST_KEPT) memo.clear()
-  memo.set(key, made)
+  if (cache.size >= MOST_KEPT) cache.clear()
+  cache.set(key, made)
   return made
 }
 

@@ -28,7 +28,7 @@ export const TRACKED_TABLES = [
 export type TrackedTable = (typeof TRACKED_TABLES)[number]
 
 /** The change that is under way on this connection. */
-export interface Journal {
+export interface ChangeCapture {
   current: number | null
 }
 
@@ -45,11 +45,11 @@ export function listColumns(client: Sqlite.Database, table: string): Column[] {
  * Makes the database write down what each change does to each row. Triggers see every write, so no handler can forget
  * one; they are temporary, made anew from the schema at each opening, and other programs on the file are not bothered.
  */
-export function keepJournal(client: Sqlite.Database): Journal {
-  const journal: Journal = { current: null }
-  client.function('current_change', () => journal.current)
+export function makeChangeCapture(client: Sqlite.Database): ChangeCapture {
+  const changeCapture: ChangeCapture = { current: null }
+  client.function('current_change', () => changeCapture.current)
   for (const table of TRACKED_TABLES) client.exec(makeTriggers(table, listColumns(client, table)))
-  return journal
+  return changeCapture
 }
 
 function makeTriggers(table: TrackedTable, columns: readonly Column[]): string {

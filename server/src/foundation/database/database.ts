@@ -4,13 +4,13 @@ import Sqlite from 'better-sqlite3'
 import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import { SERVER_FOLDER } from '../base/server-folder.ts'
-import { type Journal, keepJournal } from './change-capture.ts'
+import { type ChangeCapture, makeChangeCapture } from './change-capture.ts'
 
 export type Database = BetterSQLite3Database & {
   $client: Sqlite.Database
-  journal: Journal
-  /** What was worked out since the last change; see memo.ts. */
-  memo: Map<string, unknown>
+  changeCapture: ChangeCapture
+  /** What was worked out since the last change; see cache.ts. */
+  cache: Map<string, unknown>
 }
 
 const MIGRATIONS = join(SERVER_FOLDER, 'migrations')
@@ -33,7 +33,7 @@ export function openDatabase(folder: string): Database {
   if (!isNew && pending.length > 0) copyBeforeMigration(client, folder, pending[0] ?? 'unknown')
   const database = drizzle({ client })
   migrate(database, { migrationsFolder: MIGRATIONS })
-  return Object.assign(database, { $client: client, journal: keepJournal(client), memo: new Map() })
+  return Object.assign(database, { $client: client, changeCapture: makeChangeCapture(client), cache: new Map() })
 }
 
 interface Migration {

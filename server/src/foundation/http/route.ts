@@ -1,7 +1,7 @@
 import type { Readable } from 'node:stream'
 import type { Action } from '@exemplar/core'
 import type { z } from 'zod'
-import type { Actor, House } from '../database/app-context.ts'
+import type { Actor, AppContext } from '../database/app-context.ts'
 
 export interface RouteRequest<Body, Query> {
   params: Readonly<Record<string, string>>
@@ -44,7 +44,7 @@ export interface Route {
   /** A change of something that is there: If-Match is required. */
   isChange: boolean
   status: number
-  handle(request: RouteRequest<unknown, unknown>, house: House): unknown
+  handle(request: RouteRequest<unknown, unknown>, app: AppContext): unknown
 }
 
 interface RouteSketch<Body, Query> {
@@ -59,7 +59,7 @@ interface RouteSketch<Body, Query> {
   reply?: z.ZodType
   isChange?: boolean
   status?: number
-  handle(request: RouteRequest<Body, Query>, house: House): unknown
+  handle(request: RouteRequest<Body, Query>, app: AppContext): unknown
 }
 
 /** Declares one route. The list of them is the API: it drives the router, the description and the checks. */

@@ -109,8 +109,8 @@ export const snapshotRoutes = [
     summary: 'Keep the kit and the setups as they are now',
     body: z.object({ name: nameSchema }),
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, ({ tx, now, newId, log }) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, ({ tx, now, newId, log }) => {
         const { id, version } = tx
           .insert(snapshots)
           .values({ id: newId(), name: body.name, takenAt: now, contents: takeContents(tx) })
@@ -127,8 +127,8 @@ export const snapshotRoutes = [
     room,
     summary: 'Let a snapshot go',
     isChange: true,
-    handle: ({ params, version, actor }, house) =>
-      write(house, actor, ({ tx, now, log }) => {
+    handle: ({ params, version, actor }, app) =>
+      write(app, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const row = tx.select().from(snapshots).where(eq(snapshots.id, id)).get()
         const before = requireVersion(row, version, 'snapshot')

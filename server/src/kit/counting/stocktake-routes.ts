@@ -157,8 +157,8 @@ export const stocktakeRoutes = [
     summary: 'Begin to count a place, or everything',
     body: newStocktakeSchema,
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, ({ tx, now, newId, log }) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, ({ tx, now, newId, log }) => {
         const row = tx
           .insert(stocktakes)
           .values({ id: newId(), placeId: body.placeId, startedAt: now })
@@ -187,8 +187,8 @@ export const stocktakeRoutes = [
     room,
     summary: 'Something was seen, or a stock counted; needs no version, as many may count at once',
     body: stocktakeSeenSchema.extend({ isSeen: z.boolean().default(true) }),
-    handle: ({ params, body: { isSeen, ...seen }, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ params, body: { isSeen, ...seen }, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const row = loadStocktake(tx, params.id ?? '')
         requireOpen(row)
         const others = row.seen.filter((it) => it.tag !== seen.tag)
@@ -206,8 +206,8 @@ export const stocktakeRoutes = [
     summary: 'Settle what differs: counts, where things are, and what is lost',
     body: stocktakeSettlingSchema,
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, (writer) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, (writer) => {
         const row = requireVersion(loadStocktake(writer.tx, params.id ?? ''), version, 'count')
         requireOpen(row)
         const settled = settle(writer, row, new Set(body.lost))

@@ -156,7 +156,7 @@ describe('finding', () => {
     for (const tag of held) expect(free).not.toContain(tag)
     expect(free.length).toBeGreaterThan(5)
     for (const row of (await get('/units?only=no-mass')).rows) expect(row.massGrams).toBe(null)
-    for (const row of (await get('/units?idleMonths=1')).rows) expect(row.lastOutAt ?? 0).toBeLessThan(api.house.now())
+    for (const row of (await get('/units?idleMonths=1')).rows) expect(row.lastOutAt ?? 0).toBeLessThan(api.app.now())
   })
 
   test('every order is a whole walk through the list, each thing once', async () => {
@@ -183,9 +183,9 @@ describe('finding', () => {
 describe('many at once', () => {
   test('looked at first, done as one change, taken back as one', async () => {
     const body = { ids: null, filter: { group: 'sound' }, changes: { serviceEveryDays: 400 } }
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     const preview = (await api.call('POST', '/units/change-many/preview', body)).body
-    expect(countRows(api.house)).toEqual(before)
+    expect(countRows(api.app)).toEqual(before)
     const done = await api.call('POST', '/units/change-many', body)
     expect(done.body.changed).toBe(preview.changed)
     expect((await get('/units/MIC-01')).unit.serviceEveryDays).toBe(400)

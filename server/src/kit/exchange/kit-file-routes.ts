@@ -74,17 +74,17 @@ export const kitFileRoutes = [
     room,
     summary: 'Things and stock as a list for a spreadsheet; read back at once it changes nothing',
     query: kitFilterSchema,
-    handle: ({ query, actor }, house) => {
-      const { units, stock, models, places } = loadLive(house.db)
+    handle: ({ query, actor }, app) => {
+      const { units, stock, models, places } = loadLive(app.db)
       const isFiltered = Object.values(query).some((it) => it !== undefined)
-      const wanted = isFiltered ? new Set(listUnitIds(house, query)) : null
+      const wanted = isFiltered ? new Set(listUnitIds(app, query)) : null
       const csv = writeInventory({
         units: wanted ? units.filter((it) => wanted.has(it.id)) : units,
         stock: wanted ? [] : stock,
         models: new Map(models.map((it) => [it.id, it])),
         places: new Map(places.map((it) => [it.id, it.name])),
-        interfaces: loadInterfaces(house.db),
-        currency: loadStudio(house.db).currency,
+        interfaces: loadInterfaces(app.db),
+        currency: loadStudio(app.db).currency,
         withMoney: may(actor.role, 'see-money'),
       })
       return download('text/csv; charset=utf-8', 'inventory.csv', csv)
@@ -107,10 +107,10 @@ export const kitFileRoutes = [
     summary: 'Import a kit file: all of it, or nothing',
     rawLimit: LIMIT_BYTES,
     status: 201,
-    handle: ({ body, actor }, house) => {
-      const { file, plan } = makePlan(house.db, body)
+    handle: ({ body, actor }, app) => {
+      const { file, plan } = makePlan(app.db, body)
       const isChange = KIT_LISTS.some((list) => plan.fresh[list].length + plan.changed[list].length > 0)
-      if (isChange) write(house, actor, (writer) => bringInKit(file, plan, writer))
+      if (isChange) write(app, actor, (writer) => bringInKit(file, plan, writer))
       return report(plan)
     },
   }),

@@ -27,9 +27,9 @@ describe('a kit file', () => {
     expect(status).toBe(201)
     expect(body.fresh.units).toBeGreaterThan(30)
     expect((await exportKit(empty)) === file).toBe(true)
-    const before = countRows(empty.house)
+    const before = countRows(empty.app)
     expect((await empty.call('POST', '/import/kit-file', file, RAW)).body.fresh.units).toBe(0)
-    expect(countRows(empty.house)).toEqual(before)
+    expect(countRows(empty.app)).toEqual(before)
   })
 
   test('so is a list that somebody kept for years', async () => {
@@ -44,12 +44,12 @@ describe('a kit file', () => {
 
   test('is looked at without writing, and taken back as one change', async () => {
     const file = await exportKit(full)
-    const before = countRows(empty.house)
+    const before = countRows(empty.app)
     expect((await empty.call('POST', '/import/kit-file/preview', file, RAW)).body.fresh.models).toBeGreaterThan(20)
-    expect(countRows(empty.house)).toEqual(before)
+    expect(countRows(empty.app)).toEqual(before)
     const done = await empty.call('POST', '/import/kit-file', file, RAW)
     await empty.call('POST', `/changes/${done.headers.get('x-exemplar-change')}/undo`, {})
-    const { units, models, places, people } = countRows(empty.house)
+    const { units, models, places, people } = countRows(empty.app)
     expect({ units, models, places, people }).toEqual({
       units: before.units,
       models: before.models,
@@ -71,7 +71,7 @@ describe('a kit file', () => {
 
   test('that is wrong somewhere brings nothing', async () => {
     const file = await exportKit(full)
-    const before = countRows(empty.house)
+    const before = countRows(empty.app)
     for (const broken of [
       '',
       'no JSON',
@@ -84,7 +84,7 @@ describe('a kit file', () => {
       expect([status, body.title]).toEqual([422, 'Nothing was imported'])
       expect(body.detail.length).toBeGreaterThan(20)
     }
-    expect(countRows(empty.house)).toEqual(before)
+    expect(countRows(empty.app)).toEqual(before)
   })
 })
 

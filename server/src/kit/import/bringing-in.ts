@@ -8,7 +8,7 @@ import {
 } from '@exemplar/core'
 import { z } from 'zod'
 import { ProblemError } from '../../foundation/base/problem.ts'
-import { type Actor, type House, type Transaction, write } from '../../foundation/database/app-context.ts'
+import { type Actor, type AppContext, type Transaction, write } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
 import { loadImportContext } from './import-context.ts'
 import { carryOut, rememberColumns } from './import-writing.ts'
@@ -99,28 +99,29 @@ export async function readPlan(
   }
 }
 
-const newestChange = ({ db }: House) => Number(db.$client.prepare('SELECT max(id) FROM changes').pluck().get() ?? 0)
+const newestChange = ({ db }: AppContext) =>
+  Number(db.$client.prepare('SELECT max(id) FROM changes').pluck().get() ?? 0)
 
 /**
  * Reads and carries out. What was read counts only while nothing changed since; else it is read again. Breaking off
  * leaves nothing: up to the one transaction at the end nothing is written.
  */
 export async function bringIn(
-  house: House,
+  app: AppContext,
   body: ImportBody,
   actor: Actor,
   signal: AbortSignal,
   tell: (step: { done: number; total: number }) => void,
 ) {
   for (;;) {
-    const since = newestChange(house)
-    const plan = await readPlan(house.db, body, signal, tell)
+    const since = newestChange(app)
+    const plan = await readPlan(app.db, body, signal, tell)
     if (plan === null || signal.aborted) return null
-    if (newestChange(house) !== since) continue
+    if (newestChange(app) !== since) continue
     if (!plan.isClean) throw refuseImport(plan)
     // The same list again changes nothing, so it is no change either.
     if (changesAnything(plan)) {
-      write(house, actor, (writer) => {
+      write(app, actor, (writer) => {
         carryOut(plan, writer)
         rememberColumns(plan, writer)
       })

@@ -1,15 +1,15 @@
 import { Readable } from 'node:stream'
 import { ProblemError, translateConstraint } from '../../foundation/base/problem.ts'
-import type { Actor, House } from '../../foundation/database/app-context.ts'
+import type { Actor, AppContext } from '../../foundation/database/app-context.ts'
 import { defineRoute, RawReply } from '../../foundation/http/route.ts'
 import { bringIn, type ImportBody, importSchema, readPlan, reportImport } from './bringing-in.ts'
 
 /** How far it is, line by line of JSON, and at the end the report or why nothing came of it. */
-async function* tellImport(house: House, body: ImportBody, actor: Actor, signal: AbortSignal) {
+async function* tellImport(app: AppContext, body: ImportBody, actor: Actor, signal: AbortSignal) {
   const steps: { done: number; total: number }[] = []
   const say = (line: object) => `${JSON.stringify(line)}\n`
   let wake = () => {}
-  const work = bringIn(house, body, actor, signal, (step) => {
+  const work = bringIn(app, body, actor, signal, (step) => {
     steps.push(step)
     wake()
   })
@@ -62,7 +62,7 @@ export const importRoutes = [
     summary: 'Import an inventory list: all lines, or nothing',
     body: importSchema,
     status: 201,
-    handle: ({ body, actor, connection }, house) => bringIn(house, body, actor, connection.signal, () => {}),
+    handle: ({ body, actor, connection }, app) => bringIn(app, body, actor, connection.signal, () => {}),
   }),
   defineRoute({
     method: 'post',
@@ -71,8 +71,8 @@ export const importRoutes = [
     room: 'kit',
     summary: 'The same, telling how far it is; closing the connection breaks it off and leaves nothing',
     body: importSchema,
-    handle: ({ body, actor, connection }, house) =>
-      new RawReply('application/x-ndjson', Readable.from(tellImport(house, body, actor, connection.signal)), {
+    handle: ({ body, actor, connection }, app) =>
+      new RawReply('application/x-ndjson', Readable.from(tellImport(app, body, actor, connection.signal)), {
         'X-Accel-Buffering': 'no',
       }),
   }),

@@ -19,7 +19,7 @@ describe('importing the example into an empty Exemplar', () => {
   afterEach(() => api.close())
 
   test('the preview says what every line becomes and writes nothing', async () => {
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     const { body } = await api.call('POST', '/import/inventory/preview', { csv: EXAMPLE })
     expect(body).toMatchObject({
       isClean: false,
@@ -30,32 +30,32 @@ describe('importing the example into an empty Exemplar', () => {
       outcome: 'bad',
       problems: [{ column: 'acquired on', received: '14 May' }],
     })
-    expect(countRows(api.house)).toEqual(before)
+    expect(countRows(api.app)).toEqual(before)
   })
 
   test('with the bad line nothing comes in; without it everything else does, in one go', async () => {
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     const refused = await api.call('POST', '/import/inventory', { csv: EXAMPLE })
     expect([refused.status, refused.body.detail]).toEqual([
       422,
       'Line 40: "14 May" in column "acquired on" cannot be read. Write a day such as 2024-03-14.',
     ])
     expect(refused.body.report.counts.bad).toBe(1)
-    expect(countRows(api.house)).toEqual(before)
+    expect(countRows(api.app)).toEqual(before)
     const done = await api.call('POST', '/import/inventory', { csv: EXAMPLE, leaveOut: [40] })
     expect([done.status, done.body.counts.things]).toEqual([201, 35])
-    expect(countRows(api.house)).toMatchObject({ units: 35, stock: 4, models: 31, places: 2 })
+    expect(countRows(api.app)).toMatchObject({ units: 35, stock: 4, models: 31, places: 2 })
     const [camera] = await list('find=HCA-01')
     expect(camera).toMatchObject({ name: 'Wend K5 body', place: 'Herbarium case' })
   })
 
   test('the same file again changes nothing, and is no change', async () => {
     await api.call('POST', '/import/inventory', { csv: EXAMPLE, leaveOut: [40] })
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     const again = await api.call('POST', '/import/inventory', { csv: EXAMPLE, leaveOut: [40] })
     expect([again.status, again.body.counts.same]).toEqual([201, 39])
     expect(again.headers.get('x-exemplar-change')).toBe(null)
-    expect(countRows(api.house)).toEqual(before)
+    expect(countRows(api.app)).toEqual(before)
   })
 
   test('a second file finds models, places and mounts that the first one brought', async () => {
@@ -85,14 +85,14 @@ describe('a list that somebody kept for years', () => {
   afterEach(() => api.close())
 
   test('comes in right, exported and read back it changes nothing, and taken back nothing of it is left', async () => {
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     const done = await api.call('POST', '/import/inventory', { csv: messy.csv, corrections: messy.bad })
     expect(done.body.counts).toMatchObject({ things: messy.things, stock: messy.stock, repeats: messy.repeats })
     const { body: csv } = await api.call('GET', '/export/inventory.csv')
     const again = await api.call('POST', '/import/inventory', { csv })
     expect(again.body.lines.filter((it: { outcome: string }) => it.outcome !== 'same')).toEqual([])
     await api.call('POST', `/changes/${done.headers.get('x-exemplar-change')}/undo`, {})
-    const { units, stock, models, places, column_maps: maps } = countRows(api.house)
+    const { units, stock, models, places, column_maps: maps } = countRows(api.app)
     const wanted = { units: before.units, stock: before.stock, models: before.models, places: before.places, maps: 0 }
     expect({ units, stock, models, places, maps }).toEqual(wanted)
   })
@@ -133,11 +133,11 @@ describe('an import that tells how far it is', () => {
     expect(lines.length).toBeGreaterThan(1)
     for (const { done, total } of lines) expect([done > 0, total]).toEqual([true, 1500])
     expect([last.report.counts.things, last.changeId > 0]).toEqual([1500, true])
-    expect(countRows(api.house).units).toBe(1500)
+    expect(countRows(api.app).units).toBe(1500)
   })
 
   test('broken off on the way it leaves nothing', async () => {
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     const leave = new AbortController()
     const reader = (await begin(12_000, leave.signal)).body?.getReader()
     await reader?.read()
@@ -145,6 +145,6 @@ describe('an import that tells how far it is', () => {
     await reader?.read().catch(() => {})
     // Far longer than the whole takes.
     await new Promise((done) => setTimeout(done, 1500))
-    expect(countRows(api.house)).toEqual(before)
+    expect(countRows(api.app)).toEqual(before)
   })
 })

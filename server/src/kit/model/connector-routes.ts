@@ -56,8 +56,8 @@ export const interfaceRoutes = [
     body: newInterfaceSchema,
     reply: interfaceSchema,
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         requireOwnLabel(tx, body.label, null)
         const stem = body.label
           .toLowerCase()
@@ -85,8 +85,8 @@ export const interfaceRoutes = [
     body: newInterfaceSchema,
     reply: interfaceSchema,
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const code = params.code ?? ''
         const row = tx.select().from(interfaces).where(eq(interfaces.code, code)).get()
         const before = requireVersion(row, version, 'interface')

@@ -65,8 +65,8 @@ export const modelRoutes = [
     summary: 'Change what a model is: its name, figures, ports and ways to power it',
     body: newModelSchema,
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(models).where(eq(models.id, id)).get(), version, 'model')
         const known = loadInterfaces(tx)
@@ -104,7 +104,7 @@ export const modelRoutes = [
     summary: 'Two names of one model become one: this one goes into another',
     body: z.object({ intoId: idSchema }),
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, (writer) => mergeModels(writer, params.id ?? '', body.intoId, version)),
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, (writer) => mergeModels(writer, params.id ?? '', body.intoId, version)),
   }),
 ]

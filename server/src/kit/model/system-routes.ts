@@ -1,17 +1,17 @@
 import {
   type Category,
+  checkCompleteness,
   countBodyPoints,
   crossModifiers,
   idSchema,
   isKindOf,
   isOwnFamily,
-  judgeCompleteness,
   judgeConformity,
   LIFE_STATE_CODES,
   LIFE_STATES,
   listMakerMixes,
+  listPlacedItems,
   listSystems,
-  listThings,
   type Piece,
   rankPortability,
   resolvePolicies,
@@ -19,7 +19,7 @@ import {
 import { and, eq, inArray, isNull } from 'drizzle-orm'
 import { z } from 'zod'
 import { loadHoldings, loadInterfaces } from '../../availability/holdings.ts'
-import type { House } from '../../foundation/database/app-context.ts'
+import type { AppContext } from '../../foundation/database/app-context.ts'
 import { remember } from '../../foundation/database/cache.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { models, units } from '../../schema/kit-tables.ts'
@@ -33,7 +33,7 @@ const COUNTED = LIFE_STATE_CODES.filter((code) => LIFE_STATES[code].usable || ['
 const WISHED = ['wished', 'ordered'] as const
 const MOST_CROSSED = 60
 
-function loadPieces({ db }: House, states: readonly (typeof LIFE_STATE_CODES)[number][]): Piece[] {
+function loadPieces({ db }: AppContext, states: readonly (typeof LIFE_STATE_CODES)[number][]): Piece[] {
   return db
     .select({ unit: units, model: models })
     .from(units)
@@ -45,7 +45,7 @@ function loadPieces({ db }: House, states: readonly (typeof LIFE_STATE_CODES)[nu
 }
 
 /** For each body the most that one setup hangs on it, lens, card and pack aside. */
-function countAttachments({ db }: House): Map<string, { setup: string; attachments: number }> {
+function countAttachments({ db }: AppContext): Map<string, { setup: string; attachments: number }> {
   const interfaces = loadInterfaces(db)
   const most = new Map<string, { setup: string; attachments: number }>()
   for (const setup of db.select().from(setups).where(isNull(setups.archivedAt)).all()) {
@@ -55,7 +55,7 @@ function countAttachments({ db }: House): Map<string, { setup: string; attachmen
       things.flatMap((it) => it.unitId ?? []),
       things.flatMap((it) => it.stockId ?? []),
     )
-    const { joints } = judgeCompleteness(listThings(setup, holdings, null), interfaces, setup.links)
+    const { joints } = checkCompleteness(listPlacedItems(setup, holdings, null), interfaces, setup.links)
     const counts = new Map<string, number>()
     for (const { host, interfaceCode } of joints) {
       if (interfaces.get(interfaceCode)?.kind === 'carry') counts.set(host.key, (counts.get(host.key) ?? 0) + 1)
@@ -76,26 +76,26 @@ export const systemRoutes = [
     summary:
       'Mounts, packs and plates as families: what hangs on each, what leaving it costs, what fits how many devices',
     query: z.object({ plate: idSchema.optional(), eachMinor: z.coerce.number().int().min(0).max(1e9).optional() }),
-    handle: ({ query }, house) => {
-      const owned = loadPieces(house, COUNTED)
-      const wished = loadPieces(house, WISHED)
-      const interfaces = [...loadInterfaces(house.db).values()]
+    handle: ({ query }, app) => {
+      const owned = loadPieces(app, COUNTED)
+      const wished = loadPieces(app, WISHED)
+      const interfaces = [...loadInterfaces(app.db).values()]
       const of = (...kinds: Category[]) => owned.filter(({ model }) => kinds.some((it) => isKindOf(model.category, it)))
       const plates = interfaces.filter((it) => it.kind === 'carry')
       const plate = query.plate ?? plates.find((it) => isOwnFamily(it.code))?.code ?? 'thread-1-4'
       return {
         systems: listSystems(owned, interfaces),
-        follows: resolvePolicies(loadStudio(house.db), null).school('system'),
+        follows: resolvePolicies(loadStudio(app.db), null).school('system'),
         plates: plates.map(({ code, label }) => ({ code, label })),
         plate,
         conformity: judgeConformity(owned, plate, query.eachMinor ?? null),
         portability: rankPortability(of('microphone'), [...owned, ...wished]),
         bodies: countBodyPoints(
           of('camera'),
-          remember(house.db, 'attachments-of-bodies', () => countAttachments(house)),
+          remember(app.db, 'attachments-of-bodies', () => countAttachments(app)),
         ),
         mixes: listMakerMixes(
-          house.db
+          app.db
             .select()
             .from(setups)
             .where(isNull(setups.archivedAt))

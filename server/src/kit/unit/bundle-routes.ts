@@ -51,8 +51,8 @@ export const bundleRoutes = [
     summary: 'Take in one purchase as several things: its price is split, and what was not in the box is to be bought',
     body: bundleSchema,
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, (writer) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, (writer) => {
         const { tx, newId, log } = writer
         if (body.partyId && !tx.select().from(parties).where(eq(parties.id, body.partyId)).get()) {
           throw refuseField('/partyId', 'There is no such vendor or lender.')

@@ -1,4 +1,4 @@
-import { printFinding, softwareSchema } from '@exemplar/core'
+import { computeFingerprint, softwareSchema } from '@exemplar/core'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { match, startApi, type TestApi } from '../../foundation/api.fixture.ts'
 
@@ -98,7 +98,7 @@ describe('a finding that is lived with', () => {
     const finding = judged.findings.find((it: { level: string }) => it.level === 'warn' || it.level === 'advise')
     const setup = await get('/setups/pb')
     const accepted = [
-      { key: finding.key, print: printFinding(finding), reason: 'as ever', on: '2026-11-24', by: 'Imke' },
+      { key: finding.key, print: computeFingerprint(finding), reason: 'as ever', on: '2026-11-24', by: 'Imke' },
     ]
     await api.call('PUT', '/setups/pb', { ...setup, accepted }, match(setup.version))
     const after = await get('/setups/pb/readiness')

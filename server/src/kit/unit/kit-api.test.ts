@@ -100,7 +100,7 @@ describe('the kit of the demo', () => {
   })
 
   test('a tag that is taken, or an interface nobody knows, is refused at its field and nothing is left behind', async () => {
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     const taken = await api.call('POST', '/units', { category: 'light', name: 'New one', tag: 'LGT-01' })
     expect([taken.status, taken.body.errors[0].pointer]).toEqual([409, '/tag'])
     const strange = await api.call('POST', '/units', {
@@ -111,7 +111,7 @@ describe('the kit of the demo', () => {
     expect([strange.status, strange.body.errors[0].pointer]).toEqual([422, '/facts/mount'])
     const nowhere = await api.call('POST', '/units', { category: 'lens', name: 'New one', placeId: 'atlantis' })
     expect(nowhere.status).toBe(422)
-    expect(countRows(api.house)).toEqual(before)
+    expect(countRows(api.app)).toEqual(before)
   })
 
   test('what changes stands in the history, with who and what before', async () => {

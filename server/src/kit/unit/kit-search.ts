@@ -28,13 +28,13 @@ export function makeNearMatch(db: Database, text: string): string | null {
 
 /** Every word in the index. The table that lists them is only a view of it, made for this connection. */
 function readVocabulary(db: Database): string[] {
-  const { memo } = db
-  const known = memo.get('kit-vocabulary') as string[] | undefined
+  const { cache } = db
+  const known = cache.get('kit-vocabulary') as string[] | undefined
   if (known) return known
   db.$client.exec(
     "CREATE VIRTUAL TABLE IF NOT EXISTS temp.unit_vocabulary USING fts5vocab('main', 'unit_words', 'row')",
   )
   const words = prepare(db, 'SELECT term FROM temp.unit_vocabulary').pluck().all() as string[]
-  memo.set('kit-vocabulary', words)
+  cache.set('kit-vocabulary', words)
   return words
 }

@@ -3,7 +3,7 @@ import { eq, inArray } from 'drizzle-orm'
 import type { z } from 'zod'
 import { selectMany } from '../../availability/holdings.ts'
 import { ProblemError } from '../../foundation/base/problem.ts'
-import { type House, type Transaction, write } from '../../foundation/database/app-context.ts'
+import { type AppContext, type Transaction, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { models, units } from '../../schema/kit-tables.ts'
 import { setupUnits } from '../../schema/setups-tables.ts'
@@ -12,7 +12,7 @@ import { listUnitIds } from './unit-list.ts'
 
 const room = 'kit'
 type Many = z.infer<typeof manySchema>
-type Reader = House['db'] | Transaction
+type Reader = AppContext['db'] | Transaction
 
 interface Line {
   id: string
@@ -24,8 +24,8 @@ interface Line {
 }
 
 /** What would become of each thing, in the order of their tags. */
-function makeLines(house: House, db: Reader, { ids, filter, changes }: Many): Line[] {
-  const wanted = ids ?? listUnitIds(house, filter)
+function makeLines(app: AppContext, db: Reader, { ids, filter, changes }: Many): Line[] {
+  const wanted = ids ?? listUnitIds(app, filter)
   const rows = selectMany(wanted, (some) =>
     db
       .select({ unit: units, model: models })
@@ -99,7 +99,7 @@ export const manyRoutes = [
     room,
     summary: 'Say what a change of many things would do to each; writes nothing',
     body: manySchema,
-    handle: ({ body }, house) => report(makeLines(house, house.db, body)),
+    handle: ({ body }, app) => report(makeLines(app, app.db, body)),
   }),
   defineRoute({
     method: 'post',
@@ -108,12 +108,12 @@ export const manyRoutes = [
     room,
     summary: 'Change many things at once, as one change to be taken back',
     body: manySchema,
-    handle: ({ body, actor }, house) => {
-      if (!makeLines(house, house.db, body).some(isTouched)) {
+    handle: ({ body, actor }, app) => {
+      if (!makeLines(app, app.db, body).some(isTouched)) {
         throw new ProblemError(422, 'Nothing to change', 'None of these things would be different.')
       }
-      return write(house, actor, ({ tx, now, log }) => {
-        const lines = makeLines(house, tx, body)
+      return write(app, actor, ({ tx, now, log }) => {
+        const lines = makeLines(app, tx, body)
         const set = makeSet(body.changes, now)
         for (const { id, changes } of lines.filter(isTouched)) {
           const before = tx.select({ version: units.version }).from(units).where(eq(units.id, id)).get()

@@ -44,8 +44,8 @@ export const stockRoutes = [
       placeId: idSchema.nullable().default(null),
     }),
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, (writer) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, (writer) => {
         const { category, maker, name, ...counted } = body
         const modelId = findOrMakeModel(writer, {
           ...body,
@@ -76,8 +76,8 @@ export const stockRoutes = [
     summary: 'Say where a stock lies and when more is to be bought',
     body: settingsSchema,
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(stock).where(eq(stock.id, id)).get(), version, 'stock')
         log('changed', 'stock', id, { before, after: body })
@@ -97,8 +97,8 @@ export const stockRoutes = [
     summary: 'Count a stock anew',
     body: z.object({ quantity: z.number().int().min(0).max(100_000) }),
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(stock).where(eq(stock.id, id)).get(), version, 'stock')
         log('counted', 'stock', id, { before: before.quantity, after: body.quantity })

@@ -17,7 +17,7 @@ import {
 import { like } from 'drizzle-orm'
 import { z } from 'zod'
 import { loadHolds } from '../../availability/holds.ts'
-import type { House } from '../../foundation/database/app-context.ts'
+import type { AppContext } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
 import { prepare } from '../../foundation/database/statements.ts'
 import { stock, units } from '../../schema/kit-tables.ts'
@@ -80,24 +80,24 @@ const SORTS: Readonly<Record<KitSort, { key: string; isDown: boolean }>> = {
 }
 
 /** One page of things, with where to go on from. Reads by index where it can, and never the whole list. */
-export function listUnits(house: House, { after, limit, ...filter }: UnitListQuery): UnitListReply {
-  const exact = readPage(house, filter, after, limit, filter.find ? makeMatch(filter.find) : null)
+export function listUnits(app: AppContext, { after, limit, ...filter }: UnitListQuery): UnitListReply {
+  const exact = readPage(app, filter, after, limit, filter.find ? makeMatch(filter.find) : null)
   if (exact.rows.length > 0 || !filter.find) return { ...exact, isNear: false }
-  const near = makeNearMatch(house.db, filter.find)
+  const near = makeNearMatch(app.db, filter.find)
   // A page after the first of what is near asks the same question, and has no exact answer either.
-  const page = near === null ? exact : readPage(house, filter, after, limit, near)
+  const page = near === null ? exact : readPage(app, filter, after, limit, near)
   return { ...page, isNear: page.rows.length > 0 }
 }
 
 function readPage(
-  house: House,
+  app: AppContext,
   filter: KitFilter,
   after: string | undefined,
   limit: number,
   match: string | null,
 ): Omit<UnitListReply, 'isNear'> {
-  const { db } = house
-  const { where, values } = makeWhere(house, filter, match)
+  const { db } = app
+  const { where, values } = makeWhere(app, filter, match)
   const { key, isDown } = SORTS[filter.sort ?? 'tag']
   const [afterKey, afterTag] = readCursor(after)
   if (afterTag !== null) {
@@ -140,24 +140,24 @@ function readCursor(after: string | undefined): [key: string | number, tag: stri
   return ['', after]
 }
 
-export function countUnits(house: House, filter: KitFilter): { units: number; models: number } {
-  const { where, values } = makeWhere(house, filter, filter.find ? makeMatch(filter.find) : null)
+export function countUnits(app: AppContext, filter: KitFilter): { units: number; models: number } {
+  const { where, values } = makeWhere(app, filter, filter.find ? makeMatch(filter.find) : null)
   const sql = `SELECT count(*) AS units, count(DISTINCT u.model_id) AS models FROM ${SOURCE} WHERE ${where.join(' AND ')}`
-  return prepare(house.db, sql).get(...values) as { units: number; models: number }
+  return prepare(app.db, sql).get(...values) as { units: number; models: number }
 }
 
 /** The ids of all things that a filter finds, by tag. */
-export function listUnitIds(house: House, filter: KitFilter): string[] {
-  const { where, values } = makeWhere(house, filter, filter.find ? makeMatch(filter.find) : null)
+export function listUnitIds(app: AppContext, filter: KitFilter): string[] {
+  const { where, values } = makeWhere(app, filter, filter.find ? makeMatch(filter.find) : null)
   const sql = `SELECT u.id FROM ${SOURCE} WHERE ${where.join(' AND ')} ORDER BY u.tag`
-  return prepare(house.db, sql)
+  return prepare(app.db, sql)
     .pluck()
     .all(...values) as string[]
 }
 
 type Value = string | number
 
-function makeWhere(house: House, filter: KitFilter, match: string | null): { where: string[]; values: Value[] } {
+function makeWhere(app: AppContext, filter: KitFilter, match: string | null): { where: string[]; values: Value[] } {
   const where = [`u.archived_at IS ${filter.only === 'archived' ? 'NOT ' : ''}NULL`]
   const values: Value[] = []
   const ask = (sql: string, ...of: Value[]) => {
@@ -182,11 +182,11 @@ function makeWhere(house: House, filter: KitFilter, match: string | null): { whe
     ask('EXISTS (SELECT 1 FROM setup_units s WHERE s.unit_id = u.id AND s.setup_id = ?)', filter.setupId)
   if (filter.freeOn) {
     ask(`u.state IN (${quote(USABLE)})`)
-    ask('u.id NOT IN (SELECT value FROM json_each(?))', JSON.stringify(listHeldOn(house, filter.freeOn)))
+    ask('u.id NOT IN (SELECT value FROM json_each(?))', JSON.stringify(listHeldOn(app, filter.freeOn)))
   }
   if (filter.idleMonths) {
-    const since = house.now() - filter.idleMonths * 30.4375 * 86_400_000
-    const sinceDay = findWallTime(since, loadStudio(house.db).zone).slice(0, 10)
+    const since = app.now() - filter.idleMonths * 30.4375 * 86_400_000
+    const sinceDay = findWallTime(since, loadStudio(app.db).zone).slice(0, 10)
     // What came only lately had no time to be idle.
     ask(`coalesce(${LAST_OUT}, 0) < ? AND coalesce(u.acquired_on, '') < ?`, since, sinceDay)
   }
@@ -220,10 +220,10 @@ const ONLY: Readonly<Record<Exclude<KitOnly, 'archived'>, string>> = {
 }
 
 /** Ids of what some booking holds at any time of a day. */
-function listHeldOn(house: House, day: string): string[] {
-  const { zone } = loadStudio(house.db)
+function listHeldOn(app: AppContext, day: string): string[] {
+  const { zone } = loadStudio(app.db)
   const interval = { start: findStartOfDay(day, zone), end: findStartOfDay(addDays(day, 1), zone) }
-  return [...new Set(loadHolds(house.db, interval).flatMap((hold) => [...hold.unitIds]))]
+  return [...new Set(loadHolds(app.db, interval).flatMap((hold) => [...hold.unitIds]))]
 }
 
 /** Which setups count on each of the units, in the order of their codes. */

@@ -15,7 +15,7 @@ import {
 } from '@exemplar/core'
 import { and, desc, eq, inArray, isNull, like } from 'drizzle-orm'
 import { refuseMissing } from '../../foundation/base/problem.ts'
-import type { House } from '../../foundation/database/app-context.ts'
+import type { AppContext } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
 import { faults } from '../../schema/bench-tables.ts'
 import { models, units } from '../../schema/kit-tables.ts'
@@ -99,8 +99,8 @@ function judgeAllSoftware(db: Database, unit: typeof units.$inferSelect, model: 
   return [...findings, ...ofGuests]
 }
 
-export function loadUnitPage(house: House, id: string) {
-  const { db } = house
+export function loadUnitPage(app: AppContext, id: string) {
+  const { db } = app
   const row = db
     .select({ unit: units, model: models, place: places.name, party: parties.name, owner: people.name })
     .from(units)
@@ -130,7 +130,7 @@ export function loadUnitPage(house: House, id: string) {
     recorded: { percent: recorded.percent, missing: recorded.missing.map((it) => RECORDABLE[it]) },
     disclosure: sayDisclosure(unit, nameModel(model), row.party),
     successor: successor ? nameModel(successor) : null,
-    space: capacity === null ? null : forecastSpace(capacity, unit.fills, findDate(house.now(), zone)),
+    space: capacity === null ? null : forecastSpace(capacity, unit.fills, findDate(app.now(), zone)),
     software: judgeAllSoftware(db, unit, model),
     ...loadKin(db, unit),
     serves: loadServes(db, [id]).get(id) ?? [],

@@ -124,7 +124,7 @@ export const unitRoutes = [
     room,
     summary: 'One page of things by tag, filtered',
     query: unitListQuery,
-    handle: ({ query }, house) => listUnits(house, query),
+    handle: ({ query }, app) => listUnits(app, query),
   }),
   defineRoute({
     method: 'get',
@@ -133,7 +133,7 @@ export const unitRoutes = [
     room,
     summary: 'How many things of how many models',
     query: kitFilterSchema,
-    handle: ({ query }, house) => countUnits(house, query),
+    handle: ({ query }, app) => countUnits(app, query),
   }),
   defineRoute({
     method: 'post',
@@ -144,8 +144,8 @@ export const unitRoutes = [
     body: quickEntrySchema,
     reply: unitSchema,
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, (writer) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, (writer) => {
         const modelId = findOrMakeModel(writer, body)
         const { prefix } = CATEGORIES[body.category]
         const tag = body.tag ?? makeNextTag(prefix, listTagsLike(writer.tx, prefix))
@@ -164,7 +164,7 @@ export const unitRoutes = [
     permission: 'see-studio',
     room,
     summary: 'A thing with its model, where it serves, its faults and its money',
-    handle: ({ params }, house) => loadUnitPage(house, params.id ?? ''),
+    handle: ({ params }, app) => loadUnitPage(app, params.id ?? ''),
   }),
   defineRoute({
     method: 'patch',
@@ -175,8 +175,8 @@ export const unitRoutes = [
     body: unitChangeSchema,
     reply: unitSchema,
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
         requireSense(tx, before, body)
@@ -198,8 +198,8 @@ export const unitRoutes = [
     room,
     summary: 'Archive a thing; its history stays',
     isChange: true,
-    handle: ({ params, version, actor }, house) =>
-      write(house, actor, ({ tx, now, log }) => {
+    handle: ({ params, version, actor }, app) =>
+      write(app, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
         if (tx.select().from(setupUnits).where(eq(setupUnits.unitId, id)).get()) {
@@ -222,8 +222,8 @@ export const unitRoutes = [
     summary: 'Bring a thing back from the archive',
     body: z.object({}),
     isChange: true,
-    handle: ({ params, version, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ params, version, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
         tx.update(units)
@@ -242,8 +242,8 @@ export const unitRoutes = [
     summary: 'Add further pieces like a thing: all but its tag, serial, nickname and remarks',
     body: z.object({ count: z.number().int().min(1, 'At least one.').max(50, 'At most 50 at once.') }),
     status: 201,
-    handle: ({ params, body, actor }, house) =>
-      write(house, actor, (writer) => {
+    handle: ({ params, body, actor }, app) =>
+      write(app, actor, (writer) => {
         const like = writer.tx
           .select()
           .from(units)
@@ -274,7 +274,7 @@ export const unitRoutes = [
     summary: 'Two records of one thing become one: this one goes into another, with all that names it',
     body: z.object({ intoId: idSchema }),
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, (writer) => mergeUnits(writer, params.id ?? '', body.intoId, version)),
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, (writer) => mergeUnits(writer, params.id ?? '', body.intoId, version)),
   }),
 ]

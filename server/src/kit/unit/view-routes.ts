@@ -31,8 +31,8 @@ export const viewRoutes = [
     body: newSavedViewSchema,
     reply: savedViewSchema,
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, ({ tx, newId, log }) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, ({ tx, newId, log }) => {
         const { archivedAt: _, ...view } = tx
           .insert(savedViews)
           .values({ ...body, id: newId() })
@@ -49,8 +49,8 @@ export const viewRoutes = [
     room,
     summary: 'Let a way to look at the kit go',
     isChange: true,
-    handle: ({ params, version, actor }, house) =>
-      write(house, actor, ({ tx, now, log }) => {
+    handle: ({ params, version, actor }, app) =>
+      write(app, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(savedViews).where(eq(savedViews.id, id)).get(), version, 'view')
         tx.update(savedViews)

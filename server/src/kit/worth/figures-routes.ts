@@ -14,7 +14,7 @@ import {
 import { and, eq, isNull } from 'drizzle-orm'
 import { z } from 'zod'
 import { loadHolds } from '../../availability/holds.ts'
-import type { House } from '../../foundation/database/app-context.ts'
+import type { AppContext } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { faults } from '../../schema/bench-tables.ts'
 import { entries } from '../../schema/ledger-tables.ts'
@@ -48,7 +48,7 @@ function groupBy<T, V>(
 type Live = ReturnType<typeof loadLive>
 
 /** How often each thing was out, and what that cost. */
-function listUse({ db }: House, { units, models }: Live, today: string, zone: string) {
+function listUse({ db }: AppContext, { units, models }: Live, today: string, zone: string) {
   const taken = db
     .select({ unitId: events.subjectId, at: events.at })
     .from(events)
@@ -102,9 +102,9 @@ function listUse({ db }: House, { units, models }: Live, today: string, zone: st
 }
 
 /** What is wanted of each stock at once: by what is booked, and if all setups stood at the same time. */
-function listDemand(house: House, { stock, models }: Live) {
-  const { db } = house
-  const now = house.now()
+function listDemand(app: AppContext, { stock, models }: Live) {
+  const { db } = app
+  const now = app.now()
   const holds = loadHolds(db, { start: now, end: now + AHEAD_MS })
   const standing = groupBy(
     db
@@ -134,7 +134,7 @@ function listDemand(house: House, { stock, models }: Live) {
 }
 
 /** What stands in each setup cost, and is worth. */
-function listSetupValues({ db }: House, { units }: Live, sharing: Sharing) {
+function listSetupValues({ db }: AppContext, { units }: Live, sharing: Sharing) {
   const rows = db.select().from(setups).where(isNull(setups.archivedAt)).orderBy(setups.code).all()
   const used = rows.map(({ id, roles }) => ({
     id,
@@ -199,13 +199,13 @@ export const figuresRoutes = [
     summary:
       'How often things are out and what that costs, what is wanted at once, what setups are worth, what holds how much',
     query: figuresQuery,
-    handle: ({ query }, house) => {
-      const { zone } = loadStudio(house.db)
-      const live = loadLive(house.db)
+    handle: ({ query }, app) => {
+      const { zone } = loadStudio(app.db)
+      const live = loadLive(app.db)
       return {
-        use: listUse(house, live, findDate(house.now(), zone), zone),
-        demand: listDemand(house, live),
-        setups: listSetupValues(house, live, query.sharing),
+        use: listUse(app, live, findDate(app.now(), zone), zone),
+        demand: listDemand(app, live),
+        setups: listSetupValues(app, live, query.sharing),
         capacities: listCapacities(live),
       }
     },

@@ -215,7 +215,7 @@ describe('the matrix of access', () => {
 
 /** Makes every amount of the demo one that can be nothing else: from 77 million on, no mass, length or power lies there. */
 function markAmounts(): void {
-  api.house.db.$client.exec(`
+  api.app.db.$client.exec(`
     UPDATE units SET price_minor = 77000000 + rowid;
     UPDATE entries SET net_minor = 77100000 + rowid, tax_minor = 77200000 + rowid;
     UPDATE budgets SET total_minor = 77300000 + rowid`)

@@ -6,8 +6,8 @@ import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/
 import { hashPassword, hashToken, makeToken, verifyPassword } from '../../foundation/base/secrets.ts'
 import {
   type Actor,
-  type House,
-  makeHousekeeper,
+  type AppContext,
+  makeContext,
   requireVersion,
   type Writer,
   write,
@@ -21,31 +21,31 @@ const room = 'studio'
 /** A link to set a password works so long. */
 const INVITATION_MS = 7 * 86_400_000
 
-const limitsOf = new WeakMap<House, ReturnType<typeof makeSignInLimits>>()
-function findLimits(house: House) {
-  const limits = limitsOf.get(house) ?? makeSignInLimits()
-  limitsOf.set(house, limits)
+const limitsOf = new WeakMap<AppContext, ReturnType<typeof makeSignInLimits>>()
+function findLimits(app: AppContext) {
+  const limits = limitsOf.get(app) ?? makeSignInLimits()
+  limitsOf.set(app, limits)
   return limits
 }
 
-function hasOwner({ db }: House): boolean {
+function hasOwner({ db }: AppContext): boolean {
   return db.select().from(accounts).where(eq(accounts.isOwner, true)).get() !== undefined
 }
 
-function canStepIn({ config }: House): boolean {
+function canStepIn({ config }: AppContext): boolean {
   return config.isDemo && config.isLoopback
 }
 
 /** Signs in on this connection, always with a new token: one that was planted before is worth nothing. */
-function enter(house: House, connection: Connection, personId: string) {
-  if (connection.sessionId) endSession(house.db, connection.sessionId)
-  connection.setToken(beginSession(house, personId))
-  return describeAccess(house, personId)
+function enter(app: AppContext, connection: Connection, personId: string) {
+  if (connection.sessionId) endSession(app.db, connection.sessionId)
+  connection.setToken(beginSession(app, personId))
+  return describeAccess(app, personId)
 }
 
-function describeAccess(house: House, personId: string | null) {
+function describeAccess(app: AppContext, personId: string | null) {
   const row = personId
-    ? house.db
+    ? app.db
         .select({ id: people.id, name: people.name, role: accounts.role, isOwner: accounts.isOwner })
         .from(accounts)
         .innerJoin(people, eq(people.id, accounts.personId))
@@ -56,10 +56,10 @@ function describeAccess(house: House, personId: string | null) {
     person: row ? { id: row.id, name: row.name } : null,
     role: row?.role ?? null,
     isOwner: row?.isOwner ?? false,
-    needsOwner: !hasOwner(house),
+    needsOwner: !hasOwner(app),
     /** One click signs in as each role: the demo on this machine only. */
-    canStepIn: canStepIn(house),
-    isEmpty: house.db.$client.prepare('SELECT NOT EXISTS (SELECT 1 FROM units)').pluck().get() === 1,
+    canStepIn: canStepIn(app),
+    isEmpty: app.db.$client.prepare('SELECT NOT EXISTS (SELECT 1 FROM units)').pluck().get() === 1,
   }
 }
 
@@ -83,8 +83,8 @@ const firstRunSchema = z.object({
 
 const signInSchema = z.object({ signInName: z.string().max(200), password: z.string().max(400) })
 
-function requireAccount(house: House, personId: string, version: number) {
-  const row = house.db.select().from(accounts).where(eq(accounts.personId, personId)).get()
+function requireAccount(app: AppContext, personId: string, version: number) {
+  const row = app.db.select().from(accounts).where(eq(accounts.personId, personId)).get()
   return requireVersion(row, version, 'account')
 }
 
@@ -106,15 +106,15 @@ function makeInvitation({ tx, now, log }: Writer, personId: string): { token: st
   return { token, expiresAt }
 }
 
-function findInvitation(house: House, token: string) {
-  const row = house.db
+function findInvitation(app: AppContext, token: string) {
+  const row = app.db
     .select({ invitation: invitations, name: people.name, signInName: accounts.signInName })
     .from(invitations)
     .innerJoin(people, eq(people.id, invitations.personId))
     .innerJoin(accounts, eq(accounts.personId, invitations.personId))
     .where(eq(invitations.id, hashToken(token)))
     .get()
-  if (row && row.invitation.usedAt === null && row.invitation.expiresAt > house.now()) return row
+  if (row && row.invitation.usedAt === null && row.invitation.expiresAt > app.now()) return row
   throw new ProblemError(410, 'No longer good', 'This link was used or is over. Ask a manager for a new one.')
 }
 
@@ -125,7 +125,7 @@ export const accessRoutes = [
     permission: 'open',
     room,
     summary: 'Who is signed in here, and what can be done without',
-    handle: ({ actor }, house) => describeAccess(house, actor.personId),
+    handle: ({ actor }, app) => describeAccess(app, actor.personId),
   }),
   defineRoute({
     method: 'post',
@@ -135,22 +135,19 @@ export const accessRoutes = [
     summary: 'Make the owner of a new Exemplar, empty or with the demo',
     body: firstRunSchema,
     status: 201,
-    handle: async ({ body, connection }, house) => {
-      if (hasOwner(house)) throw new ProblemError(409, 'There is an owner', 'This Exemplar has its owner. Sign in.')
-      if (house.config.firstRunCode && body.code.trim() !== house.config.firstRunCode) {
-        await findLimits(house).countFailure('first-run', connection.address)
+    handle: async ({ body, connection }, app) => {
+      if (hasOwner(app)) throw new ProblemError(409, 'There is an owner', 'This Exemplar has its owner. Sign in.')
+      if (app.config.firstRunCode && body.code.trim() !== app.config.firstRunCode) {
+        await findLimits(app).countFailure('first-run', connection.address)
         throw refuseField('/code', 'This is not the code that stands in the log of the machine.')
       }
-      const hash = await hashPassword(body.password, house.config.passwordCost)
-      if (hasOwner(house)) throw new ProblemError(409, 'There is an owner', 'Somebody else was quicker. Sign in.')
-      if (body.start === 'demo') fillDemo(house, { withAccounts: false })
-      const personId = write(
-        house,
-        makeHousekeeper(),
-        (writer) => insertAccount(writer, body.name, body.signInName, hash),
-        { isTracked: false },
-      )
-      return enter(house, connection, personId)
+      const hash = await hashPassword(body.password, app.config.passwordCost)
+      if (hasOwner(app)) throw new ProblemError(409, 'There is an owner', 'Somebody else was quicker. Sign in.')
+      if (body.start === 'demo') fillDemo(app, { withAccounts: false })
+      const personId = write(app, makeContext(), (writer) => insertAccount(writer, body.name, body.signInName, hash), {
+        isTracked: false,
+      })
+      return enter(app, connection, personId)
     },
   }),
   defineRoute({
@@ -160,18 +157,18 @@ export const accessRoutes = [
     room,
     summary: 'Sign in with a name and a password',
     body: signInSchema,
-    handle: async ({ body, connection }, house) => {
-      const limits = findLimits(house)
+    handle: async ({ body, connection }, app) => {
+      const limits = findLimits(app)
       const name = body.signInName.trim().toLowerCase()
       await limits.requireFree(name, connection.address)
-      const account = house.db.select().from(accounts).where(eq(accounts.signInName, name)).get()
-      const isRight = await verifyPassword(body.password, account?.passwordHash ?? null, house.config.passwordCost)
+      const account = app.db.select().from(accounts).where(eq(accounts.signInName, name)).get()
+      const isRight = await verifyPassword(body.password, account?.passwordHash ?? null, app.config.passwordCost)
       if (!account || !isRight || account.disabledAt !== null) {
         await limits.countFailure(name, connection.address)
         throw new ProblemError(401, 'Not signed in', 'Name and password do not belong together.')
       }
       await limits.forgive(name)
-      return enter(house, connection, account.personId)
+      return enter(app, connection, account.personId)
     },
   }),
   defineRoute({
@@ -181,12 +178,11 @@ export const accessRoutes = [
     room,
     summary: 'Sign in to the demo as one of the roles; on this machine only',
     body: z.object({ role: z.enum(ACCESS_ROLES) }),
-    handle: ({ body, connection }, house) => {
-      if (!canStepIn(house))
-        throw new ProblemError(403, 'Not allowed', 'That works in the demo on its own machine only.')
-      const account = house.db.select().from(accounts).where(eq(accounts.role, body.role)).get()
+    handle: ({ body, connection }, app) => {
+      if (!canStepIn(app)) throw new ProblemError(403, 'Not allowed', 'That works in the demo on its own machine only.')
+      const account = app.db.select().from(accounts).where(eq(accounts.role, body.role)).get()
       if (!account) throw refuseMissing('account')
-      return enter(house, connection, account.personId)
+      return enter(app, connection, account.personId)
     },
   }),
   defineRoute({
@@ -195,8 +191,8 @@ export const accessRoutes = [
     permission: 'signed-in',
     room,
     summary: 'Sign out here',
-    handle: ({ connection }, house) => {
-      if (connection.sessionId) endSession(house.db, connection.sessionId)
+    handle: ({ connection }, app) => {
+      if (connection.sessionId) endSession(app.db, connection.sessionId)
       connection.setToken(null)
     },
   }),
@@ -206,8 +202,8 @@ export const accessRoutes = [
     permission: 'signed-in',
     room,
     summary: 'Sign out on every device',
-    handle: ({ actor, connection }, house) => {
-      if (actor.personId) endSessionsOf(house, actor.personId)
+    handle: ({ actor, connection }, app) => {
+      if (actor.personId) endSessionsOf(app, actor.personId)
       connection.setToken(null)
     },
   }),
@@ -218,25 +214,25 @@ export const accessRoutes = [
     room,
     summary: 'Change one’s own password; other devices are signed out',
     body: z.object({ old: z.string().max(400), password: passwordSchema }),
-    handle: async ({ body, actor, connection }, house) => {
+    handle: async ({ body, actor, connection }, app) => {
       const { personId } = actor
-      const account = personId ? house.db.select().from(accounts).where(eq(accounts.personId, personId)).get() : null
+      const account = personId ? app.db.select().from(accounts).where(eq(accounts.personId, personId)).get() : null
       if (!account) throw refuseMissing('account')
-      await findLimits(house).requireFree(account.signInName, connection.address)
-      if (!(await verifyPassword(body.old, account.passwordHash, house.config.passwordCost))) {
-        await findLimits(house).countFailure(account.signInName, connection.address)
+      await findLimits(app).requireFree(account.signInName, connection.address)
+      if (!(await verifyPassword(body.old, account.passwordHash, app.config.passwordCost))) {
+        await findLimits(app).countFailure(account.signInName, connection.address)
         throw refuseField('/old', 'This is not your password.')
       }
-      const passwordHash = await hashPassword(body.password, house.config.passwordCost)
-      write(house, actor, ({ tx, log }) => {
+      const passwordHash = await hashPassword(body.password, app.config.passwordCost)
+      write(app, actor, ({ tx, log }) => {
         tx.update(accounts)
           .set({ passwordHash, version: account.version + 1 })
           .where(eq(accounts.personId, account.personId))
           .run()
         log('access-changed', 'person', account.personId, { password: true })
       })
-      endSessionsOf(house, account.personId)
-      return enter(house, connection, account.personId)
+      endSessionsOf(app, account.personId)
+      return enter(app, connection, account.personId)
     },
   }),
   defineRoute({
@@ -266,8 +262,8 @@ export const accessRoutes = [
     summary: 'Invite a person of the team: gives back the link’s token, once',
     body: z.object({ personId: idSchema, signInName: signInNameSchema, role: z.enum(ACCESS_ROLES) }),
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, (writer) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, (writer) => {
         const { tx } = writer
         if (!tx.select().from(people).where(eq(people.id, body.personId)).get()) throw refuseMissing('person')
         const known = tx.select().from(accounts).where(eq(accounts.personId, body.personId)).get()
@@ -288,10 +284,10 @@ export const accessRoutes = [
     room,
     summary: 'Make a new link to set a password; the old password stops at once',
     isChange: true,
-    handle: ({ params, version, actor }, house) => {
-      const account = requireAccount(house, params.id ?? '', version)
+    handle: ({ params, version, actor }, app) => {
+      const account = requireAccount(app, params.id ?? '', version)
       requireRank(actor, account)
-      const invitation = write(house, actor, (writer) => {
+      const invitation = write(app, actor, (writer) => {
         writer.tx
           .update(accounts)
           .set({ passwordHash: null, version: version + 1 })
@@ -299,7 +295,7 @@ export const accessRoutes = [
           .run()
         return makeInvitation(writer, account.personId)
       })
-      endSessionsOf(house, account.personId)
+      endSessionsOf(app, account.personId)
       return invitation
     },
   }),
@@ -309,7 +305,7 @@ export const accessRoutes = [
     permission: 'manage-access',
     room,
     summary: 'End every session of a person',
-    handle: ({ params }, house) => endSessionsOf(house, params.id ?? ''),
+    handle: ({ params }, app) => endSessionsOf(app, params.id ?? ''),
   }),
   defineRoute({
     method: 'put',
@@ -319,20 +315,20 @@ export const accessRoutes = [
     summary: 'Change what a person may do, or switch the account off',
     body: z.object({ role: z.enum(ACCESS_ROLES), isDisabled: z.boolean() }),
     isChange: true,
-    handle: ({ params, body, version, actor }, house) => {
-      const account = requireAccount(house, params.id ?? '', version)
+    handle: ({ params, body, version, actor }, app) => {
+      const account = requireAccount(app, params.id ?? '', version)
       requireRank(actor, account)
       if (account.isOwner && (body.role !== 'manager' || body.isDisabled)) {
         throw refuseField('/role', 'The owner stays a manager, so that somebody always can get in.')
       }
       const { personId } = account
-      const after = { role: body.role, disabledAt: body.isDisabled ? house.now() : null, version: version + 1 }
-      write(house, actor, ({ tx, log }) => {
+      const after = { role: body.role, disabledAt: body.isDisabled ? app.now() : null, version: version + 1 }
+      write(app, actor, ({ tx, log }) => {
         tx.update(accounts).set(after).where(eq(accounts.personId, personId)).run()
         log('access-changed', 'person', personId, { role: body.role, isDisabled: body.isDisabled })
       })
       // Whoever may do less from now on must not go on with a page that still shows more.
-      endSessionsOf(house, personId)
+      endSessionsOf(app, personId)
       return { personId, version: after.version }
     },
   }),
@@ -342,8 +338,8 @@ export const accessRoutes = [
     permission: 'open',
     room,
     summary: 'Whom a link invites',
-    handle: ({ params }, house) => {
-      const { name, signInName } = findInvitation(house, params.token ?? '')
+    handle: ({ params }, app) => {
+      const { name, signInName } = findInvitation(app, params.token ?? '')
       return { name, signInName }
     },
   }),
@@ -354,11 +350,11 @@ export const accessRoutes = [
     room,
     summary: 'Set a password by a link, and sign in',
     body: z.object({ password: passwordSchema }),
-    handle: async ({ params, body, connection }, house) => {
-      const { invitation } = findInvitation(house, params.token ?? '')
-      const passwordHash = await hashPassword(body.password, house.config.passwordCost)
+    handle: async ({ params, body, connection }, app) => {
+      const { invitation } = findInvitation(app, params.token ?? '')
+      const passwordHash = await hashPassword(body.password, app.config.passwordCost)
       const { personId } = invitation
-      write(house, { ...makeHousekeeper(), personId }, ({ tx, now, log }) => {
+      write(app, { ...makeContext(), personId }, ({ tx, now, log }) => {
         // Asked again inside the transaction: of two who follow one link at once, one comes too late.
         const unused = tx.select().from(invitations).where(eq(invitations.id, invitation.id)).get()
         if (unused?.usedAt !== null) throw new ProblemError(410, 'No longer good', 'This link was used already.')
@@ -366,8 +362,8 @@ export const accessRoutes = [
         tx.update(accounts).set({ passwordHash }).where(eq(accounts.personId, personId)).run()
         log('access-changed', 'person', personId, { password: true })
       })
-      endSessionsOf(house, personId)
-      return enter(house, connection, personId)
+      endSessionsOf(app, personId)
+      return enter(app, connection, personId)
     },
   }),
 ]

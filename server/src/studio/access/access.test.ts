@@ -71,7 +71,7 @@ describe('the first run', () => {
       ['a1', 'b1', 'c1'].map((signInName) => makeBrowser().call('POST', '/access/first-run', { ...OWNER, signInName })),
     )
     expect(statuses.map((it) => it.status).sort()).toEqual([201, 409, 409])
-    expect(api.house.db.select().from(accounts).all()).toHaveLength(1)
+    expect(api.app.db.select().from(accounts).all()).toHaveLength(1)
   })
 
   test('can start with the demo, whose people get no way in', async () => {
@@ -79,7 +79,7 @@ describe('the first run', () => {
     const owner = makeBrowser()
     expect((await owner.call('POST', '/access/first-run', { ...OWNER, start: 'demo' })).status).toBe(201)
     expect((await owner.call('GET', '/units/count')).body.units).toBeGreaterThan(60)
-    expect(api.house.db.select().from(accounts).all()).toHaveLength(1)
+    expect(api.app.db.select().from(accounts).all()).toHaveLength(1)
   })
 
   test('asks for the code of the machine where others can reach it', async () => {
@@ -151,22 +151,19 @@ describe('sessions', () => {
 
   test('end when they are old or were long not used', async () => {
     const owner = await startWithOwner()
-    const { db } = api.house
+    const { db } = api.app
     db.update(sessions)
-      .set({ seenAt: api.house.now() - 15 * 86_400_000 })
+      .set({ seenAt: api.app.now() - 15 * 86_400_000 })
       .run()
     expect((await owner.call('GET', '/people')).status).toBe(401)
-    db.update(sessions).set({ seenAt: api.house.now(), expiresAt: api.house.now() }).run()
+    db.update(sessions).set({ seenAt: api.app.now(), expiresAt: api.app.now() }).run()
     expect((await owner.call('GET', '/people')).status).toBe(401)
   })
 
   test('the database holds neither tokens nor passwords', async () => {
     const owner = await startWithOwner()
     const token = owner.cookies.get('exemplar_session') ?? ''
-    const dump = JSON.stringify([
-      api.house.db.select().from(sessions).all(),
-      api.house.db.select().from(accounts).all(),
-    ])
+    const dump = JSON.stringify([api.app.db.select().from(sessions).all(), api.app.db.select().from(accounts).all()])
     expect(dump).not.toContain(token)
     expect(dump).not.toContain(OWNER.password)
   })
@@ -331,7 +328,7 @@ describe('the demo', () => {
 describe('abuse', () => {
   test('a write that names a foreign origin, or none and no client, is refused', async () => {
     api = await startApi({ demo: true })
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     const body = { name: 'Eve', skills: [], note: '' }
     const cookie = api.cookieOf('manager')
     const post = (headers: Record<string, string>) => callApi(api.url, 'POST', '/people', body, { cookie, ...headers })
@@ -341,7 +338,7 @@ describe('abuse', () => {
     expect((await post({ 'sec-fetch-site': 'cross-site' })).status).toBe(403)
     expect((await post({ 'sec-fetch-site': 'same-site' })).status).toBe(403)
     expect((await post({})).status).toBe(403)
-    expect(countRows(api.house)).toEqual(before)
+    expect(countRows(api.app)).toEqual(before)
     expect((await post({ origin: api.url })).status).toBe(201)
   })
 
@@ -373,7 +370,7 @@ describe('abuse', () => {
 
   test('a body that trickles in is cut off, and nothing is written', async () => {
     api = await startApi({ demo: true, requestTimeoutMs: 400 })
-    const before = countRows(api.house)
+    const before = countRows(api.app)
     const { hostname, port } = new URL(api.url)
     const outcome = await new Promise<string>((done) => {
       const socket = connect(Number(port), hostname)
@@ -392,7 +389,7 @@ describe('abuse', () => {
       })
     })
     expect(outcome).toMatch(/^HTTP\/1.1 408 /)
-    expect(countRows(api.house)).toEqual(before)
+    expect(countRows(api.app)).toEqual(before)
   })
 
   test('too large a body is refused before it is read, signed in or not', async () => {

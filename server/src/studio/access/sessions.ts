@@ -1,7 +1,7 @@
 import type { AccessRole } from '@exemplar/core'
 import { and, eq, gt, isNull, lt } from 'drizzle-orm'
 import { hashToken, makeToken } from '../../foundation/base/secrets.ts'
-import type { House } from '../../foundation/database/app-context.ts'
+import type { AppContext } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
 import { accounts, sessions } from '../../schema/studio-tables.ts'
 
@@ -20,7 +20,7 @@ export interface SignedIn {
 }
 
 /** Begins a session and gives back its token, which is kept nowhere but in the cookie. */
-export function beginSession({ db, now }: House, personId: string): string {
+export function beginSession({ db, now }: AppContext, personId: string): string {
   const token = makeToken()
   const at = now()
   db.delete(sessions).where(lt(sessions.expiresAt, at)).run()
@@ -31,7 +31,7 @@ export function beginSession({ db, now }: House, personId: string): string {
 }
 
 /** Who a token belongs to; null where it is unknown, over, or its account was switched off. */
-export function findSession({ db, now }: House, token: string | undefined): SignedIn | null {
+export function findSession({ db, now }: AppContext, token: string | undefined): SignedIn | null {
   if (!token) return null
   const at = now()
   const row = db
@@ -53,7 +53,7 @@ export function endSession(db: Database, sessionId: string): void {
 }
 
 /** Ends every session of a person, on every device, and the pages that listen there. */
-export function endSessionsOf({ db, live }: House, personId: string): void {
+export function endSessionsOf({ db, live }: AppContext, personId: string): void {
   db.delete(sessions).where(eq(sessions.personId, personId)).run()
   live.tellSignedOut(personId)
 }

@@ -1,6 +1,6 @@
 import { isBackupDue, listBackupsToDrop } from '@exemplar/core'
 import type { RequestLog } from '../../foundation/base/log.ts'
-import type { House } from '../../foundation/database/app-context.ts'
+import type { AppContext } from '../../foundation/database/app-context.ts'
 import { forgetOldImages } from '../history/history-routes.ts'
 import { loadStudio } from '../settings/settings-routes.ts'
 import { listBackups, takeBackup } from './backup.ts'
@@ -8,22 +8,22 @@ import { listBackups, takeBackup } from './backup.ts'
 const HOUR = 3_600_000
 
 /** Takes the daily backup when it is due, and lets go of those that retention no longer keeps. */
-export async function keepHouseSafe(house: House): Promise<'taken' | 'not-due'> {
-  const now = house.now()
-  const automatic = () => listBackups(house.volume).filter((it) => it.kind === 'auto')
+export async function keepHouseSafe(app: AppContext): Promise<'taken' | 'not-due'> {
+  const now = app.now()
+  const automatic = () => listBackups(app.volume).filter((it) => it.kind === 'auto')
   const newest = automatic()[0]?.takenAt ?? null
-  forgetOldImages(house.db, now)
+  forgetOldImages(app.db, now)
   if (!isBackupDue(newest, now)) return 'not-due'
-  await takeBackup({ client: house.db.$client, dataFolder: house.config.dataFolder, volume: house.volume, now }, 'auto')
+  await takeBackup({ client: app.db.$client, dataFolder: app.config.dataFolder, volume: app.volume, now }, 'auto')
   const kept = automatic().map(({ name, takenAt }) => ({ name, takenAt, isAutomatic: true }))
-  for (const name of listBackupsToDrop(kept, loadStudio(house.db))) house.volume.remove(name)
+  for (const name of listBackupsToDrop(kept, loadStudio(app.db))) app.volume.remove(name)
   return 'taken'
 }
 
 /** Looks every hour, the first time shortly after the start. A failure is logged and tried again an hour later. */
-export function startBackupClock(house: House, log: RequestLog): void {
+export function startBackupClock(app: AppContext, log: RequestLog): void {
   const look = () => {
-    keepHouseSafe(house).then(
+    keepHouseSafe(app).then(
       (outcome) => outcome === 'taken' && log.note('daily backup taken'),
       (error) => log.fault(error),
     )

@@ -28,9 +28,9 @@ export const backupRoutes = [
     room,
     summary: 'Take a backup now, while everybody goes on working',
     status: 201,
-    handle: (_, house) =>
+    handle: (_, app) =>
       takeBackup(
-        { client: house.db.$client, dataFolder: house.config.dataFolder, volume: house.volume, now: house.now() },
+        { client: app.db.$client, dataFolder: app.config.dataFolder, volume: app.volume, now: app.now() },
         'hand',
       ),
   }),
@@ -42,9 +42,9 @@ export const backupRoutes = [
     summary: 'Bring a backup from elsewhere; it is looked at and put among the others',
     rawLimit: UPLOAD_LIMIT,
     status: 201,
-    handle: ({ body }, house) => {
+    handle: ({ body }, app) => {
       const bytes = body as unknown as Buffer
-      return keepUpload(house, bytes, () => Readable.from(bytes))
+      return keepUpload(app, bytes, () => Readable.from(bytes))
     },
   }),
   defineRoute({
@@ -53,11 +53,11 @@ export const backupRoutes = [
     permission: 'keep-safe',
     room,
     summary: 'Look at every byte of a backup, and say what restoring it would lose',
-    handle: async ({ params }, house) => {
-      const opened = await openBackup(house.volume.read(params.name ?? ''))
+    handle: async ({ params }, app) => {
+      const opened = await openBackup(app.volume.read(params.name ?? ''))
       opened.close()
       const { takenAt, units, files, lastChangeAt } = opened.manifest
-      return { takenAt, units, files: files.length, lastChangeAt, lost: countLost(house, opened.manifest) }
+      return { takenAt, units, files: files.length, lastChangeAt, lost: countLost(app, opened.manifest) }
     },
   }),
   defineRoute({
@@ -80,10 +80,10 @@ export const backupRoutes = [
     room,
     summary: 'Put a backup in the place of what is here; `lost` says how many newer changes that costs',
     body: z.object({ lost: z.number().int().min(0).nullable() }),
-    handle: async ({ params, body, actor }, house) => {
-      const opened = await openBackup(house.volume.read(params.name ?? ''))
+    handle: async ({ params, body, actor }, app) => {
+      const opened = await openBackup(app.volume.read(params.name ?? ''))
       try {
-        return await restoreBackup(house, actor, opened, body.lost)
+        return await restoreBackup(app, actor, opened, body.lost)
       } finally {
         opened.close()
       }
@@ -121,8 +121,8 @@ export const backupRoutes = [
     permission: 'keep-safe',
     room,
     summary: 'Everything as open files: a CSV for each table and one JSON, in a ZIP',
-    handle: (_, house) =>
-      new RawReply('application/zip', exportEverything(house.db), {
+    handle: (_, app) =>
+      new RawReply('application/zip', exportEverything(app.db), {
         'Content-Disposition': 'attachment; filename="exemplar-export.zip"',
       }),
   }),

@@ -104,7 +104,7 @@ describe('a backup', () => {
     api = await startApi({ demo: true })
     const name = await take()
     await api.call('POST', '/stock/BAG-01/count', { quantity: 99 }, match(1))
-    api.house.db.$client.exec('UPDATE changes SET at = at + 60000 WHERE id = (SELECT max(id) FROM changes)')
+    api.app.db.$client.exec('UPDATE changes SET at = at + 60000 WHERE id = (SELECT max(id) FROM changes)')
     const refused = await api.call('POST', `/backups/${name}/restore`, { lost: null })
     expect([refused.status, refused.body.current]).toEqual([409, { lost: 1 }])
     expect(refused.body.detail).toContain('1 change was made here since this backup')
@@ -219,14 +219,14 @@ describe('a backup', () => {
 
   test('the clock takes one a day, and lets old ones go by the studio’s retention', async () => {
     api = await startApi({ demo: true })
-    expect(await keepHouseSafe(api.house)).toBe('taken')
-    expect(await keepHouseSafe(api.house)).toBe('not-due')
+    expect(await keepHouseSafe(api.app)).toBe('taken')
+    expect(await keepHouseSafe(api.app)).toBe('not-due')
     for (let day = 1; day <= 20; day++) {
       writeFileSync(fileOf(`exemplar-202610${String(day).padStart(2, '0')}-080000-auto.zip`), 'old')
     }
     writeFileSync(fileOf('exemplar-20200101-000000.zip'), 'by hand')
     rmSync(fileOf('exemplar-20261124-080000-auto.zip'))
-    expect(await keepHouseSafe(api.house)).toBe('taken')
+    expect(await keepHouseSafe(api.app)).toBe('taken')
     const left = readdirSync(join(api.folder, 'backups')).sort()
     // Seven days (today and the six newest of October), four weeks, two months; and what was made by hand.
     expect(left).toEqual([
@@ -309,7 +309,7 @@ describe('the export', () => {
 async function signInAs(personId: string): Promise<string> {
   const { beginSession } = await import('../access/sessions.ts')
   const { makeCookie } = await import('../../foundation/api.fixture.ts')
-  return makeCookie(api.house, beginSession(api.house, personId))
+  return makeCookie(api.app, beginSession(api.app, personId))
 }
 
 async function readEntries(bytes: Buffer): Promise<Map<string, Buffer>> {

@@ -20,7 +20,7 @@ import { z } from 'zod'
 import { makeArchive, toStream } from '../../foundation/base/archive.ts'
 import { ProblemError } from '../../foundation/base/problem.ts'
 import { BACKUP_NAME, type Volume } from '../../foundation/base/volume.ts'
-import { type Actor, type House, write } from '../../foundation/database/app-context.ts'
+import { type Actor, type AppContext, write } from '../../foundation/database/app-context.ts'
 import { DATABASE_FILE, listMigrations, openDatabase } from '../../foundation/database/database.ts'
 
 const manifestSchema = z.object({
@@ -227,9 +227,9 @@ async function verify(manifest: Manifest, folder: string): Promise<void> {
 }
 
 /** How many changes of now came after a backup was taken: what restoring it would lose. */
-export function countLost(house: House, manifest: Manifest): number {
+export function countLost(app: AppContext, manifest: Manifest): number {
   return Number(
-    house.db.$client.prepare('SELECT count(*) FROM changes WHERE at > ?').pluck().get(manifest.lastChangeAt) ?? 0,
+    app.db.$client.prepare('SELECT count(*) FROM changes WHERE at > ?').pluck().get(manifest.lastChangeAt) ?? 0,
   )
 }
 
@@ -238,23 +238,20 @@ export function countLost(house: House, manifest: Manifest): number {
  * their number was said. Everybody is signed out, as sessions are in no backup.
  */
 export async function restoreBackup(
-  house: House,
+  app: AppContext,
   actor: Actor,
   { manifest, folder }: OpenedBackup,
   saidLost: number | 'all' | null,
 ): Promise<{ lost: number; safety: Backup }> {
-  const lost = countLost(house, manifest)
+  const lost = countLost(app, manifest)
   if (lost > 0 && saidLost !== lost && saidLost !== 'all') {
     const detail = `${lost} ${lost === 1 ? 'change was' : 'changes were'} made here since this backup, and would be lost. Say so to go on; a backup of them is made first.`
     throw new ProblemError(409, 'Newer data here', detail, { current: { lost } })
   }
-  const { dataFolder } = house.config
-  const safety = await takeBackup(
-    { client: house.db.$client, dataFolder, volume: house.volume, now: house.now() },
-    'before',
-  )
-  swapIn(house, folder, manifest)
-  write(house, { ...actor, personId: null }, ({ log }) =>
+  const { dataFolder } = app.config
+  const safety = await takeBackup({ client: app.db.$client, dataFolder, volume: app.volume, now: app.now() }, 'before')
+  swapIn(app, folder, manifest)
+  write(app, { ...actor, personId: null }, ({ log }) =>
     log('restored', 'studio', 'studio', { takenAt: manifest.takenAt, lost }),
   )
   return { lost, safety }
@@ -282,8 +279,8 @@ function isReadable(file: string): boolean {
 }
 
 /** Without a pause in between, so that nobody asks a closed database. */
-function swapIn(house: House, folder: string, manifest: Manifest): void {
-  const { dataFolder } = house.config
+function swapIn(app: AppContext, folder: string, manifest: Manifest): void {
+  const { dataFolder } = app.config
   const target = join(dataFolder, DATABASE_FILE)
   const incoming = `${target}.incoming`
   copyFileSync(join(folder, DATABASE_FILE), incoming)
@@ -291,14 +288,18 @@ function swapIn(house: House, folder: string, manifest: Manifest): void {
   for (const { path } of manifest.files) {
     if (path !== DATABASE_FILE) copyFileSync(join(folder, path), join(dataFolder, path))
   }
-  house.db.$client.close()
+  app.db.$client.close()
   for (const rest of ['-wal', '-shm']) rmSync(`${target}${rest}`, { force: true })
   renameSync(incoming, target)
-  house.db = openDatabase(dataFolder)
+  app.db = openDatabase(dataFolder)
 }
 
 /** Keeps what was uploaded as a backup among the others, once it was found whole. */
-export async function keepUpload({ volume, now }: House, bytes: Buffer, toStream: () => Readable): Promise<Backup> {
+export async function keepUpload(
+  { volume, now }: AppContext,
+  bytes: Buffer,
+  toStream: () => Readable,
+): Promise<Backup> {
   const opened = await openBackup(toStream())
   opened.close()
   const name = nameBackup(now(), 'upload')

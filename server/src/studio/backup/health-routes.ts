@@ -1,5 +1,5 @@
 import { statfsSync } from 'node:fs'
-import type { House } from '../../foundation/database/app-context.ts'
+import type { AppContext } from '../../foundation/database/app-context.ts'
 import { defineRoute, RawReply } from '../../foundation/http/route.ts'
 import { listBackups } from './backup.ts'
 
@@ -13,23 +13,23 @@ interface HealthProblem {
 }
 
 /** What ails the house, each with what to do. Says nothing about anybody, so that a watcher may ask without signing in. */
-export function listHealthProblems(house: House): HealthProblem[] {
+export function listHealthProblems(app: AppContext): HealthProblem[] {
   const problems: HealthProblem[] = []
   try {
-    house.db.$client.prepare('SELECT 1 FROM studio').get()
+    app.db.$client.prepare('SELECT 1 FROM studio').get()
   } catch {
     problems.push({
       code: 'database',
       text: 'The database does not answer. Restart; if that does not help, restore the newest backup.',
     })
   }
-  const { bavail, bsize } = statfsSync(house.config.dataFolder)
+  const { bavail, bsize } = statfsSync(app.config.dataFolder)
   if (bavail * bsize < LITTLE_SPACE_BYTES) {
     problems.push({ code: 'disk', text: 'The disk with the data is almost full. Make room before writing fails.' })
   }
   try {
-    const newest = listBackups(house.volume)[0]
-    if (newest && house.now() - newest.takenAt > 3 * DAY) {
+    const newest = listBackups(app.volume)[0]
+    if (newest && app.now() - newest.takenAt > 3 * DAY) {
       problems.push({ code: 'backup', text: 'The newest backup is more than three days old. Take one now.' })
     }
   } catch {
@@ -45,8 +45,8 @@ export const healthRoutes = [
     permission: 'open',
     room: 'studio',
     summary: 'Whether all is well, else what to do; 503 when the database does not answer',
-    handle: (_, house) => {
-      const problems = listHealthProblems(house)
+    handle: (_, app) => {
+      const problems = listHealthProblems(app)
       const reply = { ok: problems.length === 0, problems }
       if (!problems.some((it) => it.code === 'database')) return reply
       return new RawReply('application/json', Buffer.from(JSON.stringify(reply)), {}, 503)

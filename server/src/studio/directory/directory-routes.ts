@@ -2,7 +2,7 @@ import { newPartySchema, newPersonSchema, newPlaceSchema, partySchema, personSch
 import { and, desc, eq, gt, inArray, isNull, ne, or, sql } from 'drizzle-orm'
 import { z } from 'zod'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
-import { type House, requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
+import { type AppContext, requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { bookings } from '../../schema/diary-tables.ts'
 import { units } from '../../schema/kit-tables.ts'
@@ -75,7 +75,7 @@ function requireNoRing(tx: Transaction, id: string, parentId: string | null): vo
 }
 
 /** What a party did here: what was bought of it, what it lent, what it repaired. */
-function loadPartyPage({ db }: House, id: string) {
+function loadPartyPage({ db }: AppContext, id: string) {
   const party = db.select().from(parties).where(eq(parties.id, id)).get()
   if (!party) throw refuseMissing('vendor, lender or repairer')
   return {
@@ -111,8 +111,8 @@ export const directoryRoutes = [
     body: newPersonSchema,
     reply: personSchema,
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, ({ tx, newId, log }) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, ({ tx, newId, log }) => {
         const person = withoutArchive(
           tx
             .insert(people)
@@ -133,8 +133,8 @@ export const directoryRoutes = [
     body: newPersonSchema,
     reply: personSchema,
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(people).where(eq(people.id, id)).get(), version, 'person')
         const after = { ...body, version: before.version + 1 }
@@ -149,8 +149,8 @@ export const directoryRoutes = [
     room,
     summary: 'Archive a person; what they did stays',
     isChange: true,
-    handle: ({ params, version, actor }, house) =>
-      write(house, actor, ({ tx, now, log }) => {
+    handle: ({ params, version, actor }, app) =>
+      write(app, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(people).where(eq(people.id, id)).get(), version, 'person')
         requireUnused(tx, now, { person: id })
@@ -176,7 +176,7 @@ export const directoryRoutes = [
     permission: 'see-studio',
     room,
     summary: 'A vendor, lender, client or repairer with what they did here',
-    handle: ({ params }, house) => loadPartyPage(house, params.id ?? ''),
+    handle: ({ params }, app) => loadPartyPage(app, params.id ?? ''),
   }),
   defineRoute({
     method: 'post',
@@ -187,8 +187,8 @@ export const directoryRoutes = [
     body: newPartySchema,
     reply: partySchema,
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, ({ tx, newId, log }) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, ({ tx, newId, log }) => {
         const party = withoutArchive(
           tx
             .insert(parties)
@@ -209,8 +209,8 @@ export const directoryRoutes = [
     body: newPartySchema,
     reply: partySchema,
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(parties).where(eq(parties.id, id)).get(), version, 'party')
         const after = { ...body, version: before.version + 1 }
@@ -225,8 +225,8 @@ export const directoryRoutes = [
     room,
     summary: 'Archive a vendor, lender, client or repairer; what they did stays',
     isChange: true,
-    handle: ({ params, version, actor }, house) =>
-      write(house, actor, ({ tx, now, log }) => {
+    handle: ({ params, version, actor }, app) =>
+      write(app, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(parties).where(eq(parties.id, id)).get(), version, 'party')
         const borrowed = tx
@@ -264,7 +264,7 @@ export const directoryRoutes = [
     permission: 'see-studio',
     room,
     summary: 'A place with what lives in it, what it asks, what stands booked there and what fits',
-    handle: ({ params }, house) => loadPlacePage(house, params.id ?? ''),
+    handle: ({ params }, app) => loadPlacePage(app, params.id ?? ''),
   }),
   defineRoute({
     method: 'post',
@@ -275,8 +275,8 @@ export const directoryRoutes = [
     body: newPlaceSchema,
     reply: placeSchema,
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, ({ tx, newId, log }) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, ({ tx, newId, log }) => {
         const id = newId()
         requireNoRing(tx, id, body.parentId)
         const place = withoutArchive(
@@ -299,8 +299,8 @@ export const directoryRoutes = [
     body: newPlaceSchema,
     reply: placeSchema,
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(places).where(eq(places.id, id)).get(), version, 'place')
         requireNoRing(tx, id, body.parentId)
@@ -316,8 +316,8 @@ export const directoryRoutes = [
     room,
     summary: 'Archive a place that nothing counts on',
     isChange: true,
-    handle: ({ params, version, actor }, house) =>
-      write(house, actor, ({ tx, now, log }) => {
+    handle: ({ params, version, actor }, app) =>
+      write(app, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(places).where(eq(places.id, id)).get(), version, 'place')
         requireUnused(tx, now, { place: id })

@@ -53,8 +53,8 @@ export const filmRoutes = [
     body: newFilmSchema,
     reply: filmSchema,
     status: 201,
-    handle: ({ body, actor }, house) =>
-      write(house, actor, ({ tx, newId, log }) => {
+    handle: ({ body, actor }, app) =>
+      write(app, actor, ({ tx, newId, log }) => {
         requireDrives(tx, body.copies)
         const film = withoutArchive(
           tx
@@ -76,8 +76,8 @@ export const filmRoutes = [
     body: newFilmSchema,
     reply: filmSchema,
     isChange: true,
-    handle: ({ params, body, version, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ params, body, version, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const id = params.id ?? ''
         const before = requireVersion(tx.select().from(films).where(eq(films.id, id)).get(), version, 'film')
         requireDrives(tx, body.copies)

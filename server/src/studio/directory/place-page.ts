@@ -1,7 +1,7 @@
-import { addDays, findDate, findStartOfDay, judgePlace, judgeRoomFit, nameModel } from '@exemplar/core'
+import { addDays, checkRoomFit, findDate, findStartOfDay, judgePlace, nameModel } from '@exemplar/core'
 import { and, eq, gt, inArray, isNull, sql } from 'drizzle-orm'
 import { refuseMissing } from '../../foundation/base/problem.ts'
-import type { House } from '../../foundation/database/app-context.ts'
+import type { AppContext } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
 import { bookings } from '../../schema/diary-tables.ts'
 import { models, units } from '../../schema/kit-tables.ts'
@@ -21,13 +21,13 @@ function listInside(db: Database, id: string): string[] {
 }
 
 /** A place with what lives in it, what it asks, what is booked there, and what of the furniture fits. */
-export function loadPlacePage(house: House, id: string) {
-  const { db } = house
+export function loadPlacePage(app: AppContext, id: string) {
+  const { db } = app
   const row = db.select().from(places).where(eq(places.id, id)).get()
   if (!row) throw refuseMissing('place')
   const { archivedAt: _, ...place } = row
   const settings = loadStudio(db)
-  const today = findDate(house.now(), settings.zone)
+  const today = findDate(app.now(), settings.zone)
   const living = db
     .select({ unit: units, model: models })
     .from(units)
@@ -43,7 +43,7 @@ export function loadPlacePage(house: House, id: string) {
     .where(
       and(
         eq(bookings.placeId, id),
-        gt(bookings.holdEnd, house.now()),
+        gt(bookings.holdEnd, app.now()),
         inArray(bookings.state, ['pencilled', 'confirmed', 'out']),
       ),
     )
@@ -64,7 +64,7 @@ export function loadPlacePage(house: House, id: string) {
     .flatMap(({ unit, model }) => {
       const footprint = model.specs.footprint ?? null
       if (!footprint) return []
-      const fit = judgeRoomFit(footprint, size, doors, settings.doorClearanceMm)
+      const fit = checkRoomFit(footprint, size, doors, settings.doorClearanceMm)
       return [{ unitId: unit.id, tag: unit.tag, name: nameModel(model), footprint, ...fit }]
     })
   return {

@@ -6,7 +6,7 @@ import { and, asc, eq, isNull } from 'drizzle-orm'
 import { fileTypeFromBuffer } from 'file-type'
 import { z } from 'zod'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
-import { type House, requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
+import { type AppContext, requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
 import { defineRoute, RawReply } from '../../foundation/http/route.ts'
 import { bookings } from '../../schema/diary-tables.ts'
 import { units } from '../../schema/kit-tables.ts'
@@ -27,15 +27,15 @@ function requireSubject(tx: Transaction, { subjectType, subjectId }: z.infer<typ
 }
 
 /** Files lie under their checksum: no name that anybody sends ever becomes a path. */
-export function fileOfAttachment(house: House, sha256: string): string {
-  return join(house.config.dataFolder, 'attachments', sha256)
+export function fileOfAttachment(app: AppContext, sha256: string): string {
+  return join(app.config.dataFolder, 'attachments', sha256)
 }
 
-function keepFile(house: House, bytes: Buffer): string {
+function keepFile(app: AppContext, bytes: Buffer): string {
   const sha256 = createHash('sha256').update(bytes).digest('hex')
-  const file = fileOfAttachment(house, sha256)
+  const file = fileOfAttachment(app, sha256)
   if (existsSync(file)) return sha256
-  mkdirSync(join(house.config.dataFolder, 'attachments'), { recursive: true })
+  mkdirSync(join(app.config.dataFolder, 'attachments'), { recursive: true })
   writeFileSync(`${file}.partial`, bytes, { flush: true })
   renameSync(`${file}.partial`, file)
   return sha256
@@ -73,7 +73,7 @@ export const attachmentRoutes = [
     query: subjectSchema.extend({ name: z.string().max(300).default('file') }),
     rawLimit: ATTACHMENT_LIMIT_BYTES,
     status: 201,
-    handle: async ({ query, body, actor }, house) => {
+    handle: async ({ query, body, actor }, app) => {
       const bytes = body as unknown as Buffer
       const mime = (await fileTypeFromBuffer(bytes))?.mime ?? ''
       if (!(mime in ATTACHMENT_TYPES)) {
@@ -90,8 +90,8 @@ export const attachmentRoutes = [
           'This photo cannot be read to its end. Send it again, or save it anew as JPEG.',
         )
       }
-      const sha256 = keepFile(house, bytes)
-      return write(house, actor, ({ tx, now, newId, log }) => {
+      const sha256 = keepFile(app, bytes)
+      return write(app, actor, ({ tx, now, newId, log }) => {
         requireSubject(tx, query)
         const { subjectType, subjectId } = query
         const row = tx
@@ -120,14 +120,14 @@ export const attachmentRoutes = [
     permission: 'see-studio',
     room,
     summary: 'The bytes of an attachment',
-    handle: ({ params }, house) => {
-      const row = house.db
+    handle: ({ params }, app) => {
+      const row = app.db
         .select()
         .from(attachments)
         .where(eq(attachments.id, params.id ?? ''))
         .get()
       if (!row) throw refuseMissing('attachment')
-      const file = fileOfAttachment(house, row.sha256)
+      const file = fileOfAttachment(app, row.sha256)
       if (!existsSync(file))
         throw new ProblemError(404, 'Not here', 'The file of this attachment is missing. Restore a backup.')
       return new RawReply(row.mime, createReadStream(file), {
@@ -144,13 +144,13 @@ export const attachmentRoutes = [
     permission: 'see-studio',
     room,
     summary: 'A photo in small, as WebP',
-    handle: async ({ params }, house) => {
-      const row = house.db
+    handle: async ({ params }, app) => {
+      const row = app.db
         .select()
         .from(attachments)
         .where(eq(attachments.id, params.id ?? ''))
         .get()
-      const file = row && fileOfAttachment(house, row.sha256)
+      const file = row && fileOfAttachment(app, row.sha256)
       const bytes = file && row.mime.startsWith('image/') && existsSync(file) ? await openThumbnail(file) : null
       if (!bytes) throw refuseMissing('photo')
       return new RawReply('image/webp', bytes, { 'Content-Security-Policy': "default-src 'none'; sandbox" })
@@ -163,8 +163,8 @@ export const attachmentRoutes = [
     room,
     summary: 'Take an attachment away; the file is kept for taking that back',
     isChange: true,
-    handle: ({ params, version, actor }, house) =>
-      write(house, actor, ({ tx, now, log }) => {
+    handle: ({ params, version, actor }, app) =>
+      write(app, actor, ({ tx, now, log }) => {
         const id = params.id ?? ''
         const row = tx.select().from(attachments).where(eq(attachments.id, id)).get()
         const before = requireVersion(row, version, 'attachment')

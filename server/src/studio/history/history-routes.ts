@@ -135,16 +135,16 @@ export const historyRoutes = [
     permission: 'undo-own',
     room,
     summary: 'Take a change back as a whole; anybody’s for managers, one’s own for others',
-    handle: ({ params, actor }, house) => {
+    handle: ({ params, actor }, app) => {
       const id = Number(params.id)
-      const change = Number.isInteger(id) ? house.db.select().from(changes).where(eq(changes.id, id)).get() : undefined
+      const change = Number.isInteger(id) ? app.db.select().from(changes).where(eq(changes.id, id)).get() : undefined
       if (!change) throw refuseMissing('change')
       const needed: Action = change.personId !== null && change.personId === actor.personId ? 'undo-own' : 'undo-any'
       if (!may(actor.role, needed)) {
         throw new ProblemError(403, 'Not allowed', 'You can take back your own changes; for others’ ask a manager.')
       }
       try {
-        write(house, actor, (writer) => takeBack(writer, house.db.$client, id), { undoes: id })
+        write(app, actor, (writer) => takeBack(writer, app.db.$client, id), { undoes: id })
       } catch (error) {
         // References are looked at when the transaction ends.
         throw (error as { code?: unknown }).code === 'SQLITE_CONSTRAINT_FOREIGNKEY' ? refuseUsed() : error

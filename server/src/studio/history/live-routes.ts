@@ -1,7 +1,7 @@
 import { PassThrough } from 'node:stream'
 import { desc, eq, gt, inArray } from 'drizzle-orm'
 import { z } from 'zod'
-import type { House } from '../../foundation/database/app-context.ts'
+import type { AppContext } from '../../foundation/database/app-context.ts'
 import { defineRoute, RawReply } from '../../foundation/http/route.ts'
 import { changes, events, people, sessions } from '../../schema/studio-tables.ts'
 
@@ -11,7 +11,7 @@ const HEARTBEAT_MS = 15_000
 const MOST_REPLAYED = 200
 
 /** One change as it is told: who did something to what. No contents; pages ask for what they show. */
-function describeChange({ db }: House, id: number) {
+function describeChange({ db }: AppContext, id: number) {
   const change = db
     .select({ id: changes.id, at: changes.at, personId: changes.personId, person: people.name })
     .from(changes)
@@ -27,7 +27,7 @@ function describeChange({ db }: House, id: number) {
   return { ...change, subjects }
 }
 
-function listMissed({ db }: House, since: number): number[] | null {
+function listMissed({ db }: AppContext, since: number): number[] | null {
   const rows = db
     .select({ id: changes.id })
     .from(changes)
@@ -46,31 +46,31 @@ export const liveRoutes = [
     room: 'studio',
     summary: 'Changes as they happen, as server-sent events; goes on after the id in Last-Event-ID or `since`',
     query: z.object({ since: z.coerce.number().int().min(0).optional() }),
-    handle: ({ query, connection, actor }, house) => {
+    handle: ({ query, connection, actor }, app) => {
       const stream = new PassThrough()
       const send = (event: string, id: number, data: unknown) =>
         stream.write(`id: ${id}\nevent: ${event}\ndata: ${JSON.stringify(data)}\n\n`)
-      const newest = house.db.select({ id: changes.id }).from(changes).orderBy(desc(changes.id)).limit(1).get()?.id ?? 0
+      const newest = app.db.select({ id: changes.id }).from(changes).orderBy(desc(changes.id)).limit(1).get()?.id ?? 0
       const since = connection.lastEventId ?? query.since ?? newest
-      const missed = since > newest ? null : listMissed(house, since)
+      const missed = since > newest ? null : listMissed(app, since)
       stream.write('retry: 1000\n\n')
       if (missed === null) send('reload', newest, {})
-      else for (const id of missed) send('change', id, describeChange(house, id))
+      else for (const id of missed) send('change', id, describeChange(app, id))
       send('ready', newest, {})
-      const stopChanges = house.live.onChange((id) => send('change', id, describeChange(house, id)))
+      const stopChanges = app.live.onChange((id) => send('change', id, describeChange(app, id)))
       const end = () => {
         clearInterval(heartbeat)
         stopChanges()
         stopSignedOut()
         stream.end()
       }
-      const stopSignedOut = house.live.onSignedOut((personId) => {
+      const stopSignedOut = app.live.onSignedOut((personId) => {
         if (personId !== actor.personId) return
         send('signed-out', newest, {})
         end()
       })
       const heartbeat = setInterval(() => {
-        if (isSessionThere(house, connection.sessionId)) stream.write(': here\n\n')
+        if (isSessionThere(app, connection.sessionId)) stream.write(': here\n\n')
         else end()
       }, HEARTBEAT_MS)
       heartbeat.unref()
@@ -80,7 +80,7 @@ export const liveRoutes = [
   }),
 ]
 
-function isSessionThere({ db }: House, sessionId: string | null): boolean {
+function isSessionThere({ db }: AppContext, sessionId: string | null): boolean {
   return (
     sessionId !== null &&
     db

@@ -97,7 +97,7 @@ describe('live changes', () => {
   test('a write that failed tells nothing', async () => {
     api = await startApi({ demo: true })
     let told = 0
-    api.house.live.onChange(() => {
+    api.app.live.onChange(() => {
       told++
     })
     await api.call('POST', '/stock/BAG-01/count', { quantity: 1 }, match(99))

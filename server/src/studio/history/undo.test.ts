@@ -13,7 +13,7 @@ afterEach(() => api?.close())
 
 /** Everything people keep, without the versions, which go on counting. */
 function readState(): Record<string, unknown[]> {
-  const { $client } = api.house.db
+  const { $client } = api.app.db
   return Object.fromEntries(
     TRACKED_TABLES.map((table) => {
       const rows = $client.prepare(`SELECT * FROM "${table}"`).all() as Record<string, unknown>[]
@@ -46,7 +46,7 @@ describe('taking back', () => {
 
   test('every table is either watched or none of Undo’s business', async () => {
     api = await startApi()
-    const tables = api.house.db.$client
+    const tables = api.app.db.$client
       .prepare(
         "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE '\\_%' ESCAPE '\\' AND name NOT LIKE 'unit_words%'",
       )
@@ -66,7 +66,7 @@ describe('taking back', () => {
       let before = readState()
       // What the deed first makes for itself is a change of its own, so the state before the last change is what counts.
       const seen = { changes: 0 }
-      const stop = api.house.live.onChange(() => {
+      const stop = api.app.live.onChange(() => {
         seen.changes++
       })
       const originalCall = api.call
@@ -174,7 +174,7 @@ describe('taking back', () => {
   test('what is too old, or was about access, says that it cannot be taken back', async () => {
     api = await startApi({ demo: true })
     const first = await api.call('POST', '/stock/BAG-01/count', { quantity: 9 }, match(1))
-    expect(forgetOldImages(api.house.db, api.house.now() + 91 * 86_400_000)).toBeGreaterThan(0)
+    expect(forgetOldImages(api.app.db, api.app.now() + 91 * 86_400_000)).toBeGreaterThan(0)
     const { status, body } = await undo(changeOf(first))
     expect([status, body.detail]).toEqual([409, expect.stringContaining('older than 90 days')])
     const invited = await api.call('POST', '/people', { name: 'Nell', skills: [], note: '' })

@@ -1,8 +1,8 @@
 import { DEFAULT_SETTINGS, STANDARD_INTERFACES, type Studio, studioSchema, studioSettingsSchema } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
 import {
-  type House,
-  makeHousekeeper,
+  type AppContext,
+  makeContext,
   requireVersion,
   type Transaction,
   type Writer,
@@ -14,14 +14,14 @@ import { interfaces } from '../../schema/kit-tables.ts'
 import { studio } from '../../schema/studio-tables.ts'
 
 /** Makes sure that there is a studio with its settings and the standard interfaces: the state of an empty Exemplar. */
-export function ensureStudio(house: House): void {
-  if (house.db.select().from(studio).get()) {
-    addNewStandards(house)
+export function ensureStudio(app: AppContext): void {
+  if (app.db.select().from(studio).get()) {
+    addNewStandards(app)
     return
   }
   write(
-    house,
-    makeHousekeeper(),
+    app,
+    makeContext(),
     ({ tx, log }) => {
       tx.insert(studio).values({ id: 1, settings: DEFAULT_SETTINGS }).run()
       tx.insert(interfaces)
@@ -34,9 +34,9 @@ export function ensureStudio(house: House): void {
 }
 
 /** Interfaces that became standard since the database was made. */
-function addNewStandards(house: House): void {
+function addNewStandards(app: AppContext): void {
   const known = new Set(
-    house.db
+    app.db
       .select({ code: interfaces.code })
       .from(interfaces)
       .all()
@@ -48,7 +48,7 @@ function addNewStandards(house: House): void {
     tx.insert(interfaces).values(fresh).run()
     for (const it of fresh) log('created', 'interface', it.code, { label: it.label })
   }
-  write(house, makeHousekeeper(), work, { isTracked: false })
+  write(app, makeContext(), work, { isTracked: false })
 }
 
 export function loadStudio(db: Database | Transaction): Studio {
@@ -65,7 +65,7 @@ export const studioRoutes = [
     permission: 'signed-in',
     room: 'studio',
     summary: 'Settings of the studio, and what time Exemplar takes it to be',
-    handle: (_, house) => ({ ...loadStudio(house.db), now: house.now() }),
+    handle: (_, app) => ({ ...loadStudio(app.db), now: app.now() }),
   }),
   defineRoute({
     method: 'put',
@@ -76,8 +76,8 @@ export const studioRoutes = [
     body: studioSettingsSchema,
     reply: studioSchema,
     isChange: true,
-    handle: ({ body, version, actor }, house) =>
-      write(house, actor, ({ tx, log }) => {
+    handle: ({ body, version, actor }, app) =>
+      write(app, actor, ({ tx, log }) => {
         const before = requireVersion(loadStudio(tx), version, 'studio')
         tx.update(studio)
           .set({ settings: body, version: before.version + 1 })

@@ -3,7 +3,7 @@ import {
   type Readiness,
   type ReadinessFinding,
   type Remedy,
-  type Link as Run,
+  type CableRun as Run,
   sayFinding,
   sayPlainly,
   sayPolicy,

@@ -1,4 +1,4 @@
-import type { Link, Signals } from '@exemplar/core'
+import type { CableRun, Signals } from '@exemplar/core'
 import { Button } from '../../foundation/parts/button.tsx'
 
 /** Each signal from its device to the next, with the cables between, and what records each microphone. */
@@ -8,9 +8,9 @@ export function WhereSignalsGo({
   onLetGo,
 }: {
   signals: Signals
-  links: readonly Link[]
+  links: readonly CableRun[]
   /** Null for who only looks. */
-  onLetGo: ((link: Link) => void) | null
+  onLetGo: ((link: CableRun) => void) | null
 }) {
   if (chains.length === 0) return null
   /** The run as somebody made it, where the chain is one. */

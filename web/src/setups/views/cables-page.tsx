@@ -1,4 +1,12 @@
-import { addLink, type CableWay, hasLink, type Interface, type Link, makeAssignment, type Port } from '@exemplar/core'
+import {
+  addCableRun,
+  type CableRun,
+  type CableWay,
+  hasCableRun,
+  type Interface,
+  makeAssignment,
+  type Port,
+} from '@exemplar/core'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useInterfacesQuery, useSetupQuery, useUnitQuery } from '../../foundation/api/api.ts'
@@ -198,7 +206,7 @@ function Ways({ from, to, neededMm, setupId }: { from: End; to: End; neededMm: n
   )
 }
 
-function Way({ way, setupId, link }: { way: CableWay; setupId: string; link: Link | null }) {
+function Way({ way, setupId, link }: { way: CableWay; setupId: string; link: CableRun | null }) {
   const { sayLength } = useMeasures()
   const may = useMay()
   return (
@@ -226,7 +234,7 @@ function Way({ way, setupId, link }: { way: CableWay; setupId: string; link: Lin
 }
 
 /** Puts the pieces into a role for cables of the setup one came from, and keeps the run as it is made here. */
-function PutIn({ setupId, way, link }: { setupId: string; way: CableWay; link: Link }) {
+function PutIn({ setupId, way, link }: { setupId: string; way: CableWay; link: CableRun }) {
   const { data: setup } = useSetupQuery(setupId)
   const { save, isLoading } = useSetupChanges(setup)
   if (!setup) return null
@@ -234,13 +242,13 @@ function PutIn({ setupId, way, link }: { setupId: string; way: CableWay; link: L
   if (!taken.has(link.from.unitId) || !taken.has(link.to.unitId)) {
     return <span className="text-quiet">both ends have to stand in {setup.code} to be joined there</span>
   }
-  if (hasLink(setup.links, link)) return <Mark level="ok">made in {setup.code}</Mark>
+  if (hasCableRun(setup.links, link)) return <Mark level="ok">made in {setup.code}</Mark>
   const things = way.pieces.filter((it) => !taken.has(it.unitId)).map((it) => makeAssignment({ unitId: it.unitId }))
   const home = setup.roles.find((role) => role.group === 'media' && (role.wants === null || role.wants === 'cable'))
   const roles = home
     ? setup.roles.map((role) => (role === home ? { ...role, things: [...role.things, ...things] } : role))
     : [...setup.roles, { ...makeRole('media'), name: 'Cables', things }]
-  const countEnd = ({ unitId, portId }: Link['from']) => {
+  const countEnd = ({ unitId, portId }: CableRun['from']) => {
     const modelId = setup.units.find((it) => it.id === unitId)?.modelId
     const ports = setup.models.find((it) => it.id === modelId)?.ports
     return ports?.find((it) => it.id === portId)?.count ?? 1
@@ -254,7 +262,7 @@ function PutIn({ setupId, way, link }: { setupId: string; way: CableWay; link: L
           {
             ...toDraft(setup),
             roles: things.length > 0 ? roles : setup.roles,
-            links: addLink(setup.links, link, countEnd),
+            links: addCableRun(setup.links, link, countEnd),
           },
           `${way.pieces.map((it) => it.tag).join(', ')} joined in ${setup.code}.`,
         )

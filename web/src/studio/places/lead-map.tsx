@@ -1,4 +1,4 @@
-import { computeVoltageDrop, judgeVoltageDrop, listLeadWays, OHMS_PER_KILOMETRE } from '@exemplar/core'
+import { checkVoltageDrop, computeVoltageDrop, listLeadWays, OHMS_PER_KILOMETRE } from '@exemplar/core'
 import { useState } from 'react'
 import { useStudioQuery } from '../../foundation/api/api.ts'
 import { SelectField } from '../../foundation/form/field.tsx'
@@ -30,7 +30,7 @@ export function LeadMap({ place }: { place: PlacePageReply }) {
       circuit: circuit?.name ?? 'circuit unknown',
       volts,
       drop,
-      level: judgeVoltageDrop(drop, volts, limits),
+      level: checkVoltageDrop(drop, volts, limits),
     }
   })
   return (

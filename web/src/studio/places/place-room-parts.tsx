@@ -146,7 +146,7 @@ export function RoomParts({ draft, onChange }: { draft: NewPlace; onChange(part:
         )}
       </RowsField>
       <RowsField
-        legend="House lights, noise, heat, obstacles"
+        legend="AppContext lights, noise, heat, obstacles"
         add="Add a fixture"
         rows={details.fixtures}
         onChange={(fixtures) => onChange({ fixtures })}

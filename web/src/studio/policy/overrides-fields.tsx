@@ -1,18 +1,18 @@
 import {
   FIGURE_WORDS,
   type FigureCode,
-  findSchool,
+  findPractice,
   OVERRIDABLE,
   type Overrides,
   overridesSchema,
-  SCHOOL_CODES,
-  type SchoolCode,
+  PRACTICE_CODES,
+  type PracticeCode,
 } from '@exemplar/core'
 import { useState } from 'react'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
 
-const ACTING = SCHOOL_CODES.filter(
-  (code) => findSchool(code).changes !== null && code !== 'buy-first' && code !== 'numbers',
+const ACTING = PRACTICE_CODES.filter(
+  (code) => findPractice(code).changes !== null && code !== 'buy-first' && code !== 'numbers',
 )
 
 /** Figures and schools that differ for a purpose or a setup; empty is as usual. Saved as each field is left. */
@@ -40,7 +40,7 @@ export function OverridesFields({
     setProblems({ ...problems, [code]: reading.success ? undefined : 'This is out of what is sensible.' })
     if (reading.success && figures[code] !== overrides.figures[code]) onChange(reading.data)
   }
-  const choose = (code: SchoolCode, way: string) => {
+  const choose = (code: PracticeCode, way: string) => {
     const schools = { ...overrides.schools }
     delete schools[code]
     if (way) schools[code] = way
@@ -65,13 +65,13 @@ export function OverridesFields({
       {ACTING.map((code) => (
         <SelectField
           key={code}
-          label={findSchool(code).question}
+          label={findPractice(code).question}
           disabled={isLocked}
           value={overrides.schools[code] ?? ''}
           onChange={(event) => choose(code, event.target.value)}
         >
           <option value="">As usual</option>
-          {Object.entries(findSchool(code).ways).map(([way, label]) => (
+          {Object.entries(findPractice(code).ways).map(([way, label]) => (
             <option key={way} value={way}>
               {label}
             </option>

@@ -1,14 +1,14 @@
 import {
   FIGURE_WORDS,
   type FigureCode,
-  findSchool,
+  findPractice,
   NO_OVERRIDES,
   type Overrides,
+  PRACTICE_CODES,
+  type PracticeCode,
   PURPOSE_CODES,
   PURPOSES,
   type Purpose,
-  SCHOOL_CODES,
-  type SchoolCode,
   type StudioSettings,
 } from '@exemplar/core'
 import { useState } from 'react'
@@ -33,14 +33,17 @@ export function PoliciesPage() {
     const { version, now: _, ...settings } = studio
     return run(change({ version, body: { ...settings, ...part } }).unwrap(), text)
   }
-  const choose = (code: SchoolCode, way: string) =>
-    save({ schools: { ...studio.schools, [code]: way } }, `${findSchool(code).question} ${findSchool(code).ways[way]}.`)
-  const acting = SCHOOL_CODES.filter((code) => findSchool(code).changes !== null)
-  const kept = SCHOOL_CODES.filter((code) => findSchool(code).changes === null)
-  const rows = (codes: readonly SchoolCode[]) => (
+  const choose = (code: PracticeCode, way: string) =>
+    save(
+      { schools: { ...studio.schools, [code]: way } },
+      `${findPractice(code).question} ${findPractice(code).ways[way]}.`,
+    )
+  const acting = PRACTICE_CODES.filter((code) => findPractice(code).changes !== null)
+  const kept = PRACTICE_CODES.filter((code) => findPractice(code).changes === null)
+  const rows = (codes: readonly PracticeCode[]) => (
     <ul>
       {codes.map((code) => {
-        const { question, ways, changes } = findSchool(code)
+        const { question, ways, changes } = findPractice(code)
         return (
           <li
             key={code}

@@ -4,7 +4,7 @@ import type { MoreSpecs } from '../../../kit/model/spec.ts'
 import { makeInput, makeRole, makeStudio } from '../../placed/studio.fixture.ts'
 import { assessWithWaysOut, type Store } from '../../proposals/remedies.ts'
 import type { ContentDemand } from '../../setup/demand.ts'
-import { printFinding } from '../../verdict/acceptance.ts'
+import { computeFingerprint } from '../../verdict/acceptance.ts'
 import { assessSetup } from '../../verdict/readiness.ts'
 import { sayFinding } from '../../verdict/words.ts'
 
@@ -120,7 +120,7 @@ describe('a finding that somebody lives with', () => {
   const before = judgeWith([])
   const warning = before.findings.find((it) => it.key === 'role-empty/B')
   if (!warning) throw new Error('no warning')
-  const print = printFinding(warning)
+  const print = computeFingerprint(warning)
 
   test('leaves the verdict and stays in the list, with its reason', () => {
     const after = judgeWith([{ key: warning.key, print }])
@@ -133,6 +133,6 @@ describe('a finding that somebody lives with', () => {
     expect(judgeWith([{ key: warning.key, print }], renamed).counts.warn).toBe(before.counts.warn)
     const stop = before.findings.find((it) => it.level === 'stop')
     if (!stop) throw new Error('no stop')
-    expect(judgeWith([{ key: stop.key, print: printFinding(stop) }]).counts.stop).toBe(before.counts.stop)
+    expect(judgeWith([{ key: stop.key, print: computeFingerprint(stop) }]).counts.stop).toBe(before.counts.stop)
   })
 })

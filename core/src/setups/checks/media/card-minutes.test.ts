@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
-import type { SetThing } from '../../placed/placed-item.ts'
+import type { PlacedItem } from '../../placed/placed-item.ts'
 import { makeThing } from '../../placed/things.fixture.ts'
-import { computeCircuitLimit, judgeCircuitLoad } from '../power/circuit-load.ts'
+import { computeCircuitLimit, computeCircuitLoad } from '../power/circuit-load.ts'
 import { computeRuntimeMinutes, countPacks } from '../power/pack-hours.ts'
 import { computeCardMinutes, computeMegabytesPerMinute } from './card-minutes.ts'
 
@@ -30,16 +30,16 @@ describe('watts on a circuit', () => {
   })
 
   test('equality passes, one watt more does not', () => {
-    expect(judgeCircuitLoad(makeMainsLoads(2_000, 300), circuit, whole(80), 60).level).toBe('warn')
-    expect(judgeCircuitLoad(makeMainsLoads(1_840), circuit, whole(80), 600).level).toBe('ok')
-    expect(judgeCircuitLoad(makeMainsLoads(1_841), circuit, whole(80), 600).level).toBe('stop')
-    expect(judgeCircuitLoad(makeMainsLoads(2_301), circuit, whole(80), 60).level).toBe('stop')
+    expect(computeCircuitLoad(makeMainsLoads(2_000, 300), circuit, whole(80), 60).level).toBe('warn')
+    expect(computeCircuitLoad(makeMainsLoads(1_840), circuit, whole(80), 600).level).toBe('ok')
+    expect(computeCircuitLoad(makeMainsLoads(1_841), circuit, whole(80), 600).level).toBe('stop')
+    expect(computeCircuitLoad(makeMainsLoads(2_301), circuit, whole(80), 60).level).toBe('stop')
   })
 
   test('three hours make a load continuous, on the minute', () => {
-    expect(judgeCircuitLoad(makeMainsLoads(2_000), circuit, whole(80), 179).level).toBe('warn')
-    expect(judgeCircuitLoad(makeMainsLoads(2_000), circuit, whole(80), 180).level).toBe('stop')
-    expect(judgeCircuitLoad(makeMainsLoads(2_000), circuit, whole(100), 180).level).toBe('ok')
+    expect(computeCircuitLoad(makeMainsLoads(2_000), circuit, whole(80), 179).level).toBe('warn')
+    expect(computeCircuitLoad(makeMainsLoads(2_000), circuit, whole(80), 180).level).toBe('stop')
+    expect(computeCircuitLoad(makeMainsLoads(2_000), circuit, whole(100), 180).level).toBe('ok')
   })
 
   // NFPA 70, 210.20(A) in its finer reading: 125 % of the continuous part plus the rest. 1,200 W for hours and 800 W
@@ -47,20 +47,20 @@ describe('watts on a circuit', () => {
   test('only the continuous part is reckoned higher, and equality passes', () => {
     const part = { rule: 'part' as const, continuousPercent: 80 }
     const [lasting, brief] = makeMainsLoads(1_200, 800)
-    const loads = [lasting, { ...brief, runsBriefly: true }] as SetThing[]
-    expect(judgeCircuitLoad(loads, circuit, part, 240)).toMatchObject({ reckonedMilliwatts: 2_300_000, level: 'ok' })
-    expect(judgeCircuitLoad(makeMainsLoads(1_200, 801), circuit, part, 240).level).toBe('stop')
-    expect(judgeCircuitLoad(makeMainsLoads(1_200, 801), circuit, part, 60).level).toBe('ok')
+    const loads = [lasting, { ...brief, runsBriefly: true }] as PlacedItem[]
+    expect(computeCircuitLoad(loads, circuit, part, 240)).toMatchObject({ reckonedMilliwatts: 2_300_000, level: 'ok' })
+    expect(computeCircuitLoad(makeMainsLoads(1_200, 801), circuit, part, 240).level).toBe('stop')
+    expect(computeCircuitLoad(makeMainsLoads(1_200, 801), circuit, part, 60).level).toBe('ok')
   })
 
   test('no rule leaves the breaker alone to decide', () => {
     const none = { rule: 'none' as const, continuousPercent: 80 }
-    expect(judgeCircuitLoad(makeMainsLoads(2_300), circuit, none, 600).level).toBe('ok')
-    expect(judgeCircuitLoad(makeMainsLoads(2_301), circuit, none, 60).level).toBe('stop')
+    expect(computeCircuitLoad(makeMainsLoads(2_300), circuit, none, 600).level).toBe('ok')
+    expect(computeCircuitLoad(makeMainsLoads(2_301), circuit, none, 60).level).toBe('stop')
   })
 
   test('a load without recorded watts is not counted as nothing: it is left out', () => {
-    expect(judgeCircuitLoad(makeMainsLoads(100, null), circuit, whole(80), 60).loads).toHaveLength(1)
+    expect(computeCircuitLoad(makeMainsLoads(100, null), circuit, whole(80), 60).loads).toHaveLength(1)
   })
 })
 

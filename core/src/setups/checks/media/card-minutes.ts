@@ -1,5 +1,5 @@
 import type { FindingLevel } from '../../../studio/finding.ts'
-import type { SetThing } from '../../placed/placed-item.ts'
+import type { PlacedItem } from '../../placed/placed-item.ts'
 
 /** How long one recorder can record on the cards it has. */
 export interface CardMinutes {
@@ -34,7 +34,7 @@ interface Options {
 const CARD_SLOT = 'sd'
 
 /** A card below the speed that the recorder requires does not count; one whose speed nobody recorded does. */
-function isFastEnough(card: SetThing, recorder: SetThing): boolean {
+function isFastEnough(card: PlacedItem, recorder: PlacedItem): boolean {
   const demand = recorder.ports.find((port) => port.interfaces.includes(CARD_SLOT))?.demand?.value ?? 0
   const rating = card.ports.find((port) => port.interfaces.includes(CARD_SLOT))?.rating?.value ?? demand
   return rating >= demand
@@ -44,11 +44,11 @@ function isFastEnough(card: SetThing, recorder: SetThing): boolean {
  * Cards in a recorder's own role are its own; loose ones go, largest first, to whoever is shortest. A recorder without
  * any card is left out: that is an unmet need already.
  */
-export function judgeCardMinutes(things: readonly SetThing[], options: Options): CardMinutes[] {
+export function computeCardTimes(things: readonly PlacedItem[], options: Options): CardMinutes[] {
   const recorders = things.filter((thing) => thing.recordingMode && hasPort(thing, 'host'))
   const cards = things.filter((thing) => thing.capacityMegabytes !== null && hasPort(thing, 'guest'))
-  const owned = new Map<string, SetThing[]>(recorders.map((recorder) => [recorder.key, []]))
-  const loose: SetThing[] = []
+  const owned = new Map<string, PlacedItem[]>(recorders.map((recorder) => [recorder.key, []]))
+  const loose: PlacedItem[] = []
   for (const card of cards) {
     const recorder = recorders.find((it) => it.roleId !== null && it.roleId === card.roleId)
     if (recorder && !isFastEnough(card, recorder)) continue
@@ -73,8 +73,8 @@ export function judgeCardMinutes(things: readonly SetThing[], options: Options):
 }
 
 function judgeRecorder(
-  recorder: SetThing,
-  cards: readonly SetThing[],
+  recorder: PlacedItem,
+  cards: readonly PlacedItem[],
   { plannedMinutes, headroomPercent }: Options,
 ): CardMinutes {
   const kilobitsPerSecond = recorder.recordingMode?.kilobitsPerSecond ?? 0
@@ -101,6 +101,6 @@ function judgeRecorder(
   }
 }
 
-function hasPort(thing: SetThing, side: 'host' | 'guest'): boolean {
+function hasPort(thing: PlacedItem, side: 'host' | 'guest'): boolean {
   return thing.ports.some((port) => port.side === side && port.interfaces.includes(CARD_SLOT))
 }

@@ -3,7 +3,7 @@ import { isKindOf } from '../../../kit/model/category.ts'
 import type { Model } from '../../../kit/model/model.ts'
 import type { FindingLevel } from '../../../studio/finding.ts'
 import type { Size } from '../../../studio/places/place.ts'
-import type { Holdings, SetThing } from '../../placed/placed-item.ts'
+import type { Holdings, PlacedItem } from '../../placed/placed-item.ts'
 import type { NewSetup, Role } from '../../setup/setup.ts'
 
 /** One way to record, and what it leaves of the view. */
@@ -48,7 +48,7 @@ const BEHIND_CAMERA_MM = 500
 /** Each camera of the setup with its lens, by what rides on it along the joints that were made. */
 export function listCameraAngles(
   setup: Pick<NewSetup, 'roles'>,
-  things: readonly SetThing[],
+  things: readonly PlacedItem[],
   above: ReadonlyMap<string, readonly string[]>,
   holdings: Holdings,
   room: Size | null,
@@ -73,11 +73,11 @@ function findModel(key: string, { units, models }: Holdings): Model | undefined 
 }
 
 function describeAngle(
-  thing: SetThing,
+  thing: PlacedItem,
   model: Model,
   role: Role,
   lensRole: Role | undefined,
-  lens: SetThing | undefined,
+  lens: PlacedItem | undefined,
   glass: Model | undefined,
   room: Size | null,
 ): CameraAngle {
@@ -123,7 +123,7 @@ function shrink(heightMm: number | null, activeMm: number | null, widthMm: numbe
 }
 
 function listModes(
-  thing: SetThing,
+  thing: PlacedItem,
   sensorWidthMm: number | null,
   shortestMm: number | null,
   room: Size | null,

@@ -5,7 +5,7 @@ import type { MoreSpecs } from '../../../kit/model/spec.ts'
 import type { TemplateFacts } from '../../../kit/model/template-facts.ts'
 import { makeInput, makeRole, makeStudio } from '../../placed/studio.fixture.ts'
 import { newSetupSchema, type Role } from '../../setup/setup.ts'
-import { assessSetup, type ReadinessInput } from '../../verdict/readiness.ts'
+import { type AssessmentInput, assessSetup } from '../../verdict/readiness.ts'
 import { sayFinding } from '../../verdict/words.ts'
 import { findSpeechLevel } from '../sound/microphone-gain.ts'
 import { adviseMicrophone } from '../sound/speakers.ts'
@@ -14,7 +14,7 @@ const WORDS = { sayInstant: String, sayDay: String }
 
 type Made = Record<string, [Category, Partial<TemplateFacts>, MoreSpecs?]>
 
-function judge(things: Made, roles: Role[], rest: Partial<ReadinessInput> = {}, setup: object = {}) {
+function judge(things: Made, roles: Role[], rest: Partial<AssessmentInput> = {}, setup: object = {}) {
   const studio = makeStudio(
     Object.fromEntries(Object.entries(things).map(([tag, [kind, facts]]) => [tag, [kind, facts]])),
   )
@@ -37,7 +37,7 @@ describe('cameras', () => {
     CAM: ['camera', { mount: 'mount-x' }, SENSOR],
     LEN: ['lens', { mount: 'mount-x' }, { focalMinMm: 50, focalMaxMm: 50, imageCircleMm: circle, ...more }],
   })
-  const angle = (circle: number, distanceMm: number | null, rest: Partial<ReadinessInput> = {}) =>
+  const angle = (circle: number, distanceMm: number | null, rest: Partial<AssessmentInput> = {}) =>
     judge(kit(circle), [makeRole('Wide', ['CAM', 'LEN'], place({ distanceMm }))], rest)
 
   test('each angle has its body, its lens by the joint, and what it frames from there', () => {

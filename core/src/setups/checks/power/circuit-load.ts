@@ -1,7 +1,7 @@
 import type { FindingLevel } from '../../../studio/finding.ts'
 import type { Circuit } from '../../../studio/places/place.ts'
 import type { LoadRule } from '../../../studio/policy/settings.ts'
-import type { SetThing } from '../../placed/placed-item.ts'
+import type { PlacedItem } from '../../placed/placed-item.ts'
 
 /** A load that runs three hours or more is continuous in the sense of NFPA 70, 210.20(A). */
 export const CONTINUOUS_MINUTES = 180
@@ -43,8 +43,8 @@ export interface LoadPolicy {
  * part: stop where that part over the share, and the rest as it is, pass the rated power (NFPA 70, 210.20(A)). Things
  * without recorded watts are left out and reported by the caller.
  */
-export function judgeCircuitLoad(
-  things: readonly SetThing[],
+export function computeCircuitLoad(
+  things: readonly PlacedItem[],
   circuit: Circuit,
   { rule, continuousPercent }: LoadPolicy,
   runMinutes: number,

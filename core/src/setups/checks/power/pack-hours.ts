@@ -1,5 +1,5 @@
 import type { FindingLevel } from '../../../studio/finding.ts'
-import type { SetThing } from '../../placed/placed-item.ts'
+import type { PlacedItem } from '../../placed/placed-item.ts'
 
 /** How many packs of one family a session wants, against how many are in the setup. */
 export interface PackHours {
@@ -58,8 +58,8 @@ interface Options {
  * One result per battery family that feeds something. A family without any pack in the setup is left out: that is an
  * unmet need already.
  */
-export function judgePackHours(things: readonly SetThing[], options: Options): PackHours[] {
-  const packs = new Map<string, SetThing[]>()
+export function computePackHours(things: readonly PlacedItem[], options: Options): PackHours[] {
+  const packs = new Map<string, PlacedItem[]>()
   for (const thing of things) {
     if (thing.energyMilliwattHours === null) continue
     for (const code of thing.ports.flatMap((port) => (port.side === 'guest' ? port.interfaces : []))) {
@@ -71,8 +71,8 @@ export function judgePackHours(things: readonly SetThing[], options: Options): P
 
 function judgeFamily(
   family: string,
-  packs: readonly SetThing[],
-  things: readonly SetThing[],
+  packs: readonly PlacedItem[],
+  things: readonly PlacedItem[],
   { minutes, sparePacks, efficiencyPercent, isLean = false }: Options,
 ): PackHours | null {
   const weakest = packs.reduce((worst, pack) => (findEnergy(pack) < findEnergy(worst) ? pack : worst))
@@ -122,11 +122,11 @@ function judgeFamily(
   }
 }
 
-function findEnergy(pack: SetThing): number {
+function findEnergy(pack: PlacedItem): number {
   return (pack.energyMilliwattHours ?? 0) * (pack.healthPercent ?? 100)
 }
 
-function countBays(thing: SetThing, family: string): number {
+function countBays(thing: PlacedItem, family: string): number {
   return thing.ports.reduce(
     (sum, port) => sum + (port.side === 'host' && port.interfaces.includes(family) ? port.count : 0),
     0,

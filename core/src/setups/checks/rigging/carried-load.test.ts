@@ -1,13 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { PortSketch } from '../../../kit/model/port.ts'
-import { judgeCompleteness } from '../../joining/completeness.ts'
+import { checkCompleteness } from '../../joining/completeness.ts'
 import { listEnds, mayJoin } from '../../joining/joining.fixture.ts'
-import type { SetThing } from '../../placed/placed-item.ts'
+import type { PlacedItem } from '../../placed/placed-item.ts'
 import { makeInput, makeRole, makeStudio } from '../../placed/studio.fixture.ts'
 import { INTERFACES, makeThing } from '../../placed/things.fixture.ts'
 import { assessSetup } from '../../verdict/readiness.ts'
-import { judgeCarriedLoads } from './carried-load.ts'
+import { computeCarriedLoads } from './carried-load.ts'
 
 const foot: PortSketch = { id: 'foot', interfaces: 'spigot-16', side: 'guest' }
 const top = (value: number): PortSketch => ({
@@ -23,9 +23,9 @@ const arm = (key: string, massGrams: number, holds: number) =>
   makeThing({ key, category: 'arm', massGrams, ports: [foot, top(holds)] })
 const lamp = (key: string, massGrams: number | null) => makeThing({ key, category: 'light', massGrams, ports: [foot] })
 
-const loads = (...things: SetThing[]) => {
-  const { joints } = judgeCompleteness(things, INTERFACES)
-  return judgeCarriedLoads(things, joints, INTERFACES).loads.map((it) => [it.tag, it.totalGrams, it.level])
+const loads = (...things: PlacedItem[]) => {
+  const { joints } = checkCompleteness(things, INTERFACES)
+  return computeCarriedLoads(things, joints, INTERFACES).loads.map((it) => [it.tag, it.totalGrams, it.level])
 }
 
 describe('what rides on a support', () => {
@@ -35,7 +35,7 @@ describe('what rides on a support', () => {
 
   test('one gram more is too much, though each joint by itself is fine', () => {
     const things = [stand('STD', 8_000), arm('ARM', 1_001, 7_000), lamp('LGT', 7_000)]
-    expect(judgeCompleteness(things, INTERFACES).unmet).toEqual([])
+    expect(checkCompleteness(things, INTERFACES).unmet).toEqual([])
     expect(loads(...things)).toEqual([['STD', 8_001, 'stop']])
   })
 
@@ -56,10 +56,10 @@ describe('what rides on a support', () => {
   })
 
   /** Whether any way of joining everything overloads nothing, by trying all. */
-  function canBeBorne(things: readonly SetThing[]): boolean {
+  function canBeBorne(things: readonly PlacedItem[]): boolean {
     const hosts = listEnds(things, 'host')
     const guests = listEnds(things, 'guest')
-    const tryFrom = (at: number, carrierOf: ReadonlyMap<SetThing, number>): boolean => {
+    const tryFrom = (at: number, carrierOf: ReadonlyMap<PlacedItem, number>): boolean => {
       const guest = guests[at]
       if (!guest) return isBorne(carrierOf)
       return hosts.some((host, index) => {
@@ -67,8 +67,8 @@ describe('what rides on a support', () => {
         return tryFrom(at + 1, new Map([...carrierOf, [guest.thing, index]]))
       })
     }
-    const isBorne = (carrierOf: ReadonlyMap<SetThing, number>): boolean => {
-      const weigh = (thing: SetThing, depth: number): number => {
+    const isBorne = (carrierOf: ReadonlyMap<PlacedItem, number>): boolean => {
+      const weigh = (thing: PlacedItem, depth: number): number => {
         if (depth > things.length) return Number.POSITIVE_INFINITY
         const riders = [...carrierOf].filter(([, index]) => hosts[index]?.thing === thing).map(([it]) => it)
         return riders.reduce((sum, it) => sum + weigh(it, depth + 1), thing.massGrams ?? 0)
@@ -95,7 +95,7 @@ describe('what rides on a support', () => {
           ...arms.map(([mass, it], at) => arm(`A${at}`, mass, it)),
           ...lamps.map((it, at) => lamp(`L${at}`, it)),
         ]
-        const { unmet } = judgeCompleteness(things, INTERFACES)
+        const { unmet } = checkCompleteness(things, INTERFACES)
         fc.pre(unmet.length === 0)
         const isFine = loads(...things).every(([, , level]) => level === 'ok')
         expect(isFine).toBe(canBeBorne(things))

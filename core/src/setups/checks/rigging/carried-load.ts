@@ -1,7 +1,7 @@
 import type { Interface } from '../../../kit/model/interface.ts'
 import type { FindingLevel } from '../../../studio/finding.ts'
 import type { Joint } from '../../joining/completeness.ts'
-import type { SetThing } from '../../placed/placed-item.ts'
+import type { PlacedItem } from '../../placed/placed-item.ts'
 
 export interface Rider {
   tag: string
@@ -31,7 +31,7 @@ export interface Carriage {
 }
 
 /** A few grams each: left out of a sum where nobody weighed them. */
-const LIGHT: ReadonlySet<SetThing['category']> = new Set(['card', 'card-sleeve', 'cell', 'filter', 'gel'])
+const LIGHT: ReadonlySet<PlacedItem['category']> = new Set(['card', 'card-sleeve', 'cell', 'filter', 'gel'])
 
 const FLOWS: ReadonlySet<Interface['kind']> = new Set(['signal', 'mains'])
 
@@ -39,8 +39,8 @@ const FLOWS: ReadonlySet<Interface['kind']> = new Set(['signal', 'mains'])
  * Sums what each support bears along the joints that were made: a rider brings all that rides on it. One thing alone on
  * a support was compared where the joint was made; here chains are judged. Masses in grams, equality passes.
  */
-export function judgeCarriedLoads(
-  things: readonly SetThing[],
+export function computeCarriedLoads(
+  things: readonly PlacedItem[],
   joints: readonly Joint[],
   interfaces: ReadonlyMap<string, Interface>,
 ): Carriage {
@@ -79,7 +79,7 @@ export function judgeCarriedLoads(
 /** A support bears so much at each end; a bar bears so much in all, however many clamps are on it. */
 function groupByEnd(
   carrying: readonly Joint[],
-  thingOf: ReadonlyMap<string, SetThing>,
+  thingOf: ReadonlyMap<string, PlacedItem>,
 ): { host: Joint['host']; guests: string[] }[] {
   const bars = new Map<string, { host: Joint['host']; guests: string[] }>()
   return carrying.flatMap(({ host, guest }) => {

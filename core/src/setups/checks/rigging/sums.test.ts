@@ -1,12 +1,12 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import type { SetThing } from '../../placed/placed-item.ts'
+import type { PlacedItem } from '../../placed/placed-item.ts'
 import { makeThing } from '../../placed/things.fixture.ts'
-import { computeCardMinutes, judgeCardMinutes } from '../media/card-minutes.ts'
-import { computeCircuitLimit, judgeCircuitLoad } from '../power/circuit-load.ts'
-import { computeRuntimeMinutes, countPacks, judgePackHours } from '../power/pack-hours.ts'
+import { computeCardMinutes, computeCardTimes } from '../media/card-minutes.ts'
+import { computeCircuitLimit, computeCircuitLoad } from '../power/circuit-load.ts'
+import { computePackHours, computeRuntimeMinutes, countPacks } from '../power/pack-hours.ts'
 
-const pack = (key: string, energyMilliwattHours: number, healthPercent: number | null = null): SetThing =>
+const pack = (key: string, energyMilliwattHours: number, healthPercent: number | null = null): PlacedItem =>
   makeThing({
     key,
     energyMilliwattHours,
@@ -14,7 +14,7 @@ const pack = (key: string, energyMilliwattHours: number, healthPercent: number |
     ports: [{ id: 'pack', interfaces: 'pack-a', side: 'guest', importance: 'optional' }],
   })
 
-const device = (key: string, milliwatts: number, count = 1): SetThing =>
+const device = (key: string, milliwatts: number, count = 1): PlacedItem =>
   makeThing({
     key,
     powerMode: { id: 'packs', label: 'Packs', source: 'packs', milliwatts, portIds: ['bay'] },
@@ -53,7 +53,7 @@ describe('packs for a session', () => {
   })
 
   test('the weakest pack decides, devices of one family add up, and the spare is counted once', () => {
-    const [sum] = judgePackHours(
+    const [sum] = computePackHours(
       [pack('P1', 40_000, 100), pack('P2', 40_000, 50), device('A', 10_000), device('B', 20_000, 2)],
       OPTIONS,
     )
@@ -73,14 +73,16 @@ describe('packs for a session', () => {
   })
 
   test('only the spare missing warns; nothing on packs, or no pack at all, is no sum', () => {
-    expect(judgePackHours([pack('P1', 40_000), device('A', 10_000)], OPTIONS)[0]?.level).toBe('warn')
-    expect(judgePackHours([pack('P1', 40_000), pack('P2', 40_000), device('A', 10_000)], OPTIONS)[0]?.level).toBe('ok')
-    expect(judgePackHours([pack('P1', 40_000)], OPTIONS)).toEqual([])
-    expect(judgePackHours([device('A', 10_000)], OPTIONS)).toEqual([])
+    expect(computePackHours([pack('P1', 40_000), device('A', 10_000)], OPTIONS)[0]?.level).toBe('warn')
+    expect(computePackHours([pack('P1', 40_000), pack('P2', 40_000), device('A', 10_000)], OPTIONS)[0]?.level).toBe(
+      'ok',
+    )
+    expect(computePackHours([pack('P1', 40_000)], OPTIONS)).toEqual([])
+    expect(computePackHours([device('A', 10_000)], OPTIONS)).toEqual([])
   })
 })
 
-const slot = (key: string, demand: number | null, kilobitsPerSecond = 100_000): SetThing =>
+const slot = (key: string, demand: number | null, kilobitsPerSecond = 100_000): PlacedItem =>
   makeThing({
     key,
     recordingMode: { id: 'm', label: 'usual', kilobitsPerSecond },
@@ -94,7 +96,7 @@ const slot = (key: string, demand: number | null, kilobitsPerSecond = 100_000): 
     ],
   })
 
-const card = (key: string, capacityMegabytes: number, speed: number | null, roleId: string | null = null): SetThing =>
+const card = (key: string, capacityMegabytes: number, speed: number | null, roleId: string | null = null): PlacedItem =>
   makeThing({
     key,
     capacityMegabytes,
@@ -134,7 +136,7 @@ describe('minutes on the cards', () => {
   })
 
   test('cards of a recorder’s own role are its own; loose ones go to whoever is shortest', () => {
-    const sums = judgeCardMinutes(
+    const sums = computeCardTimes(
       [
         slot('A', null),
         slot('B', null),
@@ -151,10 +153,10 @@ describe('minutes on the cards', () => {
   })
 
   test('a card that is too slow does not count; one of unknown speed does', () => {
-    expect(judgeCardMinutes([slot('A', 60), card('S', 45_000, 30, 'A')], options)).toEqual([])
-    expect(judgeCardMinutes([slot('A', 60), card('S', 45_000, 60, 'A')], options)[0]?.level).toBe('ok')
-    expect(judgeCardMinutes([slot('A', 60), card('S', 45_000, null, 'A')], options)[0]?.level).toBe('ok')
-    expect(judgeCardMinutes([slot('A', null), card('S', 44_000, 10, 'A')], options)[0]?.level).toBe('stop')
+    expect(computeCardTimes([slot('A', 60), card('S', 45_000, 30, 'A')], options)).toEqual([])
+    expect(computeCardTimes([slot('A', 60), card('S', 45_000, 60, 'A')], options)[0]?.level).toBe('ok')
+    expect(computeCardTimes([slot('A', 60), card('S', 45_000, null, 'A')], options)[0]?.level).toBe('ok')
+    expect(computeCardTimes([slot('A', null), card('S', 44_000, 10, 'A')], options)[0]?.level).toBe('stop')
   })
 })
 
@@ -180,7 +182,7 @@ describe('watts on a circuit', () => {
         (milliwatts, percent, minutes) => {
           const at = (mw: number, amps = 10, share = percent) =>
             order.indexOf(
-              judgeCircuitLoad(load(mw), circuit(amps), { rule: 'whole', continuousPercent: share }, minutes).level,
+              computeCircuitLoad(load(mw), circuit(amps), { rule: 'whole', continuousPercent: share }, minutes).level,
             )
           expect(at(milliwatts + 1)).toBeGreaterThanOrEqual(at(milliwatts))
           expect(at(milliwatts, 16)).toBeLessThanOrEqual(at(milliwatts))

@@ -1,5 +1,5 @@
 import type { FindingLevel } from '../../../studio/finding.ts'
-import type { Holdings, SetThing } from '../../placed/placed-item.ts'
+import type { Holdings, PlacedItem } from '../../placed/placed-item.ts'
 import type { NewSetup } from '../../setup/setup.ts'
 
 export interface HeightFinding {
@@ -21,7 +21,7 @@ export interface HeightFinding {
  */
 export function judgeWorkingHeights(
   setup: Pick<NewSetup, 'roles'>,
-  things: readonly SetThing[],
+  things: readonly PlacedItem[],
   below: ReadonlyMap<string, readonly string[]>,
   holdings: Holdings,
 ): HeightFinding[] {
@@ -49,7 +49,7 @@ export function judgeWorkingHeights(
   })
 }
 
-function findHeightRange(carriers: readonly SetThing[], { units, models }: Holdings) {
+function findHeightRange(carriers: readonly PlacedItem[], { units, models }: Holdings) {
   let range: { lowestMm: number; highestMm: number } | null = null
   let reach = 0
   for (const { key } of carriers) {

@@ -1,7 +1,7 @@
 import { nameModel } from '../../../kit/model/model.ts'
 import { findRoom } from '../../../studio/places/place-findings.ts'
 import type { Role } from '../../setup/setup.ts'
-import type { ReadinessFinding, ReadinessInput } from '../../verdict/readiness.ts'
+import type { AssessmentInput, ReadinessFinding } from '../../verdict/readiness.ts'
 
 const LEVEL_OF_IMPORTANCE = { essential: 'stop', wanted: 'warn', optional: 'advise' } as const
 
@@ -21,7 +21,7 @@ export function listEmptyRoles(roles: readonly Role[]): ReadinessFinding[] {
 }
 
 /** Roles that must have a spare, or had better, and for whose thing nothing free of its kind lies in the store. */
-export function listMissingSpares({ setup, holdings, spares }: ReadinessInput): ReadinessFinding[] {
+export function listMissingSpares({ setup, holdings, spares }: AssessmentInput): ReadinessFinding[] {
   if (!spares) return []
   return setup.roles.flatMap((role) =>
     role.things.flatMap(({ unitId }): ReadinessFinding[] => {
@@ -37,7 +37,7 @@ export function listMissingSpares({ setup, holdings, spares }: ReadinessInput): 
 }
 
 /** What is the venue's own stays in its room: a setup elsewhere cannot count on it. */
-export function listBoundElsewhere({ setup, holdings, where }: ReadinessInput): ReadinessFinding[] {
+export function listBoundElsewhere({ setup, holdings, where }: AssessmentInput): ReadinessFinding[] {
   const here = where && findRoom(where.placeId, where.places)
   if (!where || !here) return []
   return setup.roles.flatMap((role) =>
@@ -65,7 +65,7 @@ export function listBoundElsewhere({ setup, holdings, where }: ReadinessInput): 
 }
 
 /** A part that is not there makes a thing incomplete, and a work-around that the crew saw is a need like any other. */
-export function listWhatTheCrewSays({ setup, holdings, missingParts }: ReadinessInput): ReadinessFinding[] {
+export function listWhatTheCrewSays({ setup, holdings, missingParts }: AssessmentInput): ReadinessFinding[] {
   return setup.roles.flatMap((role) =>
     role.things.flatMap(({ unitId }): ReadinessFinding[] => {
       const unit = holdings.units.get(unitId ?? '')
@@ -94,7 +94,7 @@ export function listWhatTheCrewSays({ setup, holdings, missingParts }: Readiness
 }
 
 /** Things that stand in a role and will not be there. */
-export function listAbsences({ setup, holdings, absences }: ReadinessInput): ReadinessFinding[] {
+export function listAbsences({ setup, holdings, absences }: AssessmentInput): ReadinessFinding[] {
   return setup.roles.flatMap((role) =>
     role.things.flatMap(({ unitId }): ReadinessFinding[] => {
       const absence = unitId ? absences.get(unitId) : undefined
@@ -123,7 +123,7 @@ export function listAbsences({ setup, holdings, absences }: ReadinessInput): Rea
 }
 
 /** Stock of which more is put in than is free. */
-export function listShortStock({ setup, holdings, freeStock }: ReadinessInput): ReadinessFinding[] {
+export function listShortStock({ setup, holdings, freeStock }: AssessmentInput): ReadinessFinding[] {
   const wanted = new Map<string, { quantity: number; role: Role }>()
   for (const role of setup.roles) {
     for (const { stockId, quantity } of role.things) {

@@ -1,13 +1,13 @@
 import { isKindOf } from '../../../kit/model/category.ts'
 import type { FindingLevel } from '../../../studio/finding.ts'
 import type { Holdings } from '../../placed/placed-item.ts'
-import type { GivenBy } from '../../setup/provided.ts'
+import type { ProvidedBy } from '../../setup/provided.ts'
 import { FEATURES } from '../../setup/provided.ts'
 import type { NewSetup } from '../../setup/setup.ts'
 
 export type DutyFinding = { key: string; level: FindingLevel; roleId: string | null } & (
   | { code: 'double-duty'; tag: string; name: string; roles: string[]; isOneBody: boolean }
-  | { code: 'given-lacking'; role: string; by: GivenBy; tags: string[]; isUnknown: boolean }
+  | { code: 'given-lacking'; role: string; by: ProvidedBy; tags: string[]; isUnknown: boolean }
 )
 
 const LEVEL_OF_IMPORTANCE = { essential: 'stop', wanted: 'warn', optional: 'advise' } as const
@@ -16,7 +16,7 @@ const LEVEL_OF_IMPORTANCE = { essential: 'stop', wanted: 'warn', optional: 'advi
  * Things that do several jobs at once, and roles that are filled by something of another role. One thing in two roles is a
  * word of advice, as it can only fail once for all of them; one body cannot take two angles at the same time.
  */
-export function judgeDoubleDuty(setup: Pick<NewSetup, 'roles' | 'placeId'>, holdings: Holdings): DutyFinding[] {
+export function checkSharedItems(setup: Pick<NewSetup, 'roles' | 'placeId'>, holdings: Holdings): DutyFinding[] {
   return [...listDoubleDuties(setup, holdings), ...listLackingGifts(setup, holdings)]
 }
 

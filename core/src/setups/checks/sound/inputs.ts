@@ -1,5 +1,5 @@
 import type { Joint } from '../../joining/completeness.ts'
-import type { SetThing } from '../../placed/placed-item.ts'
+import type { PlacedItem } from '../../placed/placed-item.ts'
 
 /** How many of its inputs a switcher, mixer, interface or recorder has in use. */
 export interface InputUse {
@@ -10,7 +10,7 @@ export interface InputUse {
 }
 
 /** Counts the inputs of everything that has two or more of one kind, so that one sees what is left for another source. */
-export function countInputs(things: readonly SetThing[], joints: readonly Joint[]): InputUse[] {
+export function countInputs(things: readonly PlacedItem[], joints: readonly Joint[]): InputUse[] {
   return things.flatMap((thing) => {
     const inputs = thing.ports.filter((port) => port.direction === 'in' && port.count > 1)
     const total = inputs.reduce((sum, port) => sum + port.count, 0)

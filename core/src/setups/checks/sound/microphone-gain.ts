@@ -1,7 +1,7 @@
 import { isKindOf } from '../../../kit/model/category.ts'
 import type { Model } from '../../../kit/model/model.ts'
 import type { FindingLevel } from '../../../studio/finding.ts'
-import type { Holdings, SetThing } from '../../placed/placed-item.ts'
+import type { Holdings, PlacedItem } from '../../placed/placed-item.ts'
 import type { NewSetup } from '../../setup/setup.ts'
 import type { SignalChain } from './signals.ts'
 
@@ -47,7 +47,7 @@ const USUAL_DISTANCE_MM = 300
  */
 export function judgeMicrophones(
   setup: Pick<NewSetup, 'roles'>,
-  things: readonly SetThing[],
+  things: readonly PlacedItem[],
   chains: readonly SignalChain[],
   holdings: Holdings,
 ): { gains: (MicrophoneGain & { roleId: string | null })[]; findings: FeedFinding[] } {
@@ -96,11 +96,11 @@ function findFeed({ fedBy }: Specs): Feed | null {
 }
 
 function followToInput(
-  microphone: SetThing,
+  microphone: PlacedItem,
   chains: readonly SignalChain[],
-  thingOf: ReadonlyMap<string, SetThing>,
-): { boosters: SetThing[]; input: SetThing | null } {
-  const boosters: SetThing[] = []
+  thingOf: ReadonlyMap<string, PlacedItem>,
+): { boosters: PlacedItem[]; input: PlacedItem | null } {
+  const boosters: PlacedItem[] = []
   let at = microphone.key
   for (let step = 0; step <= chains.length; step++) {
     const next = chains.find(({ from }) => from.key === at)
@@ -116,14 +116,14 @@ function followToInput(
 type Specs = Model['specs']['more']
 
 function sumGain(
-  thing: SetThing,
-  boosters: readonly SetThing[],
-  input: SetThing,
+  thing: PlacedItem,
+  boosters: readonly PlacedItem[],
+  input: PlacedItem,
   setup: Pick<NewSetup, 'roles'>,
   read: (key: string) => Specs,
 ): MicrophoneGain | null {
   const sensitivity = read(thing.key).sensitivityMvPerPa
-  const gainOf = (it: SetThing) => {
+  const gainOf = (it: PlacedItem) => {
     const gainDb = read(it.key).gainDb
     return typeof gainDb === 'number' ? { tag: it.tag, gainDb } : null
   }

@@ -1,5 +1,5 @@
 import type { FindingLevel } from '../../../studio/finding.ts'
-import type { Holdings, SetThing } from '../../placed/placed-item.ts'
+import type { Holdings, PlacedItem } from '../../placed/placed-item.ts'
 import type { SignalChain } from './signals.ts'
 
 export interface RateFinding {
@@ -21,7 +21,7 @@ export interface RateFinding {
  * frames does not come through an older cable. Where it is not recorded what a device sends, nothing is said.
  */
 export function judgeSignalRates(
-  things: readonly SetThing[],
+  things: readonly PlacedItem[],
   chains: readonly SignalChain[],
   { units, models }: Holdings,
 ): RateFinding[] {

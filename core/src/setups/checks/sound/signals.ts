@@ -4,7 +4,7 @@ import type { FindingLevel } from '../../../studio/finding.ts'
 import type { PolicyRef } from '../../../studio/policy/policy.ts'
 import type { Joint } from '../../joining/completeness.ts'
 import { isConduit } from '../../joining/cycles.ts'
-import type { SetThing } from '../../placed/placed-item.ts'
+import type { PlacedItem } from '../../placed/placed-item.ts'
 
 /** One way of a signal from a device to the next, over the cables and adapters between. */
 export interface SignalChain {
@@ -31,12 +31,12 @@ export interface Signals {
 
 const RECORDS: readonly Category[] = ['recorder', 'camera', 'external-recorder', 'computer', 'tablet']
 /** A field recorder, a camera with its own sockets and a computer keep what they get; a mixer only passes it on. */
-const doesRecord = ({ category }: SetThing) => category !== 'room' && RECORDS.some((kind) => isKindOf(category, kind))
-const isMicrophone = ({ category }: SetThing) => category !== 'room' && isKindOf(category, 'microphone')
+const doesRecord = ({ category }: PlacedItem) => category !== 'room' && RECORDS.some((kind) => isKindOf(category, kind))
+const isMicrophone = ({ category }: PlacedItem) => category !== 'room' && isKindOf(category, 'microphone')
 
 /** Follows every signal from its device to the next along the joints that were made. */
 export function traceSignals(
-  things: readonly SetThing[],
+  things: readonly PlacedItem[],
   joints: readonly Joint[],
   interfaces: ReadonlyMap<string, Interface>,
 ): Signals {
@@ -49,8 +49,8 @@ export function traceSignals(
     note(host, guest)
     note(guest, host)
   }
-  const directionOf = (thing: SetThing, portId: string) => thing.ports.find((it) => it.id === portId)?.direction
-  const follow = (key: string, cameFrom: string, via: string[]): { via: string[]; to: SetThing }[] => {
+  const directionOf = (thing: PlacedItem, portId: string) => thing.ports.find((it) => it.id === portId)?.direction
+  const follow = (key: string, cameFrom: string, via: string[]): { via: string[]; to: PlacedItem }[] => {
     const thing = thingOf.get(key)
     if (!thing || via.length > things.length) return []
     if (!isConduit(thing)) return [{ via, to: thing }]
@@ -72,21 +72,21 @@ export function traceSignals(
     (it, at) => !chains.slice(0, at).some((other) => other.from.key === it.to.key && isSameWay(other.via, it.via)),
   )
   const sound = things.filter(isMicrophone).map((it) => followSound(it, chains, thingOf))
-  const isCamera = ({ category }: SetThing) => category !== 'room' && isKindOf(category, 'camera')
+  const isCamera = ({ category }: PlacedItem) => category !== 'room' && isKindOf(category, 'camera')
   const cameras = new Set(things.filter(isCamera).map((it) => it.tag))
   const recorders = sound.flatMap((it) => it.recordedAt)
   const isDoubleSystem = cameras.size > 0 && recorders.length > 0 && !recorders.some((it) => cameras.has(it))
   return { chains: told, sound, isDoubleSystem }
 }
 
-const name = ({ key, tag, name: called }: SetThing) => ({ key, tag, name: called })
+const name = ({ key, tag, name: called }: PlacedItem) => ({ key, tag, name: called })
 
 const isSameWay = (a: readonly string[], b: readonly string[]) => [...a].reverse().join() === b.join()
 
 function followSound(
-  microphone: SetThing,
+  microphone: PlacedItem,
   chains: readonly SignalChain[],
-  thingOf: ReadonlyMap<string, SetThing>,
+  thingOf: ReadonlyMap<string, PlacedItem>,
 ): SoundPath {
   const seen = new Set([microphone.key])
   const queue = [microphone.key]
@@ -119,7 +119,7 @@ export type SoundFinding = { key: string; level: FindingLevel; roleId: string | 
  * one recorder for all of it is worth a word: a track at lower level on the same recorder guards against clipping alone.
  */
 export function judgeSound(
-  things: readonly SetThing[],
+  things: readonly PlacedItem[],
   { sound }: Signals,
   school: PolicyRef & { kind: 'school' },
 ): SoundFinding[] {

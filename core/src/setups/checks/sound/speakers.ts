@@ -2,7 +2,7 @@ import { type Category, isKindOf } from '../../../kit/model/category.ts'
 import type { FindingLevel } from '../../../studio/finding.ts'
 import type { Joint } from '../../joining/completeness.ts'
 import { isConduit } from '../../joining/cycles.ts'
-import type { Holdings, SetThing } from '../../placed/placed-item.ts'
+import type { Holdings, PlacedItem } from '../../placed/placed-item.ts'
 import type { NewSetup, Shot } from '../../setup/setup.ts'
 import type { Signals } from './signals.ts'
 
@@ -44,7 +44,7 @@ const SOUND: ReadonlySet<string> = new Set(['xlr-3', 'xlr-mini', 'trs-35', 'trs-
  */
 export function judgeSpeakers(
   setup: Pick<NewSetup, 'speakers' | 'shot' | 'demands' | 'roles'>,
-  things: readonly SetThing[],
+  things: readonly PlacedItem[],
   joints: readonly Joint[],
   signals: Signals,
   holdings: Holdings,
@@ -86,7 +86,7 @@ export function judgeSpeakers(
   if (setup.shot && microphones.length > 0) {
     const doesMove = setup.demands.includes('steady-focus')
     const advice = adviseMicrophone(setup.shot, doesMove, setup.demands.includes('alone'))
-    const suits = ({ category }: SetThing) => category !== 'room' && KINDS[advice.way].includes(category)
+    const suits = ({ category }: PlacedItem) => category !== 'room' && KINDS[advice.way].includes(category)
     if (!microphones.some(suits)) {
       const tags = microphones.map(({ tag }) => tag)
       const common = { key: 'microphone-unsuited', level: 'advise', roleId } as const
@@ -96,15 +96,15 @@ export function judgeSpeakers(
   return findings
 }
 
-function countChannels({ key, category }: SetThing, { units, models }: Holdings): number {
+function countChannels({ key, category }: PlacedItem, { units, models }: Holdings): number {
   const channels = models.get(units.get(key)?.modelId ?? '')?.specs.more.channels
   return category === 'wireless-set' && typeof channels === 'number' ? channels : 1
 }
 
 /** Inputs of a device for microphones, without those that another device feeds. */
 function countFreeInputs(
-  thing: SetThing,
-  things: readonly SetThing[],
+  thing: PlacedItem,
+  things: readonly PlacedItem[],
   joints: readonly Joint[],
   { chains }: Signals,
 ): number {
@@ -123,6 +123,6 @@ function countFreeInputs(
   return Math.max(0, total - fed.length)
 }
 
-function hasSoundJoint(thing: SetThing, ports: readonly { id: string }[], joints: readonly Joint[]): boolean {
+function hasSoundJoint(thing: PlacedItem, ports: readonly { id: string }[], joints: readonly Joint[]): boolean {
   return joints.some(({ host }) => host.key === thing.key && ports.some((port) => port.id === host.portId))
 }
