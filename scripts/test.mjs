@@ -47,7 +47,7 @@ check('Format and lint', 'npx', ['biome', 'ci', '.'])
 check('Types of core, without Node or DOM', 'npx', ['tsc', '-p', 'core/tsconfig.json', '--noEmit'])
 check('Types of server, tests and journeys', 'npx', ['tsc', '-p', 'tsconfig.json', '--noEmit'])
 check('Types of the pages', 'npx', ['tsc', '-p', 'web/tsconfig.json', '--noEmit'])
-check('Arrows point down', process.execPath, ['scripts/check-arrows.mjs'])
+check('The structure holds', process.execPath, ['scripts/check-structure.mjs'])
 check('docs/coverage.md is true', process.execPath, ['scripts/check-coverage.mjs'])
 const unit = (name, file, folders) =>
   runner(

@@ -102,7 +102,7 @@ export function makeLargeInput(): AssessmentInput {
       importance: 'essential',
       wants: null,
       detail: '',
-      deliberatelyNone: false,
+      intentionallyEmpty: false,
       things,
     })
   }

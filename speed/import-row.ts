@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { makeTestConfig } from '../server/src/foundation/api.fixture.ts'
-import { type AppContext, makeContext, openContext } from '../server/src/foundation/database/app-context.ts'
+import { type AppContext, makeSystemActor, openContext } from '../server/src/foundation/database/app-context.ts'
 import { DATABASE_FILE } from '../server/src/foundation/database/database.ts'
 import { bringIn } from '../server/src/kit/import/bringing-in.ts'
 import { ensureStudio } from '../server/src/studio/settings/settings-routes.ts'
@@ -57,7 +57,7 @@ export async function measureImport(): Promise<Measured> {
   for (let round = -1; round < ROUNDS; round++) {
     const { app, folder } = openEmpty()
     const start = performance.now()
-    const report = await bringIn(app, body, makeContext(), SIGNAL, () => {})
+    const report = await bringIn(app, body, makeSystemActor(), SIGNAL, () => {})
     const took = performance.now() - start
     if (report?.counts.things !== LINES) throw new Error('The import did not bring what it should.')
     const tables = readRows(app)

@@ -32,7 +32,7 @@ const FILTERS = [
 
 /** Filtering and one page of 100 out of 20,000, against the bare SQL of the same rows made into the same JSON. */
 export function filterRow(app: AppContext): Row {
-  const serves = app.db.$client.prepare(
+  const usedIn = app.db.$client.prepare(
     'SELECT unit_id, setup_id, role_name FROM setup_units WHERE unit_id IN (SELECT value FROM json_each(?))',
   )
   const bare = FILTERS.map(({ where }) =>
@@ -50,8 +50,8 @@ export function filterRow(app: AppContext): Row {
     theirs() {
       for (const statement of bare) {
         const page = statement.all() as { id: string }[]
-        serves.all(JSON.stringify(page.map((row) => row.id)))
-        JSON.stringify({ rows: page.map((row) => ({ ...row, serves: [] })), next: null })
+        usedIn.all(JSON.stringify(page.map((row) => row.id)))
+        JSON.stringify({ rows: page.map((row) => ({ ...row, usedIn: [] })), next: null })
       }
     },
   }

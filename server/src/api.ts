@@ -1,4 +1,5 @@
 import { benchRoutes } from './bench/bench-routes.ts'
+import { fillDemo } from './demo/fill-demo.ts'
 import { bookingRoutes } from './diary/booking-routes.ts'
 import type { Route } from './foundation/http/route.ts'
 import { snapshotRoutes } from './kit/counting/snapshot-routes.ts'
@@ -25,7 +26,7 @@ import { resilienceRoutes } from './setups/resilience-routes.ts'
 import { riderRoutes } from './setups/rider-routes.ts'
 import { minutesRoutes } from './setups/rig-time-routes.ts'
 import { setupRoutes } from './setups/setup-routes.ts'
-import { accessRoutes } from './studio/access/access-routes.ts'
+import { makeAccessRoutes } from './studio/access/access-routes.ts'
 import { backupRoutes } from './studio/backup/backup-routes.ts'
 import { healthRoutes } from './studio/backup/health-routes.ts'
 import { directoryRoutes } from './studio/directory/directory-routes.ts'
@@ -40,7 +41,7 @@ import { todayRoutes } from './today/today-routes.ts'
 /** Every route of the API; the application, its description and the checks read this one list. */
 export const routes: readonly Route[] = [
   ...healthRoutes,
-  ...accessRoutes,
+  ...makeAccessRoutes({ fillDemo: (app) => fillDemo(app, { withAccounts: false }) }),
   ...historyRoutes,
   ...liveRoutes,
   ...attachmentRoutes,

@@ -2,7 +2,7 @@ import { createReadStream, existsSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { readConfig } from './foundation/base/config.ts'
 import { requireNotRunning, sayWhatToDo } from './foundation/base/running.ts'
-import { makeContext, openContext } from './foundation/database/app-context.ts'
+import { makeSystemActor, openContext } from './foundation/database/app-context.ts'
 import { DATABASE_FILE } from './foundation/database/database.ts'
 import { openBackup, restoreBackup, setAside } from './studio/backup/backup.ts'
 import { ensureStudio } from './studio/settings/settings-routes.ts'
@@ -26,7 +26,7 @@ try {
   const isNew = app.db.$client.prepare('SELECT NOT EXISTS (SELECT 1 FROM accounts)').pluck().get() === 1
   const { lost, safety } = await restoreBackup(
     app,
-    makeContext(),
+    makeSystemActor(),
     opened,
     flags.includes('--lose-newer') || isNew ? 'all' : null,
   )

@@ -153,7 +153,7 @@ describe('the pack sheet', () => {
       importance: 'essential' as const,
       wants: null,
       detail: '',
-      deliberatelyNone: false,
+      intentionallyEmpty: false,
       things: [makeAssignment({ unitId: id })],
     }))
     const kin = [
@@ -202,7 +202,7 @@ describe('the pack sheet', () => {
         importance: 'essential' as const,
         wants: null,
         detail: '',
-        deliberatelyNone: false,
+        intentionallyEmpty: false,
         things: [
           makeAssignment({ unitId: 'L2' }),
           makeAssignment({ unitId: 'L1' }),

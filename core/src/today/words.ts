@@ -1,4 +1,4 @@
-import type { TimeWords } from '../setups/verdict/words.ts'
+import type { TimeWords } from '../setups/checks/finding-words.ts'
 import { listInWords } from '../units/wording.ts'
 import type { TodayItem } from './today.ts'
 

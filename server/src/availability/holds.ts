@@ -10,15 +10,12 @@ import {
   type Setup,
   type Unit,
 } from '@exemplar/core'
-import { and, eq, gt, inArray, isNotNull, isNull, lt } from 'drizzle-orm'
-import type { Transaction } from '../foundation/database/app-context.ts'
-import type { Database } from '../foundation/database/database.ts'
+import { and, eq, gt, isNotNull, isNull, lt, or } from 'drizzle-orm'
 import { bookings } from '../schema/diary-tables.ts'
 import { units } from '../schema/kit-tables.ts'
 import { setups } from '../schema/setups-tables.ts'
-import { selectMany } from './holdings.ts'
+import { isAnyOf, type Reader } from './holdings.ts'
 
-type Reader = Database | Transaction
 export type BookingRow = typeof bookings.$inferSelect
 
 /** A booking as people see it, without the columns kept for asking. */
@@ -37,7 +34,8 @@ export function loadBookings(db: Reader, { start, end }: Interval): BookingRow[]
 }
 
 export function loadSetups(db: Reader, ids: readonly string[]): Map<string, Setup> {
-  const rows = selectMany(ids, (chunk) => db.select().from(setups).where(inArray(setups.id, chunk)).all())
+  if (ids.length === 0) return new Map()
+  const rows = db.select().from(setups).where(isAnyOf(setups.id, ids)).all()
   return new Map(rows.map(({ archivedAt: _, ...setup }) => [setup.id, setup]))
 }
 
@@ -62,25 +60,48 @@ export function loadKin(db: Reader): Kin[] {
     .all()
 }
 
-/** The holds of all bookings that hold something in the interval, but for one. */
-export function loadHolds(db: Reader, interval: Interval, exceptBookingId: string | null = null): Hold[] {
-  const rows = loadBookings(db, interval).filter((row) => row.id !== exceptBookingId && isHolding(row.state))
-  const setupOf = loadSetups(
-    db,
-    rows.flatMap((row) => row.setupId ?? []),
-  )
-  const kin = loadKin(db)
-  return rows.map((row) => makeHold(row, listItems(row, setupOf, kin), { start: row.holdStart, end: row.holdEnd }))
+/** What bookings hold, of a stretch of time and of what is late, to be asked for any interval within. */
+export interface HoldBook {
+  /** The holds that reach into an interval, but for one booking's. */
+  within(interval: Interval, exceptBookingId?: string | null): Hold[]
+  /** What is still out from bookings that are over, but for one's. */
+  late(exceptBookingId?: string | null): Hold[]
 }
 
-/** What is still out from bookings that are over. */
-export function loadLateHolds(db: Reader, now: number): Hold[] {
+/** Reads in three statements what holds something in the interval, and what is late now. */
+export function loadHoldBook(db: Reader, interval: Interval, now: number): HoldBook {
   const rows = db
     .select()
     .from(bookings)
-    .where(and(eq(bookings.state, 'out'), lt(bookings.holdEnd, now)))
+    .where(
+      or(
+        and(lt(bookings.holdStart, interval.end), gt(bookings.holdEnd, interval.start)),
+        and(eq(bookings.state, 'out'), lt(bookings.holdEnd, now)),
+      ),
+    )
+    .orderBy(bookings.holdStart, bookings.id)
     .all()
-  return rows.map((row) => makeHold(row, listItems(row, new Map(), []), { start: row.holdStart, end: row.holdEnd }))
+    .filter((row) => isHolding(row.state))
+  const setupOf = loadSetups(
+    db,
+    rows.flatMap((row) => (row.items === null && row.setupId ? [row.setupId] : [])),
+  )
+  const kin = rows.length > 0 ? loadKin(db) : []
+  const holds = rows.map((row) => ({ row, hold: holdOf(row, setupOf, kin) }))
+  const list = (suits: (row: BookingRow) => boolean, exceptBookingId: string | null) =>
+    holds.flatMap(({ row, hold }) => (row.id !== exceptBookingId && suits(row) ? [hold] : []))
+  return {
+    within: ({ start, end }, except = null) => list((row) => row.holdStart < end && row.holdEnd > start, except),
+    late: (except = null) => list((row) => row.state === 'out' && row.holdEnd < now, except),
+  }
+}
+
+const holdOf = (row: BookingRow, setupOf: ReadonlyMap<string, Setup>, kin: readonly Kin[]) =>
+  makeHold(row, listItems(row, setupOf, kin), { start: row.holdStart, end: row.holdEnd })
+
+/** The holds of all bookings that hold something in the interval. */
+export function loadHolds(db: Reader, interval: Interval): Hold[] {
+  return loadHoldBook(db, interval, interval.start).within(interval)
 }
 
 export function makeHold(

@@ -13,7 +13,7 @@ import { refuseField } from '../foundation/base/problem.ts'
 import { requireVersion, write } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { defineRoute } from '../foundation/http/route.ts'
-import { loadServes } from '../kit/unit/unit-list.ts'
+import { loadUsedIn } from '../kit/unit/unit-list.ts'
 import { faults } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
@@ -59,12 +59,12 @@ export function listOpenFaults(db: Database) {
     .where(isNull(faults.mendedAt))
     .orderBy(asc(faults.reportedAt))
     .all()
-  const serves = loadServes(db, [...new Set(rows.map((row) => row.fault.unitId))])
+  const usedIn = loadUsedIn(db, [...new Set(rows.map((row) => row.fault.unitId))])
   return rows.map(({ fault, tag, maker, name }) => ({
     ...fault,
     tag,
     name: nameModel({ maker, name }),
-    serves: serves.get(fault.unitId) ?? [],
+    usedIn: usedIn.get(fault.unitId) ?? [],
   }))
 }
 
@@ -76,14 +76,14 @@ function listInRepair(db: Database) {
     .where(and(eq(units.state, 'in-repair'), isNull(units.archivedAt)))
     .orderBy(units.tag)
     .all()
-  const serves = loadServes(
+  const usedIn = loadUsedIn(
     db,
     rows.map((row) => row.unitId),
   )
   return rows.map(({ maker, name, ...row }) => ({
     ...row,
     name: nameModel({ maker, name }),
-    serves: serves.get(row.unitId) ?? [],
+    usedIn: usedIn.get(row.unitId) ?? [],
   }))
 }
 

@@ -5,7 +5,7 @@ import { findDate, newSetupSchema, newUnitSchema, studioSettingsSchema } from '@
 import { describe, expect, test } from 'vitest'
 import { routes } from '../api.ts'
 import { countRows, makeTestConfig, NO_CONNECTION } from '../foundation/api.fixture.ts'
-import { type AppContext, makeContext, openContext } from '../foundation/database/app-context.ts'
+import { type AppContext, makeSystemActor, openContext } from '../foundation/database/app-context.ts'
 import { units } from '../schema/kit-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { fillDemo } from './fill-demo.ts'
@@ -23,7 +23,7 @@ function withDemo(now: number, look: (app: AppContext) => void): void {
 function ask(app: AppContext, path: string, params: Record<string, string> = {}, query: unknown = {}): any {
   const route = routes.find((it) => it.method === 'get' && it.path === path)
   return route?.handle(
-    { params, body: undefined, query, version: 0, actor: makeContext(), connection: NO_CONNECTION },
+    { params, body: undefined, query, version: 0, actor: makeSystemActor(), connection: NO_CONNECTION },
     app,
   )
 }

@@ -12,13 +12,13 @@ import {
   nameModel,
   STANDARD_INTERFACES,
 } from '@exemplar/core'
-import { type AppContext, makeContext, type Writer, write } from '../foundation/database/app-context.ts'
+import { type AppContext, makeSystemActor, type Writer, write } from '../foundation/database/app-context.ts'
 import { faults } from '../schema/bench-tables.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { interfaces, models, stock, units } from '../schema/kit-tables.ts'
 import { budgets, entries } from '../schema/ledger-tables.ts'
 import { accounts, events, parties, people, places, studio } from '../schema/studio-tables.ts'
-import { saveSetup } from '../setups/setup-routes.ts'
+import { saveSetup } from '../setups/setup-store.ts'
 import { DEMO_BOOKINGS, type DemoBooking } from './larkmoor-diary.ts'
 import { DEMO_INTERFACES, DEMO_MODELS, DEMO_STOCK, DEMO_UNITS, type DemoUnit } from './larkmoor-kit.ts'
 import { DEMO_SETUPS } from './larkmoor-setups.ts'
@@ -46,7 +46,7 @@ export function fillDemo(app: AppContext, { withAccounts = true } = {}): void {
     fillBench(writer, today)
     fillLedger(writer, today)
   }
-  write(app, makeContext(), fill, { isTracked: false })
+  write(app, makeSystemActor(), fill, { isTracked: false })
 }
 
 function fillAccounts({ tx }: Writer): void {

@@ -23,7 +23,7 @@ function makeRole(setup: string, index: number, role: ShortRole): Role {
     importance: role.importance ?? 'essential',
     wants: role.wants,
     detail: role.detail ?? '',
-    deliberatelyNone: role.none ?? false,
+    intentionallyEmpty: role.none ?? false,
     things: role.things.map(readShort),
     ...role.rest,
   }

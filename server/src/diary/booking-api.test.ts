@@ -193,9 +193,12 @@ describe('bringing back in parts', () => {
 
   test('nothing is offered as a stand-in that is late, faulty, lent or on its way back to its owner', async () => {
     const { body: readiness } = await api.call('GET', '/setups/gi/readiness?bookingId=b-head')
-    const offered = readiness.findings.flatMap((it: { remedies: { tag?: string }[] }) =>
-      it.remedies.map((remedy) => remedy.tag),
-    )
+    const offered: (string | undefined)[] = []
+    for (const { key } of readiness.findings) {
+      const path = `/setups/gi/remedies?bookingId=b-head&key=${encodeURIComponent(key)}`
+      const { body } = await api.call('GET', path)
+      offered.push(...body.remedies.map((it: { tag?: string }) => it.tag))
+    }
     expect(offered).toContain('TRI-06')
     for (const tag of ['TRI-02', 'RAI-01', 'LGT-07', 'LEN-05']) expect(offered).not.toContain(tag)
   })

@@ -1,12 +1,12 @@
 import {
   type Absence,
-  assessSetup,
   buildPackSheet,
   findCollisions,
   findHoldInterval,
   findInstant,
   findStandIns,
   type Hold,
+  isKindOf,
   listUnitIds,
   type NewBooking,
   nameModel,
@@ -14,30 +14,19 @@ import {
   type StudioSettings,
 } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
-import { loadHoldings } from '../availability/holdings.ts'
-import {
-  type BookingRow,
-  listItems,
-  loadHolds,
-  loadKin,
-  loadSetups,
-  makeDraftHold,
-  toBooking,
-} from '../availability/holds.ts'
-import { refuseField, refuseMissing } from '../foundation/base/problem.ts'
+import { listAbsences, loadBlockingFaults } from '../availability/absences.ts'
+import { requireBooking } from '../availability/bookings.ts'
+import { isAnyOf, loadHoldings } from '../availability/holdings.ts'
+import { listItems, loadHoldBook, loadKin, loadSetups, makeDraftHold, toBooking } from '../availability/holds.ts'
+import { refuseField } from '../foundation/base/problem.ts'
 import type { AppContext, Transaction } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
-import { bookings } from '../schema/diary-tables.ts'
 import { units } from '../schema/kit-tables.ts'
 import { people, places } from '../schema/studio-tables.ts'
-import { type AssessmentContext, loadAbsences, loadAssessmentInput, loadStore } from '../setups/assessing.ts'
+import type { AssessmentContext } from '../setups/assessment-context.ts'
+import { type AssessmentRequest, loadAssessment } from '../setups/assessment-store.ts'
+import { loadFreeStore } from '../setups/free-store.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-
-export function requireBooking(db: Database | Transaction, id: string): BookingRow {
-  const row = db.select().from(bookings).where(eq(bookings.id, id)).get()
-  if (!row) throw refuseMissing('booking')
-  return row
-}
 
 export function requireParts(tx: Database | Transaction, body: NewBooking): Setup | null {
   const setup = body.setupId ? loadSetups(tx, [body.setupId]).get(body.setupId) : null
@@ -45,13 +34,17 @@ export function requireParts(tx: Database | Transaction, body: NewBooking): Setu
   if (body.placeId && !tx.select().from(places).where(eq(places.id, body.placeId)).get()) {
     throw refuseField('/placeId', 'There is no such room.')
   }
+  const known = new Set(
+    [
+      ...tx.select({ id: people.id }).from(people).where(isAnyOf(people.id, body.personIds)).all(),
+      ...tx.select({ id: units.id }).from(units).where(isAnyOf(units.id, body.unitIds)).all(),
+    ].map((it) => it.id),
+  )
   for (const [at, id] of body.personIds.entries()) {
-    if (!tx.select().from(people).where(eq(people.id, id)).get())
-      throw refuseField(`/personIds/${at}`, 'There is no such person.')
+    if (!known.has(id)) throw refuseField(`/personIds/${at}`, 'There is no such person.')
   }
   for (const [at, id] of body.unitIds.entries()) {
-    if (!tx.select().from(units).where(eq(units.id, id)).get())
-      throw refuseField(`/unitIds/${at}`, 'There is no such thing.')
+    if (!known.has(id)) throw refuseField(`/unitIds/${at}`, 'There is no such thing.')
   }
   return setup ?? null
 }
@@ -69,10 +62,7 @@ export function checkBooking({ db, now }: AppContext, draft: NewBooking, exceptB
   const settings = loadStudio(db)
   const setup = requireParts(db, draft)
   const interval = findHoldInterval(draft, settings.zone)
-  const others = loadHolds(db, interval, exceptBookingId)
-  const own = makeDraftHold(draft, setup, loadKin(db), settings.zone, exceptBookingId ?? 'draft')
-  const holdings = loadHoldings(db, own.unitIds, [])
-  const occasion: AssessmentContext = {
+  const context: AssessmentContext = {
     now: now(),
     interval,
     exceptBookingId,
@@ -80,23 +70,24 @@ export function checkBooking({ db, now }: AppContext, draft: NewBooking, exceptB
     bookedIds: draft.personIds,
     placeId: draft.placeId,
   }
-  const absences = loadAbsences(db, [...holdings.units.values()], occasion, settings.zone, others)
+  const book = loadHoldBook(db, interval, context.now)
+  const others = book.within(interval, exceptBookingId)
+  const own = makeDraftHold(draft, setup, loadKin(db), settings.zone, exceptBookingId ?? 'draft')
+  const holdings = loadHoldings(db, own.unitIds, [])
+  const blocking = loadBlockingFaults(db, own.unitIds)
+  const absences = listAbsences([...holdings.units.values()], context, settings.zone, blocking, book)
+  const standInsOf = setup ? findStandInsOf(db, { setup, context }, [...absences.keys()], settings) : null
   const troubles = [...absences].map(([unitId, absence]): Trouble => {
     const unit = holdings.units.get(unitId)
     const model = holdings.models.get(unit?.modelId ?? '')
-    const inSetup = setup !== null && listUnitIds(setup).includes(unitId)
-    return {
-      unitId,
-      tag: unit?.tag ?? unitId,
-      name: model ? nameModel(model) : '',
-      absence,
-      standIns: inSetup ? listStandIns(db, setup, unitId, occasion, settings) : [],
-    }
+    const name = model ? nameModel(model) : ''
+    return { unitId, tag: unit?.tag ?? unitId, name, absence, standIns: standInsOf?.get(unitId) ?? [] }
   })
   const clashes = findCollisions([own, ...others]).filter(
     (it) => it.subject !== 'unit' && it.bookingIds.includes(own.bookingId),
   )
   const titles = new Map(others.map((hold) => [hold.bookingId, hold.title]))
+  const names = loadSubjectNames(db, clashes)
   return {
     interval,
     movedMinutes: {
@@ -108,41 +99,66 @@ export function checkBooking({ db, now }: AppContext, draft: NewBooking, exceptB
     troubles: troubles.sort((a, b) => (a.tag < b.tag ? -1 : 1)),
     clashes: clashes.map((it) => ({
       subject: it.subject,
-      label: nameSubject(db, it.subject, it.subjectId),
+      label: names.get(it.subjectId) ?? it.subjectId,
       interval: it.interval,
       title: titles.get(it.bookingIds.find((id) => id !== own.bookingId) ?? '') ?? '',
     })),
   }
 }
 
-function listStandIns(
+/** At most so many things are offered for one that is not free. */
+const MOST_OFFERED = 3
+
+/** What is free instead of things of the setup that are not, read for all of them at once. */
+function findStandInsOf(
   db: Database,
-  setup: Setup,
-  unitId: string,
-  occasion: AssessmentContext,
+  request: AssessmentRequest,
+  absentIds: readonly string[],
   settings: StudioSettings,
-) {
-  const { input, holds } = loadAssessmentInput(db, setup, occasion, settings)
-  const store = loadStore(db, input, assessSetup(input), occasion, holds)
-  return findStandIns(input, unitId, store)
-    .slice(0, 3)
-    .map((it) => ({ unitId: it.unit.id, tag: it.unit.tag, name: nameModel(it.model) }))
+): Map<string, Trouble['standIns']> {
+  const wanted = listUnitIds(request.setup).filter((id) => absentIds.includes(id))
+  if (wanted.length === 0) return new Map()
+  const loaded = loadAssessment(db, request, settings)
+  const { units: held, models } = loaded.input.holdings
+  const kinds = wanted.flatMap((id) => models.get(held.get(id)?.modelId ?? '')?.category ?? [])
+  const store = loadFreeStore(db, loaded, (model) => kinds.some((kind) => isKindOf(model.category, kind)))
+  return new Map(
+    wanted.map((id) => {
+      const found = findStandIns(loaded.input, id, store).slice(0, MOST_OFFERED)
+      return [id, found.map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, name: nameModel(model) }))]
+    }),
+  )
 }
 
-export function nameSubject(db: Database, subject: 'unit' | 'place' | 'person', id: string): string {
-  if (subject === 'place') return db.select().from(places).where(eq(places.id, id)).get()?.name ?? id
-  if (subject === 'person') return db.select().from(people).where(eq(people.id, id)).get()?.name ?? id
-  const holdings = loadHoldings(db, [id], [])
-  const unit = holdings.units.get(id)
-  const model = holdings.models.get(unit?.modelId ?? '')
-  return unit && model ? `${unit.tag} ${nameModel(model)}` : id
+type NamedSubject = { subject: 'unit' | 'place' | 'person'; subjectId: string }
+
+/** What things, rooms and people are called, by their ids: at most four statements. */
+export function loadSubjectNames(db: Database, subjects: readonly NamedSubject[]): Map<string, string> {
+  const idsOf = (subject: NamedSubject['subject']) =>
+    subjects.flatMap((it) => (it.subject === subject ? [it.subjectId] : []))
+  const names = new Map<string, string>()
+  const unitIds = idsOf('unit')
+  const { units: found, models } = loadHoldings(db, unitIds, [])
+  for (const unit of found.values()) {
+    const model = models.get(unit.modelId)
+    names.set(unit.id, model ? `${unit.tag} ${nameModel(model)}` : unit.tag)
+  }
+  for (const [subject, table] of [['place', places] as const, ['person', people] as const]) {
+    const ids = idsOf(subject)
+    if (ids.length === 0) continue
+    const rows = db.select({ id: table.id, name: table.name }).from(table).where(isAnyOf(table.id, ids)).all()
+    for (const { id, name } of rows) names.set(id, name)
+  }
+  return names
 }
 
 export function describeCollisions(db: Database, holds: readonly Hold[]) {
   const titles = new Map(holds.map((hold) => [hold.bookingId, hold.title]))
-  return findCollisions(holds).map((it) => ({
+  const found = findCollisions(holds)
+  const names = loadSubjectNames(db, found)
+  return found.map((it) => ({
     ...it,
-    label: nameSubject(db, it.subject, it.subjectId),
+    label: names.get(it.subjectId) ?? it.subjectId,
     bookings: it.bookingIds.map((id) => ({ id, title: titles.get(id) ?? id })),
   }))
 }
@@ -165,12 +181,16 @@ export function loadBookingPage(app: AppContext, id: string) {
       .all()
       .map((place) => [place.id, place]),
   )
+  const names = loadSubjectNames(
+    db,
+    row.personIds.map((subjectId) => ({ subject: 'person', subjectId })),
+  )
   const roleNames = new Map((setup?.roles ?? []).map((role) => [role.id, role.name]))
   return {
     ...toBooking(row),
     setup: setup && { id: setup.id, code: setup.code, name: setup.name, tape: setup.tape },
     place: placeOf.get(row.placeId ?? '')?.name ?? null,
-    people: row.personIds.map((personId) => nameSubject(db, 'person', personId)),
+    people: row.personIds.map((personId) => names.get(personId) ?? personId),
     sheet: buildPackSheet(items, holdings, placeOf, roleNames),
   }
 }

@@ -13,6 +13,7 @@ import {
 } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
 import { z } from 'zod'
+import { requireBooking } from '../availability/bookings.ts'
 import {
   type BookingRow,
   listItems,
@@ -28,7 +29,7 @@ import { type Actor, requireVersion, write } from '../foundation/database/app-co
 import { defineRoute } from '../foundation/http/route.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-import { checkBooking, describeCollisions, loadBookingPage, requireBooking, requireParts } from './booking-check.ts'
+import { checkBooking, describeCollisions, loadBookingPage, requireParts } from './booking-check.ts'
 
 const room = 'diary'
 

@@ -46,7 +46,7 @@ describe('taking out and bringing back', () => {
     ])
     const bench = await api.call('GET', '/bench')
     const fault = bench.body.faults.find((it: { tag: string }) => it.tag === 'CAM-06')
-    expect(fault.serves).toMatchObject([{ code: 'PB' }])
+    expect(fault.usedIn).toMatchObject([{ code: 'PB' }])
     await api.call('POST', `/faults/${fault.id}/mend`, { note: 'new screen' }, match(fault.version))
     const again = await api.call('GET', '/setups/pb/readiness?bookingId=b-moss')
     expect(again.body.findings.filter((it: { code: string }) => it.code === 'thing-absent')).toHaveLength(1)

@@ -14,7 +14,7 @@ import { readConfig } from './base/config.ts'
 import type { RequestLog } from './base/log.ts'
 import { translateConstraint } from './base/problem.ts'
 import { makeServer } from './base/serving.ts'
-import { makeContext, openContext, write } from './database/app-context.ts'
+import { makeSystemActor, openContext, write } from './database/app-context.ts'
 
 let api: TestApi
 let pages: string
@@ -72,6 +72,7 @@ describe('reading', () => {
     '/units/:id': 'CAM-01',
     '/setups/:id': 'gi',
     '/setups/:id/readiness': 'gi',
+    '/setups/:id/remedies': 'gi',
     '/bookings/:id': 'b-head',
     '/bookings/:id/check': 'b-head',
     '/parties/:id': 'vendor',
@@ -94,6 +95,7 @@ describe('reading', () => {
     '/interfaces/:code/fits': 'sd',
   }
   const QUERIES: Record<string, string> = {
+    '/setups/:id/remedies': '?key=need-unmet%2FMIC-02%2Fbay',
     '/bookings': '?from=2026-11-24',
     '/events': '?subjectType=unit&subjectId=CAM-01',
     '/ledger/entries': '?year=2026',
@@ -136,7 +138,7 @@ describe('writing', () => {
   test('a write that fails half way leaves nothing, neither rows nor events', () => {
     const before = countRows(api.app)
     expect(() =>
-      write(api.app, makeContext(), ({ tx, newId, log }) => {
+      write(api.app, makeSystemActor(), ({ tx, newId, log }) => {
         const id = newId()
         tx.insert(people).values({ id, name: 'Half', skills: [], note: '' }).run()
         log('created', 'person', id)

@@ -3,7 +3,7 @@ import { and, eq, isNull } from 'drizzle-orm'
 import { refuseField } from '../foundation/base/problem.ts'
 import { requireVersion, write } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
-import { loadServes } from '../kit/unit/unit-list.ts'
+import { loadUsedIn } from '../kit/unit/unit-list.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { shoppingLines } from '../schema/ledger-tables.ts'
 import { parties } from '../schema/studio-tables.ts'
@@ -29,7 +29,7 @@ export const orderRoutes = [
         .where(and(eq(units.state, 'ordered'), isNull(units.archivedAt)))
         .orderBy(units.dueOn, units.tag)
         .all()
-      const serves = loadServes(
+      const usedIn = loadUsedIn(
         db,
         rows.map((it) => it.unit.id),
       )
@@ -41,7 +41,7 @@ export const orderRoutes = [
         party,
         dueOn: unit.dueOn,
         isLate: unit.dueOn !== null && unit.dueOn < today,
-        serves: serves.get(unit.id) ?? [],
+        usedIn: usedIn.get(unit.id) ?? [],
       }))
     },
   }),
@@ -58,7 +58,7 @@ export const orderRoutes = [
         const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
         if (before.state !== 'ordered') throw refuseField('/state', 'This is not on order.')
         const model = tx.select().from(models).where(eq(models.id, before.modelId)).get()
-        const waiting = loadServes(app.db, [id]).get(id) ?? []
+        const waiting = loadUsedIn(app.db, [id]).get(id) ?? []
         tx.update(units)
           .set({ state: 'wished', dueOn: null, version: before.version + 1 })
           .where(eq(units.id, id))

@@ -1,16 +1,17 @@
 import { z } from 'zod'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-import { loadAssessmentInput } from './assessing.ts'
-import { loadSetup, makeBookingContext, makePresentContext } from './setup-routes.ts'
+import { loadContext } from './assessment-context.ts'
+import { loadAssessment } from './assessment-store.ts'
+import { loadSetup } from './setup-store.ts'
 
 /** For one of its bookings, or as it stands. */
 export const contextQuery = z.object({ bookingId: z.string().max(64).optional() })
 
-/** A setup with everything that judging it for an occasion reads. */
+/** A setup with everything that judging it, for a booking or as it stands, reads. */
 export function loadCase(app: AppContext, id: string, bookingId: string | undefined) {
   const setup = loadSetup(app, id)
-  const occasion = bookingId ? makeBookingContext(app, bookingId) : makePresentContext(app, setup)
   const settings = loadStudio(app.db)
-  return { setup, occasion, settings, ...loadAssessmentInput(app.db, setup, occasion, settings) }
+  const context = loadContext(app, setup, bookingId)
+  return { settings, ...loadAssessment(app.db, { setup, context }, settings), setup }
 }

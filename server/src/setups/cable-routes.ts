@@ -1,14 +1,16 @@
 import { type Category, type Conduit, countCables, findCables, idSchema, type Port } from '@exemplar/core'
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
 import { z } from 'zod'
+import { listAbsences, loadBlockingFaults } from '../availability/absences.ts'
 import { loadInterfaces } from '../availability/holdings.ts'
+import { loadHoldBook } from '../availability/holds.ts'
 import { refuseField } from '../foundation/base/problem.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-import { countUsage, loadAbsences, USABLE_STATES } from './assessing.ts'
+import { countUsage, USABLE_STATES } from './free-store.ts'
 
 const CONDUIT_KINDS: Category[] = ['cable', 'cable-adapter', 'lead', 'strip', 'reel', 'coupler']
 const MOST = 2_000
@@ -38,25 +40,16 @@ export function loadConduits(app: AppContext): Conduit[] {
     .limit(MOST)
     .all()
   const now = app.now()
-  const occasion = {
-    now,
-    interval: { start: now, end: now + DAY_MS },
-    exceptBookingId: null,
-    countsBookings: false,
-    bookedIds: null,
-    placeId: null,
-  }
-  const absent = loadAbsences(
-    db,
+  const interval = { start: now, end: now + DAY_MS }
+  const ids = rows.map((it) => it.unit.id)
+  const absent = listAbsences(
     rows.map((it) => it.unit),
-    occasion,
+    { interval, exceptBookingId: null, countsBookings: false },
     loadStudio(db).zone,
-    [],
+    loadBlockingFaults(db, ids),
+    loadHoldBook(db, interval, now),
   )
-  const usesOf = countUsage(
-    db,
-    rows.map((it) => it.unit.id),
-  )
+  const usesOf = countUsage(db, ids)
   return rows
     .filter(({ unit }) => !absent.has(unit.id))
     .map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, model, usedBySetups: usesOf.get(unit.id) ?? 0 }))

@@ -1,12 +1,14 @@
 import {
-  assessSetup,
+  type AssessmentInput,
   type CameraAngle,
   compareSetups,
   findLikeFraming,
   isKindOf,
   type LensOffer,
   type LikeFraming,
+  listCameraAngles,
   type Model,
+  makeScene,
   nameModel,
   type Setup,
 } from '@exemplar/core'
@@ -17,8 +19,10 @@ import { defineRoute } from '../foundation/http/route.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { setups } from '../schema/setups-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-import { loadAssessmentInput, USABLE_STATES } from './assessing.ts'
-import { loadSetup, makePresentContext } from './setup-routes.ts'
+import { makePresentContext } from './assessment-context.ts'
+import { loadAssessments } from './assessment-store.ts'
+import { USABLE_STATES } from './free-store.ts'
+import { loadAllSetups, loadSetup } from './setup-store.ts'
 
 const room = 'setups'
 
@@ -50,10 +54,17 @@ const listCodes = (model: Model, side: 'host' | 'guest') =>
 /** What would frame on each other camera of the setup as this one does. */
 type Alike = { unitId: string; tag: string; like: LikeFraming | null }
 
-function listAngles(app: AppContext, setup: Setup, lenses: readonly OwnLens[]): (CameraAngle & { alike: Alike[] })[] {
-  const occasion = makePresentContext(app, setup)
-  const { input } = loadAssessmentInput(app.db, setup, occasion, loadStudio(app.db))
-  const { cameras } = assessSetup(input)
+type AlikeAngle = CameraAngle & { alike: Alike[] }
+
+/** The angles of setups as they stand, in the order of the setups, read all at once. */
+function loadAngles(app: AppContext, all: readonly Setup[]): AlikeAngle[][] {
+  const lenses = loadLenses(app)
+  const requests = all.map((setup) => ({ setup, context: makePresentContext(app.now(), setup) }))
+  return loadAssessments(app.db, requests, loadStudio(app.db)).map(({ input }) => listAngles(input, lenses))
+}
+
+function listAngles(input: AssessmentInput, lenses: readonly OwnLens[]): AlikeAngle[] {
+  const cameras = listCameraAngles(makeScene(input))
   const hostsOf = (unitId: string) => {
     const model = input.holdings.models.get(input.holdings.units.get(unitId)?.modelId ?? '')
     return model && isKindOf(model.category, 'camera') ? listCodes(model, 'host') : []
@@ -85,12 +96,9 @@ export const cameraRoutes = [
     summary: 'Every angle of every setup: body, lens, what is framed, and how another body would frame alike',
     handle: (_, app) =>
       remember(app.db, `cameras/${minuteOf(app.now())}`, () => {
-        const lenses = loadLenses(app)
-        const rows = app.db.select().from(setups).where(isNull(setups.archivedAt)).orderBy(setups.code).all()
-        return rows.map(({ archivedAt: _archived, ...setup }) => ({
-          ...describe(setup),
-          angles: listAngles(app, setup, lenses),
-        }))
+        const all = loadAllSetups(app.db, 'code')
+        const angles = loadAngles(app, all)
+        return all.map((setup, at) => ({ ...describe(setup), angles: angles[at] ?? [] }))
       }),
   }),
   defineRoute({
@@ -111,15 +119,15 @@ export const cameraRoutes = [
         .map(({ archivedAt: _, ...it }) => it)
         .sort((a, b) => Number(b.id === rootId) - Number(a.id === rootId))
       const [root] = family
-      const lenses = loadLenses(app)
-      return family.map((it) => ({
+      const angles = loadAngles(app, family)
+      return family.map((it, at) => ({
         ...describe(it),
-        angles: listAngles(app, it, lenses),
+        angles: angles[at] ?? [],
         backdrops: it.roles
-          .filter((role) => role.group === 'set' || role.givenBy?.kind === 'surface')
+          .filter((role) => role.group === 'set' || role.providedBy?.kind === 'surface')
           .flatMap((role) =>
-            role.givenBy?.kind === 'surface'
-              ? `${role.name}: ${role.givenBy.name}`
+            role.providedBy?.kind === 'surface'
+              ? `${role.name}: ${role.providedBy.name}`
               : role.things.length
                 ? role.name
                 : [],

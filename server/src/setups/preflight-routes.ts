@@ -12,15 +12,15 @@ import {
   type PowerSource,
   type SoundDevice,
 } from '@exemplar/core'
-import { and, desc, eq, inArray, isNotNull, isNull } from 'drizzle-orm'
-import { selectMany } from '../availability/holdings.ts'
+import { and, desc, eq, inArray, isNull } from 'drizzle-orm'
+import { isAnyOf } from '../availability/holdings.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { events } from '../schema/studio-tables.ts'
-import { loadFreeStore } from './assessing.ts'
 import { contextQuery, loadCase } from './assessment-case.ts'
 import { loadConduits } from './cable-routes.ts'
+import { loadFreeStore } from './free-store.ts'
 
 const room = 'setups'
 
@@ -28,28 +28,24 @@ const room = 'setups'
 const DISTURBING: EventKind[] = ['state-changed', 'fault-mended', 'serviced']
 
 function loadDisturbed({ db }: AppContext, unitIds: readonly string[], zone: string): Map<string, string> {
-  const rows = selectMany(unitIds, (ids) =>
-    db
-      .select({ subjectId: events.subjectId, at: events.at })
-      .from(events)
-      .where(and(eq(events.subjectType, 'unit'), inArray(events.subjectId, ids), inArray(events.kind, DISTURBING)))
-      .orderBy(desc(events.at))
-      .all(),
-  )
+  const rows = db
+    .select({ subjectId: events.subjectId, at: events.at })
+    .from(events)
+    .where(and(eq(events.subjectType, 'unit'), isAnyOf(events.subjectId, unitIds), inArray(events.kind, DISTURBING)))
+    .orderBy(desc(events.at))
+    .all()
   // The newest comes first, and the first one stays.
   return new Map([...rows].reverse().map((it) => [it.subjectId, findDate(it.at, zone)]))
 }
 
 function loadKinWithModels({ db }: AppContext, unitIds: readonly string[]) {
-  return selectMany(unitIds, (ids) =>
-    db
-      .select({ unit: units, model: models })
-      .from(units)
-      .innerJoin(models, eq(models.id, units.modelId))
-      .where(and(isNotNull(units.parentId), inArray(units.parentId, ids), isNull(units.archivedAt)))
-      .orderBy(units.tag)
-      .all(),
-  )
+  return db
+    .select({ unit: units, model: models })
+    .from(units)
+    .innerJoin(models, eq(models.id, units.modelId))
+    .where(and(isAnyOf(units.parentId, unitIds), isNull(units.archivedAt)))
+    .orderBy(units.tag)
+    .all()
 }
 
 export const startRoutes = [
@@ -90,7 +86,8 @@ export const startRoutes = [
       'For each microphone: straight into the camera, into a recorder, or both, with parts, failure points and minutes',
     query: contextQuery,
     handle: ({ params, query }, app) => {
-      const { setup, occasion, input, holds } = loadCase(app, params.id ?? '', query.bookingId)
+      const loaded = loadCase(app, params.id ?? '', query.bookingId)
+      const { setup, input } = loaded
       const own = [...input.holdings.units.values()].flatMap((unit) => {
         const model = input.holdings.models.get(unit.modelId)
         return model ? [{ unit, model }] : []
@@ -98,7 +95,7 @@ export const startRoutes = [
       const devices = own.map(
         ({ unit, model }): SoundDevice => ({ unitId: unit.id, tag: unit.tag, model, isInSetup: true }),
       )
-      const store = loadFreeStore(app.db, input, (model) => isKindOf(model.category, 'recorder'), occasion, holds)
+      const store = loadFreeStore(app.db, loaded, (model) => isKindOf(model.category, 'recorder'))
       const free = store.units.map(
         ({ unit, model }): SoundDevice => ({ unitId: unit.id, tag: unit.tag, model, isInSetup: false }),
       )

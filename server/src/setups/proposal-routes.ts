@@ -30,9 +30,9 @@ import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { faults } from '../schema/bench-tables.ts'
 import { places } from '../schema/studio-tables.ts'
-import { loadFreeStore } from './assessing.ts'
 import { contextQuery, loadCase } from './assessment-case.ts'
-import { loadSetup } from './setup-routes.ts'
+import { loadFreeStore } from './free-store.ts'
+import { loadSetup } from './setup-store.ts'
 
 const room = 'setups'
 
@@ -101,9 +101,9 @@ export const helpingRoutes = [
     query: contextQuery,
     handle: async ({ params, query }, app) => {
       const solve = await loadSolver()
-      const { input, occasion, holds } = loadCase(app, params.id ?? '', query.bookingId)
-      const store = loadFreeStore(app.db, input, (model) => isHelperKind(model.category), occasion, holds, MOST_HELPERS)
-      return planConnections(input, store, solve)
+      const loaded = loadCase(app, params.id ?? '', query.bookingId)
+      const store = loadFreeStore(app.db, loaded, (model) => isHelperKind(model.category), MOST_HELPERS)
+      return planConnections(loaded.input, store, solve)
     },
   }),
   defineRoute({
@@ -114,7 +114,8 @@ export const helpingRoutes = [
     summary: 'Which free things would fill the empty roles of a setup best, and why',
     query: contextQuery,
     handle: ({ params, query }, app) => {
-      const { setup, input, occasion, holds } = loadCase(app, params.id ?? '', query.bookingId)
+      const loaded = loadCase(app, params.id ?? '', query.bookingId)
+      const { setup, input } = loaded
       const open = setup.roles.filter((role) => role.things.length === 0)
       const wanted = new Set<Category>(open.flatMap((role) => role.wants ?? []))
       const listed = loadHoldings(
@@ -124,7 +125,7 @@ export const helpingRoutes = [
       ).models
       const suits = (model: { id: string; category: Category }) =>
         listed.has(model.id) || [...wanted].some((kind) => isKindOf(model.category, kind))
-      const store = loadFreeStore(app.db, input, suits, occasion, holds, MOST_CANDIDATES)
+      const store = loadFreeStore(app.db, loaded, suits, MOST_CANDIDATES)
       const faulty = loadFaulty(
         app,
         store.units.map((it) => it.unit.id),

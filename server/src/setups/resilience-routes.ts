@@ -1,31 +1,29 @@
-import { type Category, findSinglePointsOfFailure, isKindOf, listSinglePoints } from '@exemplar/core'
-import { isNull } from 'drizzle-orm'
+import { findSinglePointsOfFailure, isKindOf, listSinglePoints } from '@exemplar/core'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { minuteOf, remember } from '../foundation/database/cache.ts'
 import { defineRoute } from '../foundation/http/route.ts'
-import { setups } from '../schema/setups-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-import { loadAssessmentInput, loadFreeStore } from './assessing.ts'
-import { makePresentContext } from './setup-routes.ts'
+import { makePresentContext } from './assessment-context.ts'
+import { loadAssessments } from './assessment-store.ts'
+import { listFree, loadShelf } from './free-store.ts'
+import { loadAllSetups } from './setup-store.ts'
+
+/** So many things of the store are looked at, over all setups. */
+const MOST_LOOKED_AT = 5_000
 
 /** What each setup would stop without, and over all of them what nothing could stand in for. Kept until something changes. */
 function loadResilience(app: AppContext) {
   const { db } = app
   const settings = loadStudio(db)
-  const rows = db.select().from(setups).where(isNull(setups.archivedAt)).orderBy(setups.code).all()
-  const judged = rows.map(({ archivedAt: _, ...setup }) => {
-    const occasion = makePresentContext(app, setup)
-    const { input, holds } = loadAssessmentInput(db, setup, occasion, settings)
-    const kinds = new Set<Category>([...input.holdings.models.values()].map((it) => it.category))
-    const suits = (model: { category: Category }) => [...kinds].some((kind) => isKindOf(model.category, kind))
-    const store = loadFreeStore(db, input, suits, occasion, holds)
-    return {
-      id: setup.id,
-      code: setup.code,
-      tape: setup.tape,
-      name: setup.name,
-      losses: findSinglePointsOfFailure(input, store),
-    }
+  const all = loadAllSetups(db, 'code')
+  const requests = all.map((setup) => ({ setup, context: makePresentContext(app.now(), setup) }))
+  const cases = loadAssessments(db, requests, settings)
+  const used = cases.flatMap(({ input }) => [...input.holdings.models.values()].map((it) => it.category))
+  const kinds = [...new Set(used)]
+  const shelf = loadShelf(db, (model) => kinds.some((kind) => isKindOf(model.category, kind)), MOST_LOOKED_AT)
+  const judged = all.map(({ id, code, tape, name }, at) => {
+    const own = cases[at]
+    return { id, code, tape, name, losses: own ? findSinglePointsOfFailure(own.input, listFree(shelf, own)) : [] }
   })
   return { points: listSinglePoints(judged), setups: judged }
 }

@@ -1,8 +1,10 @@
-import { checkCompleteness, computeCarriedLoads, listPlacedItems } from '@exemplar/core'
+import { computeCarriedLoads, makeScene } from '@exemplar/core'
 import { and, eq, isNull } from 'drizzle-orm'
-import { loadHoldings, loadInterfaces } from '../availability/holdings.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { setups, setupUnits } from '../schema/setups-tables.ts'
+import { loadStudio } from '../studio/settings/settings-routes.ts'
+import { makePresentContext } from './assessment-context.ts'
+import { loadAssessments } from './assessment-store.ts'
 
 export const riderRoutes = [
   defineRoute({
@@ -11,36 +13,28 @@ export const riderRoutes = [
     permission: 'see-studio',
     room: 'setups',
     summary: 'What rides on a thing in each setup, and would be left without a place if it went away',
-    handle: ({ params }, { db }) => {
+    handle: ({ params }, app) => {
       const id = params.id ?? ''
-      const rows = db
+      const rows = app.db
         .select({ setup: setups })
         .from(setupUnits)
         .innerJoin(setups, eq(setups.id, setupUnits.setupId))
         .where(and(eq(setupUnits.unitId, id), isNull(setups.archivedAt)))
         .orderBy(setups.code)
         .all()
-      const interfaces = loadInterfaces(db)
-      return rows.flatMap(({ setup }) => {
-        const assigned = setup.roles.flatMap((role) => role.things)
-        const holdings = loadHoldings(
-          db,
-          assigned.flatMap((it) => it.unitId ?? []),
-          assigned.flatMap((it) => it.stockId ?? []),
-        )
-        const things = listPlacedItems(setup, holdings, null)
-        const { joints } = checkCompleteness(things, interfaces, setup.links)
-        const { above, loads } = computeCarriedLoads(things, joints, interfaces)
+      const requests = rows.map(({ setup }) => ({ setup, context: makePresentContext(app.now(), setup) }))
+      return loadAssessments(app.db, requests, loadStudio(app.db)).flatMap(({ input }, at) => {
+        const setup = rows[at]?.setup
+        const scene = makeScene(input)
+        const { above, loads } = computeCarriedLoads(scene)
         const riders = (above.get(id) ?? []).flatMap((key) => {
-          const it = things.find((thing) => thing.key === key)
+          const it = scene.itemOf.get(key)
           return it ? [{ tag: it.tag, name: it.name, massGrams: it.massGrams }] : []
         })
-        const tag = things.find((it) => it.key === id)?.tag
-        const load = loads.find((it) => it.tag === tag)
+        const load = loads.find((it) => it.key === id)
+        if (!setup || riders.length === 0) return []
         const { id: setupId, code, tape, name } = setup
-        return riders.length > 0
-          ? [{ setup: { id: setupId, code, tape, name }, riders, ratedGrams: load?.ratedGrams ?? null }]
-          : []
+        return [{ setup: { id: setupId, code, tape, name }, riders, ratedGrams: load?.ratedGrams ?? null }]
       })
     },
   }),

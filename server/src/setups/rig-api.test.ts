@@ -157,7 +157,7 @@ describe('one thing in several roles', () => {
     importance: 'wanted',
     wants: null,
     detail: '',
-    deliberatelyNone: false,
+    intentionallyEmpty: false,
     mayShare: true,
     things: [{ unitId: 'CAM-06', stockId: null, quantity: 1, powerModeId: null, recordingModeId: null }],
   })
@@ -170,10 +170,10 @@ describe('one thing in several roles', () => {
     const body = { ...setup, roles: [...roles, shared('Web camera')] }
     const put = await api.call('PUT', '/setups/pb', body, match(setup.version))
     expect([put.status, put.body.detail]).toEqual([200, undefined])
-    const { serves } = await get('/units/CAM-06')
-    expect(serves).toMatchObject([{ code: 'PB', role: 'Top-down camera, Web camera' }])
+    const { usedIn } = await get('/units/CAM-06')
+    expect(usedIn).toMatchObject([{ code: 'PB', role: 'Top-down camera, Web camera' }])
     const { findings } = await get('/setups/pb/readiness')
-    expect(findings.map((it: { code: string }) => it.code)).toContain('double-duty')
+    expect(findings.map((it: { code: string }) => it.code)).toContain('shared-item')
   })
 
   test('any one of a list: while one is away the next is offered', async () => {
@@ -181,8 +181,9 @@ describe('one thing in several roles', () => {
     const { version } = await get('/units/MIC-04')
     await api.call('PATCH', '/units/MIC-04', { state: 'lent' }, match(version))
     const { findings } = await get('/setups/lr/readiness')
-    const finding = findings.find((it: { key: string }) => it.key === 'thing-absent/MIC-04')
-    expect(finding.remedies.map((it: { tag: string }) => it.tag)).toEqual(['MIC-05'])
+    expect(findings.map((it: { key: string }) => it.key)).toContain('thing-absent/MIC-04')
+    const { remedies } = await get(`/setups/lr/remedies?key=${encodeURIComponent('thing-absent/MIC-04')}`)
+    expect(remedies.map((it: { tag: string }) => it.tag)).toEqual(['MIC-05'])
     expect((await get('/setups/lr')).listed).toEqual({ 'MIC-04': 'MIC-04', 'MIC-05': 'MIC-05' })
   })
 })
@@ -225,7 +226,7 @@ describe('orders', () => {
       })),
     })
     const [order] = await get('/orders')
-    expect(order).toMatchObject({ tag: 'MOD-02', isLate: true, serves: [{ code: 'GI', role: 'Key' }] })
+    expect(order).toMatchObject({ tag: 'MOD-02', isLate: true, usedIn: [{ code: 'GI', role: 'Key' }] })
     expect((await api.call('POST', `/orders/${order.id}/cancelled`, {}, match(order.version))).status).toBe(200)
     expect(await get('/orders')).toEqual([])
     expect((await get('/units/MOD-02')).unit).toMatchObject({ state: 'wished', dueOn: null })

@@ -1,13 +1,12 @@
 import {
   type AssessmentInput,
-  checkCompleteness,
   computeCarriedLoads,
   computeFloorSpace,
   computeRigTime,
   countSessionsPerMonth,
   type FloorSpace,
   findMonthsAround,
-  listSceneItems,
+  makeScene,
   measureMinutesPerMonth,
   type RigTime,
   type Setup,
@@ -17,8 +16,8 @@ import { and, eq, gt, lt, ne, type SQL } from 'drizzle-orm'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-import { loadAssessmentInput } from './assessing.ts'
-import { makePresentContext } from './setup-routes.ts'
+import { makePresentContext } from './assessment-context.ts'
+import { loadAssessment } from './assessment-store.ts'
 
 /** A setup as it stands today, with its things joined, its minutes and its floor. */
 export interface Rig {
@@ -29,11 +28,14 @@ export interface Rig {
 }
 
 export function loadRig(app: AppContext, setup: Setup): Rig {
-  const occasion = makePresentContext(app, setup)
-  const { input } = loadAssessmentInput(app.db, setup, occasion, loadStudio(app.db))
-  const things = listSceneItems(setup, input.holdings, input)
-  const { joints } = checkCompleteness(things, input.interfaces, setup.links)
-  const { below } = computeCarriedLoads(things, joints, input.interfaces)
+  const context = makePresentContext(app.now(), setup)
+  return makeRig(setup, loadAssessment(app.db, { setup, context }, loadStudio(app.db)).input)
+}
+
+function makeRig(setup: Setup, input: AssessmentInput): Rig {
+  const scene = makeScene(input)
+  const { items: things, joints } = scene
+  const { below } = computeCarriedLoads(scene)
   const time = computeRigTime(setup, input.holdings, input.policies, below)
   const roles = new Set(time.steps.flatMap((it) => (it.stays ? it.roleId : [])))
   const stays = new Set(things.flatMap((it) => (it.roleId !== null && roles.has(it.roleId) ? it.key : [])))
@@ -41,7 +43,7 @@ export function loadRig(app: AppContext, setup: Setup): Rig {
     input,
     standing: { setup, things, joints, standing: roles },
     time,
-    floor: computeFloorSpace(things, below, input.holdings, stays),
+    floor: computeFloorSpace(things, below, stays),
   }
 }
 

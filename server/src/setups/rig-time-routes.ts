@@ -1,14 +1,14 @@
 import { type ChangeOver, computeStandingCost, idSchema, planChangeOver } from '@exemplar/core'
 import { and, desc, eq, inArray, isNotNull, lte, ne } from 'drizzle-orm'
 import { z } from 'zod'
-import { requireBooking } from '../diary/booking-check.ts'
+import { requireBooking } from '../availability/bookings.ts'
 import { refuseField } from '../foundation/base/problem.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { places } from '../schema/studio-tables.ts'
 import { loadOtherUse, loadRig, loadSessionsPerMonth } from './rig-store.ts'
-import { loadSetup } from './setup-routes.ts'
+import { loadSetup } from './setup-store.ts'
 
 const room = 'setups'
 

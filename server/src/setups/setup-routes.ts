@@ -4,140 +4,36 @@ import {
   idSchema,
   listKindsOf,
   listMissed,
-  type NewSetup,
   newSetupSchema,
   type Readiness,
   type Setup,
   setupSchema,
 } from '@exemplar/core'
-import { and, eq, gt, inArray, isNull, sql } from 'drizzle-orm'
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { z } from 'zod'
 import { loadHoldings } from '../availability/holdings.ts'
 import { toBooking } from '../availability/holds.ts'
 import { makePattern } from '../foundation/base/pattern.ts'
-import { refuseField, refuseMissing } from '../foundation/base/problem.ts'
-import { type AppContext, requireVersion, type Writer, write } from '../foundation/database/app-context.ts'
+import { refuseField } from '../foundation/base/problem.ts'
+import { type AppContext, requireVersion, write } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
-import { loadServes } from '../kit/unit/unit-list.ts'
-import { bookings } from '../schema/diary-tables.ts'
 import { models, stock, units } from '../schema/kit-tables.ts'
-import { setupStock, setups, setupUnits } from '../schema/setups-tables.ts'
+import { setups } from '../schema/setups-tables.ts'
 import { places } from '../schema/studio-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-import { type AssessmentContext, assessSetupOnce, loadCircuits } from './assessing.ts'
+import { assessAll, assessOne, findHelp } from './assessing.ts'
+import { contextQuery } from './assessment-case.ts'
+import { loadContext, makeBookingContext, makePresentContext } from './assessment-context.ts'
+import { loadCircuits } from './assessment-store.ts'
+import { listOtherUses, loadAllSetups, loadNextBookings, loadSetup, nameListed, saveSetup } from './setup-store.ts'
 
 const room = 'setups'
 
-/** Inserts or replaces a setup with its index of things. Throws a field problem where it names what is not there. */
-export function saveSetup({ tx }: Writer, id: string, body: NewSetup, version: number): void {
-  requireThings(tx, body)
-  const values = { ...body, id, version }
-  tx.insert(setups).values(values).onConflictDoUpdate({ target: setups.id, set: values }).run()
-  tx.delete(setupUnits).where(eq(setupUnits.setupId, id)).run()
-  tx.delete(setupStock).where(eq(setupStock.setupId, id)).run()
-  const quantities = new Map<string, number>()
-  /** A thing that does several jobs is named with all of them. */
-  const jobs = new Map<string, string[]>()
-  for (const role of body.roles) {
-    for (const { unitId, stockId, quantity } of role.things) {
-      if (unitId) jobs.set(unitId, [...(jobs.get(unitId) ?? []), role.name])
-      if (stockId) quantities.set(stockId, (quantities.get(stockId) ?? 0) + quantity)
-    }
-  }
-  for (const [unitId, names] of jobs) {
-    tx.insert(setupUnits)
-      .values({ setupId: id, unitId, roleName: names.join(', ') })
-      .run()
-  }
-  for (const [stockId, quantity] of quantities) tx.insert(setupStock).values({ setupId: id, stockId, quantity }).run()
-}
-
-function requireThings(tx: Writer['tx'], body: NewSetup): void {
-  for (const [r, role] of body.roles.entries()) {
-    for (const [t, { unitId, stockId }] of role.things.entries()) {
-      const path = `/roles/${r}/things/${t}`
-      if (unitId && !tx.select({ id: units.id }).from(units).where(eq(units.id, unitId)).get()) {
-        throw refuseField(`${path}/unitId`, `The thing put into ${role.name} does not exist.`)
-      }
-      if (stockId && !tx.select({ id: stock.id }).from(stock).where(eq(stock.id, stockId)).get()) {
-        throw refuseField(`${path}/stockId`, `The stock put into ${role.name} does not exist.`)
-      }
-    }
-  }
-  const place = body.placeId ? tx.select().from(places).where(eq(places.id, body.placeId)).get() : null
-  if (body.placeId && !place) throw refuseField('/placeId', 'There is no such room.')
-  if (body.circuitId && !place?.circuits.some((it) => it.id === body.circuitId)) {
-    throw refuseField('/circuitId', 'This circuit is not in that room.')
-  }
-}
-
-export function loadSetup(app: AppContext, id: string) {
-  const row = app.db.select().from(setups).where(eq(setups.id, id)).get()
-  if (!row || row.archivedAt !== null) throw refuseMissing('setup')
-  const { archivedAt: _, ...setup } = row
-  return setup
-}
-
-function findNextBooking(app: AppContext, setupId: string) {
-  const row = app.db
-    .select()
-    .from(bookings)
-    .where(
-      and(
-        eq(bookings.setupId, setupId),
-        gt(bookings.holdEnd, app.now()),
-        inArray(bookings.state, ['pencilled', 'confirmed', 'out']),
-      ),
-    )
-    .orderBy(bookings.holdStart)
-    .get()
-  return row ? toBooking(row) : null
-}
-
-/** As it stands now: only what the things themselves are counts, not who else wants them. */
-export function makePresentContext(app: AppContext, setup: NewSetup): AssessmentContext {
-  const start = app.now()
-  const interval = { start, end: start + setup.plannedMinutes * 60_000 }
-  return { now: start, interval, exceptBookingId: null, countsBookings: false, bookedIds: null, placeId: null }
-}
-
-export function makeBookingContext(app: AppContext, bookingId: string): AssessmentContext {
-  const row = app.db.select().from(bookings).where(eq(bookings.id, bookingId)).get()
-  if (!row) throw refuseMissing('booking')
-  return {
-    now: app.now(),
-    interval: { start: row.holdStart, end: row.holdEnd },
-    exceptBookingId: bookingId,
-    countsBookings: true,
-    bookedIds: row.personIds,
-    placeId: row.placeId,
-  }
-}
-
 /** The verdict as it is after a change, kept with the change: so that one sees which of them made it worse. */
 function sumUp(app: AppContext, setup: Setup): Pick<Readiness, 'level' | 'counts'> {
-  const { level, counts } = assessSetupOnce(app.db, setup, makePresentContext(app, setup), loadStudio(app.db))
+  const context = makePresentContext(app.now(), setup)
+  const { level, counts } = assessOne(app.db, setup, context, loadStudio(app.db))
   return { level, counts }
-}
-
-/** Where else each of these things serves: code and role in other setups. */
-function listOtherServes({ db }: AppContext, setupId: string, unitIds: string[]) {
-  return Object.fromEntries(
-    [...loadServes(db, unitIds)].map(([id, serves]) => [
-      id,
-      serves.filter((it) => it.id !== setupId).map(({ code, role }) => ({ code, role })),
-    ]),
-  )
-}
-
-/** Tags of the things that roles list as taking turns, by id. */
-function nameListed({ db }: AppContext, { roles }: NewSetup): Record<string, string> {
-  const { units: found } = loadHoldings(
-    db,
-    roles.flatMap((role) => role.anyOfUnitIds ?? []),
-    [],
-  )
-  return Object.fromEntries([...found].map(([id, it]) => [id, it.tag]))
 }
 
 export const setupRoutes = [
@@ -148,20 +44,25 @@ export const setupRoutes = [
     room,
     summary: 'Every setup with its verdict and its next booking',
     handle: (_, app) => {
-      const settings = loadStudio(app.db)
-      return app.db
-        .select()
-        .from(setups)
-        .where(isNull(setups.archivedAt))
-        .orderBy(setups.name)
-        .all()
-        .map(({ archivedAt: _, ...setup }) => {
-          const next = findNextBooking(app, setup.id)
-          const occasion = next ? makeBookingContext(app, next.id) : makePresentContext(app, setup)
-          const { level, counts } = assessSetupOnce(app.db, setup, occasion, settings)
-          const things = setup.roles.reduce((sum, role) => sum + role.things.length, 0)
-          return { ...setup, level, counts, things, next }
-        })
+      const all = loadAllSetups(app.db, 'name')
+      const nextOf = loadNextBookings(
+        app,
+        all.map((it) => it.id),
+      )
+      const requests = all.map((setup) => {
+        const next = nextOf.get(setup.id)
+        return {
+          setup,
+          context: next ? makeBookingContext(app.now(), next) : makePresentContext(app.now(), setup),
+        }
+      })
+      const verdicts = assessAll(app.db, requests, loadStudio(app.db))
+      return all.map((setup, at) => {
+        const next = nextOf.get(setup.id)
+        const things = setup.roles.reduce((sum, role) => sum + role.things.length, 0)
+        const { level, counts } = verdicts[at] ?? {}
+        return { ...setup, level, counts, things, next: next ? toBooking(next) : null }
+      })
     },
   }),
   defineRoute({
@@ -189,6 +90,7 @@ export const setupRoutes = [
     summary: 'A setup with the things in its roles, by name',
     handle: ({ params }, app) => {
       const setup = loadSetup(app, params.id ?? '')
+      const next = loadNextBookings(app, [setup.id]).get(setup.id)
       const assignments = setup.roles.flatMap((role) => role.things)
       const holdings = loadHoldings(
         app.db,
@@ -197,10 +99,10 @@ export const setupRoutes = [
       )
       return {
         ...setup,
-        next: findNextBooking(app, setup.id),
+        next: next ? toBooking(next) : null,
         circuits: loadCircuits(app.db, setup.placeId),
         listed: nameListed(app, setup),
-        serves: listOtherServes(app, setup.id, [...holdings.units.keys()]),
+        usedIn: listOtherUses(app, setup.id, [...holdings.units.keys()]),
         units: [...holdings.units.values()],
         stock: [...holdings.stock.values()],
         models: [...holdings.models.values()],
@@ -255,8 +157,22 @@ export const setupRoutes = [
     query: z.object({ bookingId: z.string().max(64).optional() }),
     handle: ({ params, query }, app) => {
       const setup = loadSetup(app, params.id ?? '')
-      const occasion = query.bookingId ? makeBookingContext(app, query.bookingId) : makePresentContext(app, setup)
-      return assessSetupOnce(app.db, setup, occasion, loadStudio(app.db))
+      return assessOne(app.db, setup, loadContext(app, setup, query.bookingId), loadStudio(app.db))
+    },
+  }),
+  defineRoute({
+    method: 'get',
+    path: '/setups/:id/remedies',
+    permission: 'see-studio',
+    room,
+    summary: 'What could be done about one finding: free things, other ways to run it, buying',
+    query: contextQuery.extend({ key: z.string().min(1).max(300) }),
+    handle: ({ params, query }, app) => {
+      const setup = loadSetup(app, params.id ?? '')
+      const request = { setup, context: loadContext(app, setup, query.bookingId) }
+      const help = findHelp(app.db, request, loadStudio(app.db), query.key)
+      if (!help) throw refuseField('?key', 'This is no longer found: look at the setup again.')
+      return help
     },
   }),
   defineRoute({
@@ -273,8 +189,9 @@ export const setupRoutes = [
       if (!place) throw refuseField('?placeId', 'There is no such room.')
       const settings = loadStudio(db)
       const moved = { ...setup, placeId: place.id, circuitId: place.circuits[0]?.id ?? null }
-      const before = assessSetupOnce(db, setup, makePresentContext(app, setup), settings)
-      const after = assessSetupOnce(db, moved, makePresentContext(app, moved), settings)
+      const context = makePresentContext(app.now(), setup)
+      const before = assessOne(db, setup, context, settings)
+      const after = assessOne(db, moved, context, settings)
       const old = setup.placeId ? db.select().from(places).where(eq(places.id, setup.placeId)).get() : undefined
       return {
         placeId: place.id,

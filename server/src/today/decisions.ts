@@ -2,7 +2,7 @@ import { addDays, checkSeason, countDays, findDate, nameModel, saySeason, type T
 import { and, desc, eq, inArray, isNotNull, isNull, lte, max, sql } from 'drizzle-orm'
 import { listOpenFaults } from '../bench/bench-routes.ts'
 import type { Database } from '../foundation/database/database.ts'
-import { loadServes } from '../kit/unit/unit-list.ts'
+import { loadUsedIn } from '../kit/unit/unit-list.ts'
 import { loadSpending } from '../ledger/ledger-routes.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { setupUnits } from '../schema/setups-tables.ts'
@@ -19,7 +19,7 @@ export function listDecisions({ db, settings, today }: TodayContext, seesMoney: 
     .filter((fault) => fault.severity === 'unusable')
     .map((fault) => ({
       key: `fault/${fault.id}`,
-      level: fault.serves.length ? 'warn' : 'advise',
+      level: fault.usedIn.length ? 'warn' : 'advise',
       section: 'decide',
       code: 'fault',
       unitId: fault.unitId,
@@ -45,12 +45,12 @@ export function listSeasons({ db, today }: TodayContext): TodayItem[] {
     .where(and(isNull(units.archivedAt), inArray(units.state, ['in-service', 'standby']), isNotNull(units.season)))
     .orderBy(units.tag)
     .all()
-  const serves = loadServes(
+  const usedIn = loadUsedIn(
     db,
     rows.map((it) => it.unit.id),
   )
   return rows.flatMap(({ unit, maker, name }): TodayItem[] => {
-    const setups = [...new Set((serves.get(unit.id) ?? []).map((it) => it.code))]
+    const setups = [...new Set((usedIn.get(unit.id) ?? []).map((it) => it.code))]
     const deed = unit.season && checkSeason(unit.season, today, setups.length > 0)
     if (!unit.season || !deed) return []
     return [

@@ -9,8 +9,9 @@ import {
   type TodayItem,
 } from '@exemplar/core'
 import { and, eq, inArray, isNotNull, isNull, lte } from 'drizzle-orm'
+import { isAnyOf } from '../availability/holdings.ts'
 import { loadHolds } from '../availability/holds.ts'
-import { nameSubject } from '../diary/booking-check.ts'
+import { loadSubjectNames } from '../diary/booking-check.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { models, stock, units } from '../schema/kit-tables.ts'
 import { parties } from '../schema/studio-tables.ts'
@@ -18,27 +19,24 @@ import { parties } from '../schema/studio-tables.ts'
 import { DAYS_AHEAD, type TodayContext } from './today-context.ts'
 
 export function listOut({ db, now }: TodayContext): TodayItem[] {
-  return db
-    .select()
-    .from(bookings)
-    .where(eq(bookings.state, 'out'))
-    .orderBy(bookings.holdEnd)
-    .all()
-    .map((row) => {
-      const isLate = row.holdEnd < now
-      return {
-        key: `out/${row.id}`,
-        level: isLate ? 'warn' : 'advise',
-        section: 'out',
-        code: 'out',
-        bookingId: row.id,
-        title: row.title,
-        pieces: (row.items ?? []).reduce((sum, it) => sum + (it.state === 'out' ? it.quantity : 0), 0),
-        people: row.personIds.map((id) => nameSubject(db, 'person', id)),
-        endsAt: row.endsAt,
-        isLate,
-      }
-    })
+  const rows = db.select().from(bookings).where(eq(bookings.state, 'out')).orderBy(bookings.holdEnd).all()
+  const people = rows.flatMap((row) => row.personIds.map((subjectId) => ({ subject: 'person' as const, subjectId })))
+  const names = loadSubjectNames(db, people)
+  return rows.map((row) => {
+    const isLate = row.holdEnd < now
+    return {
+      key: `out/${row.id}`,
+      level: isLate ? 'warn' : 'advise',
+      section: 'out',
+      code: 'out',
+      bookingId: row.id,
+      title: row.title,
+      pieces: (row.items ?? []).reduce((sum, it) => sum + (it.state === 'out' ? it.quantity : 0), 0),
+      people: row.personIds.map((id) => names.get(id) ?? id),
+      endsAt: row.endsAt,
+      isLate,
+    }
+  })
 }
 
 export function listLoans({ db, settings, today, now }: TodayContext): TodayItem[] {
@@ -60,11 +58,24 @@ export function listLoans({ db, settings, today, now }: TodayContext): TodayItem
     .filter((row) => isOnLoan(row.unit))
   if (borrowed.length === 0) return []
   const holds = loadHolds(db, { start: now, end: findStartOfDay(addDays(today, 60), settings.zone) })
+  const rowOf = new Map(
+    db
+      .select({ id: bookings.id, title: bookings.title, startsAt: bookings.startsAt })
+      .from(bookings)
+      .where(
+        isAnyOf(
+          bookings.id,
+          holds.map((it) => it.bookingId),
+        ),
+      )
+      .all()
+      .map((row) => [row.id, row]),
+  )
   return borrowed.map(({ unit, maker, name, owner }): TodayItem => {
     const dueOn = unit.dueOn ?? today
     const gone = findStartOfDay(addDays(dueOn, 1), settings.zone)
     const wanting = holds.find((hold) => hold.unitIds.includes(unit.id) && hold.interval.end > gone)
-    const row = wanting ? db.select().from(bookings).where(eq(bookings.id, wanting.bookingId)).get() : null
+    const row = rowOf.get(wanting?.bookingId ?? '') ?? null
     const daysLeft = countDays(today, dueOn)
     return {
       key: `loan/${unit.id}`,
@@ -86,14 +97,16 @@ export function listCollisions({ db, settings, now, today }: TodayContext): Toda
   const interval = { start: now, end: findStartOfDay(addDays(today, DAYS_AHEAD), settings.zone) }
   const holds = loadHolds(db, interval)
   const titles = new Map(holds.map((hold) => [hold.bookingId, hold.title]))
-  const collisions = findCollisions(holds).map(
+  const found = findCollisions(holds)
+  const labels = loadSubjectNames(db, found)
+  const collisions = found.map(
     (it): TodayItem => ({
       key: `collision/${it.subjectId}/${it.bookingIds.join('/')}`,
       level: it.subject === 'unit' ? 'stop' : 'warn',
       section: 'collides',
       code: 'collision',
       subject: it.subject,
-      label: nameSubject(db, it.subject, it.subjectId),
+      label: labels.get(it.subjectId) ?? it.subjectId,
       from: it.interval.start,
       until: it.interval.end,
       bookings: it.bookingIds.map((id) => ({ id, title: titles.get(id) ?? '' })),

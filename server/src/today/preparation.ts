@@ -1,25 +1,42 @@
-import { addDays, findStartOfDay, type Readiness, type ReadinessFinding, type TodayItem } from '@exemplar/core'
+import {
+  type AheadBooking,
+  addDays,
+  findStartOfDay,
+  listPreparations,
+  listShoppingNeeds,
+  makeShoppingFilter,
+  type Readiness,
+  type Setup,
+  type StudioSettings,
+  type TodayItem,
+  withoutListed,
+} from '@exemplar/core'
 import { and, eq, isNull, lte, sql } from 'drizzle-orm'
-import { loadHoldings } from '../availability/holdings.ts'
-import { type BookingRow, listItems, loadBookings, loadHolds, loadKin, loadSetups } from '../availability/holds.ts'
+import { listAbsences, loadBlockingFaults } from '../availability/absences.ts'
+import { loadHoldings, loadInterfaces } from '../availability/holdings.ts'
+import { type BookingRow, listItems, loadBookings, loadHoldBook, loadKin, loadSetups } from '../availability/holds.ts'
 import { listServicesDue } from '../bench/bench-routes.ts'
-import { nameSubject } from '../diary/booking-check.ts'
+import { loadSubjectNames } from '../diary/booking-check.ts'
+import { remember } from '../foundation/database/cache.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { models, stock } from '../schema/kit-tables.ts'
 import { shoppingLines } from '../schema/ledger-tables.ts'
-import { assessSetupOnce, loadAbsences } from '../setups/assessing.ts'
-
+import { assessAll } from '../setups/assessing.ts'
+import { makeBookingContext } from '../setups/assessment-context.ts'
+import { listFree, loadShelf } from '../setups/free-store.ts'
 import { DAYS_AHEAD, type TodayContext } from './today-context.ts'
 
 /** One booking ahead with what is found about its setup. */
 export interface Ahead {
   row: BookingRow
+  setup: Setup | null
   readiness: Readiness | null
   /** Loose things beside the setup that will not be there. */
   looseAbsent: number
 }
 
-export function judgeAhead({ db, settings, now, today }: TodayContext): Ahead[] {
+/** Every booking of the days ahead, judged: what is read for all of them is read at once. */
+export function assessAhead({ db, settings, now, today }: TodayContext): Ahead[] {
   const end = findStartOfDay(addDays(today, DAYS_AHEAD), settings.zone)
   const rows = loadBookings(db, { start: now, end }).filter(
     (row) => row.state === 'pencilled' || row.state === 'confirmed',
@@ -28,27 +45,49 @@ export function judgeAhead({ db, settings, now, today }: TodayContext): Ahead[] 
     db,
     rows.flatMap((row) => row.setupId ?? []),
   )
-  return rows.map((row) => {
+  const requests = rows.flatMap((row) => {
     const setup = setupOf.get(row.setupId ?? '')
-    const interval = { start: row.holdStart, end: row.holdEnd }
-    const occasion = {
-      now,
-      interval,
-      exceptBookingId: row.id,
-      countsBookings: true,
-      bookedIds: row.personIds,
-      placeId: row.placeId,
-    }
-    const loose = [...loadHoldings(db, row.unitIds, []).units.values()]
-    const looseAbsent = loose.length
-      ? loadAbsences(db, loose, occasion, settings.zone, loadHolds(db, interval, row.id)).size
-      : 0
-    return { row, readiness: setup ? assessSetupOnce(db, setup, occasion, settings) : null, looseAbsent }
+    return setup ? [{ setup, context: makeBookingContext(now, row) }] : []
   })
+  const readiness = assessAll(db, requests, settings)
+  const byBooking = new Map(requests.map(({ context }, at) => [context.exceptBookingId, readiness[at] ?? null]))
+  const absent = countLooseAbsent(db, rows, now, settings)
+  return rows.map((row) => ({
+    row,
+    setup: setupOf.get(row.setupId ?? '') ?? null,
+    readiness: byBooking.get(row.id) ?? null,
+    looseAbsent: absent.get(row.id) ?? 0,
+  }))
+}
+
+/** Of each booking: how many loose things beside its setup will not be there. */
+function countLooseAbsent(
+  db: Database,
+  rows: readonly BookingRow[],
+  now: number,
+  { zone }: StudioSettings,
+): Map<string, number> {
+  const withLoose = rows.filter((row) => row.unitIds.length > 0)
+  if (withLoose.length === 0) return new Map()
+  const unitIds = withLoose.flatMap((row) => row.unitIds)
+  const { units } = loadHoldings(db, unitIds, [])
+  const blocking = loadBlockingFaults(db, unitIds)
+  const end = Math.max(...withLoose.map((row) => row.holdEnd))
+  const book = loadHoldBook(db, { start: now, end }, now)
+  return new Map(
+    withLoose.map((row) => {
+      const own = row.unitIds.flatMap((id) => units.get(id) ?? [])
+      return [row.id, listAbsences(own, makeBookingContext(now, row), zone, blocking, book).size]
+    }),
+  )
 }
 
 export function listShoots({ db }: TodayContext, ahead: readonly Ahead[]): TodayItem[] {
   const shoots = ahead.filter(({ row }) => row.kind === 'shoot').slice(0, 5)
+  const names = loadSubjectNames(
+    db,
+    shoots.flatMap(({ row }) => listSubjects(row)),
+  )
   return shoots.map(({ row, readiness, looseAbsent }): TodayItem => {
     const counts = readiness?.counts
     return {
@@ -60,8 +99,8 @@ export function listShoots({ db }: TodayContext, ahead: readonly Ahead[]): Today
       setupId: row.setupId,
       title: row.title,
       startsAt: row.startsAt,
-      place: row.placeId ? nameSubject(db, 'place', row.placeId) : '',
-      people: row.personIds.map((id) => nameSubject(db, 'person', id)),
+      place: names.get(row.placeId ?? '') ?? '',
+      people: row.personIds.map((id) => names.get(id) ?? id),
       stops: (counts?.stop ?? 0) + looseAbsent,
       checks: (counts?.warn ?? 0) + (counts?.unknown ?? 0) + (counts?.advise ?? 0),
       state: row.state,
@@ -69,86 +108,64 @@ export function listShoots({ db }: TodayContext, ahead: readonly Ahead[]): Today
   })
 }
 
+const listSubjects = ({ placeId, personIds }: BookingRow) => [
+  ...(placeId ? [{ subject: 'place' as const, subjectId: placeId }] : []),
+  ...personIds.map((subjectId) => ({ subject: 'person' as const, subjectId })),
+]
+
 export function listPreparation(context: TodayContext, ahead: readonly Ahead[]): TodayItem[] {
   const { db, today } = context
-  const items: TodayItem[] = []
-  const seen = new Set<string>()
-  const add = (item: TodayItem): void => {
-    if (seen.has(item.key)) return
-    seen.add(item.key)
-    items.push(item)
-  }
-  for (const { row, readiness } of ahead) {
-    if (!readiness) continue
-    for (const finding of readiness.findings) {
-      const item = makePreparation(finding, row)
-      if (item) add(item)
-    }
-    const isSoon = row.startsAt.slice(0, 10) <= addDays(today, 2)
-    for (const working of isSoon ? readiness.workings : []) {
-      if (working.formula !== 'pack-hours') continue
-      const family = nameInterface(db, working.family)
-      const { title, startsAt, id } = row
-      add({
-        key: `charge/${working.family}`,
-        level: 'advise',
-        section: 'before',
-        code: 'charge',
-        family,
-        packs: working.have,
-        bookingId: id,
-        title,
-        startsAt,
-      })
-    }
-  }
+  const interfaces = remember(db, 'interfaces', () => loadInterfaces(db))
+  const toBuy = loadShoppingNeeds(context, ahead)
+  const bookings = ahead.map(({ row, readiness }): AheadBooking => {
+    return { id: row.id, title: row.title, startsAt: row.startsAt, readiness, toBuy: toBuy.get(row.id) ?? [] }
+  })
   const next = ahead[0]
-  if (next && next.row.startsAt.slice(0, 10) <= addDays(today, 1)) add(makeFetch(db, next.row))
-  for (const line of db.select().from(shoppingLines).where(isNull(shoppingLines.boughtAt)).all()) {
-    const { id, item, quantity, reason } = line
-    items.push({
-      key: `line/${id}`,
-      level: 'advise',
-      section: 'before',
-      code: 'buy',
-      item,
-      quantity,
-      reason,
-      lineId: id,
-    })
-  }
-  for (const low of listLowStock(db)) add(low)
-  return withoutDoubles(items)
+  return withoutListed([
+    ...listPreparations(bookings, today, (code) => interfaces.get(code)?.label ?? code),
+    ...(next && next.row.startsAt.slice(0, 10) <= addDays(today, 1) ? [makeFetch(db, next)] : []),
+    ...listShoppingLines(db),
+    ...listLowStock(db),
+  ])
 }
 
-/** What is on the shopping list already is not asked for a second time. */
-function withoutDoubles(items: TodayItem[]): TodayItem[] {
-  const listed = new Set(items.flatMap((it) => (it.code === 'buy' && it.lineId ? [it.item] : [])))
-  return items.filter((it) => it.code !== 'buy' || it.lineId !== null || !listed.has(it.item))
+/** What stops the bookings ahead and has to be bought, each by what is free at its time. */
+function loadShoppingNeeds(
+  { db, settings, now }: TodayContext,
+  ahead: readonly Ahead[],
+): Map<string, AheadBooking['toBuy']> {
+  const stopped = ahead.filter(({ readiness }) => readiness?.findings.some((it) => it.level === 'stop'))
+  if (stopped.length === 0) return new Map()
+  const findings = stopped.flatMap((it) => it.readiness?.findings ?? []).filter((it) => it.level === 'stop')
+  const shelf = loadShelf(db, makeShoppingFilter(findings))
+  const end = Math.max(...stopped.map(({ row }) => row.holdEnd))
+  const book = loadHoldBook(db, { start: now, end }, now)
+  return new Map(
+    stopped.map(({ row, setup, readiness }) => {
+      const context = makeBookingContext(now, row)
+      const wanting = { setup: setup ?? { roles: [] }, zone: settings.zone, context, book, circuits: [] }
+      return [row.id, listShoppingNeeds(readiness?.findings ?? [], listFree(shelf, wanting))]
+    }),
+  )
 }
 
-function makePreparation(finding: ReadinessFinding, row: BookingRow): TodayItem | null {
-  const { title, startsAt } = row
-  if (finding.code === 'thing-absent' && (finding.absence.reason === 'state' || finding.absence.reason === 'fault')) {
-    const note = finding.absence.reason === 'fault' ? finding.absence.note : 'In repair or away'
-    const { unitId, tag, name, level } = finding
-    return { key: `mend/${unitId}`, level, section: 'before', code: 'mend', unitId, tag, name, title, startsAt, note }
-  }
-  const canTake = finding.remedies.some((it) => it.kind === 'assign' || it.kind === 'assign-stock')
-  const shop = finding.remedies.find((it) => it.kind === 'shop')
-  if (!shop || canTake || finding.level !== 'stop') return null
-  const reason = `${finding.code === 'need-unmet' ? `for ${finding.tag}, ` : ''}${title}`
-  const { item, quantity } = shop
-  return { key: `buy/${item}`, level: 'stop', section: 'before', code: 'buy', item, quantity, reason, lineId: null }
+function listShoppingLines(db: Database): TodayItem[] {
+  const lines = db.select().from(shoppingLines).where(isNull(shoppingLines.boughtAt)).all()
+  return lines.map(({ id, item, quantity, reason }) => ({
+    key: `line/${id}`,
+    level: 'advise',
+    section: 'before',
+    code: 'buy',
+    item,
+    quantity,
+    reason,
+    lineId: id,
+  }))
 }
 
-function nameInterface(db: Database, code: string): string {
-  const row = db.get<{ label: string } | undefined>(sql`select label from interfaces where code = ${code}`)
-  return row?.label ?? code
-}
-
-function makeFetch(db: Database, row: BookingRow): TodayItem {
-  const items = listItems(row, loadSetups(db, row.setupId ? [row.setupId] : []), loadKin(db))
+function makeFetch(db: Database, { row, setup }: Ahead): TodayItem {
+  const setupOf = new Map(setup ? [[setup.id, setup]] : [])
+  const items = listItems(row, setupOf, loadKin(db))
   const holdings = loadHoldings(
     db,
     items.flatMap((it) => it.unitId ?? []),

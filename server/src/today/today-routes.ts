@@ -4,14 +4,14 @@ import { defineRoute } from '../foundation/http/route.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { listDecisions, listSeasons } from './decisions.ts'
 import { listCollisions, listLoans, listOut } from './out-and-colliding.ts'
-import { judgeAhead, listPreparation, listServices, listShoots } from './preparation.ts'
+import { assessAhead, listPreparation, listServices, listShoots } from './preparation.ts'
 import type { TodayContext } from './today-context.ts'
 
 function gatherToday(app: AppContext, seesMoney: boolean): TodayItem[] {
   const settings = loadStudio(app.db)
   const now = app.now()
   const context: TodayContext = { db: app.db, settings, now, today: findDate(now, settings.zone) }
-  const ahead = judgeAhead(context)
+  const ahead = assessAhead(context)
   return [
     ...listShoots(context, ahead),
     ...listPreparation(context, ahead),

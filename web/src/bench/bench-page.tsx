@@ -15,10 +15,10 @@ import { TapeStrip } from '../foundation/parts/tape.tsx'
 import { sayDay, sayDayWithYear } from '../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../foundation/words/time-words.ts'
 
-function Tapes({ serves }: { serves: Serve[] }) {
+function Tapes({ usedIn }: { usedIn: Serve[] }) {
   return (
     <span className="flex flex-wrap gap-1">
-      {serves.map((it) => (
+      {usedIn.map((it) => (
         <Link key={it.id} to={`/setups/${it.id}`} title={it.role}>
           <TapeStrip code={it.code} tape={it.tape} size="small" />
         </Link>
@@ -60,7 +60,7 @@ export function BenchPage() {
                     {fault.severity === 'unusable' ? 'out of use' : 'still usable'}
                   </span>
                 </span>
-                <Tapes serves={fault.serves} />
+                <Tapes usedIn={fault.usedIn} />
                 {may('mend') && (
                   <Button
                     size="small"
@@ -92,7 +92,7 @@ export function BenchPage() {
                     {it.note && ` · ${it.note}`}
                   </span>
                 </span>
-                <Tapes serves={it.serves} />
+                <Tapes usedIn={it.usedIn} />
                 {may('change-kit') && (
                   <Button
                     size="small"

@@ -19,6 +19,7 @@ import type {
   UseFigures,
 } from '@exemplar/core'
 import { api, change, type Versioned } from '../foundation/api/api.ts'
+import type { SetupName } from '../foundation/api/replies.ts'
 
 export interface ModelRow {
   id: string
@@ -137,6 +138,7 @@ export interface CableQuestion {
 
 const kitApi = api.injectEndpoints({
   endpoints: (build) => ({
+    riders: build.query<RidersReply[], string>({ query: (id) => `/units/${id}/riders`, providesTags: ['All'] }),
     models: build.query<ModelRow[], void>({ query: () => '/models', providesTags: ['All'] }),
     cableWays: build.query<CableAnswer, CableQuestion>({
       query: (params) => ({ url: '/cable-ways', params }),
@@ -285,6 +287,7 @@ export interface KitFileReport {
 }
 
 export const {
+  useRidersQuery,
   useModelsQuery,
   useCableStockQuery,
   useCableWaysQuery,
@@ -321,3 +324,9 @@ export const {
   usePreviewKitFileMutation,
   useImportKitFileMutation,
 } = kitApi
+
+export interface RidersReply {
+  setup: SetupName
+  riders: { tag: string; name: string; massGrams: number | null }[]
+  ratedGrams: number | null
+}

@@ -9,7 +9,7 @@ export interface OrderRow {
   party: string | null
   dueOn: string | null
   isLate: boolean
-  serves: UnitRow['serves']
+  usedIn: UnitRow['usedIn']
 }
 
 const ordersApi = api.injectEndpoints({

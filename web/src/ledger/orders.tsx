@@ -32,9 +32,9 @@ export function Orders() {
                 <Mark level="warn">It should be here by now</Mark>
               </span>
             )}
-            {it.serves.length > 0 && (
+            {it.usedIn.length > 0 && (
               <span className="block">
-                {it.serves.map((serve) => `${serve.code} waits for it as ${serve.role}`).join('; ')}
+                {it.usedIn.map((serve) => `${serve.code} waits for it as ${serve.role}`).join('; ')}
               </span>
             )}
             {may('change-ledger') && (

@@ -13,17 +13,10 @@ import type {
   SoundRoute,
   StandingCost,
   StartLine,
-  Tape,
   WorkingChange,
 } from '@exemplar/core'
 import { api } from '../foundation/api/api.ts'
-
-export interface SetupName {
-  id: string
-  code: string
-  tape: Tape
-  name: string
-}
+import type { SetupName } from '../foundation/api/replies.ts'
 
 export interface MinutesReply {
   time: RigTime
@@ -63,12 +56,6 @@ export interface SwapReply {
   orphans: { tag: string; name: string }[]
 }
 
-export interface RidersReply {
-  setup: SetupName
-  riders: { tag: string; name: string; massGrams: number | null }[]
-  ratedGrams: number | null
-}
-
 const withBooking = (bookingId: string | undefined) => (bookingId ? { bookingId } : {})
 
 const rigApi = api.injectEndpoints({
@@ -106,7 +93,6 @@ const rigApi = api.injectEndpoints({
       }),
       providesTags: ['All'],
     }),
-    riders: build.query<RidersReply[], string>({ query: (id) => `/units/${id}/riders`, providesTags: ['All'] }),
   }),
 })
 
@@ -119,5 +105,4 @@ export const {
   useStartQuery,
   useSoundRoutesQuery,
   useSwapQuery,
-  useRidersQuery,
 } = rigApi

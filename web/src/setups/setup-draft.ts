@@ -56,7 +56,7 @@ export function makeRole(group: Group): Role {
     importance: 'essential',
     wants: null,
     detail: '',
-    deliberatelyNone: false,
+    intentionallyEmpty: false,
     things: [],
   }
 }

@@ -1,8 +1,8 @@
 import {
   applyRemedy,
   computeFingerprint,
+  type Finding,
   type NewSetup,
-  type ReadinessFinding,
   type Remedy,
   type Setup,
   sayRemedy,
@@ -88,20 +88,20 @@ export function useSetupChanges(setup: SetupPage | undefined) {
     return (await save(remedies.reduce<NewSetup>(applyRemedy, toDraft(base)), text, base)) !== null
   }
 
-  /** Lives with a finding as it is now, or, without a reason, counts it again. */
-  const accept = async (finding: ReadinessFinding, reason: string | null): Promise<void> => {
+  /** Accepts a finding as it is now, or, without a reason, counts it again. */
+  const accept = async (finding: Finding, reason: string | null): Promise<void> => {
     if (!setup) return
     const base = latest(setup)
     const others = base.accepted.filter((it) => it.key !== finding.key)
     const own = {
       key: finding.key,
-      print: computeFingerprint(finding),
+      fingerprint: computeFingerprint(finding),
       reason: reason ?? '',
       on: today,
       by: me?.person?.name ?? '',
     }
     const accepted = reason === null ? others : [...others, own]
-    await save({ ...base, accepted }, reason === null ? 'It counts again.' : 'Lived with until it changes.', base)
+    await save({ ...base, accepted }, reason === null ? 'It counts again.' : 'Accepted until it changes.', base)
   }
 
   return { save, carryOut, carryOutAll, accept, latest, isLoading, conflict, clearConflict: () => setConflict(null) }

@@ -1,6 +1,6 @@
 import { type Cell, writeCsv } from '../../units/csv.ts'
 import { findExponent } from '../../units/money.ts'
-import { INVENTORY_COLUMNS, type InventoryColumn } from '../import/inventory-file.ts'
+import { INVENTORY_COLUMNS, type InventoryColumn } from '../import/inventory-columns.ts'
 import { CATEGORIES } from '../model/category.ts'
 import type { Interface } from '../model/interface.ts'
 import type { Model } from '../model/model.ts'

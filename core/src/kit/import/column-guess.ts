@@ -1,4 +1,4 @@
-import { INVENTORY_COLUMNS, type InventoryColumn } from './inventory-file.ts'
+import { INVENTORY_COLUMNS, type InventoryColumn } from './inventory-columns.ts'
 import { measureSlips } from './near-words.ts'
 
 /** Which column of ours each heading of a list means; blank where it is not read. In the order of the headings. */

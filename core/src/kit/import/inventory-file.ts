@@ -1,41 +1,6 @@
 import Papa from 'papaparse'
 import { type ColumnMapping, guessColumns } from './column-guess.ts'
 
-/** The columns of an inventory file, as Exemplar writes them. A list that is read needs a column for `model` alone. */
-export const INVENTORY_COLUMNS = [
-  'tag',
-  'maker',
-  'model',
-  'category',
-  'quantity',
-  'place',
-  'serial',
-  'acquisition',
-  'acquired on',
-  'price',
-  'mass',
-  'power',
-  'mount',
-  'battery',
-  'batteries',
-  'inlet',
-  'capacity',
-  'card speed',
-  'bit rate',
-  'bears',
-  'ends',
-  'outlets',
-  'service every',
-  'note',
-  'state',
-  'nickname',
-  'value',
-  'insured for',
-  'warranty until',
-  'due on',
-] as const
-export type InventoryColumn = (typeof INVENTORY_COLUMNS)[number]
-
 export const MOST_IMPORT_ROWS = 20_000
 
 export type ImportProblemCode =

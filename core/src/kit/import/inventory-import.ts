@@ -11,13 +11,8 @@ import {
   type KnownUnit,
   makeEmptyPlan,
 } from './import-plan.ts'
-import {
-  type ImportProblem,
-  type ImportProblemCode,
-  type InventoryColumn,
-  readHeading,
-  readRows,
-} from './inventory-file.ts'
+import type { InventoryColumn } from './inventory-columns.ts'
+import { type ImportProblem, type ImportProblemCode, readHeading, readRows } from './inventory-file.ts'
 import { KnownKit } from './known-kit.ts'
 import { LineCells, type Report } from './line-cells.ts'
 import { describeMove, type Given, listChanges, type Naming } from './line-changes.ts'

@@ -10,7 +10,8 @@ import {
   LIFE_STATES,
   type LifeState,
 } from '../unit/unit.ts'
-import type { ImportProblemCode, InventoryColumn } from './inventory-file.ts'
+import type { InventoryColumn } from './inventory-columns.ts'
+import type { ImportProblemCode } from './inventory-file.ts'
 import { type DateOrder, readListDate } from './list-dates.ts'
 
 export type Report = (code: ImportProblemCode, column: string | null, received: string, expected: string) => unknown

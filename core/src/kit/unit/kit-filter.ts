@@ -52,7 +52,7 @@ export type KitFilter = z.infer<typeof kitFilterSchema>
 
 export const KIT_COLUMNS = {
   kind: 'Kind',
-  serves: 'Serves',
+  usedIn: 'Serves',
   place: 'Place',
   state: 'State',
   serial: 'Serial',
@@ -65,7 +65,7 @@ export const KIT_COLUMNS = {
 } as const
 export type KitColumn = keyof typeof KIT_COLUMNS
 export const KIT_COLUMN_CODES = Object.keys(KIT_COLUMNS) as [KitColumn, ...KitColumn[]]
-export const USUAL_COLUMNS: readonly KitColumn[] = ['kind', 'serves', 'place', 'state']
+export const USUAL_COLUMNS: readonly KitColumn[] = ['kind', 'usedIn', 'place', 'state']
 
 export const newSavedViewSchema = z.object({
   name: nameSchema,

@@ -7,7 +7,7 @@ import { type Fill, forecastSpace } from '../unit/archive-space.ts'
 import { checkSeason, isInSeason, saySeason } from '../unit/season.ts'
 import { judgeSoftware } from '../unit/software-fit.ts'
 import { softwareSchema } from '../unit/unit.ts'
-import { saySoftwareFinding, saySpaceWorking } from '../words.ts'
+import { saySoftwareFinding, saySpaceWorking } from '../unit/unit-words.ts'
 
 describe('how full a drive is', () => {
   const TB = 1_000_000

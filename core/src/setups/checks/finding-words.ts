@@ -1,3 +1,6 @@
+import type { Absence } from '../../kit/unit/absence.ts'
+import { LIFE_STATES } from '../../kit/unit/unit.ts'
+
 /** A finding in words, for screen, sheet and API alike. */
 export interface FindingWords {
   title: string
@@ -16,6 +19,12 @@ export interface WorkingWords {
   source: string
 }
 
+/** How to write an instant or a day: the caller knows the studio's zone. */
+export interface TimeWords {
+  sayInstant(epochMs: number): string
+  sayDay(date: string): string
+}
+
 export function plain(title: string, text: string): FindingWords {
   return { title, text, gauge: null }
 }
@@ -23,4 +32,34 @@ export function plain(title: string, text: string): FindingWords {
 export function makeGauge(value: number, limit: number, text: string): FindingWords['gauge'] {
   const full = Math.max(value, limit) * 1.02
   return { share: value / full, limitShare: limit / full, text }
+}
+
+export function plural(count: number, one: string, many = `${one}s`): string {
+  return `${count} ${count === 1 ? one : many}`
+}
+
+const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine']
+
+export function sayCount(count: number): string {
+  return NUMBER_WORDS[count] ?? String(count)
+}
+
+/** Why a thing is not to be had, as the end of a sentence: "lent, hoped back on 3 June". */
+export function sayAbsence(absence: Absence, words: TimeWords): string {
+  switch (absence.reason) {
+    case 'state': {
+      const back = absence.backOn ? `, hoped back on ${words.sayDay(absence.backOn)}` : ''
+      return `${LIFE_STATES[absence.state].label.toLowerCase()}${back}`
+    }
+    case 'fault':
+      return `out of use since ${words.sayDay(absence.since)}: ${absence.note}`
+    case 'goes-back':
+      return `goes back to its owner on ${words.sayDay(absence.dueOn)}, but is wanted until ${words.sayDay(absence.neededUntil)}`
+    case 'booked':
+      return `booked for ${absence.title}, ${words.sayInstant(absence.start)} to ${words.sayInstant(absence.end)}`
+    case 'late':
+      return `still out with ${absence.title}, due back ${words.sayInstant(absence.since)}`
+    default:
+      return absence satisfies never
+  }
 }

@@ -1,7 +1,7 @@
 import type { Interface } from '../../kit/model/interface.ts'
 import type { FindingLevel } from '../../studio/finding.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
-import { type CableRun, listWholeRuns, makeRunRule } from './cable-run.ts'
+import { type CableRun, listWholeRuns } from '../setup/cable-run.ts'
 import { splitEnds, splitIntoComponents } from './components.ts'
 import { hasCycle, type JoinedPair, listPairs, matchWithoutCycles } from './cycles.ts'
 import { settleLoads, sumOverload } from './load-settling.ts'
@@ -21,6 +21,7 @@ import {
   type PortGraph,
   type PortNode,
 } from './port-graph.ts'
+import { makeRunRule } from './run-rule.ts'
 
 /** One end of a thing and what it joined. */
 export interface Joint {

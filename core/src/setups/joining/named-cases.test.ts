@@ -16,7 +16,7 @@ import { checkCompleteness } from './completeness.ts'
 function made(key: string, category: Category, facts: Partial<TemplateFacts> = {}): PlacedItem {
   const model = { ...makeModelFromTemplate(category, '', key, facts), id: key, version: 1 }
   const role = makeRole(key, [])
-  return placePiece({ key, tag: key, model, role, assignment: null, healthPercent: null })
+  return placePiece({ key, tag: key, model, role, assignment: null })
 }
 const open = (...things: PlacedItem[]) =>
   checkCompleteness(things, INTERFACES).unmet.map((need) => `${need.thing.tag}/${need.portId}`)

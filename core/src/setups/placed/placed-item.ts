@@ -1,6 +1,6 @@
-import type { Category } from '../../kit/model/category.ts'
+import { type Category, isKindOf } from '../../kit/model/category.ts'
 import { type Model, nameModel, type PowerMode, type RecordingMode } from '../../kit/model/model.ts'
-import { type Importance, makePort, type Port } from '../../kit/model/port.ts'
+import { IMPORTANCES, type Importance, makePort, type Port } from '../../kit/model/port.ts'
 import type { Stock, Unit } from '../../kit/unit/unit.ts'
 import type { Circuit } from '../../studio/places/place.ts'
 import type { Assignment, NewSetup, Role } from '../setup/setup.ts'
@@ -12,6 +12,12 @@ export interface PlacedItem {
   tag: string
   name: string
   category: Category | 'room'
+  /** What it is; null for what the venue gives. */
+  model: Model | null
+  /** The one piece that it is; null for what is counted, and for what the venue gives. */
+  unit: Unit | null
+  /** The stock that it is a piece of. */
+  stock: Stock | null
   roleId: string | null
   roleImportance: Importance
   ports: Port[]
@@ -35,31 +41,40 @@ export interface Holdings {
 }
 
 /**
- * Lists every piece of a setup once, the circuit that feeds it last: what does several jobs stands where its first one is.
- * Throws where a thing is named that nobody gave.
+ * Lists every piece of a setup once, the circuit that feeds it last: what does several jobs stands where its first one is,
+ * and matters as much as the most important of them. Pieces of one stock in several roles are so many pieces. Throws where a thing is named that nobody gave.
  */
 export function listPlacedItems(
   setup: Pick<NewSetup, 'roles'>,
   holdings: Holdings,
   circuit: Circuit | null,
 ): PlacedItem[] {
-  const seen = new Set<string>()
-  const things = setup.roles
-    .flatMap((role) => role.things.flatMap((it) => resolveAssignment(role, it, holdings)))
-    .filter(({ key }) => !seen.has(key) && seen.add(key))
-  if (circuit) things.push(placeCircuit(circuit))
-  return things
+  const placed = new Map<string, number>()
+  const items = setup.roles.flatMap((role) =>
+    role.things.flatMap((assignment) => {
+      if (assignment.unitId) {
+        const unit = find(holdings.units, assignment.unitId, 'unit')
+        return [placeUnit(unit, find(holdings.models, unit.modelId, 'model'), role, assignment)]
+      }
+      const stock = find(holdings.stock, assignment.stockId ?? '', 'stock')
+      const from = placed.get(stock.id) ?? 0
+      placed.set(stock.id, from + assignment.quantity)
+      return placePieces(stock, find(holdings.models, stock.modelId, 'model'), role, assignment, from)
+    }),
+  )
+  const once = new Map<string, PlacedItem>()
+  for (const item of items) {
+    const known = once.get(item.key)
+    if (!known || matters(item) < matters(known)) once.set(item.key, item)
+  }
+  return [...once.values(), ...(circuit ? [placeCircuit(circuit)] : [])]
 }
 
-function resolveAssignment(role: Role, assignment: Assignment, holdings: Holdings): PlacedItem[] {
-  if (assignment.unitId) {
-    const unit = find(holdings.units, assignment.unitId, 'unit')
-    return [placeUnit(unit, find(holdings.models, unit.modelId, 'model'), role, assignment)]
-  }
-  const stock = find(holdings.stock, assignment.stockId ?? '', 'stock')
-  const model = find(holdings.models, stock.modelId, 'model')
+const matters = ({ roleImportance }: PlacedItem) => IMPORTANCES.indexOf(roleImportance)
+
+function placePieces(stock: Stock, model: Model, role: Role, assignment: Assignment, from: number): PlacedItem[] {
   return Array.from({ length: assignment.quantity }, (_, index) =>
-    placePiece({ key: `stock:${stock.id}:${index}`, tag: stock.tag, model, role, assignment, healthPercent: null }),
+    placePiece({ key: `stock:${stock.id}:${from + index}`, tag: stock.tag, model, stock, role, assignment }),
   )
 }
 
@@ -71,19 +86,20 @@ function find<T>(map: ReadonlyMap<string, T>, id: string, what: string): T {
 
 /** A unit as it would stand in a role. */
 export function placeUnit(unit: Unit, model: Model, role: Role | null, assignment: Assignment | null): PlacedItem {
-  return placePiece({ key: unit.id, tag: unit.tag, model, role, assignment, healthPercent: unit.healthPercent })
+  return placePiece({ key: unit.id, tag: unit.tag, model, unit, role, assignment })
 }
 
 interface Piece {
   key: string
   tag: string
   model: Model
+  unit?: Unit | null
+  stock?: Stock | null
   role: Role | null
   assignment: Assignment | null
-  healthPercent: number | null
 }
 
-export function placePiece({ key, tag, model, role, assignment, healthPercent }: Piece): PlacedItem {
+export function placePiece({ key, tag, model, unit = null, stock = null, role, assignment }: Piece): PlacedItem {
   const powerMode = model.powerModes.find((mode) => mode.id === assignment?.powerModeId) ?? model.powerModes[0] ?? null
   const recordingMode =
     model.recordingModes.find((mode) => mode.id === assignment?.recordingModeId) ?? model.recordingModes[0] ?? null
@@ -92,12 +108,15 @@ export function placePiece({ key, tag, model, role, assignment, healthPercent }:
     tag,
     name: nameModel(model),
     category: model.category,
+    model,
+    unit,
+    stock,
     roleId: role?.id ?? null,
     roleImportance: role?.importance ?? 'optional',
     ports: listImposedPorts(model, powerMode),
     massGrams: model.specs.massGrams,
     energyMilliwattHours: model.specs.energyMilliwattHours,
-    healthPercent,
+    healthPercent: unit?.healthPercent ?? null,
     capacityMegabytes: model.specs.capacityMegabytes,
     powerMode,
     runsBriefly: assignment?.runsBriefly ?? false,
@@ -140,6 +159,9 @@ function keepThread(code: string, side: 'host' | 'guest', importance: Importance
 
 /** What is left when nothing is recorded about a thing. */
 export const NOTHING_KNOWN = {
+  model: null,
+  unit: null,
+  stock: null,
   massGrams: null,
   energyMilliwattHours: null,
   healthPercent: null,
@@ -175,4 +197,29 @@ export function placeCircuit(circuit: Circuit): PlacedItem {
     ports,
     ...NOTHING_KNOWN,
   }
+}
+
+/** Whether it is of a kind, or of a finer one of it. What the venue gives is of none. */
+export function isItemOf({ category }: Pick<PlacedItem, 'category'>, kind: Category): boolean {
+  return category !== 'room' && isKindOf(category, kind)
+}
+
+type Specs = Model['specs']['more']
+
+/** A recorded figure of what it is; null where nobody recorded it. */
+export function readFigure({ model }: Pick<PlacedItem, 'model'>, key: keyof Specs & string): number | null {
+  const value = model?.specs.more[key]
+  return typeof value === 'number' ? value : null
+}
+
+/** A recorded choice, such as "yes", or what it is fed by; null where nobody recorded it. */
+export function readChoice({ model }: Pick<PlacedItem, 'model'>, key: keyof Specs & string): string | null {
+  const value = model?.specs.more[key]
+  return typeof value === 'string' ? value : null
+}
+
+/** Everything that a role puts in, also where another role has it too. */
+export function listItemsOf(role: Pick<Role, 'id' | 'things'>, items: readonly PlacedItem[]): PlacedItem[] {
+  const units = new Set(role.things.flatMap((it) => it.unitId ?? []))
+  return items.filter((it) => (it.unit ? units.has(it.unit.id) : it.roleId === role.id))
 }

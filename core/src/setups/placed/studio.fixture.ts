@@ -3,10 +3,10 @@ import type { Model } from '../../kit/model/model.ts'
 import { makeModelFromTemplate } from '../../kit/model/template.ts'
 import type { TemplateFacts } from '../../kit/model/template-facts.ts'
 import { EMPTY_UNIT, type Stock, type Unit } from '../../kit/unit/unit.ts'
-import { resolvePolicies } from '../../studio/policy/policy.ts'
+import { resolvePolicies } from '../../studio/policy/resolved-policies.ts'
 import { DEFAULT_SETTINGS } from '../../studio/policy/settings.ts'
 import { makeAssignment, type NewSetup, type Role, SETUP_DEFAULTS } from '../setup/setup.ts'
-import type { AssessmentInput } from '../verdict/readiness.ts'
+import type { AssessmentInput } from './assessment-input.ts'
 import { INTERFACES } from './things.fixture.ts'
 
 export const circuit = {
@@ -37,7 +37,7 @@ export function makeRole(id: string, tags: string[], rest: Partial<Role> = {}): 
     importance: 'essential',
     wants: null,
     detail: '',
-    deliberatelyNone: false,
+    intentionallyEmpty: false,
     things: tags.map((unitId) => makeAssignment({ unitId })),
     ...rest,
   }

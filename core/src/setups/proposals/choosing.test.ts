@@ -2,14 +2,14 @@ import fc from 'fast-check'
 import { beforeAll, describe, expect, test } from 'vitest'
 import type { Category } from '../../kit/model/category.ts'
 import type { TemplateFacts } from '../../kit/model/template-facts.ts'
-import { resolvePolicies } from '../../studio/policy/policy.ts'
+import { resolvePolicies } from '../../studio/policy/resolved-policies.ts'
 import { DEFAULT_SETTINGS } from '../../studio/policy/settings.ts'
 import { addVariableMutably, makeProgram, type SolveProgram } from '../../units/integer-program.ts'
+import type { Store } from '../placed/store.ts'
 import { makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'
 import type { Role } from '../setup/setup.ts'
 import { assignAtLeastCost } from './assignment.ts'
 import { chooseForRoles } from './choosing.ts'
-import type { Store } from './remedies.ts'
 import { loadTestSolver } from './solver.fixture.ts'
 
 type Costs = readonly (readonly (number | null)[])[]
@@ -254,7 +254,7 @@ describe('choose for me', () => {
   })
 
   test('a kind of which nothing is free, a role that says nothing, and one left empty on purpose', () => {
-    const roles = [want('mic', 'microphone'), makeRole('odd', []), want('fill', 'light', { deliberatelyNone: true })]
+    const roles = [want('mic', 'microphone'), makeRole('odd', []), want('fill', 'light', { intentionallyEmpty: true })]
     expect(choose(roles, {}).left.map((it) => [it.roleId, it.why])).toEqual([
       ['odd', 'says-nothing'],
       ['mic', 'none-free'],

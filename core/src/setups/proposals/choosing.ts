@@ -1,15 +1,15 @@
 import { isKindOf } from '../../kit/model/category.ts'
 import { nameModel } from '../../kit/model/model.ts'
 import { findRoom } from '../../studio/places/place-findings.ts'
-import type { Policies } from '../../studio/policy/policy.ts'
+import type { Policies } from '../../studio/policy/resolved-policies.ts'
 import { findHallSet, findMatching } from '../joining/matching.ts'
 import { canJoin, listNodes } from '../joining/port-graph.ts'
+import type { AssessmentInput } from '../placed/assessment-input.ts'
 import { listPlacedItems, type PlacedItem, placeUnit } from '../placed/placed-item.ts'
+import type { FreeItem, Store } from '../placed/store.ts'
+import type { Remedy } from '../setup/remedy.ts'
 import { type Role, suitsRole } from '../setup/setup.ts'
-import type { AssessmentInput } from '../verdict/readiness.ts'
 import { assignAtLeastCost } from './assignment.ts'
-import type { FreeItem, Store } from './remedies.ts'
-import type { Remedy } from './remedy.ts'
 
 /** What speaks for a thing, in the order in which it is said. */
 export type ChoiceReason = 'fits' | 'here-already' | 'same-maker' | 'same-colour' | 'unclaimed' | 'sound'
@@ -60,7 +60,9 @@ const PENALTY = { essential: 1_000_000, wanted: 100_000, optional: 50_000 }
  * things stay. `faulty` names things that are usable with a fault.
  */
 export function chooseForRoles(input: AssessmentInput, store: Store, faulty: ReadonlySet<string>): Choosing {
-  const empty = input.setup.roles.filter((role) => role.things.length === 0 && !role.deliberatelyNone && !role.givenBy)
+  const empty = input.setup.roles.filter(
+    (role) => role.things.length === 0 && !role.intentionallyEmpty && !role.providedBy,
+  )
   const left: RoleLeft[] = empty
     .filter((role) => !saysWhat(role))
     .map((role) => ({ roleId: role.id, role: role.name, why: 'says-nothing', rivals: [], supply: [] }))

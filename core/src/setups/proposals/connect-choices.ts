@@ -1,11 +1,11 @@
 import { type Category, isKindOf } from '../../kit/model/category.ts'
 import type { Model } from '../../kit/model/model.ts'
-import { type PlacedItem, placeCircuit, placePiece } from '../placed/placed-item.ts'
+import type { AssessmentInput } from '../placed/assessment-input.ts'
+import { type PlacedItem, placeCircuit, placePiece, placeUnit } from '../placed/placed-item.ts'
+import type { Store } from '../placed/store.ts'
 import { listFixed, listSceneItems, makeHoldable } from '../placed/venue.ts'
 import type { Assignment, NewSetup, Role } from '../setup/setup.ts'
-import type { AssessmentInput } from '../verdict/readiness.ts'
 import { type Choice, foldAlike } from './connect-program.ts'
-import type { Store } from './remedies.ts'
 
 /** What is taken to join others: never a further camera, lamp or microphone, which somebody has to want first. */
 const HELPER_KINDS: readonly Category[] = [
@@ -86,22 +86,21 @@ export function foldHelpers(
 /** Everything that stands, each in the ways in which it can be powered, and the sockets of the room. */
 export function listOwnChoices(input: AssessmentInput): OwnChoice[] {
   const { setup, holdings, circuit, policies } = input
-  const school = policies.school('power').way
-  const own = setup.roles.flatMap((role) =>
-    role.things.flatMap((assignment): OwnChoice[] => {
-      const alone = { roles: [{ ...role, things: [assignment] }], carriers: setup.carriers }
-      const pieces = listSceneItems(alone, holdings, { circuit: null }).filter((it) => it.category !== 'room')
-      return pieces.map((now): OwnChoice => {
-        const others = assignment.powerModeId ? [] : listOtherWays(now, role, assignment, input)
-        const costs = others.map((it) => costWay(it, school))
-        return {
-          role,
-          unitId: assignment.unitId,
-          choice: { ways: [now, ...others], costs: [0, ...costs], isHelper: false, count: 1 },
-        }
-      })
-    }),
-  )
+  const option = policies.school('power').way
+  const own = listSceneItems(setup, holdings, { circuit: null }).flatMap((now): OwnChoice[] => {
+    const role = setup.roles.find((it) => it.id === now.roleId)
+    const assignment = role?.things.find((it) => it.unitId === now.unit?.id || it.stockId === now.stock?.id)
+    if (!role || !assignment) return []
+    const others = assignment.powerModeId ? [] : listOtherWays(now, role, assignment, input)
+    const costs = others.map((it) => costWay(it, option))
+    return [
+      {
+        role,
+        unitId: assignment.unitId,
+        choice: { ways: [now, ...others], costs: [0, ...costs], isHelper: false, count: 1 },
+      },
+    ]
+  })
   const around = [...(circuit ? [placeCircuit(circuit)] : []), ...listFixed(setup, input)]
   const fixed = around.map((it): OwnChoice => {
     return { role: null, unitId: null, choice: { ways: [it], costs: [0], isHelper: false, count: 1 } }
@@ -109,27 +108,12 @@ export function listOwnChoices(input: AssessmentInput): OwnChoice[] {
   return [...own, ...fixed]
 }
 
-function listOtherWays(
-  now: PlacedItem,
-  role: Role,
-  assignment: Assignment,
-  { holdings, setup }: AssessmentInput,
-): PlacedItem[] {
-  const unit = holdings.units.get(assignment.unitId ?? '')
-  const model = holdings.models.get(unit?.modelId ?? '')
+function listOtherWays(now: PlacedItem, role: Role, assignment: Assignment, { setup }: AssessmentInput): PlacedItem[] {
+  const { unit, model } = now
   if (!unit || !model) return []
   return model.powerModes
     .filter((mode) => mode.id !== now.powerMode?.id)
-    .map((mode) =>
-      placePiece({
-        key: unit.id,
-        tag: unit.tag,
-        model,
-        role,
-        assignment: { ...assignment, powerModeId: mode.id },
-        healthPercent: unit.healthPercent,
-      }),
-    )
+    .map((mode) => placeUnit(unit, model, role, { ...assignment, powerModeId: mode.id }))
     .map((it) => (setup.carriers > 0 ? makeHoldable(it) : it))
 }
 
@@ -178,34 +162,36 @@ function listFreePieces({ setup }: AssessmentInput, store: Store): HelperChoice[
   const units = store.units
     .map(({ unit, model, usedBySetups }) => ({
       source: { unitId: unit.id },
+      piece: placeUnit(unit, model, null, null),
       model,
-      tag: unit.tag,
       used: Math.min(COST.mostUses, usedBySetups),
-      healthPercent: unit.healthPercent,
-      key: unit.id,
     }))
-    .sort((a, b) => a.used - b.used || (a.tag < b.tag ? -1 : 1))
+    .sort((a, b) => a.used - b.used || (a.piece.tag < b.piece.tag ? -1 : 1))
   const stock = store.stock.flatMap(({ stock: it, model, free }) => {
     const own = countOfStock(setup, it.id)
     return Array.from({ length: Math.max(0, Math.min(free - own, 99)) }, (_, n) => ({
       source: { stockId: it.id },
+      piece: placePiece({
+        key: `stock:${it.id}:${own + n}`,
+        tag: it.tag,
+        model,
+        stock: it,
+        role: null,
+        assignment: null,
+      }),
       model,
-      tag: it.tag,
       used: 0,
-      healthPercent: null,
-      key: `stock:${it.id}:${own + n}`,
     }))
   })
-  return [...stock, ...units].map(({ source, model, tag, used, healthPercent, key }, rank): HelperChoice => {
+  return [...stock, ...units].map(({ source, piece, model, used }, rank): HelperChoice => {
     // What is taken stands in a role in its first way of powering, as anything else that is put there.
-    const piece = placePiece({ key, tag, model, role: null, assignment: null, healthPercent })
     const ways = [{ ...piece, roleImportance: 'essential' as const }]
     const cost = COST.thing + COST.use * used + Math.min(rank, COST.use - 1)
     return {
       source,
       model,
-      tag,
-      alike: `${model.id}/${used}/${healthPercent}`,
+      tag: piece.tag,
+      alike: `${model.id}/${used}/${piece.healthPercent}`,
       choice: { ways, costs: [cost], isHelper: true, count: 1 },
     }
   })

@@ -1,11 +1,15 @@
 import { nameModel } from '../../kit/model/model.ts'
 import type { SolveProgram } from '../../units/integer-program.ts'
-import { listWholeRuns, makeRunRule } from '../joining/cable-run.ts'
 import { checkCompleteness, type UnmetNeed } from '../joining/completeness.ts'
+import { makeRunRule } from '../joining/run-rule.ts'
+import type { AssessmentInput } from '../placed/assessment-input.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
+import type { Store } from '../placed/store.ts'
 import { listSceneItems } from '../placed/venue.ts'
+import { listWholeRuns } from '../setup/cable-run.ts'
+import { applyRemedy, type Remedy } from '../setup/remedy.ts'
 import type { NewSetup } from '../setup/setup.ts'
-import { type AssessmentInput, assessSetup } from '../verdict/readiness.ts'
+import { assessSetup } from '../verdict/readiness.ts'
 import { findBlocking } from './blocking.ts'
 import {
   type FoldedHelper,
@@ -17,8 +21,6 @@ import {
   type OwnChoice,
 } from './connect-choices.ts'
 import { buildConnectProgram, type Choice, type ConnectProgram, type ProgramEnd } from './connect-program.ts'
-import type { Store } from './remedies.ts'
-import { applyRemedy, type Remedy } from './remedy.ts'
 
 /** A thing that is taken, and what it joins. */
 export interface Taken {

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
+import type { Store } from '../placed/store.ts'
 import { makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'
-import type { Store } from './remedies.ts'
 import { findSinglePointsOfFailure, listSinglePoints } from './resilience.ts'
 
 const studio = makeStudio({

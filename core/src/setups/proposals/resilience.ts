@@ -1,8 +1,9 @@
 import { nameModel } from '../../kit/model/model.ts'
+import type { AssessmentInput } from '../placed/assessment-input.ts'
+import type { Store } from '../placed/store.ts'
 import type { NewSetup } from '../setup/setup.ts'
 import { makeJudge } from '../verdict/incremental.ts'
-import type { AssessmentInput } from '../verdict/readiness.ts'
-import { findStandIns, type Store } from './remedies.ts'
+import { findStandIns } from './remedies.ts'
 
 /** One thing without which a setup would stop, and what is free to take its place. */
 export interface SinglePointOfFailure {

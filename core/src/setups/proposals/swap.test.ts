@@ -3,8 +3,8 @@ import { makePort } from '../../kit/model/port.ts'
 import type { CarriedLoad } from '../checks/rigging/carried-load.ts'
 import { listPlacedItems } from '../placed/placed-item.ts'
 import { makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'
+import { compareWorkings } from '../verdict/assessment-change.ts'
 import { assessSetup } from '../verdict/readiness.ts'
-import { compareWorkings } from '../verdict/readiness-change.ts'
 import { listOrphans, swapThing } from './swap.ts'
 
 /** A filter on a lens, and another lens with or without its thread. */

@@ -308,7 +308,7 @@ export function applyTemplate<T extends NewSetup>(setup: T, purpose: Purpose, ne
     skills: isBlank ? skills : setup.skills,
     carriers: isBlank ? carriers : setup.carriers,
     roles: isBlank
-      ? roles.map((role): Role => ({ ...role, id: newId(), deliberatelyNone: false, things: [] }))
+      ? roles.map((role): Role => ({ ...role, id: newId(), intentionallyEmpty: false, things: [] }))
       : setup.roles,
   }
 }
@@ -341,7 +341,7 @@ export function addGuest<T extends NewSetup>(setup: T, newId: () => string): T {
     wants,
     importance,
     detail,
-    deliberatelyNone: false,
+    intentionallyEmpty: false,
     things: [],
   })
   const wider = (it: Role): Role =>

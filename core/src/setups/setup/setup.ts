@@ -6,7 +6,7 @@ import { idSchema, nameSchema, noteSchema, versionSchema } from '../../studio/id
 import { NO_OVERRIDES, overridesSchema } from '../../studio/policy/policy.ts'
 import { PURPOSE_CODES } from '../../studio/policy/purpose.ts'
 import { dateSchema } from '../../units/wall-time.ts'
-import { type CableRun, cableRunSchema } from '../joining/cable-run.ts'
+import { type CableRun, cableRunSchema } from './cable-run.ts'
 import { type ContentDemand, DEMAND_CODES } from './demand.ts'
 import { providedBySchema } from './provided.ts'
 import { positionSchema, settingSchema } from './setting-card.ts'
@@ -43,11 +43,11 @@ export const roleSchema = z.object({
   /** Whether something has to lie ready in its stead; null where nobody said. */
   spare: z.enum(['must', 'nice', 'none']).nullable().optional(),
   /** Left empty on purpose, such as a fill that the white wall gives. */
-  deliberatelyNone: z.boolean(),
+  intentionallyEmpty: z.boolean(),
   /** Any one of these will do; while one is away the next takes its place. */
   anyOfUnitIds: z.array(idSchema).max(12).optional(),
   /** What does it without a thing of its own: a feature of another role's thing, a surface of the room. */
-  givenBy: providedBySchema.nullable().optional(),
+  providedBy: providedBySchema.nullable().optional(),
   /** Its thing may be in other roles as well. */
   mayShare: z.boolean().optional(),
   /** Where it stands, measured; null or absent where nobody did. */
@@ -76,7 +76,7 @@ export const ASK_CODES = Object.keys(ASKS) as [Ask, ...Ask[]]
 export const acceptanceSchema = z.object({
   key: z.string().max(300),
   /** The finding as it was: with other figures it is another finding. */
-  print: z.string().max(64),
+  fingerprint: z.string().max(64),
   reason: z.string().trim().min(1, 'Say why it is fine.').max(300),
   on: dateSchema,
   by: z.string().max(120),

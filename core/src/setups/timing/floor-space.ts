@@ -1,5 +1,5 @@
 import { type Category, isKindOf } from '../../kit/model/category.ts'
-import type { Holdings, PlacedItem } from '../placed/placed-item.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
 
 /** What stands on the floor by itself, and on how many feet. Common practice. */
 const FEET: Readonly<Partial<Record<Category, number>>> = {
@@ -36,13 +36,12 @@ export interface FloorSpace {
 export function computeFloorSpace(
   things: readonly PlacedItem[],
   below: ReadonlyMap<string, readonly string[]>,
-  holdings: Holdings,
   standing: ReadonlySet<string> = new Set(),
 ): FloorSpace {
   const prints = things.flatMap((thing): FloorThing[] => {
     const feet = thing.category === 'room' ? undefined : findFeet(thing.category)
     if (feet === undefined || (below.get(thing.key) ?? []).length > 0) return []
-    const squareMm = findArea(thing.key, holdings)
+    const squareMm = findArea(thing)
     return [{ key: thing.key, tag: thing.tag, name: thing.name, feet, squareMm, stays: standing.has(thing.key) }]
   })
   return {
@@ -58,9 +57,8 @@ function findFeet(category: Category): number | undefined {
   return kind && FEET[kind]
 }
 
-function findArea(key: string, { units, stock, models }: Holdings): number | null {
-  const stockId = /^stock:(.+):\d+$/.exec(key)?.[1]
-  const specs = models.get((stockId ? stock.get(stockId) : units.get(key))?.modelId ?? '')?.specs
+function findArea({ model }: PlacedItem): number | null {
+  const specs = model?.specs
   const radius = specs?.more.legRadiusMm
   if (typeof radius === 'number') return Math.PI * radius ** 2
   return specs?.footprint ? specs.footprint.widthMinMm * specs.footprint.depthMm : null

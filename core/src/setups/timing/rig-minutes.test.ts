@@ -1,9 +1,10 @@
 import { describe, expect, test } from 'vitest'
-import { resolvePolicies } from '../../studio/policy/policy.ts'
+import { resolvePolicies } from '../../studio/policy/resolved-policies.ts'
 import { DEFAULT_SETTINGS } from '../../studio/policy/settings.ts'
 import type { CameraAngle } from '../checks/picture/camera-angles.ts'
-import { sayFraming, sayRigTime } from '../checks/rig-words.ts'
+import { sayFraming } from '../checks/picture/framing-words.ts'
 import { computeCarriedLoads } from '../checks/rigging/carried-load.ts'
+import { makeSceneOf } from '../checks/scene.fixture.ts'
 import { checkCompleteness } from '../joining/completeness.ts'
 import { listPlacedItems } from '../placed/placed-item.ts'
 import { makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'
@@ -13,6 +14,7 @@ import { makeAssignment, type NewSetup, type Role } from '../setup/setup.ts'
 import { planChangeOver, type StandingRig } from './change-over.ts'
 import { computeFloorSpace } from './floor-space.ts'
 import { computeRigTime, computeStandingCost, findRigMinutes } from './rig-minutes.ts'
+import { sayRigTime } from './rig-time-words.ts'
 import { countSessionsPerMonth, measureMinutesPerMonth } from './room-utilisation.ts'
 
 const PLATE = {
@@ -217,8 +219,8 @@ describe('what stands on the floor', () => {
     }
     withSpecs('TRI', { legRadiusMm: 500 })
     const { things, joints } = stand(studio, [makeRole('A', ['CAM', 'LEN', 'TRI', 'LGT', 'STD'])])
-    const { below } = computeCarriedLoads(things, joints, interfaces)
-    const floor = computeFloorSpace(things, below, studio)
+    const { below } = computeCarriedLoads(makeSceneOf(things, { joints: [...joints] }))
+    const floor = computeFloorSpace(things, below)
     expect(floor.things.map((it) => it.tag)).toEqual(['TRI', 'STD'])
     expect(floor.feet).toBe(6)
     // A circle of half a metre: 0.785 m².

@@ -1,5 +1,5 @@
 import { type Category, isKindOf } from '../../kit/model/category.ts'
-import type { Policies } from '../../studio/policy/policy.ts'
+import type { Policies } from '../../studio/policy/resolved-policies.ts'
 import type { Holdings } from '../placed/placed-item.ts'
 import { listUnitIds, type NewSetup, type Role } from '../setup/setup.ts'
 

@@ -1,32 +1,61 @@
+import type { Scene } from '../checks/scene.ts'
 import type { Acceptance } from '../setup/setup.ts'
-import type { ReadinessFinding } from './readiness.ts'
+import { type Finding, recordOf } from './finding.ts'
+
+/** Of which way of making it a fingerprint is. */
+const VERSION = '2.'
 
 /**
- * A short print of what a finding says: the same figures give the same print. What could mend it does not count, nor how
- * many the store has. FNV-1a over its JSON, which has its keys in the order in which core writes them.
+ * A short hash of what makes a finding this one: its code and its deciding figures, and none that a release adds. The same
+ * figures give the same fingerprint. FNV-1a over their JSON, after the number
+ * of this way of making it.
  */
-export function computeFingerprint({ remedies: _, accepted: __, roleId: ___, ...finding }: ReadinessFinding): string {
-  const text = JSON.stringify({ ...finding, inStore: undefined, away: undefined })
+export function computeFingerprint(finding: Finding): string {
+  const text = JSON.stringify([finding.code, finding.level, ...recordOf(finding).deciding(finding)])
   let hash = 0x811c9dc5
   for (let at = 0; at < text.length; at++) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193) >>> 0
-  return `${hash.toString(16).padStart(8, '0')}-${text.length}`
+  return `${VERSION}${hash.toString(16).padStart(8, '0')}-${text.length}`
 }
 
-/** A stop is never lived with: whoever wants it gone changes the setup, or how much the role matters. */
-export function canAccept(finding: Pick<ReadinessFinding, 'level'>): boolean {
+/** A stop is never accepted: whoever wants it gone changes the setup, or how much the role matters. */
+export function canAccept(finding: Pick<Finding, 'level'>): boolean {
   return finding.level !== 'stop' && finding.level !== 'ok'
 }
 
 /** Marks what somebody accepted and what has not changed since. */
 export function markAccepted(
-  findings: readonly ReadinessFinding[],
+  findings: readonly Finding[],
   accepted: readonly Acceptance[],
-): ReadinessFinding[] {
+  itemOf: Scene['itemOf'] = new Map(),
+): Finding[] {
+  if (accepted.length === 0) return [...findings]
   const byKey = new Map(accepted.map((it) => [it.key, it]))
   return findings.map((finding) => {
-    const known = byKey.get(finding.key)
-    return known && canAccept(finding) && known.print === computeFingerprint(finding)
-      ? { ...finding, accepted: known }
-      : finding
+    if (!canAccept(finding)) return finding
+    const own = byKey.get(finding.key)
+    if (own && own.fingerprint === computeFingerprint(finding)) return { ...finding, accepted: own }
+    const early = byKey.get(findEarlyKey(finding, itemOf))
+    return early && !early.fingerprint.startsWith(VERSION) ? { ...finding, accepted: early } : finding
   })
+}
+
+/** What codes were called, and which had tags in their keys, when a fingerprint was made of everything in a finding. */
+const EARLY_CODES: Readonly<Record<string, string>> = {
+  'shared-item': 'double-duty',
+  'provided-lacking': 'given-lacking',
+  'demand-unmet': 'demand',
+  'demand-unknown': 'demand',
+  'cable-slow': 'link-slow',
+  'cable-run-trouble': 'link-trouble',
+}
+const HAD_TAGS = new Set(['beyond-room', 'cable-slow', 'carried-load', 'circle-small', 'gain-short', 'sound-unrecorded'])
+
+/**
+ * The key that a finding had then. A fingerprint of that time fell with every figure that a release added, so what was
+ * accepted then is held for as long as the finding stands, whatever its figures.
+ */
+function findEarlyKey({ code, key }: Finding, itemOf: Scene['itemOf']): string {
+  const [, ...about] = key.split('/')
+  const parts = HAD_TAGS.has(code) ? about.map((it) => itemOf.get(it)?.tag ?? it) : about
+  return [EARLY_CODES[code] ?? code, ...parts].join('/')
 }

@@ -1,9 +1,11 @@
-import type { CableRun } from '../joining/cable-run.ts'
-import { type CompletenessMemory, checkCompleteness, type JudgedEnds } from '../joining/completeness.ts'
+import { joinScene } from '../checks/scene.ts'
+import type { CompletenessMemory, JudgedEnds } from '../joining/completeness.ts'
 import type { PortNode } from '../joining/port-graph.ts'
+import type { AssessmentInput } from '../placed/assessment-input.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import { listSceneItems } from '../placed/venue.ts'
-import { type AssessmentInput, assessThings, type Readiness } from './readiness.ts'
+import type { CableRun } from '../setup/cable-run.ts'
+import { assessScene, type Readiness } from './readiness.ts'
 
 /** Judges one setup over and over while it is changed. */
 export interface Judge {
@@ -42,7 +44,7 @@ export function makeJudge(): Judge {
       interfaces = input.interfaces
       links = input.setup.links
       const things = listSceneItems(input.setup, input.holdings, input).map((thing) => keepReference(known, thing))
-      return assessThings(input, things, checkCompleteness(things, input.interfaces, input.setup.links, memory))
+      return assessScene(joinScene(input, things, memory))
     },
   }
 }

@@ -3,14 +3,15 @@ import { describe, expect, test } from 'vitest'
 import type { Category } from '../../kit/model/category.ts'
 import { makeModelFromTemplate } from '../../kit/model/template.ts'
 import type { TemplateFacts } from '../../kit/model/template-facts.ts'
-import { resolvePolicies } from '../../studio/policy/policy.ts'
+import { resolvePolicies } from '../../studio/policy/resolved-policies.ts'
 import { DEFAULT_SETTINGS } from '../../studio/policy/settings.ts'
+import type { Store } from '../placed/store.ts'
 import { circuit, makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'
-import { assessWithWaysOut, findStandIns, type Store } from '../proposals/remedies.ts'
-import { applyRemedy } from '../proposals/remedy.ts'
+import { findAllRemedies, findRemedies, findStandIns } from '../proposals/remedies.ts'
+import { applyRemedy } from '../setup/remedy.ts'
 import { makeAssignment, newSetupSchema, type Role } from '../setup/setup.ts'
+import { sayFinding, sayRemedy, sayVerdict, sayWorking } from './finding-sentences.ts'
 import { assessSetup } from './readiness.ts'
-import { sayFinding, sayRemedy, sayVerdict, sayWorking } from './words.ts'
 
 const WORDS = { sayInstant: (ms: number) => `at ${ms}`, sayDay: (date: string) => date }
 
@@ -49,7 +50,7 @@ describe('readiness', () => {
     expect(level({})).toBe('stop')
     expect(level({ importance: 'wanted' })).toBe('warn')
     expect(level({ importance: 'optional' })).toBe('ok')
-    expect(level({ deliberatelyNone: true })).toBe('ok')
+    expect(level({ intentionallyEmpty: true })).toBe('ok')
   })
 
   test('a camera with all it wants is ready, its sums made', () => {
@@ -121,7 +122,7 @@ describe('ways out', () => {
     const studio = makeStudio(KIT)
     const input = makeInput(studio, [makeRole('Key', ['LGT', 'STD'])])
     const store = makeStore(studio, ['LED', 'LEN'])
-    const finding = assessWithWaysOut(input, store).findings.find((it) => it.key === 'need-unmet/LGT/inlet')
+    const finding = findRemedies(input, store, 'need-unmet/LGT/inlet')
     const [first] = finding?.remedies ?? []
     expect(first).toMatchObject({ kind: 'assign', tags: ['LED'] })
     if (!first) return
@@ -132,9 +133,7 @@ describe('ways out', () => {
   test('a lens of another mount is never offered', () => {
     const studio = makeStudio(KIT)
     const input = makeInput(studio, [makeRole('A', ['CAM'])])
-    const finding = assessWithWaysOut(input, makeStore(studio, ['OTHER', 'LEN'])).findings.find(
-      (it) => it.key === 'need-unmet/CAM/mount',
-    )
+    const finding = findRemedies(input, makeStore(studio, ['OTHER', 'LEN']), 'need-unmet/CAM/mount')
     expect(finding?.remedies.filter((it) => it.kind === 'assign').map((it) => it.kind === 'assign' && it.tags)).toEqual(
       [['LEN']],
     )
@@ -150,9 +149,7 @@ describe('ways out', () => {
   test('with nothing free, what is left is the shopping list', () => {
     const studio = makeStudio(KIT)
     const input = makeInput(studio, [makeRole('Key', ['LGT', 'STD'])])
-    const finding = assessWithWaysOut(input, makeStore(studio, [])).findings.find(
-      (it) => it.key === 'need-unmet/LGT/inlet',
-    )
+    const finding = findRemedies(input, makeStore(studio, []), 'need-unmet/LGT/inlet')
     expect(finding?.remedies).toEqual([{ kind: 'shop', item: 'C7 mains lead', quantity: 1, stockId: null }])
   })
 })
@@ -178,10 +175,11 @@ describe('laws', () => {
         const used = new Set(roles.flatMap((role) => role.things.map((thing) => thing.unitId)))
         const free = tagsOfKit.filter((tag) => !used.has(tag) && tag !== extra)
         const input = makeInput(studio, roles)
-        const without = assessWithWaysOut(input, makeStore(studio, free))
-        const withIt = assessWithWaysOut(input, makeStore(studio, used.has(extra) ? free : [...free, extra]))
-        expect(withIt.counts.stop).toBe(without.counts.stop)
-        expect(withIt.findings.map((it) => it.key)).toEqual(without.findings.map((it) => it.key))
+        const without = findAllRemedies(input, makeStore(studio, free))
+        const withIt = findAllRemedies(input, makeStore(studio, used.has(extra) ? free : [...free, extra]))
+        expect(withIt.map((it) => it.key)).toEqual(without.map((it) => it.key))
+        const count = (help: typeof without) => help.map((it) => it.inStore ?? 0)
+        for (const [at, inStore] of count(without).entries()) expect(count(withIt)[at]).toBeGreaterThanOrEqual(inStore)
       }),
       { numRuns: 150 },
     )
@@ -193,15 +191,16 @@ describe('laws', () => {
         const studio = makeStudio(KIT)
         const used = new Set(roles.flatMap((role) => role.things.map((thing) => thing.unitId)))
         const input = makeInput(studio, roles)
-        const before = assessWithWaysOut(
+        const before = assessSetup(input)
+        const helps = findAllRemedies(
           input,
           makeStore(
             studio,
             tagsOfKit.filter((tag) => !used.has(tag)),
           ),
         )
-        for (const finding of before.findings) {
-          for (const remedy of finding.remedies) {
+        for (const [at, finding] of before.findings.entries()) {
+          for (const remedy of helps[at]?.remedies ?? []) {
             expect(sayRemedy(remedy)).toMatch(/^[A-Z]/)
             if (remedy.kind === 'shop' || finding.code === 'role-empty') continue
             const setup = applyRemedy(input.setup, remedy)

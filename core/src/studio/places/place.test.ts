@@ -1,11 +1,11 @@
 import { differenceCiede2000 } from 'culori'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { sayPlaceFinding } from '../words.ts'
 import { rankPlacesByColour } from './brand-colour.ts'
 import { type NewPlace, NO_DETAILS, newPlaceSchema, type PlaceDetails } from './place.ts'
 import { listMissed } from './place-change.ts'
 import { isOpenUntil, judgePlace, spreadInMired } from './place-findings.ts'
+import { sayPlaceFinding } from './place-words.ts'
 import { checkRoomFit } from './room-fit.ts'
 import { listLeadWays } from './socket-map.ts'
 

@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest'
-import { FIGURE_WORDS, sayPolicy } from '../words.ts'
-import { NO_OVERRIDES, OVERRIDABLE, overridesSchema, resolvePolicies } from './policy.ts'
+import { NO_OVERRIDES, OVERRIDABLE, overridesSchema } from './policy.ts'
+import { FIGURE_WORDS, sayPolicy } from './policy-words.ts'
 import { findPractice, PRACTICE_CODES } from './practice.ts'
+import { resolvePolicies } from './resolved-policies.ts'
 import { DEFAULT_SETTINGS, studioSettingsSchema } from './settings.ts'
 
 const STUDIO = {

@@ -47,7 +47,7 @@ export interface Actor {
 }
 
 /** The house itself: at start, and for what runs by the clock. */
-export const makeContext = (): Actor => ({ personId: null, role: 'manager', isOwner: false, changeId: null })
+export const makeSystemActor = (): Actor => ({ personId: null, role: 'manager', isOwner: false, changeId: null })
 
 export type Transaction = Parameters<Parameters<Database['transaction']>[0]>[0]
 

@@ -88,7 +88,8 @@ describe('what is the venue’s own', () => {
     await change(unitId, { placeId: other.id })
     const [finding] = await bound()
     expect([finding.level, finding.tag, finding.room]).toEqual(['stop', unitId, other.name])
-    expect(finding.remedies.map((it: { kind: string }) => it.kind)).toContain('replace')
+    const { remedies } = await get(`/setups/gi/remedies?key=${encodeURIComponent(finding.key)}`)
+    expect(remedies.map((it: { kind: string }) => it.kind)).toContain('replace')
   })
 })
 
@@ -98,7 +99,7 @@ describe('a finding that is lived with', () => {
     const finding = judged.findings.find((it: { level: string }) => it.level === 'warn' || it.level === 'advise')
     const setup = await get('/setups/pb')
     const accepted = [
-      { key: finding.key, print: computeFingerprint(finding), reason: 'as ever', on: '2026-11-24', by: 'Imke' },
+      { key: finding.key, fingerprint: computeFingerprint(finding), reason: 'as ever', on: '2026-11-24', by: 'Imke' },
     ]
     await api.call('PUT', '/setups/pb', { ...setup, accepted }, match(setup.version))
     const after = await get('/setups/pb/readiness')
@@ -107,7 +108,7 @@ describe('a finding that is lived with', () => {
   })
   test('without a reason it is refused at the field', async () => {
     const setup = await get('/setups/pb')
-    const accepted = [{ key: 'x', print: 'y', reason: ' ', on: '2026-11-24', by: '' }]
+    const accepted = [{ key: 'x', fingerprint: 'y', reason: ' ', on: '2026-11-24', by: '' }]
     const { status, body } = await api.call('PUT', '/setups/pb', { ...setup, accepted }, match(setup.version))
     expect([status, body.errors[0].pointer]).toEqual([422, '/accepted/0/reason'])
   })

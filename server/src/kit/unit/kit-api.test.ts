@@ -12,7 +12,7 @@ interface Row {
   state: string
   place: string | null
   fault: string | null
-  serves: { code: string; role: string }[]
+  usedIn: { code: string; role: string }[]
 }
 
 async function list(query: string): Promise<Row[]> {
@@ -60,9 +60,9 @@ describe('the kit of the demo', () => {
       list('limit=500'),
     ])
     expect(inSome.length + inNone.length).toBe(all.length)
-    expect(inSome.every((row) => row.serves.length > 0)).toBe(true)
-    expect(inNone.every((row) => row.serves.length === 0)).toBe(true)
-    expect(all.find((row) => row.tag === 'TRI-01')?.serves.map((it) => `${it.code} ${it.role}`)).toEqual([
+    expect(inSome.every((row) => row.usedIn.length > 0)).toBe(true)
+    expect(inNone.every((row) => row.usedIn.length === 0)).toBe(true)
+    expect(all.find((row) => row.tag === 'TRI-01')?.usedIn.map((it) => `${it.code} ${it.role}`)).toEqual([
       'GI A support',
       'LR A support',
     ])

@@ -1,7 +1,7 @@
 import { listManyChanges, type ManyChanges, manySchema, nameModel } from '@exemplar/core'
-import { eq, inArray } from 'drizzle-orm'
+import { eq } from 'drizzle-orm'
 import type { z } from 'zod'
-import { selectMany } from '../../availability/holdings.ts'
+import { isAnyOf } from '../../availability/holdings.ts'
 import { ProblemError } from '../../foundation/base/problem.ts'
 import { type AppContext, type Transaction, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
@@ -26,14 +26,12 @@ interface Line {
 /** What would become of each thing, in the order of their tags. */
 function makeLines(app: AppContext, db: Reader, { ids, filter, changes }: Many): Line[] {
   const wanted = ids ?? listUnitIds(app, filter)
-  const rows = selectMany(wanted, (some) =>
-    db
-      .select({ unit: units, model: models })
-      .from(units)
-      .innerJoin(models, eq(models.id, units.modelId))
-      .where(inArray(units.id, some))
-      .all(),
-  )
+  const rows = db
+    .select({ unit: units, model: models })
+    .from(units)
+    .innerJoin(models, eq(models.id, units.modelId))
+    .where(isAnyOf(units.id, wanted))
+    .all()
   const used = changes.archive ? listUsed(db, wanted) : new Set<string>()
   const nameOf = makeNames(db)
   return rows
@@ -54,9 +52,11 @@ function makeLines(app: AppContext, db: Reader, { ids, filter, changes }: Many):
 }
 
 function listUsed(db: Reader, ids: readonly string[]): Set<string> {
-  const rows = selectMany(ids, (some) =>
-    db.selectDistinct({ unitId: setupUnits.unitId }).from(setupUnits).where(inArray(setupUnits.unitId, some)).all(),
-  )
+  const rows = db
+    .selectDistinct({ unitId: setupUnits.unitId })
+    .from(setupUnits)
+    .where(isAnyOf(setupUnits.unitId, ids))
+    .all()
   return new Set(rows.map((it) => it.unitId))
 }
 

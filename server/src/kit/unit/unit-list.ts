@@ -48,7 +48,7 @@ export interface UnitRow {
   priceMinor: number | null
   lastOutAt: number | null
   version: number
-  serves: { id: string; code: string; tape: string; role: string }[]
+  usedIn: { id: string; code: string; tape: string; role: string }[]
 }
 
 export interface UnitListReply {
@@ -110,7 +110,7 @@ function readPage(
   const sql = `SELECT ${COLUMNS}${sorting} FROM ${SOURCE} WHERE ${where.join(' AND ')} ORDER BY ${order} LIMIT ?`
   const found = prepare(db, sql).all(...values, limit + 1) as (UnitRow & { sortKey?: string | number })[]
   const page = found.slice(0, limit)
-  const serves = loadServes(
+  const usedIn = loadUsedIn(
     db,
     page.map((row) => row.id),
   )
@@ -120,7 +120,7 @@ function readPage(
       ...row,
       name: row.maker ? `${row.maker} ${row.name}` : row.name,
       isAtHome: Boolean(row.isAtHome),
-      serves: serves.get(row.id) ?? [],
+      usedIn: usedIn.get(row.id) ?? [],
     })),
     next: found.length > limit && last ? makeCursor(last.sortKey ?? '', last.tag) : null,
   }
@@ -227,21 +227,21 @@ function listHeldOn(app: AppContext, day: string): string[] {
 }
 
 /** Which setups count on each of the units, in the order of their codes. */
-export function loadServes(db: Database, unitIds: string[]): Map<string, UnitRow['serves']> {
-  const serves = new Map<string, UnitRow['serves']>()
-  if (unitIds.length === 0) return serves
+export function loadUsedIn(db: Database, unitIds: string[]): Map<string, UnitRow['usedIn']> {
+  const usedIn = new Map<string, UnitRow['usedIn']>()
+  if (unitIds.length === 0) return usedIn
   const rows = prepare(
     db,
     `SELECT su.unit_id AS unitId, s.id, s.code, s.tape, su.role_name AS role
      FROM setup_units su JOIN setups s ON s.id = su.setup_id
      WHERE su.unit_id IN (SELECT value FROM json_each(?)) AND s.archived_at IS NULL ORDER BY s.code`,
-  ).all(JSON.stringify(unitIds)) as (UnitRow['serves'][number] & { unitId: string })[]
+  ).all(JSON.stringify(unitIds)) as (UnitRow['usedIn'][number] & { unitId: string })[]
   for (const { unitId, ...serve } of rows) {
-    const known = serves.get(unitId)
+    const known = usedIn.get(unitId)
     if (known) known.push(serve)
-    else serves.set(unitId, [serve])
+    else usedIn.set(unitId, [serve])
   }
-  return serves
+  return usedIn
 }
 
 /** Tags of things and stock that start with a prefix, for giving the next one: a tag means one thing in the whole kit. */

@@ -22,7 +22,7 @@ import { models, units } from '../../schema/kit-tables.ts'
 import { entries } from '../../schema/ledger-tables.ts'
 import { attachments, parties, people, places } from '../../schema/studio-tables.ts'
 import { loadStudio } from '../../studio/settings/settings-routes.ts'
-import { loadServes } from './unit-list.ts'
+import { loadUsedIn } from './unit-list.ts'
 
 /** What goes with a thing: its parts, the rest of its set, and what it goes with itself. */
 function loadKin(db: Database, unit: typeof units.$inferSelect) {
@@ -133,7 +133,7 @@ export function loadUnitPage(app: AppContext, id: string) {
     space: capacity === null ? null : forecastSpace(capacity, unit.fills, findDate(app.now(), zone)),
     software: judgeAllSoftware(db, unit, model),
     ...loadKin(db, unit),
-    serves: loadServes(db, [id]).get(id) ?? [],
+    usedIn: loadUsedIn(db, [id]).get(id) ?? [],
     faults: db.select().from(faults).where(eq(faults.unitId, id)).orderBy(desc(faults.reportedAt)).all(),
     entries: db.select().from(entries).where(eq(entries.unitId, id)).orderBy(desc(entries.date)).all(),
   }

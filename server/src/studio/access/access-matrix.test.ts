@@ -122,6 +122,7 @@ const EXPECTED: Record<string, string> = {
   'put /setups/:id': 'm',
   'delete /setups/:id': 'm',
   'get /setups/:id/readiness': 'mcv',
+  'get /setups/:id/remedies': 'mcv',
   'get /setups/:id/move-check': 'mcv',
   'get /setups/:id/connect': 'mcv',
   'get /setups/:id/choose': 'mcv',
@@ -234,6 +235,7 @@ describe('money', () => {
     '/units/:id': 'CAM-01',
     '/setups/:id': 'gi',
     '/setups/:id/readiness': 'gi',
+    '/setups/:id/remedies': 'gi',
     '/setups/:id/move-check': 'gi',
     '/setups/:id/connect': 'gi',
     '/setups/:id/choose': 'gi',
@@ -256,6 +258,7 @@ describe('money', () => {
     '/interfaces/:code/fits': 'sd',
   }
   const QUERIES: Record<string, string> = {
+    '/setups/:id/remedies': '?key=need-unmet%2FMIC-02%2Fbay',
     '/bookings': '?from=2026-11-24',
     '/events': '?subjectType=entry&subjectId=e-CAM-06',
     '/find': '?q=cam',

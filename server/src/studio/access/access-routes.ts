@@ -1,13 +1,12 @@
 import { ACCESS_ROLES, idSchema, nameSchema, passwordSchema, signInNameSchema } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
 import { z } from 'zod'
-import { fillDemo } from '../../demo/fill-demo.ts'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { hashPassword, hashToken, makeToken, verifyPassword } from '../../foundation/base/secrets.ts'
 import {
   type Actor,
   type AppContext,
-  makeContext,
+  makeSystemActor,
   requireVersion,
   type Writer,
   write,
@@ -118,7 +117,12 @@ function findInvitation(app: AppContext, token: string) {
   throw new ProblemError(410, 'No longer good', 'This link was used or is over. Ask a manager for a new one.')
 }
 
-export const accessRoutes = [
+/** What a new Exemplar may be begun with. */
+export interface Beginnings {
+  fillDemo(app: AppContext): void
+}
+
+export const makeAccessRoutes = ({ fillDemo }: Beginnings) => [
   defineRoute({
     method: 'get',
     path: '/access/me',
@@ -143,10 +147,15 @@ export const accessRoutes = [
       }
       const hash = await hashPassword(body.password, app.config.passwordCost)
       if (hasOwner(app)) throw new ProblemError(409, 'There is an owner', 'Somebody else was quicker. Sign in.')
-      if (body.start === 'demo') fillDemo(app, { withAccounts: false })
-      const personId = write(app, makeContext(), (writer) => insertAccount(writer, body.name, body.signInName, hash), {
-        isTracked: false,
-      })
+      if (body.start === 'demo') fillDemo(app)
+      const personId = write(
+        app,
+        makeSystemActor(),
+        (writer) => insertAccount(writer, body.name, body.signInName, hash),
+        {
+          isTracked: false,
+        },
+      )
       return enter(app, connection, personId)
     },
   }),
@@ -354,7 +363,7 @@ export const accessRoutes = [
       const { invitation } = findInvitation(app, params.token ?? '')
       const passwordHash = await hashPassword(body.password, app.config.passwordCost)
       const { personId } = invitation
-      write(app, { ...makeContext(), personId }, ({ tx, now, log }) => {
+      write(app, { ...makeSystemActor(), personId }, ({ tx, now, log }) => {
         // Asked again inside the transaction: of two who follow one link at once, one comes too late.
         const unused = tx.select().from(invitations).where(eq(invitations.id, invitation.id)).get()
         if (unused?.usedAt !== null) throw new ProblemError(410, 'No longer good', 'This link was used already.')

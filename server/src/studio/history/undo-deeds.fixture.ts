@@ -201,7 +201,7 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
             importance: 'wanted',
             wants: null,
             detail: '',
-            deliberatelyNone: false,
+            intentionallyEmpty: false,
             things: [
               {
                 unitId: pick(['LGT-02', 'LGT-03', 'TRI-02']) ?? null,

@@ -2,7 +2,7 @@ import { DEFAULT_SETTINGS, STANDARD_INTERFACES, type Studio, studioSchema, studi
 import { eq } from 'drizzle-orm'
 import {
   type AppContext,
-  makeContext,
+  makeSystemActor,
   requireVersion,
   type Transaction,
   type Writer,
@@ -21,7 +21,7 @@ export function ensureStudio(app: AppContext): void {
   }
   write(
     app,
-    makeContext(),
+    makeSystemActor(),
     ({ tx, log }) => {
       tx.insert(studio).values({ id: 1, settings: DEFAULT_SETTINGS }).run()
       tx.insert(interfaces)
@@ -48,7 +48,7 @@ function addNewStandards(app: AppContext): void {
     tx.insert(interfaces).values(fresh).run()
     for (const it of fresh) log('created', 'interface', it.code, { label: it.label })
   }
-  write(app, makeContext(), work, { isTracked: false })
+  write(app, makeSystemActor(), work, { isTracked: false })
 }
 
 export function loadStudio(db: Database | Transaction): Studio {

@@ -103,7 +103,7 @@ describe('bench and ledger', () => {
 
   test('a thing back from repair is counted on again', async () => {
     const { body: bench } = await api.call('GET', '/bench')
-    expect(bench.inRepair).toMatchObject([{ tag: 'LEN-05', serves: [{ code: 'LR' }] }])
+    expect(bench.inRepair).toMatchObject([{ tag: 'LEN-05', usedIn: [{ code: 'LR' }] }])
     await api.call('PATCH', '/units/LEN-05', { state: 'in-service', dueOn: null }, match(bench.inRepair[0].unitVersion))
     const { body: readiness } = await api.call('GET', '/setups/lr/readiness?bookingId=b-talk2')
     expect(readiness.findings.map((it: { key: string }) => it.key)).not.toContain('thing-absent/LEN-05')

@@ -1,4 +1,5 @@
 import type {
+  FindingHelp,
   Interface,
   InventoryColumn,
   KitFilter,
@@ -152,6 +153,13 @@ export const api = createApi({
       query: ({ id, version }) => ({ url: `/setups/${id}`, method: 'DELETE', headers: change(version) }),
       invalidatesTags: ['All'],
     }),
+    remedies: build.query<FindingHelp, { id: string; bookingId?: string; key: string }>({
+      query: ({ id, bookingId, key }) => ({
+        url: `/setups/${id}/remedies`,
+        params: bookingId ? { bookingId, key } : { key },
+      }),
+      providesTags: ['All'],
+    }),
     readiness: build.query<Readiness, { id: string; bookingId?: string }>({
       query: ({ id, bookingId }) => ({ url: `/setups/${id}/readiness`, params: bookingId ? { bookingId } : {} }),
       providesTags: ['All'],
@@ -291,6 +299,7 @@ export const {
   useChangeSetupMutation,
   useArchiveSetupMutation,
   useReadinessQuery,
+  useRemediesQuery,
   useMoveCheckQuery,
   useThingsQuery,
   useDiaryQuery,

@@ -23,6 +23,7 @@ import type {
   Spending,
   Stock,
   Studio,
+  Tape,
   TodayItem,
   TodaySection,
   Unit,
@@ -55,7 +56,7 @@ export interface UnitRow {
   priceMinor: number | null
   lastOutAt: number | null
   version: number
-  serves: Serve[]
+  usedIn: Serve[]
 }
 
 export interface UnitPage {
@@ -88,7 +89,7 @@ export interface UnitPage {
     version: number
   }[]
   version: number
-  serves: Serve[]
+  usedIn: Serve[]
   faults: Fault[]
   entries: Entry[]
 }
@@ -146,7 +147,7 @@ export type SetupPage = Setup & {
   next: Booking | null
   circuits: Circuit[]
   /** Where else its things serve, by thing. */
-  serves: Record<string, { code: string; role: string }[]>
+  usedIn: Record<string, { code: string; role: string }[]>
   /** Tags of things that roles list as taking turns, by id. */
   listed: Record<string, string>
   units: Unit[]
@@ -217,7 +218,7 @@ export interface BenchReply {
     daysLeft: number
     isDue: boolean
   }[]
-  faults: (Fault & { tag: string; name: string; serves: Serve[] })[]
+  faults: (Fault & { tag: string; name: string; usedIn: Serve[] })[]
   inRepair: {
     unitId: string
     tag: string
@@ -225,7 +226,7 @@ export interface BenchReply {
     dueOn: string | null
     note: string
     unitVersion: number
-    serves: Serve[]
+    usedIn: Serve[]
   }[]
 }
 
@@ -251,3 +252,10 @@ export interface FindReply {
 }
 
 export type { Booking, BookingItem, Interface, Person, Place, ShoppingLine }
+
+export interface SetupName {
+  id: string
+  code: string
+  tape: Tape
+  name: string
+}

@@ -42,7 +42,7 @@ export function useLabelled(source: LabelSource, find: string, after: string | n
         next: null,
       }
     : units.data && {
-        rows: units.data.rows.map(({ id, tag, name, serves }) => ({ id, tag, name, tape: serves[0] ?? null })),
+        rows: units.data.rows.map(({ id, tag, name, usedIn }) => ({ id, tag, name, tape: usedIn[0] ?? null })),
         next: units.data.next,
       }
   return { data, error, refetch }

@@ -13,7 +13,7 @@ import { UnitState } from '../unit/unit-state.tsx'
 /** From which width on a column is shown; the state is on a phone too. */
 const WIDTHS: Readonly<Record<KitColumn, string>> = {
   kind: 'hidden md:table-cell',
-  serves: 'hidden md:table-cell',
+  usedIn: 'hidden md:table-cell',
   place: 'hidden sm:table-cell',
   state: '',
   serial: 'hidden md:table-cell',
@@ -151,7 +151,7 @@ function Row({ row, isSeen, columns, choosing, onSee }: KitTableProps & { row: U
       {columns.map((column) => (
         <td
           key={column}
-          className={`${WIDTHS[column]} ${column === 'state' || column === 'serves' ? '' : 'text-quiet'}`}
+          className={`${WIDTHS[column]} ${column === 'state' || column === 'usedIn' ? '' : 'text-quiet'}`}
         >
           <Cell row={row} column={column} />
         </td>
@@ -169,10 +169,10 @@ function Cell({ row, column }: { row: UnitRow; column: KitColumn }): ReactNode {
   switch (column) {
     case 'kind':
       return CATEGORIES[row.category].label
-    case 'serves':
+    case 'usedIn':
       return (
         <span className="flex flex-wrap gap-1">
-          {row.serves.map((it) => (
+          {row.usedIn.map((it) => (
             <Link key={it.id} to={`/setups/${it.id}`} title={it.role} className="inline-flex">
               <TapeStrip code={it.code} tape={it.tape} size="small" />
             </Link>

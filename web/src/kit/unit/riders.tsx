@@ -3,7 +3,7 @@ import { useMeasures } from '../../foundation/form/measures.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { Section, Tag } from '../../foundation/parts/page-parts.tsx'
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
-import { useRidersQuery } from '../../setups/rig-api.ts'
+import { useRidersQuery } from '../kit-api.ts'
 
 /** What rides on a thing in each setup: where it goes, they go; where it stays away, they hang nowhere. */
 export function Riders({ unitId, tag, isGone }: { unitId: string; tag: string; isGone: boolean }) {

@@ -95,9 +95,9 @@ export function UnitFacts({ page }: { page: UnitPage }) {
         </Block>
       ))}
       <Block title="Serves">
-        {page.serves.length === 0 && 'No setup counts on it.'}
+        {page.usedIn.length === 0 && 'No setup counts on it.'}
         <span className="flex flex-wrap gap-2">
-          {page.serves.map((it) => (
+          {page.usedIn.map((it) => (
             <Link key={it.id} to={`/setups/${it.id}`}>
               <TapeStrip code={it.code} tape={it.tape} name={it.role} size="small" />
             </Link>

@@ -157,14 +157,14 @@ function SettingFields({ draft, onChange }: Pick<Props, 'draft' | 'onChange'>) {
 
 /** A feature of another role's thing, or a surface of the room, in the place of a thing. */
 function GivenByFields({ draft, setup, onChange }: Props) {
-  const by = draft.givenBy ?? null
+  const by = draft.providedBy ?? null
   const others = setup.roles.filter((it) => it.id !== draft.id)
   const choose = (kind: string) => {
     const first = others[0]
-    if (kind === 'surface') onChange({ givenBy: { kind: 'surface', name: draft.detail || 'white wall' } })
+    if (kind === 'surface') onChange({ providedBy: { kind: 'surface', name: draft.detail || 'white wall' } })
     else if (kind === 'feature' && first)
-      onChange({ givenBy: { kind: 'feature', roleId: first.id, feature: 'flipScreen' } })
-    else onChange({ givenBy: null })
+      onChange({ providedBy: { kind: 'feature', roleId: first.id, feature: 'flipScreen' } })
+    else onChange({ providedBy: null })
   }
   return (
     <>
@@ -186,7 +186,7 @@ function GivenByFields({ draft, setup, onChange }: Props) {
           maxLength={120}
           value={by.name}
           problem={by.name.trim() ? undefined : 'Name it, such as white wall.'}
-          onChange={(event) => onChange({ givenBy: { ...by, name: event.target.value } })}
+          onChange={(event) => onChange({ providedBy: { ...by, name: event.target.value } })}
         />
       )}
       {by?.kind === 'feature' && (
@@ -194,7 +194,7 @@ function GivenByFields({ draft, setup, onChange }: Props) {
           <SelectField
             label="Whose feature"
             value={by.roleId}
-            onChange={(event) => onChange({ givenBy: { ...by, roleId: event.target.value } })}
+            onChange={(event) => onChange({ providedBy: { ...by, roleId: event.target.value } })}
           >
             {others.map((it) => (
               <option key={it.id} value={it.id}>
@@ -205,7 +205,7 @@ function GivenByFields({ draft, setup, onChange }: Props) {
           <SelectField
             label="Which"
             value={by.feature}
-            onChange={(event) => onChange({ givenBy: { ...by, feature: event.target.value as Feature } })}
+            onChange={(event) => onChange({ providedBy: { ...by, feature: event.target.value as Feature } })}
           >
             {FEATURE_CODES.map((it) => (
               <option key={it} value={it}>

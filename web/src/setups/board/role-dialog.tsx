@@ -67,7 +67,7 @@ export function RoleDialog({
           makeAssignment('stockId' in choice ? { stockId: choice.stockId, quantity: 1 } : { unitId: choice.unitId }),
         ]
     setPicked(new Map(picked).set('stockId' in choice ? choice.stockId : choice.unitId, choice))
-    set({ things, deliberatelyNone: false })
+    set({ things, intentionallyEmpty: false })
   }
   const change = (at: number, part: Partial<Assignment> | null) =>
     set({ things: draft.things.flatMap((it, index) => (index === at ? (part ? [{ ...it, ...part }] : []) : [it])) })
@@ -154,9 +154,9 @@ export function RoleDialog({
           <span className="self-end pb-2">
             <CheckField
               label="Left empty on purpose"
-              checked={draft.deliberatelyNone}
+              checked={draft.intentionallyEmpty}
               disabled={draft.things.length > 0}
-              onChange={(event) => set({ deliberatelyNone: event.target.checked })}
+              onChange={(event) => set({ intentionallyEmpty: event.target.checked })}
             />
           </span>
         </div>
@@ -200,7 +200,7 @@ function AssignmentRow({
   const stock = setup.stock.find((it) => it.id === thing.stockId)
   const model = setup.models.find((it) => it.id === (unit ?? stock)?.modelId)
   const tag = unit?.tag ?? stock?.tag ?? picked?.tag ?? ''
-  const others = setup.serves[thing.unitId ?? ''] ?? []
+  const others = setup.usedIn[thing.unitId ?? ''] ?? []
   return (
     <li className="flex flex-wrap items-center gap-2 border-b border-rule py-1.5 text-[13px]">
       <Tag>{tag}</Tag>

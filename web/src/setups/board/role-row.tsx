@@ -1,4 +1,4 @@
-import { FEATURES, nameModel, type Readiness, type ReadinessFinding, type Role, sayFinding } from '@exemplar/core'
+import { FEATURES, type Finding, nameModel, type Readiness, type Role, sayFinding } from '@exemplar/core'
 import type { SetupPage } from '../../foundation/api/replies.ts'
 import { useMeasures } from '../../foundation/form/measures.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
@@ -35,13 +35,13 @@ function listFeeders(role: Role, readiness: Readiness): string[] {
 }
 
 /** What fills a role that has no thing of its own. */
-function sayEmpty({ givenBy, deliberatelyNone }: Role, { roles }: SetupPage): string {
-  if (givenBy?.kind === 'surface') return `done by: ${givenBy.name}`
-  if (givenBy?.kind === 'feature') {
-    const other = roles.find((it) => it.id === givenBy.roleId)?.name ?? 'another role'
-    return `done by ${other}: ${FEATURES[givenBy.feature].label.toLowerCase()}`
+function sayEmpty({ providedBy, intentionallyEmpty }: Role, { roles }: SetupPage): string {
+  if (providedBy?.kind === 'surface') return `done by: ${providedBy.name}`
+  if (providedBy?.kind === 'feature') {
+    const other = roles.find((it) => it.id === providedBy.roleId)?.name ?? 'another role'
+    return `done by ${other}: ${FEATURES[providedBy.feature].label.toLowerCase()}`
   }
-  return deliberatelyNone ? 'left empty on purpose' : 'nothing yet'
+  return intentionallyEmpty ? 'left empty on purpose' : 'nothing yet'
 }
 
 /** One row of the board: role, the thing on it, what feeds it, and the worst that is found. */
@@ -60,7 +60,7 @@ export function RoleRow({
   const words = useTimeWords()
   const { sayLength } = useMeasures()
   const [main, ...rest] = listShown(role, setup)
-  const findings: ReadinessFinding[] = readiness?.findings.filter((it) => it.roleId === role.id) ?? []
+  const findings: Finding[] = readiness?.findings.filter((it) => it.roleId === role.id) ?? []
   const level = readiness?.roles.find((it) => it.roleId === role.id)?.level ?? 'ok'
   const frameMm = readiness?.cameras.find((it) => it.roleId === role.id)?.frameWidthMm
   const feeders = readiness ? listFeeders(role, readiness) : []
@@ -102,7 +102,7 @@ export function RoleRow({
             ))}
           </span>
         </span>
-        <span>{(main || level !== 'ok' || role.deliberatelyNone || role.givenBy) && <Mark level={level} />}</span>
+        <span>{(main || level !== 'ok' || role.intentionallyEmpty || role.providedBy) && <Mark level={level} />}</span>
       </button>
     </li>
   )

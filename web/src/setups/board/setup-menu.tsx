@@ -1,12 +1,4 @@
-import {
-  addGuest,
-  copySetup,
-  type FactField,
-  type NewSetup,
-  nameModel,
-  type RoleField,
-  sayVerdict,
-} from '@exemplar/core'
+import { addGuest, copySetup, type NewSetup, nameModel, sayVerdict } from '@exemplar/core'
 import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -17,11 +9,11 @@ import { useMay } from '../../foundation/api/session.ts'
 import { CheckField, FormProblem, SelectField, TextField } from '../../foundation/form/field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { MoreMenu } from '../../foundation/parts/more-menu.tsx'
-import { Waiting } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { MENU_ITEM } from '../../foundation/words/menu.ts'
-import { type NamedDifference, useSetupDifferenceQuery, useWithoutQuery } from '../helping-api.ts'
+import { useWithoutQuery } from '../helping-api.ts'
 import { ReadinessDifferences } from '../margin/readiness-differences.tsx'
+import { Differences } from '../margin/setup-differences.tsx'
 import { suggestIdentity, toDraft } from '../setup-draft.ts'
 import { ChangedFigures, PairedStills } from './paired-stills.tsx'
 import { SoundRoutes } from './sound-routes.tsx'
@@ -161,73 +153,6 @@ function Compare({ setup }: { setup: SetupPage }) {
       {otherId && <Differences id={otherId} otherId={setup.id} />}
     </div>
   )
-}
-
-/** What is otherwise in the second setup, as seen from the first. */
-export function Differences({ id, otherId }: { id: string; otherId: string }) {
-  const { data, error, refetch } = useSetupDifferenceQuery({ id, otherId })
-  if (!data) return <Waiting what="the differences" error={error} onRetry={refetch} />
-  if (data.differences.length === 0) return <p className="text-[13px] text-quiet">Both are the same, role by role.</p>
-  return (
-    <ul className="text-[13px]">
-      {data.differences.map((it) => (
-        <li
-          key={JSON.stringify(it)}
-          className="grid grid-cols-[minmax(96px,160px)_1fr] gap-2 border-b border-rule py-1.5"
-        >
-          <b>{'role' in it ? it.role : FACT_NAMES[it.field]}</b>
-          <span>{sayDifference(it)}</span>
-        </li>
-      ))}
-    </ul>
-  )
-}
-
-const FACT_NAMES: Record<FactField, string> = {
-  speakers: 'People who speak',
-  shot: 'How much is seen',
-  carriers: 'People who carry',
-  isMirrored: 'Turned round',
-  placeId: 'Room',
-  circuitId: 'Circuit',
-  plannedMinutes: 'Planned minutes',
-  purposeKind: 'Purpose',
-}
-const FIELD_NAMES: Record<RoleField, string> = {
-  wantsModelId: 'which model fills it',
-  anyOfUnitIds: 'what takes turns',
-  givenBy: 'what does it',
-  position: 'the measured place',
-  settings: 'the setting card',
-  mayShare: 'whether its thing is shared',
-  stays: 'whether it stays rigged',
-  rigMinutes: 'the minutes to rig it',
-  importance: 'how much it matters',
-  wants: 'what fills it',
-  detail: 'where and how',
-  deliberatelyNone: 'whether it is left empty',
-}
-
-function sayDifference(it: NamedDifference): string {
-  switch (it.kind) {
-    case 'role-added':
-      return `only here${it.things.length > 0 ? `: ${it.things.join(', ')}` : ''}`
-    case 'role-gone':
-      return `not here${it.things.length > 0 ? `: without ${it.things.join(', ')}` : ''}`
-    case 'things':
-      return [
-        it.added.length > 0 && `with ${it.added.join(', ')}`,
-        it.gone.length > 0 && `instead of ${it.gone.join(', ')}`,
-      ]
-        .filter(Boolean)
-        .join(' ')
-    case 'role-changed':
-      return `otherwise: ${it.fields.map((field) => FIELD_NAMES[field]).join(', ')}`
-    case 'fact':
-      return `${it.after || 'none'} instead of ${it.before || 'none'}`
-    default:
-      return it satisfies never
-  }
 }
 
 function Without({ setup, bookingId }: { setup: SetupPage; bookingId: string | undefined }) {

@@ -13,6 +13,7 @@ import { TapeStrip } from '../../foundation/parts/tape.tsx'
 import { sayWall } from '../../foundation/words/calendar-words.ts'
 import { Attachments } from '../../studio/files/attachments.tsx'
 import { ReadinessMargin } from '../margin/readiness-margin.tsx'
+import { Differences } from '../margin/setup-differences.tsx'
 import { GROUP_NAMES, GROUP_ORDER, makeRole } from '../setup-draft.ts'
 import { useSetupChanges } from '../use-setup-changes.ts'
 import { HelpMe } from './help-me.tsx'
@@ -21,7 +22,7 @@ import { OwnPolicies } from './own-policies.tsx'
 import { RoleDialog } from './role-dialog.tsx'
 import { RoleRow } from './role-row.tsx'
 import { SetupForm } from './setup-form.tsx'
-import { Differences, SetupMenu } from './setup-menu.tsx'
+import { SetupMenu } from './setup-menu.tsx'
 import { VerdictHistory } from './verdict-history.tsx'
 
 /** The role board with the readiness margin beside it. */
@@ -106,7 +107,7 @@ export function SetupPage() {
             const roles = setup.roles.filter((role) => role.group === group)
             if (roles.length === 0) return null
             const filled = roles.filter(
-              (role) => role.things.length > 0 || role.deliberatelyNone || role.givenBy,
+              (role) => role.things.length > 0 || role.intentionallyEmpty || role.providedBy,
             ).length
             return (
               <section key={group} aria-label={GROUP_NAMES[group]}>
@@ -150,9 +151,13 @@ export function SetupPage() {
           <ReadinessMargin
             readiness={readiness}
             hasThings={hasThings}
-            isBusy={isLoading}
-            onRemedy={canChange ? carryOut : null}
-            onAccept={canChange ? accept : null}
+            deeds={{
+              setupId: setup.id,
+              bookingId,
+              isBusy: isLoading,
+              onRemedy: canChange ? carryOut : null,
+              onAccept: canChange ? accept : null,
+            }}
             links={setup.links}
             onLetGo={
               canChange

@@ -1,4 +1,4 @@
-import { type ReadinessFinding, sayFinding } from '@exemplar/core'
+import { type Finding, sayFinding } from '@exemplar/core'
 import { useState } from 'react'
 import { TextField } from '../../foundation/form/field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
@@ -18,8 +18,8 @@ export function AcceptFinding({
   const [reason, setReason] = useState<string | null>(null)
   if (reason === null) {
     return (
-      <Button size="small" disabled={isBusy} aria-label={`Live with it: ${title}`} onClick={() => setReason('')}>
-        Live with it
+      <Button size="small" disabled={isBusy} aria-label={`Accept risk: ${title}`} onClick={() => setReason('')}>
+        Accept risk
       </Button>
     )
   }
@@ -41,24 +41,24 @@ export function AcceptFinding({
         />
       </div>
       <Button type="submit" look="act" disabled={isBusy || !reason.trim()}>
-        Keep
+        Accept
       </Button>
     </form>
   )
 }
 
-/** What somebody lives with: out of the verdict, never out of sight. */
-export function LivedWith({
+/** Risks that somebody accepted: out of the verdict, never out of sight. */
+export function AcceptedFindings({
   findings,
   onReopen,
 }: {
-  findings: readonly ReadinessFinding[]
-  onReopen: ((finding: ReadinessFinding) => void) | null
+  findings: readonly Finding[]
+  onReopen: ((finding: Finding) => void) | null
 }) {
   const words = useTimeWords()
   return (
     <details className="border-t border-rule py-2.5">
-      <summary className="text-[13px] font-semibold">Lived with ({findings.length})</summary>
+      <summary className="text-[13px] font-semibold">Accepted risks ({findings.length})</summary>
       <ul className="mt-1">
         {findings.map((finding) => {
           const { title } = sayFinding(finding, words)

@@ -1,27 +1,10 @@
-import {
-  canAccept,
-  type Readiness,
-  type ReadinessFinding,
-  type Remedy,
-  type CableRun as Run,
-  sayFinding,
-  sayPlainly,
-  sayPolicy,
-  sayRemedy,
-  sayVerdict,
-  sayWorking,
-  type Working,
-} from '@exemplar/core'
-import { Link } from 'react-router'
+import { type CableRun, canHelp, type Readiness, sayPolicy, sayVerdict, sayWorking, type Working } from '@exemplar/core'
 import { useInterfacesQuery } from '../../foundation/api/api.ts'
-import { Button } from '../../foundation/parts/button.tsx'
-import { Gauge } from '../../foundation/parts/gauge.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
-import { Worded } from '../../foundation/parts/worded.tsx'
 import { WorkingPaper } from '../../foundation/parts/working-paper.tsx'
-import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { useWording } from '../../foundation/words/wording.ts'
-import { AcceptFinding, LivedWith } from './accepted-findings.tsx'
+import { AcceptedFindings } from './accepted-findings.tsx'
+import { type FindingDeeds, FindingItem } from './finding-item.tsx'
 import { WhereSignalsGo } from './where-signals-go.tsx'
 
 function useLabels(): (code: string) => string {
@@ -40,9 +23,7 @@ export function ReadinessMargin({
   readiness,
   hasThings,
   occasion,
-  isBusy,
-  onRemedy,
-  onAccept,
+  deeds,
   links,
   onLetGo,
   help,
@@ -50,19 +31,19 @@ export function ReadinessMargin({
   readiness: Readiness
   hasThings: boolean
   occasion: React.ReactNode
-  isBusy: boolean
-  /** Null for who only looks. */
-  onRemedy: ((remedy: Remedy, reason: string, roleId: string | null) => void) | null
-  onAccept: ((finding: ReadinessFinding, reason: string | null) => void) | null
+  deeds: FindingDeeds
   /** Runs as somebody made them, and a way to make them anew. */
-  links: readonly Run[]
-  onLetGo: ((link: Run) => void) | null
+  links: readonly CableRun[]
+  onLetGo: ((run: CableRun) => void) | null
   /** What Exemplar can do about all of it at once. */
   help: React.ReactNode
 }) {
   const { counts } = readiness
   const findings = readiness.findings.filter((it) => !it.accepted)
   const accepted = readiness.findings.filter((it) => it.accepted)
+  /** The worst that something can be done about: its ways out are shown at once. */
+  const first = findings.find(canHelp)
+  const { onAccept } = deeds
   const labelOf = useLabels()
   const isPlain = useWording() === 'plain'
   const found = new Set(
@@ -90,15 +71,19 @@ export function ReadinessMargin({
           <FindingItem
             key={finding.key}
             finding={finding}
-            follows={readiness.follows}
-            labelOf={labelOf}
-            isBusy={isBusy}
-            onRemedy={onRemedy}
-            onAccept={onAccept}
+            startsOpen={finding === first}
+            deeds={deeds}
+            working={
+              'working' in finding && (
+                <WorkingPaper words={sayWithPolicies(finding.working, readiness.follows, labelOf)} />
+              )
+            }
           />
         ))}
       </ol>
-      {accepted.length > 0 && <LivedWith findings={accepted} onReopen={onAccept && ((it) => onAccept(it, null))} />}
+      {accepted.length > 0 && (
+        <AcceptedFindings findings={accepted} onReopen={onAccept && ((it) => onAccept(it, null))} />
+      )}
       <WhereSignalsGo signals={readiness.signals} links={links} onLetGo={onLetGo} />
       {readiness.inputs.length > 0 && (
         <section className="border-t border-rule py-2">
@@ -141,71 +126,5 @@ export function ReadinessMargin({
         </section>
       )}
     </aside>
-  )
-}
-
-function FindingItem({
-  finding,
-  follows,
-  labelOf,
-  isBusy,
-  onRemedy,
-  onAccept,
-}: {
-  finding: ReadinessFinding
-  follows: Readiness['follows']
-  labelOf(code: string): string
-  isBusy: boolean
-  onRemedy: ((remedy: Remedy, reason: string, roleId: string | null) => void) | null
-  onAccept: ((finding: ReadinessFinding, reason: string | null) => void) | null
-}) {
-  const isPlain = useWording() === 'plain'
-  const words = useTimeWords()
-  const { title, text, gauge } = sayFinding(finding, words)
-  const unit = finding.code === 'thing-absent' ? finding.unitId : null
-  return (
-    <li className="border-t border-rule py-2.5">
-      <h3 className="flex items-baseline gap-2">
-        <span className="relative top-px">
-          <Mark level={finding.level} />
-        </span>
-        <span>
-          <Worded>{title}</Worded>
-        </span>
-      </h3>
-      <div className="ml-5">
-        {gauge && !isPlain && <Gauge {...gauge} tone={finding.level === 'stop' ? 'stop' : 'warn'} />}
-        <p className="mb-1.5 text-[13px] leading-snug text-quiet">
-          <Worded>{isPlain ? sayPlainly(finding, text) : text}</Worded>
-        </p>
-        <div className="flex flex-wrap gap-1.5">
-          {(onRemedy ? finding.remedies : []).map((remedy, index) => (
-            <Button
-              key={sayRemedy(remedy)}
-              size="small"
-              look={index === 0 ? 'act' : 'plain'}
-              disabled={isBusy}
-              title={'name' in remedy ? remedy.name : 'item' in remedy ? remedy.item : undefined}
-              onClick={() => onRemedy?.(remedy, title, finding.roleId)}
-            >
-              {sayRemedy(remedy)}
-            </Button>
-          ))}
-          {unit && (
-            <Link to={`/kit/${unit}`} className="self-center text-[12px] text-quiet underline underline-offset-[3px]">
-              Look at it
-            </Link>
-          )}
-          {onAccept && canAccept(finding) && (
-            <AcceptFinding title={title} isBusy={isBusy} onAccept={(reason) => onAccept(finding, reason)} />
-          )}
-        </div>
-        {'working' in finding && (
-          <div className="mt-2">
-            <WorkingPaper words={sayWithPolicies(finding.working, follows, labelOf)} />
-          </div>
-        )}
-      </div>
-    </li>
   )
 }

@@ -1,6 +1,6 @@
 import { listInWords } from '../../../units/wording.ts'
 import { DEMAND_LIMITS } from '../../setup/demand.ts'
-import type { DemandFinding } from './demands.ts'
+import type { DemandFinding } from './demand-finding.ts'
 
 /** What each demand asks, and what is said of what does not meet it. */
 export const DEMAND_WORDS: Record<
@@ -64,7 +64,7 @@ export const DEMAND_WORDS: Record<
 }
 
 /** Which things fall short of a demand, and what would not. */
-export function sayDemand({ demand, tags }: DemandFinding): string {
+export function sayDemand({ demand, tags }: Pick<DemandFinding, 'demand' | 'tags'>): string {
   if (tags.length === 0) return 'Nothing in this setup could do it. Put in what does, or drop the demand.'
   const [first, ...rest] = DEMAND_WORDS[demand].why.split(' ')
   const verbs: Record<string, string> = {

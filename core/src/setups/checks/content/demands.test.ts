@@ -1,12 +1,13 @@
 import { describe, expect, test } from 'vitest'
 import type { Category } from '../../../kit/model/category.ts'
 import type { MoreSpecs } from '../../../kit/model/spec.ts'
+import type { Store } from '../../placed/store.ts'
 import { makeInput, makeRole, makeStudio } from '../../placed/studio.fixture.ts'
-import { assessWithWaysOut, type Store } from '../../proposals/remedies.ts'
+import { findRemedies } from '../../proposals/remedies.ts'
 import type { ContentDemand } from '../../setup/demand.ts'
 import { computeFingerprint } from '../../verdict/acceptance.ts'
+import { sayFinding } from '../../verdict/finding-sentences.ts'
 import { assessSetup } from '../../verdict/readiness.ts'
-import { sayFinding } from '../../verdict/words.ts'
 
 const WORDS = { sayInstant: String, sayDay: String }
 
@@ -92,23 +93,20 @@ describe('what the content demands of the things', () => {
     const model = studio.models.get('m-M')
     if (!unit || !model) throw new Error('no monitor')
     const store: Store = { units: [{ unit, model, usedBySetups: 0 }], stock: [], circuits: [] }
-    const judged = assessWithWaysOut({ ...input, setup: { ...input.setup, demands: ['self-view'] } }, store)
-    const finding = judged.findings.find((it) => it.code === 'demand-unmet')
+    const asked = { ...input, setup: { ...input.setup, demands: ['self-view' as const] } }
+    const help = (free: Store) => findRemedies(asked, free, 'demand-unmet/self-view')?.remedies
     // The monitor wants a carrier and a cable of its own, so it would add stops: it is not offered as a way out here.
-    expect(finding?.remedies).toEqual([])
+    expect(help(store)).toEqual([])
     const free = { ...model, ports: [], powerModes: [] }
     const bare = { ...store, units: [{ unit, model: free, usedBySetups: 0 }] }
-    const again = assessWithWaysOut({ ...input, setup: { ...input.setup, demands: ['self-view'] } }, bare)
-    expect(again.findings.find((it) => it.code === 'demand-unmet')?.remedies).toMatchObject([
-      { kind: 'assign', tags: ['M'] },
-    ])
+    expect(help(bare)).toMatchObject([{ kind: 'assign', tags: ['M'] }])
   })
 })
 
-describe('a finding that somebody lives with', () => {
+describe('a finding that somebody accepted', () => {
   const studio = makeStudio({ C: ['webcam', {}] })
   const input = makeInput(studio, [makeRole('A', ['C']), makeRole('B', [], { importance: 'wanted' })])
-  const judgeWith = (accepted: { key: string; print: string }[], roles = input.setup.roles) =>
+  const judgeWith = (accepted: { key: string; fingerprint: string }[], roles = input.setup.roles) =>
     assessSetup({
       ...input,
       setup: {
@@ -120,19 +118,22 @@ describe('a finding that somebody lives with', () => {
   const before = judgeWith([])
   const warning = before.findings.find((it) => it.key === 'role-empty/B')
   if (!warning) throw new Error('no warning')
-  const print = computeFingerprint(warning)
+  const fingerprint = computeFingerprint(warning)
 
   test('leaves the verdict and stays in the list, with its reason', () => {
-    const after = judgeWith([{ key: warning.key, print }])
+    const after = judgeWith([{ key: warning.key, fingerprint }])
     expect(after.counts.warn).toBe(before.counts.warn - 1)
     expect(after.findings.at(-1)).toMatchObject({ key: warning.key, accepted: { reason: 'fine' } })
     expect(after.roles.find((it) => it.roleId === 'B')?.level).toBe('ok')
   })
-  test('comes back as soon as it says something else, and a stop is never lived with', () => {
+  test('another name is no other finding; other figures are, and a stop is never accepted', () => {
     const renamed = input.setup.roles.map((it) => (it.id === 'B' ? { ...it, name: 'Fill' } : it))
-    expect(judgeWith([{ key: warning.key, print }], renamed).counts.warn).toBe(before.counts.warn)
+    expect(judgeWith([{ key: warning.key, fingerprint }], renamed).counts.warn).toBe(before.counts.warn - 1)
+    expect(judgeWith([{ key: warning.key, fingerprint: '2.00000000-1' }]).counts.warn).toBe(before.counts.warn)
+    // What was accepted by an earlier release holds while the finding stands.
+    expect(judgeWith([{ key: warning.key, fingerprint: '0a1b2c3d-99' }]).counts.warn).toBe(before.counts.warn - 1)
     const stop = before.findings.find((it) => it.level === 'stop')
     if (!stop) throw new Error('no stop')
-    expect(judgeWith([{ key: stop.key, print: computeFingerprint(stop) }]).counts.stop).toBe(before.counts.stop)
+    expect(judgeWith([{ key: stop.key, fingerprint: computeFingerprint(stop) }]).counts.stop).toBe(before.counts.stop)
   })
 })

@@ -1,105 +1,105 @@
-import { type Category, isKindOf } from '../../../kit/model/category.ts'
-import type { Model } from '../../../kit/model/model.ts'
-import type { FindingLevel } from '../../../studio/finding.ts'
-import type { Holdings } from '../../placed/placed-item.ts'
+import type { Category } from '../../../kit/model/category.ts'
+import { listInWords } from '../../../units/wording.ts'
+import { isItemOf, type PlacedItem, readChoice, readFigure } from '../../placed/placed-item.ts'
 import { type ContentDemand, DEMAND_LIMITS } from '../../setup/demand.ts'
-import type { NewSetup, Role } from '../../setup/setup.ts'
-
-/** A demand that the things do not meet, or of which nobody can tell. */
-export interface DemandFinding {
-  key: string
-  level: FindingLevel
-  code: 'demand-unmet' | 'demand-unknown'
-  demand: Exclude<ContentDemand, 'alone'> | 'remote-start' | 'continuous-light' | 'clean-picture'
-  roleId: string | null
-  /** The things that stand in the way, or of which it is not known. */
-  tags: string[]
-  unitIds: string[]
-}
-
-interface Filled {
-  role: Role
-  unitId: string
-  tag: string
-  model: Model
-}
+import { defineCheck, type Found, type IdeaContext } from '../check.ts'
+import { plain } from '../finding-words.ts'
+import { findRole, listAssignments, listStandInsFor } from '../ideas.ts'
+import type { Asked, DemandCode, DemandFinding } from './demand-finding.ts'
+import { DEMAND_WORDS, sayDemand } from './demand-words.ts'
 
 const SCREENS: readonly Category[] = ['monitor', 'external-recorder', 'tablet', 'computer']
 
 const TAKES_PICTURE: readonly Category[] = ['switcher', 'capture', 'external-recorder']
 
+/** What could meet a demand that is not met: screens, cameras, lenses, lamps. */
+const HELPS: readonly Category[] = ['camera', 'lens', 'light', 'monitor', 'tablet', 'computer']
+
 /** Things by which somebody sees themselves where no camera turns its screen round. */
-export const isSelfView = (category: Category) => SCREENS.includes(category)
+const isSelfView = ({ category }: Pick<PlacedItem, 'category'>) => SCREENS.some((it) => it === category)
 
 /** Holds what the content demands against the features of the chosen things. What is not recorded is never taken as fine. */
-export function judgeDemands(
-  setup: Pick<NewSetup, 'demands' | 'roles' | 'plannedMinutes'>,
-  holdings: Holdings,
-): DemandFinding[] {
-  const things = listFilled(setup, holdings)
+export const demands = defineCheck<DemandFinding>({
+  find({ setup, items }) {
+    const filled = items.filter((it) => it.roleId !== null)
+    return [...listAsked(setup.demands)].flatMap((demand) => checkDemand(demand, filled, setup.plannedMinutes) ?? [])
+  },
+  codes: {
+    'demand-unmet': {
+      say: (finding) => plain(DEMAND_WORDS[finding.demand].unmet, sayDemand(finding)),
+      deciding: ({ keys }) => keys,
+      ideas: listIdeas,
+      seeks: () => ({ categories: HELPS }),
+    },
+    'demand-unknown': {
+      say: ({ demand, tags }) =>
+        plain(
+          `Cannot tell: ${DEMAND_WORDS[demand].asks}`,
+          `${DEMAND_WORDS[demand].unknown} of ${listInWords(tags)} is not recorded. Write it down under “What it is”.`,
+        ),
+      deciding: ({ keys }) => keys,
+    },
+  },
+})
+
+function listAsked(wanted: readonly ContentDemand[]): Set<DemandCode> {
   // Moving pictures ask these of everything: a flash is no lamp, and menus do not belong into a live cut.
-  const asked = new Set<DemandFinding['demand']>(['continuous-light', 'clean-picture'])
-  for (const demand of setup.demands) {
+  const asked = new Set<DemandCode>(['continuous-light', 'clean-picture'])
+  for (const demand of wanted) {
     // Alone is three things at once: one sees oneself, the focus holds, and it starts from afar.
     if (demand === 'alone') for (const it of ['self-view', 'steady-focus', 'remote-start'] as const) asked.add(it)
     else asked.add(demand)
   }
-  return [...asked].flatMap((demand) => judgeDemand(demand, things, setup.plannedMinutes) ?? [])
+  return asked
 }
 
-function listFilled({ roles }: Pick<NewSetup, 'roles'>, { units, models }: Holdings): Filled[] {
-  return roles.flatMap((role) =>
-    role.things.flatMap(({ unitId }): Filled[] => {
-      const unit = units.get(unitId ?? '')
-      const model = models.get(unit?.modelId ?? '')
-      return unit && model ? [{ role, unitId: unit.id, tag: unit.tag, model }] : []
-    }),
-  )
+/** A screen beside the camera, or another thing of the kind that falls short; the trial decides which of them do. */
+function listIdeas({ demand, keys, roleId }: Asked & { roleId: string | null }, { scene, store }: IdeaContext) {
+  const home = findRole(scene, roleId)
+  if (!home) return []
+  const screens = demand === 'self-view' ? listAssignments(home, store, ({ model }) => isSelfView(model)) : []
+  return [...screens, ...listStandInsFor(keys, { scene, store })]
 }
 
 type Answer = 'yes' | 'no' | 'unknown'
 
-function judgeDemand(
-  demand: DemandFinding['demand'],
-  things: readonly Filled[],
-  minutes: number,
-): DemandFinding | null {
-  const cameras = things.filter((it) => isKindOf(it.model.category, 'camera'))
-  const each = (those: readonly Filled[], ask: (it: Filled) => Answer) => makeFinding(demand, those, ask)
+function checkDemand(demand: DemandCode, things: readonly PlacedItem[], minutes: number): Found<DemandFinding> | null {
+  const cameras = things.filter((it) => isItemOf(it, 'camera'))
+  const each = (those: readonly PlacedItem[], ask: (it: PlacedItem) => Answer) => makeFinding(demand, those, ask)
   switch (demand) {
     case 'self-view':
-      if (things.some((it) => isSelfView(it.model.category))) return null
-      return makeFindingOfAny(demand, cameras, (it) => readChoice(it, 'flipScreen', 'yes'))
+      if (things.some((it) => isSelfView(it))) return null
+      return makeFindingOfAny(demand, cameras, (it) => askChoice(it, 'flipScreen', 'yes'))
     case 'steady-focus':
-      return each(cameras, (it) => readChoice(it, 'autofocus', 'dependable'))
+      return each(cameras, (it) => askChoice(it, 'autofocus', 'dependable'))
     case 'remote-start':
-      return makeFindingOfAny(demand, cameras, (it) => readChoice(it, 'remoteStart', 'yes'))
+      return makeFindingOfAny(demand, cameras, (it) => askChoice(it, 'remoteStart', 'yes'))
     case 'close-up': {
-      const lenses = things.filter((it) => it.model.category === 'lens' || it.model.specs.more.closestMm !== undefined)
+      const lenses = things.filter((it) => it.category === 'lens' || readFigure(it, 'closestMm') !== null)
       return makeFindingOfAny(demand, lenses.length > 0 ? lenses : cameras, (it) =>
-        readFigure(it, 'closestMm', (mm) => mm <= DEMAND_LIMITS.closestMm),
+        askFigure(it, 'closestMm', (mm) => mm <= DEMAND_LIMITS.closestMm),
       )
     }
     case 'true-colour':
       return each(
-        things.filter((it) => isKindOf(it.model.category, 'light') && it.model.category !== 'practical'),
-        (it) => readFigure(it, 'cri', (cri) => cri >= DEMAND_LIMITS.colourRendering),
+        things.filter((it) => isItemOf(it, 'light') && it.category !== 'practical'),
+        (it) => askFigure(it, 'cri', (cri) => cri >= DEMAND_LIMITS.colourRendering),
       )
     case 'long-take':
-      return each(cameras, (it) => readFigure(it, 'recordLimitMinutes', (limit) => limit >= minutes))
+      return each(cameras, (it) => askFigure(it, 'recordLimitMinutes', (limit) => limit >= minutes))
     case 'continuous-light':
       return each(
-        things.filter((it) => it.model.category === 'flash'),
+        things.filter((it) => it.category === 'flash'),
         () => 'no',
       )
     case 'clean-picture':
       // Only what is known to show its menus counts: most bodies do not, and nobody records it of them.
-      return each(things.some((it) => TAKES_PICTURE.includes(it.model.category)) ? cameras : [], (it) =>
-        it.model.specs.more.cleanOutput === 'no' ? 'no' : 'yes',
+      return each(things.some((it) => TAKES_PICTURE.some((kind) => kind === it.category)) ? cameras : [], (it) =>
+        readChoice(it, 'cleanOutput') === 'no' ? 'no' : 'yes',
       )
     case 'spectacles':
       return each(
-        things.filter((it) => it.model.category === 'ring-light'),
+        things.filter((it) => it.category === 'ring-light'),
         () => 'no',
       )
     default:
@@ -107,26 +107,26 @@ function judgeDemand(
   }
 }
 
-function readChoice({ model }: Filled, key: 'flipScreen' | 'autofocus' | 'remoteStart', wanted: string): Answer {
-  const value = model.specs.more[key]
-  return value === undefined ? 'unknown' : value === wanted ? 'yes' : 'no'
+function askChoice(it: PlacedItem, key: 'flipScreen' | 'autofocus' | 'remoteStart', wanted: string): Answer {
+  const value = readChoice(it, key)
+  return value === null ? 'unknown' : value === wanted ? 'yes' : 'no'
 }
 
-function readFigure(
-  { model }: Filled,
+function askFigure(
+  it: PlacedItem,
   key: 'closestMm' | 'cri' | 'recordLimitMinutes',
   isEnough: (value: number) => boolean,
 ): Answer {
-  const value = model.specs.more[key]
-  return typeof value !== 'number' ? 'unknown' : isEnough(value) ? 'yes' : 'no'
+  const value = readFigure(it, key)
+  return value === null ? 'unknown' : isEnough(value) ? 'yes' : 'no'
 }
 
 /** All have to: the first that do not are named, else those of which nobody knows. */
 function makeFinding(
-  demand: DemandFinding['demand'],
-  things: readonly Filled[],
-  ask: (it: Filled) => Answer,
-): DemandFinding | null {
+  demand: DemandCode,
+  things: readonly PlacedItem[],
+  ask: (it: PlacedItem) => Answer,
+): Found<DemandFinding> | null {
   const blocking = things.filter((it) => ask(it) === 'no')
   if (blocking.length > 0) return describe(demand, 'demand-unmet', blocking)
   const unknown = things.filter((it) => ask(it) === 'unknown')
@@ -135,27 +135,27 @@ function makeFinding(
 
 /** One that does is enough; with nothing there that could, the demand is not met. */
 function makeFindingOfAny(
-  demand: DemandFinding['demand'],
-  things: readonly Filled[],
-  ask: (it: Filled) => Answer,
-): DemandFinding | null {
+  demand: DemandCode,
+  things: readonly PlacedItem[],
+  ask: (it: PlacedItem) => Answer,
+): Found<DemandFinding> | null {
   if (things.some((it) => ask(it) === 'yes')) return null
   const unknown = things.filter((it) => ask(it) === 'unknown')
   return unknown.length > 0 ? describe(demand, 'demand-unknown', unknown) : describe(demand, 'demand-unmet', things)
 }
 
 function describe(
-  demand: DemandFinding['demand'],
+  demand: DemandCode,
   code: DemandFinding['code'],
-  things: readonly Filled[],
-): DemandFinding {
+  things: readonly PlacedItem[],
+): Found<DemandFinding> {
   return {
-    key: `demand/${demand}`,
+    about: [demand],
     level: code === 'demand-unmet' ? 'warn' : 'unknown',
     code,
     demand,
-    roleId: things[0]?.role.id ?? null,
-    tags: things.map((it) => it.tag),
-    unitIds: things.map((it) => it.unitId),
+    roleId: things[0]?.roleId ?? null,
+    tags: [...new Set(things.map((it) => it.tag))],
+    keys: things.map((it) => it.key),
   }
 }

@@ -1,9 +1,10 @@
 import { describe, expect, test } from 'vitest'
+import { computeCardMinutes, computeMegabytesPerMinute } from '../../../formulas/media/card-time.ts'
+import { computeCircuitLimit } from '../../../formulas/power/circuit-limit.ts'
+import { computeRuntimeMinutes, countPacks } from '../../../formulas/power/pack-runtime.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
 import { makeThing } from '../../placed/things.fixture.ts'
-import { computeCircuitLimit, computeCircuitLoad } from '../power/circuit-load.ts'
-import { computeRuntimeMinutes, countPacks } from '../power/pack-hours.ts'
-import { computeCardMinutes, computeMegabytesPerMinute } from './card-minutes.ts'
+import { computeCircuitLoad } from '../power/circuit-load.ts'
 
 const whole = (continuousPercent: number) => ({ rule: 'whole' as const, continuousPercent })
 const circuit = { id: 'c', name: 'North wall', volts: 230, amps: 10, outlets: 4, outletInterface: 'mains-bs1363' }

@@ -1,9 +1,18 @@
+import { computeCardMinutes } from '../../../formulas/media/card-time.ts'
 import type { FindingLevel } from '../../../studio/finding.ts'
+import { formatData, formatMinutes, trim } from '../../../units/quantity.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
+import type { Store } from '../../placed/store.ts'
+import type { Remedy } from '../../setup/remedy.ts'
+import { defineCheck, defineSum, type Found, type IdeaContext, type Purchase } from '../check.ts'
+import { makeGauge, type WorkingWords } from '../finding-words.ts'
+import { findRole, listAssignments, listRecordingModesOf } from '../ideas.ts'
+import { factOf, type Scene } from '../scene.ts'
 
 /** How long one recorder can record on the cards it has. */
 export interface CardMinutes {
   formula: 'card-minutes'
+  key: string
   tag: string
   name: string
   mode: string
@@ -16,14 +25,69 @@ export interface CardMinutes {
   level: FindingLevel
 }
 
-/** Decimal megabytes a minute: 100 Mbit/s fill 750 MB a minute, which is 45 GB an hour. */
-export function computeMegabytesPerMinute(kilobitsPerSecond: number): number {
-  return (kilobitsPerSecond * 60) / 8 / 1000
+interface ShortCards {
+  code: 'cards-short'
+  working: CardMinutes
 }
 
-/** Whole minutes that fit; headroom stays free on the card. */
-export function computeCardMinutes(megabytes: number, kilobitsPerSecond: number, headroomPercent: number): number {
-  return Math.floor((megabytes * (100 - headroomPercent) * 8000) / (kilobitsPerSecond * 60 * 100))
+/** Cards of each recorder against the planned minutes. */
+export const cardMinutes = defineCheck<ShortCards>({
+  find: (scene) =>
+    factOf(scene, findCardTimes)
+      .filter(({ level }) => level !== 'ok')
+      .map((working): Found<ShortCards> => {
+        const roleId = scene.itemOf.get(working.key)?.roleId ?? null
+        return { about: [working.key], level: working.level, roleId, code: 'cards-short', working }
+      }),
+  codes: {
+    'cards-short': {
+      say: ({ working: { tag, minutes, plannedMinutes, mode } }) => ({
+        title: `The cards in ${tag} end ${formatMinutes(plannedMinutes - minutes)} early`,
+        text: `They hold ${formatMinutes(minutes)} at ${mode}; ${formatMinutes(plannedMinutes)} are planned.`,
+        gauge: makeGauge(minutes, plannedMinutes, `${minutes} of ${plannedMinutes} min`),
+      }),
+      sayPlainly: ({ working }) => `The cards in ${working.tag} are full before the end.`,
+      deciding: ({ working }) => [working.minutes, working.plannedMinutes],
+      ideas: listIdeas,
+      toBuy: (_, store) => (store.units.some((it) => it.model.category === 'card') ? null : LARGER_CARD),
+      seeks: () => ({ categories: ['card'] }),
+      isSmaller: (after, before) => after.working.minutes > before.working.minutes,
+    },
+  },
+})
+
+export const cardMinutesSum = defineSum<CardMinutes>({
+  formula: 'card-minutes',
+  list: (scene) => factOf(scene, findCardTimes),
+  say: sayWorking,
+  follows: ({ figure }) => [figure('cardHeadroomPercent')],
+})
+
+function findCardTimes({ items, setup, policies }: Scene): CardMinutes[] {
+  const headroomPercent = policies.settings.cardHeadroomPercent
+  return computeCardTimes(items, { plannedMinutes: setup.plannedMinutes, headroomPercent })
+}
+
+const LARGER_CARD: Purchase = {
+  kind: 'shop',
+  item: 'A larger memory card',
+  quantity: 1,
+  stockId: null,
+}
+
+/** Free cards, the largest first. */
+function listFreeCards(store: Store): Store {
+  const units = store.units
+    .filter((it) => it.model.category === 'card')
+    .sort((a, b) => (b.model.specs.capacityMegabytes ?? 0) - (a.model.specs.capacityMegabytes ?? 0))
+  return { ...store, units }
+}
+
+function listIdeas({ working }: ShortCards, { scene, store }: IdeaContext): Remedy[] {
+  const recorder = scene.itemOf.get(working.key)
+  const role = findRole(scene, recorder?.roleId ?? null)
+  if (!role) return []
+  return [...listAssignments(role, listFreeCards(store), () => true), ...listRecordingModesOf(recorder), LARGER_CARD]
 }
 
 interface Options {
@@ -61,18 +125,18 @@ export function computeCardTimes(things: readonly PlacedItem[], options: Options
       .filter((recorder) => isFastEnough(card, recorder))
       .map((recorder) => ({
         recorder,
-        minutes: judgeRecorder(recorder, owned.get(recorder.key) ?? [], options).minutes,
+        minutes: computeRecorder(recorder, owned.get(recorder.key) ?? [], options).minutes,
       }))
       .sort((a, b) => a.minutes - b.minutes || a.recorder.tag.localeCompare(b.recorder.tag))[0]
     if (shortest) owned.get(shortest.recorder.key)?.push(card)
   }
   return recorders.flatMap((recorder) => {
     const own = owned.get(recorder.key) ?? []
-    return own.length ? [judgeRecorder(recorder, own, options)] : []
+    return own.length ? [computeRecorder(recorder, own, options)] : []
   })
 }
 
-function judgeRecorder(
+function computeRecorder(
   recorder: PlacedItem,
   cards: readonly PlacedItem[],
   { plannedMinutes, headroomPercent }: Options,
@@ -85,6 +149,7 @@ function judgeRecorder(
   )
   return {
     formula: 'card-minutes',
+    key: recorder.key,
     tag: recorder.tag,
     name: recorder.name,
     mode: recorder.recordingMode?.label ?? '',
@@ -103,4 +168,29 @@ function judgeRecorder(
 
 function hasPort(thing: PlacedItem, side: 'host' | 'guest'): boolean {
   return thing.ports.some((port) => port.side === side && port.interfaces.includes(CARD_SLOT))
+}
+
+function sayWorking(working: CardMinutes): WorkingWords {
+  const { tag, minutes, plannedMinutes, headroomPercent, kilobitsPerSecond } = working
+  const share = 100 - headroomPercent
+  return {
+    title: `Recording time of ${tag}`,
+    summary: `${minutes} for ${plannedMinutes} min`,
+    lines: [
+      ...working.cards.map((card) => ({
+        label: card.tag,
+        sum: `${formatData(card.megabytes)} × ${share} % = ${formatData((card.megabytes * share) / 100)}`,
+      })),
+      {
+        label: 'fills',
+        sum: `${trim(kilobitsPerSecond / 1000, 1)} Mbit/s × 0.45 = ${trim((kilobitsPerSecond / 1000) * 0.45, 1)} GB/h`,
+      },
+      { label: 'holds', sum: `${minutes} min; planned ${plannedMinutes} min` },
+    ],
+    assumptions: [
+      `${headroomPercent} % of every card stays free (common practice, a setting).`,
+      'Decimal gigabytes, as cards are sold; whole minutes on each card.',
+    ],
+    source: 'GB/h = Mbit/s · 3600 / 8 / 1000',
+  }
 }

@@ -2,9 +2,13 @@ import { describe, expect, test } from 'vitest'
 import { EMPTY_UNIT } from '../../../kit/unit/unit.ts'
 import type { Person } from '../../../studio/people/person.ts'
 import { NO_DETAILS } from '../../../studio/places/place.ts'
+import type { Crew } from '../../placed/assessment-input.ts'
+import type { Holdings } from '../../placed/placed-item.ts'
+import { makeInput, makeStudio } from '../../placed/studio.fixture.ts'
 import { makeAssignment, type NewSetup, SETUP_DEFAULTS } from '../../setup/setup.ts'
-import { sayFinding } from '../../verdict/words.ts'
-import { type Crew, judgeCrew } from './crew.ts'
+import { listFindings } from '../../verdict/finding.ts'
+import { sayFinding } from '../../verdict/finding-sentences.ts'
+import { makeScene } from '../scene.ts'
 
 function makePerson(id: string, part: Partial<Person> = {}): Person {
   return {
@@ -41,8 +45,13 @@ const crew = (part: Partial<Crew>): Crew => ({
   lastDay: '2026-11-24',
   ...part,
 })
+/** What people and the place have to say, in the order in which it is found. */
+const judge = (setup: NewSetup, holdings: Holdings, team: Crew) => {
+  const scene = makeScene({ ...makeInput(makeStudio({}), []), setup, holdings, circuit: null, crew: team })
+  return listFindings(scene).filter((it) => /^(skill|person|consent|owner|place)-/.test(it.code))
+}
 const find = (setup: Partial<NewSetup>, part: Partial<Crew>, holdings = NOTHING) =>
-  judgeCrew({ ...SETUP, ...setup }, holdings, crew(part)).map((it) => `${it.level} ${it.code}`)
+  judge({ ...SETUP, ...setup }, holdings, crew(part)).map((it) => `${it.level} ${it.code}`)
 
 describe('skills', () => {
   const imke = makePerson('imke', { skills: ['Switcher'] })
@@ -61,11 +70,8 @@ describe('skills', () => {
     expect(find({ skills: ['switcher'] }, { team, bookedIds: ['bram'] })).toEqual([])
     // Nobody is booked yet, so nothing can be said about who is.
     expect(find({ skills: ['switcher'] }, { team, bookedIds: [] })).toEqual([])
-    const [finding] = judgeCrew({ ...SETUP, skills: ['switcher'] }, NOTHING, crew({ team, bookedIds: ['yusra'] }))
-    const said = sayFinding(
-      { ...(finding as NonNullable<typeof finding>), roleId: null, remedies: [] },
-      { sayInstant: String, sayDay: String },
-    )
+    const [finding] = judge({ ...SETUP, skills: ['switcher'] }, NOTHING, crew({ team, bookedIds: ['yusra'] }))
+    const said = sayFinding(finding as NonNullable<typeof finding>, { sayInstant: String, sayDay: String })
     expect([said.title, said.text]).toEqual([
       'Nobody booked can do: switcher',
       'imke and bram can. Ask, and put the name on the booking.',
@@ -101,14 +107,16 @@ test('somebody’s own phone works here only with their word for it', () => {
       importance: 'wanted' as const,
       wants: null,
       detail: '',
-      deliberatelyNone: false,
+      intentionallyEmpty: false,
       things: [makeAssignment({ unitId: 'u' })],
     },
   ]
+  const { models } = makeStudio({ U: ['phone', {}] })
   const holdings = (ownerAgreed: boolean) => ({
     ...NOTHING,
+    models,
     units: new Map([
-      ['u', { ...EMPTY_UNIT, id: 'u', tag: 'CAM-09', modelId: 'm', version: 1, ownerId: 'bram', ownerAgreed }],
+      ['u', { ...EMPTY_UNIT, id: 'u', tag: 'CAM-09', modelId: 'm-U', version: 1, ownerId: 'bram', ownerAgreed }],
     ]),
   })
   expect(find({ roles }, { team: [makePerson('bram')] }, holdings(false))).toEqual(['warn owner-not-asked'])

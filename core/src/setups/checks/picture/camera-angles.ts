@@ -1,10 +1,9 @@
 import { type CircleFit, findAngleOfView, findFrameWidth, fitImageCircle } from '../../../formulas/picture/framing.ts'
-import { isKindOf } from '../../../kit/model/category.ts'
-import type { Model } from '../../../kit/model/model.ts'
-import type { FindingLevel } from '../../../studio/finding.ts'
 import type { Size } from '../../../studio/places/place.ts'
-import type { Holdings, PlacedItem } from '../../placed/placed-item.ts'
-import type { NewSetup, Role } from '../../setup/setup.ts'
+import { isItemOf, type PlacedItem, readFigure } from '../../placed/placed-item.ts'
+import type { Role } from '../../setup/setup.ts'
+import { computeCarriedLoads } from '../rigging/carried-load.ts'
+import { factOf, type Scene } from '../scene.ts'
 
 /** One way to record, and what it leaves of the view. */
 export interface ModeView {
@@ -23,7 +22,7 @@ export interface CameraAngle {
   unitId: string
   tag: string
   name: string
-  lens: { tag: string; name: string } | null
+  lens: { key: string; tag: string; name: string } | null
   focalMinMm: number | null
   focalMaxMm: number | null
   /** The one in use, where it is known. */
@@ -37,67 +36,46 @@ export interface CameraAngle {
   modes: ModeView[]
 }
 
-export type PictureFinding = { key: string; level: FindingLevel; roleId: string | null } & (
-  | { code: 'circle-small'; tag: string; lens: string; circleMm: number; fit: CircleFit }
-  | { code: 'beyond-room'; tag: string; distanceMm: number; roomMm: number }
-)
-
 /** How much of a room's length a camera and whoever works it take up themselves. Common practice, from memory. */
-const BEHIND_CAMERA_MM = 500
+export const BEHIND_CAMERA_MM = 500
 
 /** Each camera of the setup with its lens, by what rides on it along the joints that were made. */
-export function listCameraAngles(
-  setup: Pick<NewSetup, 'roles'>,
-  things: readonly PlacedItem[],
-  above: ReadonlyMap<string, readonly string[]>,
-  holdings: Holdings,
-  room: Size | null,
-): CameraAngle[] {
-  const thingOf = new Map(things.map((it) => [it.key, it]))
-  return things.flatMap((thing): CameraAngle[] => {
-    if (thing.category === 'room' || !isKindOf(thing.category, 'camera')) return []
-    const model = findModel(thing.key, holdings)
-    const role = setup.roles.find((it) => it.id === thing.roleId)
-    if (!model || !role) return []
-    const lens = (above.get(thing.key) ?? [])
-      .flatMap((key) => thingOf.get(key) ?? [])
-      .find(({ category }) => category === 'lens')
-    const glass = lens ? findModel(lens.key, holdings) : model
-    const lensRole = setup.roles.find((it) => it.id === lens?.roleId)
-    return [describeAngle(thing, model, role, lensRole, lens, glass, room)]
+export function listCameraAngles(scene: Scene): CameraAngle[] {
+  const { above } = factOf(scene, computeCarriedLoads)
+  const roleOf = (item: PlacedItem | undefined) => scene.setup.roles.find((it) => it.id === item?.roleId)
+  return scene.items.flatMap((item): CameraAngle[] => {
+    const role = roleOf(item)
+    if (!isItemOf(item, 'camera') || !role) return []
+    const riders = (above.get(item.key) ?? []).flatMap((key) => scene.itemOf.get(key) ?? [])
+    const lens = riders.find(({ category }) => category === 'lens')
+    return [describeAngle(item, role, lens, roleOf(lens), scene.roomSize ?? null)]
   })
 }
 
-function findModel(key: string, { units, models }: Holdings): Model | undefined {
-  return models.get(units.get(key)?.modelId ?? '')
-}
-
 function describeAngle(
-  thing: PlacedItem,
-  model: Model,
+  camera: PlacedItem,
   role: Role,
-  lensRole: Role | undefined,
   lens: PlacedItem | undefined,
-  glass: Model | undefined,
+  lensRole: Role | undefined,
   room: Size | null,
 ): CameraAngle {
-  const focalMinMm = readNumber(glass, 'focalMinMm') ?? readNumber(glass, 'focalMaxMm')
-  const focalMaxMm = readNumber(glass, 'focalMaxMm') ?? focalMinMm
+  const glass = lens ?? camera
+  const focalMinMm = readFigure(glass, 'focalMinMm') ?? readFigure(glass, 'focalMaxMm')
+  const focalMaxMm = readFigure(glass, 'focalMaxMm') ?? focalMinMm
   const set = role.position?.focalMm ?? lensRole?.position?.focalMm ?? null
   const focalMm = set ?? (focalMinMm === focalMaxMm ? focalMinMm : null)
-  const sensorWidthMm = readNumber(model, 'sensorWidthMm')
-  const sensorHeightMm = readNumber(model, 'sensorHeightMm')
-  const activeWidthMm = thing.recordingMode?.activeWidthMm ?? sensorWidthMm
+  const sensorWidthMm = readFigure(camera, 'sensorWidthMm')
+  const activeWidthMm = camera.recordingMode?.activeWidthMm ?? sensorWidthMm
   const distanceMm = role.position?.distanceMm ?? null
-  const circleMm = lens ? readNumber(glass, 'imageCircleMm') : null
-  const usedHeight = shrink(sensorHeightMm, activeWidthMm, sensorWidthMm)
+  const circleMm = lens ? readFigure(lens, 'imageCircleMm') : null
+  const usedHeight = shrink(readFigure(camera, 'sensorHeightMm'), activeWidthMm, sensorWidthMm)
   return {
     roleId: role.id,
     angle: role.name,
-    unitId: thing.key,
-    tag: thing.tag,
-    name: thing.name,
-    lens: lens ? { tag: lens.tag, name: lens.name } : null,
+    unitId: camera.key,
+    tag: camera.tag,
+    name: camera.name,
+    lens: lens ? { key: lens.key, tag: lens.tag, name: lens.name } : null,
     focalMinMm,
     focalMaxMm,
     focalMm,
@@ -113,7 +91,7 @@ function describeAngle(
       circleMm !== null && activeWidthMm !== null && usedHeight !== null
         ? { circleMm, ...fitImageCircle(circleMm, activeWidthMm, usedHeight) }
         : null,
-    modes: listModes(thing, sensorWidthMm, focalMinMm, room),
+    modes: listModes(camera, sensorWidthMm, focalMinMm, room),
   }
 }
 
@@ -135,30 +113,5 @@ function listModes(
     const widestInRoomMm =
       reach !== null && shortestMm !== null ? findFrameWidth(activeWidthMm, shortestMm, reach) : null
     return [{ label: mode.label, isChosen: mode === thing.recordingMode, activeWidthMm, widestInRoomMm }]
-  })
-}
-
-function readNumber(
-  model: Model | undefined,
-  key: 'focalMinMm' | 'focalMaxMm' | 'sensorWidthMm' | 'sensorHeightMm' | 'imageCircleMm',
-): number | null {
-  const value = model?.specs.more[key]
-  return typeof value === 'number' ? value : null
-}
-
-/** A circle that does not cover the sensor, and a camera that would have to stand outside the room. */
-export function judgePicture(angles: readonly CameraAngle[], room: Size | null): PictureFinding[] {
-  return angles.flatMap(({ roleId, tag, lens, circle, distanceMm }) => {
-    const findings: PictureFinding[] = []
-    if (lens && circle && !circle.isCovered) {
-      const { circleMm, ...fit } = circle
-      const key = `circle-small/${tag}/${lens.tag}`
-      findings.push({ key, level: 'warn', roleId, code: 'circle-small', tag, lens: lens.tag, circleMm, fit })
-    }
-    const roomMm = room ? Math.max(room.widthMm, room.depthMm) : null
-    if (roomMm !== null && distanceMm !== null && distanceMm > roomMm - BEHIND_CAMERA_MM) {
-      findings.push({ key: `beyond-room/${tag}`, level: 'warn', roleId, code: 'beyond-room', tag, distanceMm, roomMm })
-    }
-    return findings
   })
 }

@@ -1,14 +1,15 @@
 import { describe, expect, test } from 'vitest'
+import { computeSpeechLevel } from '../../../formulas/sound/microphone-level.ts'
 import type { Category } from '../../../kit/model/category.ts'
 import { makePort } from '../../../kit/model/port.ts'
 import type { MoreSpecs } from '../../../kit/model/spec.ts'
 import type { TemplateFacts } from '../../../kit/model/template-facts.ts'
+import type { AssessmentInput } from '../../placed/assessment-input.ts'
 import { makeInput, makeRole, makeStudio } from '../../placed/studio.fixture.ts'
 import { newSetupSchema, type Role } from '../../setup/setup.ts'
-import { type AssessmentInput, assessSetup } from '../../verdict/readiness.ts'
-import { sayFinding } from '../../verdict/words.ts'
-import { findSpeechLevel } from '../sound/microphone-gain.ts'
-import { adviseMicrophone } from '../sound/speakers.ts'
+import { sayFinding } from '../../verdict/finding-sentences.ts'
+import { assessSetup } from '../../verdict/readiness.ts'
+import { adviseMicrophone } from '../sound/suited-microphone.ts'
 
 const WORDS = { sayInstant: String, sayDay: String }
 
@@ -119,8 +120,8 @@ describe('heights', () => {
 
 describe('gain', () => {
   test('speech falls by six decibels with each doubling of the distance', () => {
-    expect(findSpeechLevel(1_000)).toBe(60)
-    expect(findSpeechLevel(500) - findSpeechLevel(1_000)).toBeCloseTo(6.02, 2)
+    expect(computeSpeechLevel(1_000)).toBe(60)
+    expect(computeSpeechLevel(500) - computeSpeechLevel(1_000)).toBeCloseTo(6.02, 2)
   })
 
   const quiet = (boost: number | null, gainDb: number, rest: { sends48?: 'yes' | 'no' } = {}) => {
@@ -169,7 +170,7 @@ describe('what travels', () => {
         },
         [makeRole('Live', ['CAM', 'SWI', 'CBL'])],
       ),
-      'link-slow',
+      'cable-slow',
     )
 
   test('a cable carries what the camera sends, or is too slow, or nobody knows', () => {
@@ -236,7 +237,7 @@ describe('one thing, several jobs', () => {
       makeRole('Recorder', ['PHO'], { ...shared, wants: 'recorder', group: 'sound' }),
     ]
     const readiness = judge(phone, roles)
-    expect(find(readiness, 'double-duty')).toMatchObject([{ level: 'advise', roles: ['Prompter', 'Recorder'] }])
+    expect(find(readiness, 'shared-item')).toMatchObject([{ level: 'advise', roles: ['Prompter', 'Recorder'] }])
     const { setup } = makeInput(makeStudio({ PHO: ['phone', {}] }), roles)
     expect(newSetupSchema.safeParse(setup).success).toBe(true)
     const selfish = roles.map((it, at) => (at === 0 ? { ...it, mayShare: false } : it))
@@ -252,29 +253,29 @@ describe('one thing, several jobs', () => {
 
   test('two angles on one body are a warning', () => {
     const angle = (id: string) => makeRole(id, ['PHO'], { ...shared, wants: 'camera' })
-    expect(find(judge(phone, [angle('Wide'), angle('Close')]), 'double-duty')).toMatchObject([
+    expect(find(judge(phone, [angle('Wide'), angle('Close')]), 'shared-item')).toMatchObject([
       { level: 'warn', isOneBody: true },
     ])
   })
 })
 
 describe('roles without a thing of their own', () => {
-  const role = (givenBy: Role['givenBy']) => makeRole('Self-view', [], { givenBy, importance: 'wanted' })
+  const role = (providedBy: Role['providedBy']) => makeRole('Self-view', [], { providedBy, importance: 'wanted' })
   const screen = { kind: 'feature', roleId: 'A', feature: 'flipScreen' } as const
   const withCamera = (more: MoreSpecs) =>
     judge({ CAM: ['action-camera', {}, more], SDC: ['card', {}] }, [makeRole('A', ['CAM', 'SDC']), role(screen)])
 
   test('a feature of another thing fills it where that thing has it', () => {
-    expect(find(withCamera({ flipScreen: 'yes' }), 'given-lacking')).toEqual([])
+    expect(find(withCamera({ flipScreen: 'yes' }), 'provided-lacking')).toEqual([])
     expect(find(withCamera({ flipScreen: 'yes' }), 'role-empty')).toEqual([])
-    expect(find(withCamera({ flipScreen: 'no' }), 'given-lacking')).toMatchObject([{ level: 'warn', tags: ['CAM'] }])
-    expect(find(withCamera({}), 'given-lacking')).toMatchObject([{ level: 'unknown', isUnknown: true }])
+    expect(find(withCamera({ flipScreen: 'no' }), 'provided-lacking')).toMatchObject([{ level: 'warn', tags: ['CAM'] }])
+    expect(find(withCamera({}), 'provided-lacking')).toMatchObject([{ level: 'unknown', isUnknown: true }])
   })
 
   test('a surface wants a room', () => {
     const wall = role({ kind: 'surface', name: 'white wall' })
-    expect(find(judge({}, [wall]), 'given-lacking')).toHaveLength(1)
-    expect(find(judge({}, [wall], {}, { placeId: 'room' }), 'given-lacking')).toEqual([])
+    expect(find(judge({}, [wall]), 'provided-lacking')).toHaveLength(1)
+    expect(find(judge({}, [wall], {}, { placeId: 'room' }), 'provided-lacking')).toEqual([])
   })
 })
 

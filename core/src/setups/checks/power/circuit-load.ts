@@ -1,10 +1,13 @@
+import { CONTINUOUS_MINUTES, computeCircuitLimit } from '../../../formulas/power/circuit-limit.ts'
 import type { FindingLevel } from '../../../studio/finding.ts'
 import type { Circuit } from '../../../studio/places/place.ts'
 import type { LoadRule } from '../../../studio/policy/settings.ts'
+import { formatPower, trim } from '../../../units/quantity.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
-
-/** A load that runs three hours or more is continuous in the sense of NFPA 70, 210.20(A). */
-export const CONTINUOUS_MINUTES = 180
+import { defineCheck, defineSum, ofItem } from '../check.ts'
+import { type FindingWords, makeGauge, plain, type WorkingWords } from '../finding-words.ts'
+import { listCircuits, listPowerModes, orderByPower } from '../ideas.ts'
+import { factOf, type Scene } from '../scene.ts'
 
 /** The sum on one circuit, with everything that a person needs to check it. Milliwatts throughout. */
 export interface CircuitLoad {
@@ -26,10 +29,74 @@ export interface CircuitLoad {
   level: FindingLevel
 }
 
-/** P = V·I for what a circuit gives. 15 A at 120 V with the 80 % rule is 1,440 W. */
-export function computeCircuitLimit(volts: number, amps: number, percent: number): number {
-  // Tenths of an ampere and whole per cent keep the product whole: 13 A · 230 V = 2,990,000 mW exactly.
-  return Math.round(volts * Math.round(amps * 10) * percent)
+type CircuitFinding =
+  | { code: 'circuit-load'; working: CircuitLoad }
+  | { code: 'circuit-missing'; milliwatts: number }
+  | { code: 'watts-unknown'; tag: string; name: string }
+
+/** What runs from the mains, against the circuit that feeds it. */
+export const circuitLoad = defineCheck<CircuitFinding>({
+  find: (scene) => [...listUnknownWatts(scene), ...checkCircuit(scene)],
+  codes: {
+    'circuit-load': {
+      say: ({ working }) => sayOverload(working),
+      sayPlainly: () =>
+        'Too much is plugged into one circuit: it may go dark in the middle of a take. Local codes and a licensed electrician decide.',
+      deciding: ({ working }) => [working.totalMilliwatts, working.ratedMilliwatts, working.continuousPercent],
+      ideas: (_, { scene, store }) => orderByPower(scene, listCircuits(scene, store), listPowerModes(scene, 'packs')),
+      isSmaller: (after, before) => after.working.totalMilliwatts < before.working.totalMilliwatts,
+    },
+    'circuit-missing': {
+      say: ({ milliwatts }) =>
+        plain(
+          'Cannot tell whether the circuit holds',
+          `${formatPower(milliwatts)} run from the mains. Choose the circuit that feeds this setup.`,
+        ),
+      deciding: ({ milliwatts }) => [milliwatts],
+      ideas: (_, { scene, store }) => listCircuits(scene, store),
+    },
+    'watts-unknown': {
+      say: ({ tag, name }) =>
+        plain(
+          `Cannot tell what ${tag} draws`,
+          `The power of ${name} is not recorded, so it is missing from every sum. It stands on the label.`,
+        ),
+      deciding: () => [],
+    },
+  },
+})
+
+export const circuitLoadSum = defineSum<CircuitLoad>({
+  formula: 'circuit-load',
+  list: (scene) => factOf(scene, findCircuitLoad) ?? [],
+  say: sayWorking,
+  follows: ({ figure }) => [figure('continuousLoadPercent')],
+})
+
+const isOnMains = ({ powerMode }: PlacedItem) => powerMode?.source === 'mains'
+
+/** The load of the setup on its circuit; null where there is no circuit, or nothing on it. */
+function findCircuitLoad({ items, circuit, policies: { settings }, setup }: Scene): CircuitLoad[] | null {
+  if (!circuit || !items.some(isOnMains)) return null
+  const policy = { rule: settings.loadRule, continuousPercent: settings.continuousLoadPercent }
+  return [computeCircuitLoad(items, circuit, policy, setup.plannedMinutes)]
+}
+
+function listUnknownWatts({ items }: Scene) {
+  return items
+    .filter(({ powerMode }) => powerMode && powerMode.source !== 'cells' && powerMode.milliwatts === null)
+    .map((item) => ({ ...ofItem(item), level: 'unknown' as const, code: 'watts-unknown' as const }))
+}
+
+function checkCircuit(scene: Scene) {
+  const onMains = scene.items.filter(isOnMains)
+  if (onMains.length === 0) return []
+  const common = { about: [], roleId: null }
+  const [working] = factOf(scene, findCircuitLoad) ?? []
+  if (working)
+    return working.level === 'ok' ? [] : [{ ...common, level: working.level, code: 'circuit-load' as const, working }]
+  const milliwatts = onMains.reduce((sum, it) => sum + (it.powerMode?.milliwatts ?? 0), 0)
+  return [{ ...common, level: 'unknown' as const, code: 'circuit-missing' as const, milliwatts }]
 }
 
 export interface LoadPolicy {
@@ -97,4 +164,60 @@ function judge(
   if (rule === 'part') return reckoned > rated ? 'stop' : 'ok'
   if (total > continuous) return isContinuous ? 'stop' : 'warn'
   return 'ok'
+}
+
+function sayOverload(working: CircuitLoad): FindingWords {
+  const byShare = working.rule === 'whole' && (working.level === 'warn' || working.isContinuous)
+  const limit = byShare ? working.continuousMilliwatts : working.ratedMilliwatts
+  const value = working.rule === 'part' ? working.reckonedMilliwatts : working.totalMilliwatts
+  const isBelowRated = working.totalMilliwatts <= working.ratedMilliwatts
+  const usual =
+    working.rule === 'part' && isBelowRated
+      ? `What runs three hours or more is reckoned at ${trim(10_000 / working.continuousPercent, 0)} %.`
+      : working.level === 'warn'
+        ? `Above ${working.continuousPercent} % of the circuit: fine for less than three hours, no longer.`
+        : working.isContinuous && isBelowRated
+          ? `For three hours or more, usual practice loads a circuit to ${working.continuousPercent} %.`
+          : 'The breaker may open in the middle of a take.'
+  return {
+    title: `${working.circuit} is overloaded`,
+    text: `${usual} Local codes and a licensed electrician decide.`,
+    gauge: makeGauge(value, limit, `${trim(value / 1000, 0)} of ${trim(limit / 1000, 0)} W`),
+  }
+}
+
+function sayLoadRule(working: CircuitLoad): { label: string; sum: string }[] {
+  const { rule, ratedMilliwatts, continuousPercent, continuousMilliwatts, totalMilliwatts } = working
+  if (rule === 'none') return []
+  if (rule === 'whole') {
+    const sum = `${formatPower(ratedMilliwatts)} × ${continuousPercent} % = ${formatPower(continuousMilliwatts)}`
+    return [{ label: 'for hours', sum }]
+  }
+  const lasting = working.loads.reduce((sum, it) => sum + (it.isContinuous ? it.milliwatts : 0), 0)
+  const sum = `${formatPower(lasting)} / ${continuousPercent} % + ${formatPower(totalMilliwatts - lasting)} = ${formatPower(working.reckonedMilliwatts)}`
+  return [{ label: 'reckoned', sum }]
+}
+
+function sayWorking(working: CircuitLoad): WorkingWords {
+  const { isContinuous, rule, continuousMilliwatts, ratedMilliwatts, totalMilliwatts, volts, amps } = working
+  const limit = isContinuous && rule === 'whole' ? continuousMilliwatts : ratedMilliwatts
+  return {
+    title: `Load on ${working.circuit}`,
+    summary: `${trim(totalMilliwatts / 1000, 0)} of ${trim(limit / 1000, 0)} W`,
+    lines: [
+      ...working.loads.map((load) => ({ label: load.tag, sum: formatPower(load.milliwatts) })),
+      { label: 'together', sum: formatPower(totalMilliwatts) },
+      { label: 'circuit', sum: `${volts} V × ${trim(amps, 1)} A = ${formatPower(ratedMilliwatts)}` },
+      ...sayLoadRule(working),
+    ],
+    assumptions: [
+      'Recorded watts are taken; the current at switching on and the power factor are not.',
+      {
+        whole: `The ${working.continuousPercent} % rule is applied to the whole load when it runs three hours or more.`,
+        part: 'Only what runs three hours or more is reckoned higher; what is marked as running briefly is not.',
+        none: 'No rule for long loads is applied here; your own code may ask for one.',
+      }[rule],
+    ],
+    source: 'P = V·I; NFPA 70, 210.20(A) for continuous loads',
+  }
 }

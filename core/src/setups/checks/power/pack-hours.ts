@@ -1,5 +1,13 @@
+import { computeRuntimeMinutes, countPacks } from '../../../formulas/power/pack-runtime.ts'
 import type { FindingLevel } from '../../../studio/finding.ts'
+import { formatEnergy, formatMinutes, formatPower, trim } from '../../../units/quantity.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
+import type { FreeItem } from '../../placed/store.ts'
+import type { Remedy } from '../../setup/remedy.ts'
+import { defineCheck, defineSum, type Found, type IdeaContext, type Purchase } from '../check.ts'
+import { makeGauge, sayCount, type WorkingWords } from '../finding-words.ts'
+import { findRole, listAssignments, listPowerModes, orderByPower } from '../ideas.ts'
+import { factOf, type Scene } from '../scene.ts'
 
 /** How many packs of one family a session wants, against how many are in the setup. */
 export interface PackHours {
@@ -30,20 +38,88 @@ export interface PackDevice {
   packs: number
 }
 
-/** Minutes that k packs run a device: Wh · health · efficiency · k / W. 98 Wh at 49 W and full efficiency is 120 min. */
-export function computeRuntimeMinutes(
-  packMilliwattHours: number,
-  atOnce: number,
-  milliwatts: number,
-  healthPercent = 100,
-  efficiencyPercent = 100,
-): number {
-  return (packMilliwattHours * atOnce * healthPercent * efficiencyPercent * 60) / (milliwatts * 10_000)
+interface ShortPacks {
+  code: 'packs-short'
+  label: string
+  working: PackHours
 }
 
-/** Packs are swapped whole, so t minutes want k · ceil(t / runtime on k). A run that ends on the minute needs no more. */
-export function countPacks(minutes: number, atOnce: number, runtimeMinutes: number): number {
-  return atOnce * Math.ceil(minutes / runtimeMinutes)
+/** Packs of each family for the planned session. */
+export const packHours = defineCheck<ShortPacks>({
+  find: (scene) =>
+    factOf(scene, findPackHours)
+      .filter(({ level }) => level !== 'ok')
+      .map((working): Found<ShortPacks> => {
+        const label = scene.interfaces.get(working.family)?.label ?? working.family
+        return { about: [working.family], level: working.level, roleId: null, code: 'packs-short', label, working }
+      }),
+  codes: {
+    'packs-short': {
+      say({ label, working }) {
+        const spare = working.spare ? ` and ${sayCount(working.spare)} spare` : ''
+        return {
+          title: `Packs of ${label}: ${working.wanted - working.have} short`,
+          text: `${formatMinutes(working.minutes)} on packs want ${working.needed}${spare}, ${working.wanted} in all. The setup has ${working.have}.`,
+          gauge: makeGauge(working.have, working.wanted, `${working.have} of ${working.wanted} packs`),
+        }
+      },
+      sayPlainly: ({ label, working }) =>
+        working.have < working.needed
+          ? `The packs of ${label} do not last for the planned time.`
+          : `The packs of ${label} last, but there is no spare.`,
+      deciding: ({ working }) => [working.have, working.wanted],
+      ideas: listIdeas,
+      toBuy: (finding, store) =>
+        store.units.some((it) => isPackOf(it.model.ports, finding.working.family))
+          ? null
+          : (whatToBuy(finding, [])[0] ?? null),
+      seeks: ({ working }) => ({ interfaces: [working.family] }),
+      isSmaller: (after, before) => lacksOf(after.working) < lacksOf(before.working),
+    },
+  },
+})
+
+const lacksOf = ({ wanted, have }: PackHours) => wanted - have
+
+export const packHoursSum = defineSum<PackHours>({
+  formula: 'pack-hours',
+  list: (scene) => factOf(scene, findPackHours),
+  say: sayWorking,
+  follows: ({ figure, school }) => [figure('packEfficiencyPercent'), figure('sparePacks'), school('redundancy')],
+})
+
+function findPackHours({ items, setup, policies }: Scene): PackHours[] {
+  return computePackHours(items, {
+    minutes: setup.plannedMinutes,
+    sparePacks: policies.settings.sparePacks,
+    efficiencyPercent: policies.settings.packEfficiencyPercent,
+    isLean: policies.school('redundancy').way === 'lean',
+  })
+}
+
+const isPackOf = (ports: PlacedItem['ports'], family: string) =>
+  ports.some((port) => port.side === 'guest' && port.interfaces.includes(family))
+
+/** Free packs that would do, put where the others are. */
+function listFreePacks({ family, wanted, have }: PackHours, { scene, store }: IdeaContext): Remedy[] {
+  const home = findRole(scene, scene.items.find((it) => it.roleId && isPackOf(it.ports, family))?.roleId ?? null)
+  const isPack = ({ model }: FreeItem) => isPackOf(model.ports, family)
+  return home ? listAssignments(home, store, isPack, wanted - have) : []
+}
+
+function listIdeas({ label, working }: ShortPacks, context: IdeaContext): Remedy[] {
+  const { scene } = context
+  const free = listFreePacks(working, context)
+  const fed = new Set(working.devices.map((device) => device.tag))
+  const mains = listPowerModes(scene, 'mains').filter((it) => it.kind === 'power-mode' && fed.has(it.tag))
+  return [...orderByPower(scene, mains, free), ...whatToBuy({ label, working }, free)]
+}
+
+/** What is left to buy when all free packs of one model are taken. */
+function whatToBuy({ label, working }: Pick<ShortPacks, 'label' | 'working'>, free: readonly Remedy[]): Purchase[] {
+  const found = free.reduce((most, it) => (it.kind === 'assign' ? Math.max(most, it.unitIds.length) : most), 0)
+  const missing = working.wanted - working.have - found
+  return missing > 0 ? [{ kind: 'shop', item: `Packs of ${label}`, quantity: missing, stockId: null }] : []
 }
 
 interface Options {
@@ -66,10 +142,10 @@ export function computePackHours(things: readonly PlacedItem[], options: Options
       packs.set(code, [...(packs.get(code) ?? []), thing])
     }
   }
-  return [...packs].flatMap(([family, owned]) => judgeFamily(family, owned, things, options) ?? [])
+  return [...packs].flatMap(([family, owned]) => computeFamily(family, owned, things, options) ?? [])
 }
 
-function judgeFamily(
+function computeFamily(
   family: string,
   packs: readonly PlacedItem[],
   things: readonly PlacedItem[],
@@ -131,4 +207,30 @@ function countBays(thing: PlacedItem, family: string): number {
     (sum, port) => sum + (port.side === 'host' && port.interfaces.includes(family) ? port.count : 0),
     0,
   )
+}
+
+function sayWorking(working: PackHours, labelOf: (code: string) => string): WorkingWords {
+  return {
+    title: `Packs of ${labelOf(working.family)}`,
+    summary: `${working.have} packs, ${working.wanted} wanted`,
+    lines: [
+      {
+        label: 'one pack',
+        sum: `${formatEnergy(working.packMilliwattHours)} × ${working.healthPercent} % health × ${working.efficiencyPercent} %`,
+      },
+      ...working.devices.map((device) => ({
+        label: device.tag,
+        sum: `${device.atOnce} at once, ${formatPower(device.milliwatts)}: ${trim(device.runtimeMinutes, 0)} min; ${device.atOnce} × ⌈${working.minutes} / ${trim(device.runtimeMinutes, 1)}⌉ = ${device.packs}`,
+      })),
+      {
+        label: 'wanted',
+        sum: `${working.needed} + ${working.spare} spare = ${working.wanted}; have ${working.have}`,
+      },
+    ],
+    assumptions: [
+      'Packs are swapped whole, and the weakest pack of the family decides.',
+      'The draw is the recorded one, undimmed.',
+    ],
+    source: 'Wh = V·Ah; runtime = Wh · health · efficiency / W',
+  }
 }

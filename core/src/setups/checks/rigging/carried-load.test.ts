@@ -7,6 +7,7 @@ import type { PlacedItem } from '../../placed/placed-item.ts'
 import { makeInput, makeRole, makeStudio } from '../../placed/studio.fixture.ts'
 import { INTERFACES, makeThing } from '../../placed/things.fixture.ts'
 import { assessSetup } from '../../verdict/readiness.ts'
+import { makeSceneOf } from '../scene.fixture.ts'
 import { computeCarriedLoads } from './carried-load.ts'
 
 const foot: PortSketch = { id: 'foot', interfaces: 'spigot-16', side: 'guest' }
@@ -24,8 +25,7 @@ const arm = (key: string, massGrams: number, holds: number) =>
 const lamp = (key: string, massGrams: number | null) => makeThing({ key, category: 'light', massGrams, ports: [foot] })
 
 const loads = (...things: PlacedItem[]) => {
-  const { joints } = checkCompleteness(things, INTERFACES)
-  return computeCarriedLoads(things, joints, INTERFACES).loads.map((it) => [it.tag, it.totalGrams, it.level])
+  return computeCarriedLoads(makeSceneOf(things)).loads.map((it) => [it.tag, it.totalGrams, it.level])
 }
 
 describe('what rides on a support', () => {

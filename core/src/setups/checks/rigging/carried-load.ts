@@ -1,9 +1,16 @@
 import type { Interface } from '../../../kit/model/interface.ts'
 import type { FindingLevel } from '../../../studio/finding.ts'
+import { trim } from '../../../units/quantity.ts'
+import { listInWords } from '../../../units/wording.ts'
 import type { Joint } from '../../joining/completeness.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
+import { defineCheck, defineSum } from '../check.ts'
+import { type FindingWords, makeGauge, plain, type WorkingWords } from '../finding-words.ts'
+import { listStandInsFor } from '../ideas.ts'
+import { factOf, type Scene } from '../scene.ts'
 
 export interface Rider {
+  key: string
   tag: string
   name: string
   /** Null where nobody recorded it. */
@@ -13,6 +20,7 @@ export interface Rider {
 /** Everything that rides on one end of a support, against what that end is good for. */
 export interface CarriedLoad {
   formula: 'carried-load'
+  key: string
   tag: string
   name: string
   /** What is joined to it first, then what rides on that. */
@@ -23,12 +31,48 @@ export interface CarriedLoad {
 }
 
 export interface Carriage {
-  loads: (CarriedLoad & { roleId: string | null })[]
+  loads: CarriedLoad[]
   /** What each thing rides on, down to the floor: keys, the nearest first. */
   below: ReadonlyMap<string, readonly string[]>
   /** What rides on each thing, however far up: keys. */
   above: ReadonlyMap<string, readonly string[]>
 }
+
+interface Overload {
+  code: 'carried-load'
+  working: CarriedLoad
+}
+
+/** What bears too much, or of which nobody can tell. Of what sits on the support itself the joint says so already. */
+export const carriedLoad = defineCheck<Overload>({
+  find: (scene) =>
+    factOf(scene, computeCarriedLoads).loads.flatMap((working) => {
+      const [first] = working.riders
+      if (working.level === 'ok' || (working.level === 'unknown' && first?.massGrams === null)) return []
+      const roleId = scene.itemOf.get(working.key)?.roleId ?? null
+      return [{ about: [working.key, first?.key ?? ''], level: working.level, roleId, code: 'carried-load', working }]
+    }),
+  codes: {
+    'carried-load': {
+      say: ({ working }) => sayLoad(working),
+      sayPlainly: ({ working }) =>
+        working.level === 'stop'
+          ? `Too much rides on ${working.tag}: it may give way. Take a stronger one, or less on it.`
+          : sayLoad(working).text,
+      deciding: ({ working }) => [working.totalGrams, working.ratedGrams],
+      ideas: ({ working }, context) => (working.level === 'stop' ? listStandInsFor([working.key], context) : []),
+      replaceable: ({ working }) => [working.key],
+    },
+  },
+})
+
+export const carriedLoadSum = defineSum<CarriedLoad>({
+  formula: 'carried-load',
+  // What cannot be told is a finding, and no sum that comes out.
+  list: (scene) => factOf(scene, computeCarriedLoads).loads.filter((it) => it.level !== 'unknown'),
+  say: sayWorking,
+  follows: () => [],
+})
 
 /** A few grams each: left out of a sum where nobody weighed them. */
 const LIGHT: ReadonlySet<PlacedItem['category']> = new Set(['card', 'card-sleeve', 'cell', 'filter', 'gel'])
@@ -39,51 +83,51 @@ const FLOWS: ReadonlySet<Interface['kind']> = new Set(['signal', 'mains'])
  * Sums what each support bears along the joints that were made: a rider brings all that rides on it. One thing alone on
  * a support was compared where the joint was made; here chains are judged. Masses in grams, equality passes.
  */
-export function computeCarriedLoads(
-  things: readonly PlacedItem[],
-  joints: readonly Joint[],
-  interfaces: ReadonlyMap<string, Interface>,
-): Carriage {
-  const thingOf = new Map(things.map((it) => [it.key, it]))
+export function computeCarriedLoads({ items, itemOf, joints, interfaces }: Scene): Carriage {
   const carrying = joints.filter(({ interfaceCode }) => !FLOWS.has(interfaces.get(interfaceCode)?.kind ?? 'carry'))
   const guestsOf = groupKeys(carrying.map(({ host, guest }) => [host.key, guest.key]))
   const hostsOf = groupKeys(carrying.map(({ host, guest }) => [guest.key, host.key]))
-  const above = new Map(things.map(({ key }) => [key, reach(key, guestsOf)]))
-  const below = new Map(things.map(({ key }) => [key, reach(key, hostsOf)]))
-  const loads = groupByEnd(carrying, thingOf).flatMap(({ host, guests }) => {
-    const carrier = thingOf.get(host.key)
+  const above = new Map(items.map(({ key }) => [key, reach(key, guestsOf)]))
+  const below = new Map(items.map(({ key }) => [key, reach(key, hostsOf)]))
+  const loads = groupByEnd(carrying, itemOf).flatMap(({ host, guests }): CarriedLoad[] => {
+    const carrier = itemOf.get(host.key)
     const rating = carrier?.ports.find((it) => it.id === host.portId)?.rating
     if (!carrier || rating?.quantity !== 'loadGrams') return []
-    const riders = guests.flatMap((key) => [key, ...(above.get(key) ?? [])]).flatMap((key) => thingOf.get(key) ?? [])
-    if (riders.length < 2) return []
-    const totalGrams = riders.reduce((sum, it) => sum + (it.massGrams ?? 0), 0)
-    // Of what sits on the support itself the joint says so already.
-    const isUnknown = riders.slice(guests.length).some((it) => it.massGrams === null && !LIGHT.has(it.category))
-    const level = totalGrams > rating.value ? 'stop' : isUnknown ? 'unknown' : 'ok'
-    return [
-      {
-        formula: 'carried-load' as const,
-        tag: carrier.tag,
-        name: carrier.name,
-        riders: riders.map(({ tag, name, massGrams }) => ({ tag, name, massGrams })),
-        totalGrams,
-        ratedGrams: rating.value,
-        level: level as FindingLevel,
-        roleId: carrier.roleId,
-      },
-    ]
+    const riders = guests.flatMap((key) => [key, ...(above.get(key) ?? [])]).flatMap((key) => itemOf.get(key) ?? [])
+    return riders.length < 2 ? [] : [sumLoad(carrier, riders, guests.length, rating.value)]
   })
   return { loads, below, above }
+}
+
+/** `direct`: so many of the riders sit on the support itself. */
+function sumLoad(
+  { key, tag, name }: PlacedItem,
+  riders: readonly PlacedItem[],
+  direct: number,
+  ratedGrams: number,
+): CarriedLoad {
+  const totalGrams = riders.reduce((sum, it) => sum + (it.massGrams ?? 0), 0)
+  const isUnknown = riders.slice(direct).some((it) => it.massGrams === null && !LIGHT.has(it.category))
+  return {
+    formula: 'carried-load',
+    key,
+    tag,
+    name,
+    riders: riders.map((it) => ({ key: it.key, tag: it.tag, name: it.name, massGrams: it.massGrams })),
+    totalGrams,
+    ratedGrams,
+    level: totalGrams > ratedGrams ? 'stop' : isUnknown ? 'unknown' : 'ok',
+  }
 }
 
 /** A support bears so much at each end; a bar bears so much in all, however many clamps are on it. */
 function groupByEnd(
   carrying: readonly Joint[],
-  thingOf: ReadonlyMap<string, PlacedItem>,
+  itemOf: ReadonlyMap<string, PlacedItem>,
 ): { host: Joint['host']; guests: string[] }[] {
   const bars = new Map<string, { host: Joint['host']; guests: string[] }>()
   return carrying.flatMap(({ host, guest }) => {
-    if (thingOf.get(host.key)?.category !== 'room') return [{ host, guests: [guest.key] }]
+    if (itemOf.get(host.key)?.category !== 'room') return [{ host, guests: [guest.key] }]
     const end = `${host.key}/${host.portId}`
     const known = bars.get(end)
     if (known) {
@@ -120,4 +164,41 @@ function reach(key: string, next: ReadonlyMap<string, string[]>): string[] {
     }
   }
   return found
+}
+
+const kilograms = (grams: number) => `${trim(grams / 1000, 2)} kg`
+
+function sayLoad({ tag, name, riders, totalGrams, ratedGrams, level }: CarriedLoad): FindingWords {
+  const list = listInWords(riders.map((it) => it.tag))
+  if (level === 'unknown') {
+    const unknown = listInWords(riders.flatMap((it) => (it.massGrams === null ? it.tag : [])))
+    return plain(
+      `Cannot tell whether ${tag} bears what rides on it`,
+      `The mass of ${unknown} is not recorded. Without it ${list} come to ${kilograms(totalGrams)} of ${kilograms(ratedGrams)}.`,
+    )
+  }
+  return {
+    title: `Too much rides on ${tag}`,
+    text: `${name} holds ${kilograms(ratedGrams)}; ${list} together weigh ${kilograms(totalGrams)}. A competent rigger decides about anything overhead.`,
+    gauge: makeGauge(totalGrams, ratedGrams, `${trim(totalGrams / 1000, 2)} of ${kilograms(ratedGrams)}`),
+  }
+}
+
+function sayWorking({ tag, riders, totalGrams, ratedGrams }: CarriedLoad): WorkingWords {
+  return {
+    title: `What ${tag} carries`,
+    summary: `${trim(totalGrams / 1000, 2)} of ${kilograms(ratedGrams)}`,
+    lines: [
+      ...riders.map((it) => ({
+        label: it.tag,
+        sum: it.massGrams === null ? 'not recorded' : kilograms(it.massGrams),
+      })),
+      { label: 'together', sum: `${kilograms(totalGrams)}; good for ${kilograms(ratedGrams)}` },
+    ],
+    assumptions: [
+      'A rider brings all that rides on it. Cards, cells, filters and gels without a recorded mass are left out.',
+      'Cables hanging down, and the lever of an arm, are not in this sum.',
+    ],
+    source: 'Σ mass ≤ rating of the support',
+  }
 }

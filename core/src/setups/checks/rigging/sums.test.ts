@@ -1,10 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { computeCardMinutes } from '../../../formulas/media/card-time.ts'
+import { computeCircuitLimit } from '../../../formulas/power/circuit-limit.ts'
+import { computeRuntimeMinutes, countPacks } from '../../../formulas/power/pack-runtime.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
 import { makeThing } from '../../placed/things.fixture.ts'
-import { computeCardMinutes, computeCardTimes } from '../media/card-minutes.ts'
-import { computeCircuitLimit, computeCircuitLoad } from '../power/circuit-load.ts'
-import { computePackHours, computeRuntimeMinutes, countPacks } from '../power/pack-hours.ts'
+import { computeCardTimes } from '../media/card-minutes.ts'
+import { computeCircuitLoad } from '../power/circuit-load.ts'
+import { computePackHours } from '../power/pack-hours.ts'
 
 const pack = (key: string, energyMilliwattHours: number, healthPercent: number | null = null): PlacedItem =>
   makeThing({

@@ -1,18 +1,28 @@
-import { isKindOf } from '../../../kit/model/category.ts'
-import type { Model } from '../../../kit/model/model.ts'
+import {
+  computeOutputLevel,
+  computeSensitivity,
+  computeSpeechLevel,
+  LINE_DBV,
+} from '../../../formulas/sound/microphone-level.ts'
 import type { FindingLevel } from '../../../studio/finding.ts'
-import type { Holdings, PlacedItem } from '../../placed/placed-item.ts'
-import type { NewSetup } from '../../setup/setup.ts'
-import type { SignalChain } from './signals.ts'
+import { trim } from '../../../units/quantity.ts'
+import { listInWords } from '../../../units/wording.ts'
+import { type PlacedItem, readFigure } from '../../placed/placed-item.ts'
+import { defineCheck, defineSum, type Found, ofItem } from '../check.ts'
+import { makeGauge, plain, type WorkingWords } from '../finding-words.ts'
+import { listStandInsFor } from '../ideas.ts'
+import { factOf, type Scene } from '../scene.ts'
+import { type FedMicrophone, listFedMicrophones } from './microphone-way.ts'
 
 /** The gain that a voice wants on its way from a microphone to where it is recorded, against what there is. */
 export interface MicrophoneGain {
   formula: 'microphone-gain'
+  key: string
   tag: string
   name: string
   /** Boosters on the way, with what each adds. */
   boosters: { tag: string; gainDb: number }[]
-  input: { tag: string; gainDb: number }
+  input: { key: string; tag: string; gainDb: number }
   distanceMm: number
   /** Whether somebody measured the distance. */
   isMeasured: boolean
@@ -24,124 +34,97 @@ export interface MicrophoneGain {
   level: FindingLevel
 }
 
-/** What an input sends up the cable. */
-export type Feed = '48 V' | 'plug-in power'
-
-export type FeedFinding = { key: string; level: FindingLevel; roleId: string | null } & (
-  | { code: 'feed-missing' | 'feed-unknown'; feed: Feed; tag: string; name: string; input: string }
+type GainFinding =
+  | { code: 'gain-short'; working: MicrophoneGain }
   | { code: 'gain-unknown'; tag: string; name: string; lacks: string[] }
-)
 
-/** Normal vocal effort at one metre, dB SPL (ISO 9921). */
-const SPEECH_DB_SPL = 60
-/** 1 Pa, the level at which sensitivity is stated, dB SPL. */
-const PASCAL_DB_SPL = 94
-/** The line level that a recorder's preamp brings a microphone to: −10 dBV, common practice. */
-export const LINE_DBV = -10
 /** Where nobody measured how far the mouth is. */
 const USUAL_DISTANCE_MM = 300
 
 /**
  * Follows each microphone through its boosters to the first input and sums the gain: speech at its distance, turned into
- * volts by the sensitivity (mV/Pa), brought to line level. What wants 48 V has to be plugged into what sends it.
+ * volts by the sensitivity (mV/Pa), brought to line level.
  */
-export function judgeMicrophones(
-  setup: Pick<NewSetup, 'roles'>,
-  things: readonly PlacedItem[],
-  chains: readonly SignalChain[],
-  holdings: Holdings,
-): { gains: (MicrophoneGain & { roleId: string | null })[]; findings: FeedFinding[] } {
-  const gains: (MicrophoneGain & { roleId: string | null })[] = []
-  const findings: FeedFinding[] = []
-  const thingOf = new Map(things.map((it) => [it.key, it]))
-  const read = (key: string) => holdings.models.get(holdings.units.get(key)?.modelId ?? '')?.specs.more ?? {}
-  for (const thing of things) {
-    if (thing.category === 'room' || !isKindOf(thing.category, 'microphone')) continue
-    const { boosters, input } = followToInput(thing, chains, thingOf)
-    if (!input) continue
-    const hungry = [thing, ...boosters].find((it) => findFeed(read(it.key)) !== null)
-    const feed = hungry ? findFeed(read(hungry.key)) : null
-    const sends = feed && read(input.key)[feed === '48 V' ? 'sends48' : 'sendsPlugIn']
-    if (hungry && feed && sends !== 'yes') {
-      const code = sends === 'no' ? 'feed-missing' : 'feed-unknown'
-      const level = code === 'feed-missing' ? 'stop' : 'unknown'
-      const { tag, name, roleId } = hungry
-      findings.push({ key: `${code}/${hungry.key}`, level, roleId, code, feed, tag, name, input: input.tag })
-    }
-    const gain = sumGain(thing, boosters, input, setup, read)
-    if (gain) gains.push({ ...gain, roleId: thing.roleId })
-    // Quiet by nature: of these one has to know. Of others the usual input has enough.
-    else if (thing.category === 'dynamic-mic') {
-      const lacks = [
-        ...(typeof read(thing.key).sensitivityMvPerPa === 'number' ? [] : [`sensitivity of ${thing.tag}`]),
-        ...[...boosters, input].flatMap((it) => (typeof read(it.key).gainDb === 'number' ? [] : [`gain of ${it.tag}`])),
-      ]
-      const { tag, name, roleId } = thing
-      findings.push({
-        key: `gain-unknown/${thing.key}`,
-        level: 'unknown',
-        roleId,
-        code: 'gain-unknown',
-        tag,
-        name,
-        lacks,
-      })
-    }
-  }
-  return { gains, findings }
+export const microphoneGain = defineCheck<GainFinding>({
+  find: (scene) => [
+    ...factOf(scene, computeGains)
+      .filter((it) => it.level !== 'ok')
+      .map((working): Found<GainFinding> => {
+        const roleId = scene.itemOf.get(working.key)?.roleId ?? null
+        return { about: [working.key], roleId, level: working.level, code: 'gain-short', working }
+      }),
+    ...factOf(scene, listFedMicrophones).flatMap((it) => findUnknown(it, scene)),
+  ],
+  codes: {
+    'gain-short': {
+      say({ working: { tag, input, wantedDb, haveDb } }) {
+        const short = trim(wantedDb - haveDb, 0)
+        return {
+          title: `${tag} is too quiet for ${input.tag}`,
+          text: `A voice wants ${trim(wantedDb, 0)} dB of gain from there and gets ${trim(haveDb, 0)}. Half the distance is 6 dB; a booster of ${short} dB or more helps, and wants 48 V.`,
+          gauge: makeGauge(haveDb, wantedDb, `${trim(haveDb, 0)} of ${trim(wantedDb, 0)} dB`),
+        }
+      },
+      sayPlainly: ({ working: { tag, input } }) =>
+        `${tag} is too quiet for ${input.tag}: go nearer, or put a booster between.`,
+      deciding: ({ working: { wantedDb, haveDb, input } }) => [trim(wantedDb, 1), trim(haveDb, 1), input.key],
+      ideas: ({ working }, context) => listStandInsFor([working.key, working.input.key], context),
+      replaceable: ({ working }) => [working.key, working.input.key],
+      isSmaller: (after, before) => lacksOf(after.working) < lacksOf(before.working),
+    },
+    'gain-unknown': {
+      say: ({ tag, lacks }) =>
+        plain(
+          `Cannot tell whether ${tag} is loud enough`,
+          `Microphones of this kind are quiet, and this is not recorded: ${listInWords(lacks)}.`,
+        ),
+      deciding: ({ lacks }) => lacks,
+    },
+  },
+})
+
+const lacksOf = ({ wantedDb, haveDb }: MicrophoneGain) => wantedDb - haveDb
+
+export const gainSum = defineSum<MicrophoneGain>({
+  formula: 'microphone-gain',
+  list: (scene) => factOf(scene, computeGains),
+  say: sayGain,
+  follows: () => [],
+})
+
+/** The gain on every way of which all figures are recorded. */
+export function computeGains(scene: Scene): MicrophoneGain[] {
+  return factOf(scene, listFedMicrophones).flatMap((it) => sumGain(it, scene) ?? [])
 }
 
-function findFeed({ fedBy }: Specs): Feed | null {
-  return fedBy === '48 V' || fedBy === 'plug-in power' ? fedBy : null
+/** Quiet by nature: of these one has to know. Of others the usual input has enough. */
+function findUnknown({ item, boosters, input }: FedMicrophone, scene: Scene): Found<GainFinding>[] {
+  if (item.category !== 'dynamic-mic' || factOf(scene, computeGains).some((it) => it.key === item.key)) return []
+  const lacks = [
+    ...(readFigure(item, 'sensitivityMvPerPa') === null ? [`sensitivity of ${item.tag}`] : []),
+    ...[...boosters, input].flatMap((it) => (readFigure(it, 'gainDb') === null ? [`gain of ${it.tag}`] : [])),
+  ]
+  return [{ ...ofItem(item), level: 'unknown', code: 'gain-unknown', lacks }]
 }
 
-function followToInput(
-  microphone: PlacedItem,
-  chains: readonly SignalChain[],
-  thingOf: ReadonlyMap<string, PlacedItem>,
-): { boosters: PlacedItem[]; input: PlacedItem | null } {
-  const boosters: PlacedItem[] = []
-  let at = microphone.key
-  for (let step = 0; step <= chains.length; step++) {
-    const next = chains.find(({ from }) => from.key === at)
-    const thing = next && thingOf.get(next.to.key)
-    if (!thing) return { boosters, input: null }
-    if (thing.category !== 'preamp') return { boosters, input: thing }
-    boosters.push(thing)
-    at = thing.key
-  }
-  return { boosters, input: null }
-}
-
-type Specs = Model['specs']['more']
-
-function sumGain(
-  thing: PlacedItem,
-  boosters: readonly PlacedItem[],
-  input: PlacedItem,
-  setup: Pick<NewSetup, 'roles'>,
-  read: (key: string) => Specs,
-): MicrophoneGain | null {
-  const sensitivity = read(thing.key).sensitivityMvPerPa
-  const gainOf = (it: PlacedItem) => {
-    const gainDb = read(it.key).gainDb
-    return typeof gainDb === 'number' ? { tag: it.tag, gainDb } : null
-  }
-  const added = boosters.flatMap((it) => gainOf(it) ?? [])
-  const own = gainOf(input)
-  if (typeof sensitivity !== 'number' || !own || added.length < boosters.length) return null
-  const measured = setup.roles.find((it) => it.id === thing.roleId)?.position?.distanceMm || null
+function sumGain({ item, boosters, input }: FedMicrophone, { setup }: Scene): MicrophoneGain | null {
+  const sensitivity = readFigure(item, 'sensitivityMvPerPa')
+  const added = boosters.flatMap((it) => readGain(it) ?? [])
+  const own = readGain(input)
+  if (sensitivity === null || !own || added.length < boosters.length) return null
+  const measured = setup.roles.find((it) => it.id === item.roleId)?.position?.distanceMm || null
   const distanceMm = measured ?? USUAL_DISTANCE_MM
-  const speechDbSpl = findSpeechLevel(distanceMm)
-  const sensitivityDbv = 20 * Math.log10(sensitivity / 1000)
-  const outputDbv = sensitivityDbv + speechDbSpl - PASCAL_DB_SPL
+  const speechDbSpl = computeSpeechLevel(distanceMm)
+  const sensitivityDbv = computeSensitivity(sensitivity)
+  const outputDbv = computeOutputLevel(sensitivityDbv, speechDbSpl)
   const wantedDb = LINE_DBV - outputDbv
   const haveDb = added.reduce((sum, it) => sum + it.gainDb, own.gainDb)
   return {
     formula: 'microphone-gain',
-    tag: thing.tag,
-    name: thing.name,
-    boosters: added,
+    key: item.key,
+    tag: item.tag,
+    name: item.name,
+    boosters: added.map(({ tag, gainDb }) => ({ tag, gainDb })),
     input: own,
     distanceMm,
     isMeasured: measured !== null,
@@ -154,7 +137,37 @@ function sumGain(
   }
 }
 
-/** Speech at normal effort at a distance, dB SPL: 6 dB less with each doubling (point source). */
-export function findSpeechLevel(distanceMm: number): number {
-  return SPEECH_DB_SPL - 20 * Math.log10(distanceMm / 1000)
+function readGain(item: PlacedItem): { key: string; tag: string; gainDb: number } | null {
+  const gainDb = readFigure(item, 'gainDb')
+  return gainDb === null ? null : { key: item.key, tag: item.tag, gainDb }
+}
+
+function sayGain(working: MicrophoneGain): WorkingWords {
+  const { tag, boosters, input, speechDbSpl, sensitivityDbv, outputDbv, wantedDb, haveDb, distanceMm } = working
+  const distance = `${trim(distanceMm / 1000, 2)} m`
+  return {
+    title: `Gain for ${tag}`,
+    summary: `${trim(haveDb, 0)} dB, ${trim(wantedDb, 0)} wanted`,
+    lines: [
+      {
+        label: 'speech',
+        sum: `60 − 20 · log₁₀(${trim(distanceMm / 1000, 2)}) = ${trim(speechDbSpl, 1)} dB SPL at ${distance}`,
+      },
+      {
+        label: tag,
+        sum: `${trim(sensitivityDbv, 1)} dBV/Pa + (${trim(speechDbSpl, 1)} − 94) = ${trim(outputDbv, 1)} dBV`,
+      },
+      { label: 'wanted', sum: `${LINE_DBV} − (${trim(outputDbv, 1)}) = ${trim(wantedDb, 1)} dB` },
+      ...boosters.map((it) => ({ label: it.tag, sum: `+${trim(it.gainDb, 0)} dB` })),
+      { label: input.tag, sum: `+${trim(input.gainDb, 0)} dB` },
+      { label: 'together', sum: `${trim(haveDb, 0)} dB` },
+    ],
+    assumptions: [
+      working.isMeasured
+        ? 'The distance is the one in the role.'
+        : `Nobody measured the distance: ${distance} is taken.`,
+      'Speech at normal effort, brought to line level of −10 dBV (common practice).',
+    ],
+    source: 'ISO 9921 for speech; 94 dB SPL = 1 Pa',
+  }
 }

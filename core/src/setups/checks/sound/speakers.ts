@@ -1,39 +1,16 @@
-import { type Category, isKindOf } from '../../../kit/model/category.ts'
-import type { FindingLevel } from '../../../studio/finding.ts'
-import type { Joint } from '../../joining/completeness.ts'
+import type { Category } from '../../../kit/model/category.ts'
+import { listInWords } from '../../../units/wording.ts'
 import { isConduit } from '../../joining/cycles.ts'
-import type { Holdings, PlacedItem } from '../../placed/placed-item.ts'
-import type { NewSetup, Shot } from '../../setup/setup.ts'
-import type { Signals } from './signals.ts'
+import { isItemOf, type PlacedItem, readFigure } from '../../placed/placed-item.ts'
+import { defineCheck, type Found } from '../check.ts'
+import { makeGauge, plural } from '../finding-words.ts'
+import { findRole, isOfKind, listAssignments, listStandInsFor } from '../ideas.ts'
+import { factOf, type Scene } from '../scene.ts'
+import { traceSignals } from '../signal/signals.ts'
 
-export type MicrophoneWay = 'worn' | 'boomed' | 'near'
-
-export interface MicrophoneAdvice {
-  way: MicrophoneWay
-  why: 'moves' | 'wide' | 'close'
-}
-
-/**
- * Which microphone suits: worn where somebody moves or the frame is so wide that a boom cannot come near; on a boom where
- * the frame is close; near on a stand where somebody alone sits still. Common practice.
- */
-export function adviseMicrophone(shot: Shot, doesMove: boolean, isAlone: boolean): MicrophoneAdvice {
-  if (doesMove) return { way: 'worn', why: 'moves' }
-  if (shot === 'full' || shot === 'wide') return { way: 'worn', why: 'wide' }
-  return { way: isAlone ? 'near' : 'boomed', why: 'close' }
-}
-
-const KINDS: Readonly<Record<MicrophoneWay, readonly Category[]>> = {
-  worn: ['lavalier', 'wireless-set'],
-  boomed: ['microphone', 'shotgun'],
-  near: ['microphone', 'shotgun', 'dynamic-mic', 'usb-mic'],
-}
-
-export type SpeakerFinding = { key: string; level: FindingLevel; roleId: string | null } & (
+type SpeakerFinding =
   | { code: 'microphones-short'; speakers: number; have: number; tags: string[] }
-  | { code: 'sound-inputs-short'; speakers: number; have: number; tags: string[] }
-  | { code: 'microphone-unsuited'; tags: string[]; advice: MicrophoneAdvice; shot: Shot }
-)
+  | { code: 'sound-inputs-short'; speakers: number; have: number; tags: string[]; keys: string[] }
 
 /** Ends that take a microphone. */
 const SOUND: ReadonlySet<string> = new Set(['xlr-3', 'xlr-mini', 'trs-35', 'trs-63', 'trrs-35'])
@@ -42,87 +19,92 @@ const SOUND: ReadonlySet<string> = new Set(['xlr-3', 'xlr-mini', 'trs-35', 'trs-
  * Holds how many people speak against microphones and inputs: each wants one of its own, and an input at what records or
  * mixes. A wireless set counts with its channels. Inputs that are fed by another device are not free for a microphone.
  */
-export function judgeSpeakers(
-  setup: Pick<NewSetup, 'speakers' | 'shot' | 'demands' | 'roles'>,
-  things: readonly PlacedItem[],
-  joints: readonly Joint[],
-  signals: Signals,
-  holdings: Holdings,
-): SpeakerFinding[] {
-  const microphones = things.filter(({ category }) => category !== 'room' && isKindOf(category, 'microphone'))
-  const findings: SpeakerFinding[] = []
+export const speakers = defineCheck<SpeakerFinding>({
+  find: (scene) => (scene.setup.speakers ? [...findMicrophones(scene), ...findInputs(scene)] : []),
+  codes: {
+    'microphones-short': {
+      say: ({ speakers: voices, have }) => ({
+        title: `${plural(voices, 'person speaks', 'people speak')}, ${plural(have, 'microphone')}`,
+        text: 'Each voice wants a microphone of its own, with its lead and its stand or clip.',
+        gauge: makeGauge(have, voices, `${have} of ${voices}`),
+      }),
+      deciding: ({ speakers: voices, have }) => [voices, have],
+      ideas({ roleId, speakers: voices, have }, { scene, store }) {
+        const role = findRole(scene, roleId)
+        return [
+          ...(role ? listAssignments(role, store, isOfKind('microphone')) : []),
+          { kind: 'shop', item: 'Microphone', quantity: voices - have, stockId: null },
+        ]
+      },
+      seeks: () => ({ categories: ['microphone'] }),
+      isSmaller: (after, before) => after.have > before.have,
+    },
+    'sound-inputs-short': {
+      say: ({ speakers: voices, have, tags }) => ({
+        title: `${plural(voices, 'voice')}, ${plural(have, 'input')}`,
+        text: `${listInWords(tags)} ${tags.length === 1 ? 'takes' : 'take'} ${plural(have, 'microphone')} in all. A mixer or a second recorder has more.`,
+        gauge: makeGauge(have, voices, `${have} of ${voices}`),
+      }),
+      deciding: ({ speakers: voices, have }) => [voices, have],
+      ideas: ({ keys }, context) => listStandInsFor(keys, context),
+      replaceable: ({ keys }) => keys,
+      isSmaller: (after, before) => after.have > before.have,
+    },
+  },
+})
+
+/** Microphones, and the role in which one would be looked for first. */
+export function findMicrophonesOf({ items, setup }: Scene): { microphones: PlacedItem[]; roleId: string | null } {
+  const microphones = items.filter((it) => isItemOf(it, 'microphone'))
   const roleId = microphones[0]?.roleId ?? setup.roles.find((it) => it.group === 'sound')?.id ?? null
-  const { speakers } = setup
-  if (speakers) {
-    const have = microphones.reduce((sum, it) => sum + countChannels(it, holdings), 0)
-    const tags = microphones.map(({ tag }) => tag)
-    if (have < speakers) {
-      findings.push({
-        key: 'microphones-short',
-        level: 'warn',
-        roleId,
-        code: 'microphones-short',
-        speakers,
-        have,
-        tags,
-      })
-    }
-    const inputs = things.map((it) => ({ tag: it.tag, count: countFreeInputs(it, things, joints, signals) }))
-    const taking = inputs.filter(({ count }) => count > 0)
-    const inputCount = taking.reduce((sum, { count }) => sum + count, 0)
-    // With no input at all the microphones are unmet ends already, or talk straight into a phone or a computer.
-    if (inputCount > 0 && inputCount < speakers) {
-      findings.push({
-        key: 'sound-inputs-short',
-        level: 'warn',
-        roleId,
-        code: 'sound-inputs-short',
-        speakers,
-        have: inputCount,
-        tags: taking.map(({ tag }) => tag),
-      })
-    }
-  }
-  if (setup.shot && microphones.length > 0) {
-    const doesMove = setup.demands.includes('steady-focus')
-    const advice = adviseMicrophone(setup.shot, doesMove, setup.demands.includes('alone'))
-    const suits = ({ category }: PlacedItem) => category !== 'room' && KINDS[advice.way].includes(category)
-    if (!microphones.some(suits)) {
-      const tags = microphones.map(({ tag }) => tag)
-      const common = { key: 'microphone-unsuited', level: 'advise', roleId } as const
-      findings.push({ ...common, code: 'microphone-unsuited', tags, advice, shot: setup.shot })
-    }
-  }
-  return findings
+  return { microphones, roleId }
 }
 
-function countChannels({ key, category }: PlacedItem, { units, models }: Holdings): number {
-  const channels = models.get(units.get(key)?.modelId ?? '')?.specs.more.channels
-  return category === 'wireless-set' && typeof channels === 'number' ? channels : 1
+function findMicrophones(scene: Scene): Found<SpeakerFinding>[] {
+  const wanted = scene.setup.speakers ?? 0
+  const { microphones, roleId } = findMicrophonesOf(scene)
+  const have = microphones.reduce((sum, it) => sum + countChannels(it), 0)
+  if (have >= wanted) return []
+  const tags = microphones.map(({ tag }) => tag)
+  return [{ about: [], level: 'warn', roleId, code: 'microphones-short', speakers: wanted, have, tags }]
 }
+
+function findInputs(scene: Scene): Found<SpeakerFinding>[] {
+  const wanted = scene.setup.speakers ?? 0
+  const taking = scene.items
+    .map((item) => ({ item, count: countFreeInputs(item, scene) }))
+    .filter(({ count }) => count > 0)
+  const have = taking.reduce((sum, { count }) => sum + count, 0)
+  // With no input at all the microphones are unmet ends already, or talk straight into a phone or a computer.
+  if (have === 0 || have >= wanted) return []
+  const { roleId } = findMicrophonesOf(scene)
+  const tags = taking.map(({ item }) => item.tag)
+  const keys = taking.map(({ item }) => item.key)
+  return [{ about: [], level: 'warn', roleId, code: 'sound-inputs-short', speakers: wanted, have, tags, keys }]
+}
+
+function countChannels(item: PlacedItem): number {
+  return item.category === 'wireless-set' ? (readFigure(item, 'channels') ?? 1) : 1
+}
+
+const TAKES_NONE: readonly Category[] = ['preamp', 'speaker']
 
 /** Inputs of a device for microphones, without those that another device feeds. */
-function countFreeInputs(
-  thing: PlacedItem,
-  things: readonly PlacedItem[],
-  joints: readonly Joint[],
-  { chains }: Signals,
-): number {
-  if (thing.category === 'room' || isConduit(thing) || thing.category === 'preamp') return 0
-  if (isKindOf(thing.category, 'microphone') || thing.category === 'speaker') return 0
-  const ports = thing.ports.filter(
+function countFreeInputs(item: PlacedItem, scene: Scene): number {
+  if (item.category === 'room' || isConduit(item) || isItemOf(item, 'microphone')) return 0
+  if (TAKES_NONE.some((it) => it === item.category)) return 0
+  const ports = item.ports.filter(
     (it) => it.side === 'host' && it.direction === 'in' && it.interfaces.some((code) => SOUND.has(code)),
   )
   const total = ports.reduce((sum, it) => sum + it.count, 0)
-  const categoryOf = new Map(things.map((it) => [it.key, it.category]))
-  const fed = chains.filter(({ from, to }) => {
-    const category = categoryOf.get(from.key)
-    const isDevice = category !== undefined && category !== 'room' && !isKindOf(category, 'microphone')
-    return to.key === thing.key && isDevice && category !== 'preamp' && hasSoundJoint(thing, ports, joints)
+  const fed = factOf(scene, traceSignals).chains.filter(({ from, to }) => {
+    const sender = scene.itemOf.get(from.key)
+    const isDevice = sender && sender.category !== 'room' && !isItemOf(sender, 'microphone')
+    return to.key === item.key && isDevice && sender.category !== 'preamp' && hasSoundJoint(item, ports, scene)
   })
   return Math.max(0, total - fed.length)
 }
 
-function hasSoundJoint(thing: PlacedItem, ports: readonly { id: string }[], joints: readonly Joint[]): boolean {
-  return joints.some(({ host }) => host.key === thing.key && ports.some((port) => port.id === host.portId))
+function hasSoundJoint(item: PlacedItem, ports: readonly { id: string }[], { joints }: Scene): boolean {
+  return joints.some(({ host }) => host.key === item.key && ports.some((port) => port.id === host.portId))
 }

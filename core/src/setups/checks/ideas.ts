@@ -1,0 +1,114 @@
+import { type Category, isKindOf } from '../../kit/model/category.ts'
+import { nameModel } from '../../kit/model/model.ts'
+import type { PlacedItem } from '../placed/placed-item.ts'
+import type { FreeItem, Store } from '../placed/store.ts'
+import type { Remedy } from '../setup/remedy.ts'
+import type { Role } from '../setup/setup.ts'
+import type { IdeaContext } from './check.ts'
+import type { Scene } from './scene.ts'
+
+/** How many things are tried for one finding. */
+const MOST_TRIED = 12
+
+/** Whether a free thing is of a kind. */
+export function isOfKind(kind: Category): (it: FreeItem) => boolean {
+  return ({ model }) => isKindOf(model.category, kind)
+}
+
+export function findRole({ setup }: Scene, roleId: string | null): Role | undefined {
+  return setup.roles.find((it) => it.id === roleId)
+}
+
+/** What the fewest setups count on first, then by tag. */
+export function rankStore(units: FreeItem[]): FreeItem[] {
+  return units.sort((a, b) => a.usedBySetups - b.usedBySetups || (a.unit.tag < b.unit.tag ? -1 : 1))
+}
+
+/** Puts `count` free things of one model into a role, or as many as there are. */
+export function listAssignments(role: Role, store: Store, suits: (it: FreeItem) => boolean, count = 1): Remedy[] {
+  const byModel = new Map<string, FreeItem[]>()
+  for (const it of rankStore(store.units.filter(suits))) {
+    byModel.set(it.model.id, [...(byModel.get(it.model.id) ?? []), it])
+  }
+  return [...byModel.values()].slice(0, MOST_TRIED).map((group): Remedy => {
+    const taken = group.slice(0, count)
+    return {
+      kind: 'assign',
+      roleId: role.id,
+      unitIds: taken.map((it) => it.unit.id),
+      tags: taken.map((it) => it.unit.tag),
+      name: nameModel(group[0]?.model ?? { maker: '', name: '' }),
+    }
+  })
+}
+
+/** Free things of the kind of one that stands in a role, of its own model first. */
+export function listReplacements(role: Role, { category, model }: PlacedItem, store: Store): FreeItem[] {
+  const wanted = category === 'room' ? role.wants : category
+  // Where the role lists what takes turns, those and no others stand in for each other.
+  const listed = role.anyOfUnitIds ?? []
+  const alike = store.units.filter((it) =>
+    listed.length > 0 ? listed.includes(it.unit.id) : wanted !== null && isKindOf(it.model.category, wanted),
+  )
+  return rankStore(alike)
+    .sort((a, b) => Number(b.model.id === model?.id) - Number(a.model.id === model?.id))
+    .slice(0, MOST_TRIED)
+}
+
+export function makeReplacement(role: Role, unitId: string, { unit, model }: FreeItem): Remedy {
+  return { kind: 'replace', roleId: role.id, unitId, byUnitId: unit.id, tag: unit.tag, name: nameModel(model) }
+}
+
+/** Others of the same kind for single things of the setup, by their keys. */
+export function listStandInsFor(keys: readonly string[], { scene, store }: IdeaContext): Remedy[] {
+  return keys.flatMap((key) => {
+    const item = scene.itemOf.get(key)
+    const role = scene.setup.roles.find((it) => it.things.some((thing) => thing.unitId === item?.unit?.id))
+    const unitId = item?.unit?.id
+    if (!item || !role || !unitId) return []
+    return listReplacements(role, item, store).map((it) => makeReplacement(role, unitId, it))
+  })
+}
+
+/** Every other way to power one thing of a role, from the given source or any. */
+export function listPowerModesOf(role: Role, item: PlacedItem, source?: 'mains' | 'packs'): Remedy[] {
+  const unitId = item.unit?.id
+  if (!unitId) return []
+  return item.powerModes
+    .filter((mode) => mode.id !== item.powerMode?.id && (source === undefined || mode.source === source))
+    .map(({ id, label }) => ({ kind: 'power-mode', roleId: role.id, unitId, tag: item.tag, powerModeId: id, label }))
+}
+
+/** Every other way to power a thing of the setup from the given source. */
+export function listPowerModes(scene: Scene, source: 'mains' | 'packs'): Remedy[] {
+  return scene.items.flatMap((item) => {
+    const role = findRole(scene, item.roleId)
+    return role ? listPowerModesOf(role, item, source) : []
+  })
+}
+
+/** Every other way in which a thing of the setup can record. */
+export function listRecordingModesOf(item: PlacedItem | undefined): Remedy[] {
+  const unitId = item?.unit?.id
+  const roleId = item?.roleId
+  if (!item || !unitId || !roleId) return []
+  return item.recordingModes
+    .filter((mode) => mode.id !== item.recordingMode?.id)
+    .map(({ id, label }) => ({ kind: 'recording-mode', roleId, unitId, tag: item.tag, recordingModeId: id, label }))
+}
+
+/** What keeps to the mains and what goes to packs, in the order of the studio's practice; without one, things before modes. */
+export function orderByPower({ policies }: Scene, mains: Remedy[], packs: Remedy[]): Remedy[] {
+  const { way } = policies.school('power')
+  if (way === 'mains') return [...mains, ...packs]
+  if (way === 'packs') return [...packs, ...mains]
+  const isMode = (it: Remedy) => it.kind === 'power-mode'
+  return [...mains, ...packs].sort((a, b) => Number(isMode(a)) - Number(isMode(b)))
+}
+
+/** Other circuits of the room. */
+export function listCircuits({ setup }: Scene, store: Store): Remedy[] {
+  return store.circuits
+    .filter((circuit) => circuit.id !== setup.circuitId)
+    .map((circuit) => ({ kind: 'circuit', circuitId: circuit.id, name: circuit.name }))
+}

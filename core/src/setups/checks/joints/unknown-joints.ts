@@ -1,0 +1,46 @@
+import type { UnknownJoint } from '../../joining/completeness.ts'
+import { defineCheck, ofItem } from '../check.ts'
+import { type FindingWords, plain } from '../finding-words.ts'
+
+interface JointUnknown {
+  code: 'joint-unknown'
+  tag: string
+  name: string
+  other: string
+  fact: UnknownJoint['fact']
+}
+
+/** Joints that may hold, of which a figure is not recorded. */
+export const unknownJoints = defineCheck<JointUnknown>({
+  find: ({ unknown }) =>
+    unknown.map(({ thing, other, fact }) => ({
+      ...ofItem(thing),
+      about: [thing.key, other.key],
+      level: 'unknown',
+      code: 'joint-unknown',
+      other: other.tag,
+      fact,
+    })),
+  codes: {
+    'joint-unknown': { say: sayUnknownJoint, deciding: ({ fact }) => [fact] },
+  },
+})
+
+function sayUnknownJoint({ fact, tag, name, other }: JointUnknown): FindingWords {
+  switch (fact) {
+    case 'card-speed':
+      return plain(
+        `Cannot tell whether ${tag} is fast enough`,
+        `The speed class of ${name} is not recorded. It is printed on the card.`,
+      )
+    case 'mass':
+      return plain(
+        `Cannot tell whether ${other} bears ${tag}`,
+        `The mass of ${name} is not recorded. Weigh it, or look at its plate.`,
+      )
+    case 'load-limit':
+      return plain(`Cannot tell what ${other} bears`, `No load limit is recorded for ${other}, which carries ${name}.`)
+    default:
+      return fact satisfies never
+  }
+}

@@ -1,0 +1,136 @@
+import type { Interface } from '../../../kit/model/interface.ts'
+import { type Model, nameModel } from '../../../kit/model/model.ts'
+import { listInWords } from '../../../units/wording.ts'
+import type { UnmetNeed } from '../../joining/completeness.ts'
+import type { Store } from '../../placed/store.ts'
+import type { Remedy } from '../../setup/remedy.ts'
+import { defineCheck, type Envelope, type IdeaContext, ofItem, type Purchase } from '../check.ts'
+import { type FindingWords, plain, sayCount } from '../finding-words.ts'
+import { findRole, listAssignments, listPowerModesOf, listReplacements, makeReplacement } from '../ideas.ts'
+import type { Scene } from '../scene.ts'
+
+export interface NeedUnmet {
+  code: 'need-unmet'
+  tag: string
+  name: string
+  itemKey: string
+  side: 'host' | 'guest'
+  interfaces: { code: string; label: string; kind: Interface['kind']; partner: string }[]
+  wanted: number
+  missing: number
+  rivals: string[]
+  supply: string[]
+}
+
+/** Ends that have to be met and that nothing in the setup is left for. */
+export const unmetNeeds = defineCheck<NeedUnmet>({
+  find: (scene) => scene.unmet.map((need) => describe(need, scene)),
+  codes: {
+    'need-unmet': {
+      say: sayUnmet,
+      deciding: ({ interfaces, missing }) => [...interfaces.map((it) => it.code), missing],
+      ideas: listIdeas,
+      replaceable: ({ itemKey }) => [itemKey],
+      seeks: ({ interfaces }) => ({ interfaces: interfaces.map((it) => it.code) }),
+      toBuy: (finding, store) => (countFitting(finding, store) === 0 ? whatToBuy(finding, store) : null),
+      isSmaller: (after, before) => after.missing < before.missing,
+    },
+  },
+})
+
+function describe(need: UnmetNeed, { interfaces }: Scene) {
+  const { thing, side, wanted, missing, level, rivals, supply } = need
+  return {
+    ...ofItem(thing),
+    about: [thing.key, need.portId],
+    level,
+    code: 'need-unmet' as const,
+    itemKey: thing.key,
+    side,
+    interfaces: need.interfaces.map((code) => describeInterface(code, side, interfaces)),
+    wanted,
+    missing,
+    rivals,
+    supply,
+  }
+}
+
+function describeInterface(code: string, side: 'host' | 'guest', interfaces: ReadonlyMap<string, Interface>) {
+  const known = interfaces.get(code)
+  return {
+    code,
+    label: known?.label ?? code,
+    kind: known?.kind ?? ('signal' as const),
+    partner: (side === 'host' ? known?.guestName : known?.hostName) ?? code,
+  }
+}
+
+/** Whether a model has an end of the other side of an interface; a trial decides the rest. */
+export function fitsNeed({ side, interfaces }: NeedUnmet, model: Model): boolean {
+  return model.ports.some(
+    (port) => port.side !== side && port.interfaces.some((code) => interfaces.some((it) => it.code === code)),
+  )
+}
+
+/** Free things and pieces of stock in the store that would fit. */
+export function countFitting(finding: NeedUnmet, store: Pick<Store, 'units' | 'stock'>): number {
+  const units = store.units.filter((it) => fitsNeed(finding, it.model)).length
+  return store.stock.reduce((sum, it) => sum + (fitsNeed(finding, it.model) ? it.free : 0), units)
+}
+
+function listIdeas(finding: NeedUnmet & Envelope, { scene, store }: IdeaContext): Remedy[] {
+  const role = findRole(scene, finding.roleId)
+  const item = scene.itemOf.get(finding.itemKey)
+  if (!role || !item) return []
+  const stock = store.stock
+    .filter((it) => it.free >= finding.missing && fitsNeed(finding, it.model))
+    .map(({ stock: { id: stockId }, model }): Remedy => {
+      return { kind: 'assign-stock', roleId: role.id, stockId, quantity: finding.missing, name: nameModel(model) }
+    })
+  const units = listAssignments(role, store, (it) => fitsNeed(finding, it.model), finding.missing)
+  const { unit } = item
+  const others = unit ? listReplacements(role, item, store).map((it) => makeReplacement(role, unit.id, it)) : []
+  return [...stock, ...units, ...listPowerModesOf(role, item), ...others.slice(0, 2), whatToBuy(finding, store)]
+}
+
+/** What to put on the shopping list: more of the stock that fits, where there is one, else by what fits. */
+function whatToBuy(finding: NeedUnmet, store: Pick<Store, 'stock'>): Purchase {
+  const empty = store.stock.find((it) => fitsNeed(finding, it.model))
+  const item = empty?.model.name ?? finding.interfaces.map((it) => it.label).join(' or ')
+  return { kind: 'shop', item, quantity: finding.missing, stockId: empty?.stock.id ?? null }
+}
+
+function sayUnmet(finding: NeedUnmet): FindingWords {
+  const { name, tag, wanted, missing, rivals, supply } = finding
+  const labels = listInWords(finding.interfaces.map(nameInterface), 'or')
+  const have = wanted - missing
+  const count = wanted === 1 ? 'one' : `${wanted} ×`
+  const wants = `${name} wants ${count} ${labels}${have ? ` and has ${sayCount(have)}` : ''}.`
+  const among = rivals.length
+    ? ` ${listInWords([tag, ...rivals].sort())} want the same, and there is only ${supply.length ? listInWords(supply) : 'none'}.`
+    : ''
+  // The classic: one shoe on the camera, and microphone, receiver, lamp and screen all want it.
+  const bracket =
+    finding.interfaces.some((it) => it.code === 'shoe') && rivals.length > 0
+      ? ' A bracket with cold shoes carries more than one.'
+      : ''
+  return plain(sayTitle(finding), wants + among + bracket)
+}
+
+/** "Fenn A pack", "1/4-20 thread screw"; a mains lead or a "9 V cell" says by its own name what is wanted. */
+function nameInterface({ label, kind, partner }: { label: string; kind: string; partner: string }): string {
+  return kind === 'mains' || label.endsWith(partner) ? label : `${label} ${partner}`
+}
+
+function sayTitle({ interfaces: [first], tag, missing, wanted }: NeedUnmet): string {
+  if (!first) return `${tag} is not complete`
+  const what = {
+    mount: `${tag} has no ${first.partner}`,
+    carry: `Nothing carries ${tag}`,
+    battery: `No ${first.label} for ${tag}`,
+    card: `No card for ${tag}`,
+    mains: first.partner.includes('connector') ? `No mains lead for ${tag}` : `${tag} is not plugged in`,
+    signal: `${tag} is not connected`,
+  }[first.kind]
+  return missing > 1 && wanted > 1 ? `${what} (${missing} missing)` : what
+}

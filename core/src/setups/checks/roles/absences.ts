@@ -1,0 +1,76 @@
+import type { Absence } from '../../../kit/unit/absence.ts'
+import { findRoom } from '../../../studio/places/place-findings.ts'
+import type { PlacedItem } from '../../placed/placed-item.ts'
+import type { Role } from '../../setup/setup.ts'
+import { defineCheck, LEVEL_OF_IMPORTANCE, ofItem } from '../check.ts'
+import { plain, sayAbsence } from '../finding-words.ts'
+import { findRole, listStandInsFor } from '../ideas.ts'
+import type { Scene } from '../scene.ts'
+
+interface AbsentItem {
+  code: 'thing-absent'
+  unitId: string
+  tag: string
+  name: string
+  absence: Absence
+}
+
+interface BoundItem {
+  code: 'bound-elsewhere'
+  unitId: string
+  tag: string
+  name: string
+  room: string
+  here: string
+}
+
+/** Single things that stand in a role and will not be there. */
+export const absences = defineCheck<AbsentItem>({
+  find: (scene) =>
+    scene.items.flatMap((item) => {
+      const absence = item.unit ? scene.absences.get(item.unit.id) : undefined
+      if (!item.unit || !absence) return []
+      const level = findLevel(absence, findRole(scene, item.roleId))
+      return [{ ...ofItem(item), level, code: 'thing-absent', unitId: item.unit.id, absence }]
+    }),
+  codes: {
+    'thing-absent': {
+      say: ({ tag, name, absence }, words) => plain(`${tag} is not there`, `${name} is ${sayAbsence(absence, words)}.`),
+      deciding: ({ absence }) => [absence.reason, 'state' in absence ? absence.state : null],
+      ideas: ({ unitId }, context) => listStandInsFor([unitId], context),
+      replaceable: ({ unitId }) => [unitId],
+    },
+  },
+})
+
+/** Whoever is late may still be back in time: that is asked after, it does not stop the shoot yet. */
+function findLevel({ reason }: Absence, role: Role | undefined) {
+  const importance = role?.importance ?? 'optional'
+  return reason === 'late' && importance === 'essential' ? 'warn' : LEVEL_OF_IMPORTANCE[importance]
+}
+
+/** What is the venue's own stays in its room: a setup elsewhere cannot count on it. */
+export const boundElsewhere = defineCheck<BoundItem>({
+  find: (scene) => scene.items.flatMap((item) => findBound(item, scene)),
+  codes: {
+    'bound-elsewhere': {
+      say: ({ tag, name, room, here }) =>
+        plain(
+          `${tag} stays in ${room}`,
+          `${name} is the venue’s own and belongs to ${room}. This is to be in ${here}.`,
+        ),
+      deciding: ({ room, here }) => [room, here],
+      ideas: ({ unitId }, context) => listStandInsFor([unitId], context),
+      replaceable: ({ unitId }) => [unitId],
+    },
+  },
+})
+
+function findBound(item: PlacedItem, { where }: Scene) {
+  const here = where && findRoom(where.placeId, where.places)
+  if (!where || !here || item.unit?.acquisition !== 'venue') return []
+  const room = findRoom(item.unit.placeId, where.places)
+  if (!room || room.id === here.id) return []
+  const common = { ...ofItem(item), unitId: item.unit.id, room: room.name, here: here.name }
+  return [{ ...common, code: 'bound-elsewhere' as const }]
+}

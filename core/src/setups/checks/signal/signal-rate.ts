@@ -1,0 +1,79 @@
+import { trim } from '../../../units/quantity.ts'
+import { listInWords } from '../../../units/wording.ts'
+import { readFigure } from '../../placed/placed-item.ts'
+import { defineCheck, type Envelope, type Found } from '../check.ts'
+import { type FindingWords, makeGauge, plain } from '../finding-words.ts'
+import { listStandInsFor } from '../ideas.ts'
+import { factOf, type Scene } from '../scene.ts'
+import { type SignalChain, traceSignals } from './signals.ts'
+
+interface SlowCable {
+  code: 'cable-slow'
+  from: string
+  to: string
+  /** The pieces that carry too little, or of which nobody knows. */
+  tags: string[]
+  keys: string[]
+  wantedGbits: number
+  /** The least that is known of the pieces; null where it is known of none. */
+  haveGbits: number | null
+}
+
+/**
+ * Holds what a device sends against what the cables and adapters on the way carry: a picture in high resolution or many
+ * frames does not come through an older cable. Where it is not recorded what a device sends, nothing is said.
+ */
+export const signalRate = defineCheck<SlowCable>({
+  find: (scene) => factOf(scene, traceSignals).chains.flatMap((chain) => checkChain(chain, scene)),
+  codes: {
+    'cable-slow': {
+      say: saySlow,
+      deciding: ({ keys, wantedGbits, haveGbits }) => [...keys, wantedGbits, haveGbits],
+      ideas: ({ level, keys }, context) => (level === 'warn' ? listStandInsFor(keys, context) : []),
+      replaceable: ({ keys }) => keys,
+    },
+  },
+})
+
+function checkChain({ from, via, to }: SignalChain, { items, itemOf }: Scene): Found<SlowCable>[] {
+  const sender = itemOf.get(from.key)
+  const wantedGbits = sender ? readFigure(sender, 'sendsGbits') : null
+  if (wantedGbits === null || via.length === 0) return []
+  const pieces = via.flatMap((tag) => {
+    const item = items.find((it) => it.tag === tag)
+    return item ? [{ tag, key: item.key, gbits: readFigure(item, 'carriesGbits') }] : []
+  })
+  const slow = pieces.filter(({ gbits }) => gbits !== null && gbits < wantedGbits)
+  const unknown = pieces.filter(({ gbits }) => gbits === null)
+  if (slow.length + unknown.length === 0) return []
+  const known = pieces.flatMap(({ gbits }) => gbits ?? [])
+  const named = slow.length > 0 ? slow : unknown
+  return [
+    {
+      about: [from.key, to.key],
+      level: slow.length > 0 ? 'warn' : 'unknown',
+      roleId: sender?.roleId ?? null,
+      code: 'cable-slow',
+      from: from.tag,
+      to: to.tag,
+      tags: named.map(({ tag }) => tag),
+      keys: named.map(({ key }) => key),
+      wantedGbits,
+      haveGbits: known.length > 0 ? Math.min(...known) : null,
+    },
+  ]
+}
+
+function saySlow({ tags, from, to, level, wantedGbits, haveGbits }: SlowCable & Envelope): FindingWords {
+  const list = listInWords(tags)
+  return level === 'unknown'
+    ? plain(
+        `Cannot tell whether ${list} ${tags.length === 1 ? 'carries' : 'carry'} the picture`,
+        `${from} sends ${trim(wantedGbits, 1)} Gbit/s to ${to}, and what they carry is not recorded. It is printed on the cable or its box.`,
+      )
+    : {
+        title: `${list} ${tags.length === 1 ? 'is' : 'are'} too slow for ${from}`,
+        text: `It sends ${trim(wantedGbits, 1)} Gbit/s to ${to}: with this cable the picture fails, or comes smaller.`,
+        gauge: makeGauge(haveGbits ?? 0, wantedGbits, `${trim(haveGbits ?? 0, 1)} of ${trim(wantedGbits, 1)} Gbit/s`),
+      }
+}

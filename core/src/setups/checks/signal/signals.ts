@@ -1,0 +1,103 @@
+import type { Category } from '../../../kit/model/category.ts'
+import type { Joint } from '../../joining/completeness.ts'
+import { isConduit } from '../../joining/cycles.ts'
+import { isItemOf, type PlacedItem } from '../../placed/placed-item.ts'
+import type { Scene } from '../scene.ts'
+
+/** One way of a signal from a device to the next, over the cables and adapters between. */
+export interface SignalChain {
+  from: { key: string; tag: string; name: string }
+  via: string[]
+  to: { key: string; tag: string; name: string }
+}
+
+/** Where a microphone ends up: what records it, and how many pieces are between. */
+export interface SoundPath {
+  key: string
+  tag: string
+  name: string
+  recordedAt: string[]
+  /** Devices it reaches in all, those that only pass it on among them. */
+  reaches: string[]
+}
+
+export interface Signals {
+  chains: SignalChain[]
+  sound: SoundPath[]
+  /** Picture and sound are recorded apart, and somebody has to bring them together afterwards. */
+  isDoubleSystem: boolean
+}
+
+const RECORDS: readonly Category[] = ['recorder', 'camera', 'external-recorder', 'computer', 'tablet']
+/** A field recorder, a camera with its own sockets and a computer keep what they get; a mixer only passes it on. */
+const doesRecord = (item: PlacedItem) => RECORDS.some((kind) => isItemOf(item, kind))
+
+/** Follows every signal from its device to the next along the joints that were made. */
+export function traceSignals({ items: things, itemOf: thingOf, joints, interfaces }: Scene): Signals {
+  const ends = new Map<string, { portId: string; key: string }[]>()
+  const note = (own: Joint['host'], other: Joint['host']) =>
+    ends.set(own.key, [...(ends.get(own.key) ?? []), { portId: own.portId, key: other.key }])
+  for (const { host, guest, interfaceCode } of joints) {
+    if (interfaces.get(interfaceCode)?.kind !== 'signal') continue
+    note(host, guest)
+    note(guest, host)
+  }
+  const directionOf = (thing: PlacedItem, portId: string) => thing.ports.find((it) => it.id === portId)?.direction
+  const follow = (key: string, cameFrom: string, via: string[]): { via: string[]; to: PlacedItem }[] => {
+    const thing = thingOf.get(key)
+    if (!thing || via.length > things.length) return []
+    if (!isConduit(thing)) return [{ via, to: thing }]
+    return (ends.get(key) ?? [])
+      .filter((it) => it.key !== cameFrom)
+      .flatMap((it) => follow(it.key, key, [...via, thing.tag]))
+  }
+  const chains = things
+    .filter((it) => !isConduit(it))
+    .flatMap((from) =>
+      (ends.get(from.key) ?? [])
+        .filter(({ portId }) => directionOf(from, portId) !== 'in')
+        .flatMap(({ key }) => follow(key, from.key, []))
+        .filter(({ to }) => to !== from)
+        .map(({ via, to }): SignalChain => ({ from: name(from), via, to: name(to) })),
+    )
+  // What goes both ways is told once, from the first of the two.
+  const told = chains.filter(
+    (it, at) => !chains.slice(0, at).some((other) => other.from.key === it.to.key && isSameWay(other.via, it.via)),
+  )
+  const sound = things.filter((it) => isItemOf(it, 'microphone')).map((it) => followSound(it, chains, thingOf))
+  const cameras = new Set(things.filter((it) => isItemOf(it, 'camera')).map((it) => it.tag))
+  const recorders = sound.flatMap((it) => it.recordedAt)
+  const isDoubleSystem = cameras.size > 0 && recorders.length > 0 && !recorders.some((it) => cameras.has(it))
+  return { chains: told, sound, isDoubleSystem }
+}
+
+const name = ({ key, tag, name: called }: PlacedItem) => ({ key, tag, name: called })
+
+const isSameWay = (a: readonly string[], b: readonly string[]) => [...a].reverse().join() === b.join()
+
+function followSound(
+  microphone: PlacedItem,
+  chains: readonly SignalChain[],
+  thingOf: ReadonlyMap<string, PlacedItem>,
+): SoundPath {
+  const seen = new Set([microphone.key])
+  const queue = [microphone.key]
+  for (let key = queue.shift(); key !== undefined; key = queue.shift()) {
+    const thing = thingOf.get(key)
+    // What records keeps the sound: whatever it sends on is its picture or its own mix.
+    if (key !== microphone.key && thing && doesRecord(thing)) continue
+    for (const { from, to } of chains) {
+      if (from.key !== key || seen.has(to.key)) continue
+      seen.add(to.key)
+      queue.push(to.key)
+    }
+  }
+  const reached = [...seen].slice(1).flatMap((key) => thingOf.get(key) ?? [])
+  return {
+    key: microphone.key,
+    tag: microphone.tag,
+    name: microphone.name,
+    recordedAt: reached.filter(doesRecord).map((it) => it.tag),
+    reaches: reached.map((it) => it.tag),
+  }
+}

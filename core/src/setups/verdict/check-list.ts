@@ -1,0 +1,74 @@
+import type { Check, Sum } from '../checks/check.ts'
+import { demands } from '../checks/content/demands.ts'
+import { unknownJoints } from '../checks/joints/unknown-joints.ts'
+import { unmetNeeds } from '../checks/joints/unmet-needs.ts'
+import { cardMinutes, cardMinutesSum } from '../checks/media/card-minutes.ts'
+import { closedPlace } from '../checks/people/closed-place.ts'
+import { consent } from '../checks/people/consent.ts'
+import { owners } from '../checks/people/owners.ts'
+import { skills } from '../checks/people/skills.ts'
+import { cameraRoom } from '../checks/picture/camera-room.ts'
+import { imageCircle } from '../checks/picture/image-circle.ts'
+import { circuitLoad, circuitLoadSum } from '../checks/power/circuit-load.ts'
+import { packHours, packHoursSum } from '../checks/power/pack-hours.ts'
+import { carriedLoad, carriedLoadSum } from '../checks/rigging/carried-load.ts'
+import { workingHeight } from '../checks/rigging/working-height.ts'
+import { absences, boundElsewhere } from '../checks/roles/absences.ts'
+import { crewNotes } from '../checks/roles/crew-notes.ts'
+import { emptyRoles } from '../checks/roles/empty-roles.ts'
+import { providedRoles } from '../checks/roles/provided-roles.ts'
+import { sharedItems } from '../checks/roles/shared-items.ts'
+import { missingSpares } from '../checks/roles/spares.ts'
+import { shortStock } from '../checks/roles/stock.ts'
+import { cableRuns } from '../checks/signal/cable-runs.ts'
+import { signalRate } from '../checks/signal/signal-rate.ts'
+import { microphoneFeed } from '../checks/sound/microphone-feed.ts'
+import { gainSum, microphoneGain } from '../checks/sound/microphone-gain.ts'
+import { recordedSound } from '../checks/sound/recorded-sound.ts'
+import { speakers } from '../checks/sound/speakers.ts'
+import { suitedMicrophone } from '../checks/sound/suited-microphone.ts'
+
+/** Every check, one line each. What one finds never depends on another, so their order does not matter. */
+export const CHECKS = [
+  absences,
+  boundElsewhere,
+  cableRuns,
+  cameraRoom,
+  cardMinutes,
+  carriedLoad,
+  circuitLoad,
+  closedPlace,
+  consent,
+  crewNotes,
+  demands,
+  emptyRoles,
+  imageCircle,
+  microphoneFeed,
+  microphoneGain,
+  missingSpares,
+  owners,
+  packHours,
+  providedRoles,
+  recordedSound,
+  sharedItems,
+  shortStock,
+  signalRate,
+  skills,
+  speakers,
+  suitedMicrophone,
+  unknownJoints,
+  unmetNeeds,
+  workingHeight,
+]
+
+/** Every sum that is shown with its working, in the order in which they stand on the page. */
+export const SUMS = [circuitLoadSum, packHoursSum, cardMinutesSum, carriedLoadSum, gainSum]
+
+type FoundBy<C> = C extends Check<infer F> ? F : never
+type WorkedBy<S> = S extends Sum<infer W> ? W : never
+
+/** What the checks find, each with its own figures. */
+export type FoundFact = FoundBy<(typeof CHECKS)[number]>
+
+/** Figures with the numbers they came from. */
+export type Working = WorkedBy<(typeof SUMS)[number]>

@@ -1,0 +1,54 @@
+import { listInWords } from '../../units/wording.ts'
+import type { Sum } from '../checks/check.ts'
+import { type FindingWords, plural, type TimeWords, type WorkingWords } from '../checks/finding-words.ts'
+import type { Remedy } from '../setup/remedy.ts'
+import { SUMS, type Working } from './check-list.ts'
+import { type Finding, recordOf } from './finding.ts'
+import type { Verdict } from './readiness.ts'
+
+/** "Cannot run: 2 stops. 3 things to check." */
+export function sayVerdict({ counts }: Pick<Verdict, 'counts'>, hasThings = true): string {
+  const checks = counts.warn + counts.unknown + counts.advise
+  const rest = checks ? ` ${plural(checks, 'thing')} to check.` : ''
+  if (!hasThings) return 'Nothing in it yet.'
+  if (counts.stop) return `Cannot run: ${plural(counts.stop, 'stop')}.${rest}`
+  if (checks) return `Can run.${rest}`
+  return 'Ready to run.'
+}
+
+export function sayFinding(finding: Finding, words: TimeWords): FindingWords {
+  return recordOf(finding).say(finding, words)
+}
+
+/** The same finding without its figures, for who goes by feel: what it means and what to do. */
+export function sayPlainly(finding: Finding, text: string): string {
+  return recordOf(finding).sayPlainly?.(finding) ?? text
+}
+
+export function sayRemedy(remedy: Remedy): string {
+  switch (remedy.kind) {
+    case 'assign':
+      return `Take ${listInWords(remedy.tags)} too`
+    case 'assign-stock':
+      return `Take ${remedy.quantity} ${remedy.name} from stock`
+    case 'replace':
+      return `Use ${remedy.tag} instead`
+    case 'power-mode':
+      return `Run ${remedy.tag} from: ${remedy.label.toLowerCase()}`
+    case 'recording-mode':
+      return `Record ${remedy.tag} at ${remedy.label}`
+    case 'circuit':
+      return `Feed it from ${remedy.name}`
+    case 'shop':
+      return `Put ${remedy.quantity} on the shopping list`
+    default:
+      return remedy satisfies never
+  }
+}
+
+/** The formula with the numbers in it. */
+export function sayWorking(working: Working, labelOf: (code: string) => string = (code) => code): WorkingWords {
+  const sum = SUMS.find((it) => it.formula === working.formula) as Sum<Working> | undefined
+  if (!sum) throw new Error(`There is no sum called ${working.formula}.`)
+  return sum.say(working, labelOf)
+}

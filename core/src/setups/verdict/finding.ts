@@ -1,0 +1,37 @@
+import { type CodeRecord, type Envelope, type Found, LEVEL_OF_IMPORTANCE } from '../checks/check.ts'
+import type { Scene } from '../checks/scene.ts'
+import { CHECKS, type FoundFact } from './check-list.ts'
+
+/** One thing found about a setup: its code and figures in the envelope that all findings share. */
+export type Finding = FoundFact extends infer F ? (F extends unknown ? Envelope & F : never) : never
+
+export type FindingCode = Finding['code']
+
+/** The finding of one code. */
+export type FindingOf<C extends FindingCode> = Extract<Finding, { code: C }>
+
+const RECORDS = Object.assign({}, ...CHECKS.map((it) => it.codes)) as Record<FindingCode, CodeRecord<FoundFact>>
+
+/** All that is to be said and done about a finding's code. */
+export function recordOf<F extends { code: FindingCode }>(finding: F): CodeRecord<F> {
+  return RECORDS[finding.code] as unknown as CodeRecord<F>
+}
+
+/** Whether something could be tried or bought about it. */
+export function canHelp(finding: Finding): boolean {
+  return recordOf(finding).ideas !== undefined
+}
+
+export const FINDING_CODES = Object.keys(RECORDS) as FindingCode[]
+
+/** Everything that the checks find in a scene, in its envelope. */
+export function listFindings(scene: Scene): Finding[] {
+  const importanceOf = new Map(scene.setup.roles.map((role) => [role.id, role.importance]))
+  const put = ({ about, level, ...found }: Found<FoundFact>): Finding => ({
+    ...(found as unknown as FoundFact),
+    key: [found.code, ...about].join('/'),
+    level: level ?? LEVEL_OF_IMPORTANCE[importanceOf.get(found.roleId ?? '') ?? 'optional'],
+    roleId: found.roleId,
+  })
+  return CHECKS.flatMap((check) => (check.find(scene) as Found<FoundFact>[]).map(put))
+}

@@ -1,0 +1,45 @@
+import { eq } from 'drizzle-orm'
+import type { Stay } from '../availability/absences.ts'
+import type { BookingRow } from '../availability/holds.ts'
+import { refuseMissing } from '../foundation/base/problem.ts'
+import type { AppContext } from '../foundation/database/app-context.ts'
+import { bookings } from '../schema/diary-tables.ts'
+
+/** The time for which a setup is judged, and the time at which. */
+export interface AssessmentContext extends Stay {
+  now: number
+  /** Who is booked; null where no booking is judged. */
+  bookedIds: readonly string[] | null
+  /** Where it is to be; null takes the setup's own room. */
+  placeId: string | null
+}
+
+/** As it stands now: only what the things themselves are counts, not who else wants them. */
+export function makePresentContext(now: number, { plannedMinutes }: { plannedMinutes: number }): AssessmentContext {
+  const interval = { start: now, end: now + plannedMinutes * 60_000 }
+  return { now, interval, exceptBookingId: null, countsBookings: false, bookedIds: null, placeId: null }
+}
+
+/** For one of its bookings, with what others hold at that time. */
+export function makeBookingContext(now: number, row: BookingRow): AssessmentContext {
+  return {
+    now,
+    interval: { start: row.holdStart, end: row.holdEnd },
+    exceptBookingId: row.id,
+    countsBookings: true,
+    bookedIds: row.personIds,
+    placeId: row.placeId,
+  }
+}
+
+/** For a booking by its id, or as it stands where there is none. Throws where there is no such booking. */
+export function loadContext(
+  { db, now }: AppContext,
+  setup: { plannedMinutes: number },
+  bookingId: string | null | undefined,
+): AssessmentContext {
+  if (!bookingId) return makePresentContext(now(), setup)
+  const row = db.select().from(bookings).where(eq(bookings.id, bookingId)).get()
+  if (!row) throw refuseMissing('booking')
+  return makeBookingContext(now(), row)
+}

@@ -1,0 +1,103 @@
+import { canAccept, canHelp, type Finding, type Remedy, sayFinding, sayPlainly } from '@exemplar/core'
+import { useState } from 'react'
+import { Link } from 'react-router'
+import { Button } from '../../foundation/parts/button.tsx'
+import { Gauge } from '../../foundation/parts/gauge.tsx'
+import { Mark } from '../../foundation/parts/mark.tsx'
+import { Worded } from '../../foundation/parts/worded.tsx'
+import { useTimeWords } from '../../foundation/words/time-words.ts'
+import { useWording } from '../../foundation/words/wording.ts'
+import { AcceptFinding } from './accepted-findings.tsx'
+import { Remedies } from './remedies.tsx'
+
+/** For which setup findings are shown, and what whoever looks may do about them; null for who only looks. */
+export interface FindingDeeds {
+  setupId: string
+  bookingId: string | undefined
+  isBusy: boolean
+  onRemedy: ((remedy: Remedy, reason: string, roleId: string | null) => void) | null
+  onAccept: ((finding: Finding, reason: string | null) => void) | null
+}
+
+/** One finding with its figure, its working, and what can be done about it. */
+export function FindingItem({
+  finding,
+  startsOpen,
+  deeds,
+  working,
+}: {
+  finding: Finding
+  /** Whether its ways out are looked for at once. */
+  startsOpen: boolean
+  deeds: FindingDeeds
+  working: React.ReactNode
+}) {
+  const isPlain = useWording() === 'plain'
+  const words = useTimeWords()
+  const { title, text, gauge } = sayFinding(finding, words)
+  return (
+    <li className="border-t border-rule py-2.5">
+      <h3 className="flex items-baseline gap-2">
+        <span className="relative top-px">
+          <Mark level={finding.level} />
+        </span>
+        <span>
+          <Worded>{title}</Worded>
+        </span>
+      </h3>
+      <div className="ml-5">
+        {gauge && !isPlain && <Gauge {...gauge} tone={finding.level === 'stop' ? 'stop' : 'warn'} />}
+        <p className="mb-1.5 text-[13px] leading-snug text-quiet">
+          <Worded>{isPlain ? sayPlainly(finding, text) : text}</Worded>
+        </p>
+        <FindingDeed finding={finding} title={title} startsOpen={startsOpen} deeds={deeds} />
+        {working && <div className="mt-2">{working}</div>}
+      </div>
+    </li>
+  )
+}
+
+function FindingDeed({
+  finding,
+  title,
+  startsOpen,
+  deeds,
+}: {
+  finding: Finding
+  title: string
+  startsOpen: boolean
+  deeds: FindingDeeds
+}) {
+  const [isOpen, setOpen] = useState(startsOpen)
+  const { setupId, bookingId, isBusy, onRemedy, onAccept } = deeds
+  const unit = finding.code === 'thing-absent' ? finding.unitId : null
+  return (
+    <>
+      {isOpen && canHelp(finding) && (
+        <Remedies
+          setupId={setupId}
+          bookingId={bookingId}
+          finding={finding}
+          title={title}
+          isBusy={isBusy}
+          onRemedy={onRemedy}
+        />
+      )}
+      <div className="flex flex-wrap gap-1.5">
+        {!isOpen && canHelp(finding) && (
+          <Button size="small" aria-label={`Ways out: ${title}`} onClick={() => setOpen(true)}>
+            Ways out
+          </Button>
+        )}
+        {unit && (
+          <Link to={`/kit/${unit}`} className="self-center text-[12px] text-quiet underline underline-offset-[3px]">
+            Look at it
+          </Link>
+        )}
+        {onAccept && canAccept(finding) && (
+          <AcceptFinding title={title} isBusy={isBusy} onAccept={(reason) => onAccept(finding, reason)} />
+        )}
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,70 @@
+import type { FactField, RoleField } from '@exemplar/core'
+import { Waiting } from '../../foundation/parts/page-parts.tsx'
+import type { NamedDifference } from '../helping-api.ts'
+import { useSetupDifferenceQuery } from '../helping-api.ts'
+/** What is otherwise in the second setup, as seen from the first. */
+export function Differences({ id, otherId }: { id: string; otherId: string }) {
+  const { data, error, refetch } = useSetupDifferenceQuery({ id, otherId })
+  if (!data) return <Waiting what="the differences" error={error} onRetry={refetch} />
+  if (data.differences.length === 0) return <p className="text-[13px] text-quiet">Both are the same, role by role.</p>
+  return (
+    <ul className="text-[13px]">
+      {data.differences.map((it) => (
+        <li
+          key={JSON.stringify(it)}
+          className="grid grid-cols-[minmax(96px,160px)_1fr] gap-2 border-b border-rule py-1.5"
+        >
+          <b>{'role' in it ? it.role : FACT_NAMES[it.field]}</b>
+          <span>{sayDifference(it)}</span>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+const FACT_NAMES: Record<FactField, string> = {
+  speakers: 'People who speak',
+  shot: 'How much is seen',
+  carriers: 'People who carry',
+  isMirrored: 'Turned round',
+  placeId: 'Room',
+  circuitId: 'Circuit',
+  plannedMinutes: 'Planned minutes',
+  purposeKind: 'Purpose',
+}
+const FIELD_NAMES: Record<RoleField, string> = {
+  wantsModelId: 'which model fills it',
+  anyOfUnitIds: 'what takes turns',
+  providedBy: 'what does it',
+  position: 'the measured place',
+  settings: 'the setting card',
+  mayShare: 'whether its thing is shared',
+  stays: 'whether it stays rigged',
+  rigMinutes: 'the minutes to rig it',
+  importance: 'how much it matters',
+  wants: 'what fills it',
+  detail: 'where and how',
+  intentionallyEmpty: 'whether it is left empty',
+}
+
+function sayDifference(it: NamedDifference): string {
+  switch (it.kind) {
+    case 'role-added':
+      return `only here${it.things.length > 0 ? `: ${it.things.join(', ')}` : ''}`
+    case 'role-gone':
+      return `not here${it.things.length > 0 ? `: without ${it.things.join(', ')}` : ''}`
+    case 'things':
+      return [
+        it.added.length > 0 && `with ${it.added.join(', ')}`,
+        it.gone.length > 0 && `instead of ${it.gone.join(', ')}`,
+      ]
+        .filter(Boolean)
+        .join(' ')
+    case 'role-changed':
+      return `otherwise: ${it.fields.map((field) => FIELD_NAMES[field]).join(', ')}`
+    case 'fact':
+      return `${it.after || 'none'} instead of ${it.before || 'none'}`
+    default:
+      return it satisfies never
+  }
+}
