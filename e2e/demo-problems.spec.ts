@@ -1,4 +1,5 @@
 import { expect, test } from './exemplar.ts'
+import { openWays } from './hands.ts'
 
 test.use({ demo: true })
 
@@ -41,10 +42,12 @@ test('the seven problems of the demo are on screen with their figures', async ({
 test('a way out is carried out, the finding goes, and it can be taken back', async ({ page }) => {
   await page.goto('/setups/lr')
   const margin = page.getByRole('complementary', { name: 'Readiness' })
+  await openWays(margin, 'LEN-05 is not there')
   await margin.getByRole('button', { name: 'Use LEN-06 instead' }).click()
   await expect(margin).not.toContainText('LEN-05 is not there')
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(margin).toContainText('LEN-05 is not there')
+  await openWays(margin, /^The cards in CAM-03/)
   await margin.getByRole('button', { name: 'Record CAM-03 at 100 Mbit/s' }).click()
   await expect(margin).not.toContainText('The cards in CAM-03')
 })
@@ -52,6 +55,7 @@ test('a way out is carried out, the finding goes, and it can be taken back', asy
 test('what is short goes on the shopping list, is bought, and the microphone has its cell', async ({ page }) => {
   const margin = page.getByRole('complementary', { name: 'Readiness' })
   await page.goto('/setups/gi')
+  await openWays(margin, 'No 9 V cell for MIC-02')
   await margin.getByRole('button', { name: 'Put 1 on the shopping list' }).click()
   await expect(page.getByText('1 × 9 V cell is on the shopping list.').first()).toBeVisible()
   await page.goto('/ledger')
@@ -60,6 +64,7 @@ test('what is short goes on the shopping list, is bought, and the microphone has
   await entry.getByLabel('Net amount').fill('2.40')
   await entry.getByRole('button', { name: 'Record it' }).click()
   await page.goto('/setups/gi')
+  await openWays(margin, 'No 9 V cell for MIC-02')
   await margin.getByRole('button', { name: 'Take 1 9 V cell from stock' }).click()
   await expect(margin).not.toContainText('No 9 V cell')
 })

@@ -1,5 +1,17 @@
 import type { Locator, Page } from '@playwright/test'
 
+/** Opens the ways out of a finding in the margin, where they are not open already. */
+export async function openWays(
+  margin: Locator,
+  finding: string | RegExp,
+  push = (it: Locator) => it.click(),
+): Promise<void> {
+  const item = margin.getByRole('listitem').filter({ has: margin.page().getByRole('heading', { name: finding }) })
+  await item.waitFor()
+  const ways = item.getByRole('button', { name: /^Ways out/ })
+  if ((await ways.count()) > 0) await push(ways)
+}
+
 /** What a person does to a page. Each call is one action, counted. */
 export interface Hands {
   push(target: Locator): Promise<void>

@@ -1,7 +1,7 @@
 import { resolve } from 'node:path'
 import type { Locator, Page } from '@playwright/test'
 import { expect, test } from './exemplar.ts'
-import { makeKeys } from './hands.ts'
+import { makeKeys, openWays } from './hands.ts'
 
 const INVENTORY = resolve(import.meta.dirname, '../docs/examples/inventory.csv')
 
@@ -75,7 +75,13 @@ test('the whole path by keyboard alone: from the door and an inventory file to a
   await expect(margin).toContainText('The cards in HCA-01 end 4 min early')
   await push(margin.getByText('How this was worked out').first())
   await expect(margin).toContainText('100 Mbit/s × 0.45 = 45 GB/h')
-  for (const way of ['Take HPA-01 too', 'Take HLD-01 too', 'Take HCD-02 too', 'Take HPA-02 too']) {
+  for (const [finding, way] of [
+    [/^No Wend pack/, 'Take HPA-01 too'],
+    [/^No mains lead/, 'Take HLD-01 too'],
+    [/^The cards in HCA-01/, 'Take HCD-02 too'],
+    [/^Packs of/, 'Take HPA-02 too'],
+  ] as const) {
+    await openWays(margin, finding, push)
     await push(button(way, margin))
     await expect(button(way, margin)).toHaveCount(0)
   }

@@ -1,6 +1,7 @@
 import { resolve } from 'node:path'
 import type { Locator, Page } from '@playwright/test'
 import { expect, test } from './exemplar.ts'
+import { openWays } from './hands.ts'
 
 const INVENTORY = resolve(import.meta.dirname, '../docs/examples/inventory.csv')
 const PHONE = { width: 390, height: 844 }
@@ -82,16 +83,21 @@ test('from an inventory file to a spending figure', async ({ page }) => {
   await expect(margin(page)).toContainText('76 of 80 min')
   await margin(page).getByText('How this was worked out').first().click()
   await expect(margin(page)).toContainText('100 Mbit/s × 0.45 = 45 GB/h')
+  await openWays(margin(page), /^No Wend pack/)
   await margin(page).getByRole('button', { name: 'Take HPA-01 too' }).click()
   await expect(margin(page)).not.toContainText('No Wend pack')
+  await openWays(margin(page), /^No mains lead/)
   await margin(page).getByRole('button', { name: 'Take HLD-01 too' }).click()
   await expect(margin(page)).not.toContainText('No mains lead')
+  await openWays(margin(page), /^The cards in HCA-01/)
   await margin(page).getByRole('button', { name: 'Take HCD-02 too' }).click()
   await expect(margin(page)).not.toContainText('end 4 min early')
   await expect(margin(page)).toContainText('Can run.')
   await page.getByRole('button', { name: 'Undo' }).last().click()
   await expect(margin(page)).toContainText('The cards in HCA-01 end 4 min early')
+  await openWays(margin(page), /^The cards in HCA-01/)
   await margin(page).getByRole('button', { name: 'Take HCD-02 too' }).click()
+  await openWays(margin(page), /^Packs of/)
   await margin(page).getByRole('button', { name: 'Take HPA-02 too' }).click()
   await expect(margin(page)).toContainText('Ready to run.')
   await expect(margin(page)).toContainText('60 of 2,300 W')
@@ -151,6 +157,7 @@ test('from an inventory file to a spending figure', async ({ page }) => {
   await page.getByRole('link', { name: /Herbarium macro/ }).click()
   await expect(margin(page)).toContainText('HCA-01 is not there')
   await expect(margin(page)).toContainText('Shutter sticks')
+  await openWays(margin(page), 'HCA-01 is not there')
   await margin(page).getByRole('button', { name: 'Use HCA-02 instead' }).click()
   await expect(margin(page)).toContainText('Ready to run.')
 

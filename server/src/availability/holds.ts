@@ -8,13 +8,10 @@ import {
   listBookingItems,
   type NewBooking,
   type Setup,
-  type Unit,
 } from '@exemplar/core'
-import { and, eq, gt, isNotNull, isNull, lt, or } from 'drizzle-orm'
+import { and, eq, gt, lt, or } from 'drizzle-orm'
 import { bookings } from '../schema/diary-tables.ts'
-import { units } from '../schema/kit-tables.ts'
-import { setups } from '../schema/setups-tables.ts'
-import { isAnyOf, type Reader } from './holdings.ts'
+import { type Kin, loadEverySetup, loadKin, type Reader } from './reference.ts'
 
 export type BookingRow = typeof bookings.$inferSelect
 
@@ -33,10 +30,17 @@ export function loadBookings(db: Reader, { start, end }: Interval): BookingRow[]
     .all()
 }
 
+/** Setups by their ids, archived ones too. */
 export function loadSetups(db: Reader, ids: readonly string[]): Map<string, Setup> {
-  if (ids.length === 0) return new Map()
-  const rows = db.select().from(setups).where(isAnyOf(setups.id, ids)).all()
-  return new Map(rows.map(({ archivedAt: _, ...setup }) => [setup.id, setup]))
+  const all = loadEverySetup(db)
+  return new Map(
+    [...new Set(ids)].flatMap((id) => {
+      const row = all.get(id)
+      if (!row) return []
+      const { archivedAt: _, ...setup } = row
+      return [[id, setup] as const]
+    }),
+  )
 }
 
 /** What a booking takes: fixed once it was taken out, else whatever its setup holds now. */
@@ -48,24 +52,14 @@ export function listItems(
   return booking.items ?? listBookingItems(setupOf.get(booking.setupId ?? '') ?? null, booking.unitIds, kin)
 }
 
-type Kin = Pick<Unit, 'id' | 'parentId'>
-
-/** Things that go with another one. */
-export function loadKin(db: Reader): Kin[] {
-  return db
-    .select({ id: units.id, parentId: units.parentId })
-    .from(units)
-    .where(and(isNotNull(units.parentId), isNull(units.archivedAt)))
-    .orderBy(units.tag)
-    .all()
-}
-
 /** What bookings hold, of a stretch of time and of what is late, to be asked for any interval within. */
 export interface HoldBook {
   /** The holds that reach into an interval, but for one booking's. */
   within(interval: Interval, exceptBookingId?: string | null): Hold[]
   /** What is still out from bookings that are over, but for one's. */
   late(exceptBookingId?: string | null): Hold[]
+  /** The booking of a hold. */
+  rowOf(bookingId: string): BookingRow | undefined
 }
 
 /** Reads in three statements what holds something in the interval, and what is late now. */
@@ -93,6 +87,7 @@ export function loadHoldBook(db: Reader, interval: Interval, now: number): HoldB
   return {
     within: ({ start, end }, except = null) => list((row) => row.holdStart < end && row.holdEnd > start, except),
     late: (except = null) => list((row) => row.state === 'out' && row.holdEnd < now, except),
+    rowOf: (id) => rows.find((row) => row.id === id),
   }
 }
 

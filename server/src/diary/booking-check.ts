@@ -13,36 +13,33 @@ import {
   type Setup,
   type StudioSettings,
 } from '@exemplar/core'
-import { eq } from 'drizzle-orm'
-import { listAbsences, loadBlockingFaults } from '../availability/absences.ts'
+import { listAbsences } from '../availability/absences.ts'
 import { requireBooking } from '../availability/bookings.ts'
 import { isAnyOf, loadHoldings } from '../availability/holdings.ts'
-import { listItems, loadHoldBook, loadKin, loadSetups, makeDraftHold, toBooking } from '../availability/holds.ts'
+import { type HoldBook, listItems, loadHoldBook, loadSetups, makeDraftHold, toBooking } from '../availability/holds.ts'
+import { loadBlockingFaults, loadKin, loadModels, loadPeople, loadPlaces } from '../availability/reference.ts'
 import { refuseField } from '../foundation/base/problem.ts'
 import type { AppContext, Transaction } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { units } from '../schema/kit-tables.ts'
-import { people, places } from '../schema/studio-tables.ts'
 import type { AssessmentContext } from '../setups/assessment-context.ts'
 import { type AssessmentRequest, loadAssessment } from '../setups/assessment-store.ts'
-import { loadFreeStore } from '../setups/free-store.ts'
+import { listFree, loadUnitShelf } from '../setups/free-store.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 
 export function requireParts(tx: Database | Transaction, body: NewBooking): Setup | null {
   const setup = body.setupId ? loadSetups(tx, [body.setupId]).get(body.setupId) : null
   if (body.setupId && !setup) throw refuseField('/setupId', 'There is no such setup.')
-  if (body.placeId && !tx.select().from(places).where(eq(places.id, body.placeId)).get()) {
+  if (body.placeId && !loadPlaces(tx).has(body.placeId)) {
     throw refuseField('/placeId', 'There is no such room.')
   }
-  const known = new Set(
-    [
-      ...tx.select({ id: people.id }).from(people).where(isAnyOf(people.id, body.personIds)).all(),
-      ...tx.select({ id: units.id }).from(units).where(isAnyOf(units.id, body.unitIds)).all(),
-    ].map((it) => it.id),
-  )
+  const everybody = loadPeople(tx)
   for (const [at, id] of body.personIds.entries()) {
-    if (!known.has(id)) throw refuseField(`/personIds/${at}`, 'There is no such person.')
+    if (!everybody.has(id)) throw refuseField(`/personIds/${at}`, 'There is no such person.')
   }
+  if (body.unitIds.length === 0) return setup ?? null
+  const rows = tx.select({ id: units.id }).from(units).where(isAnyOf(units.id, body.unitIds)).all()
+  const known = new Set(rows.map((it) => it.id))
   for (const [at, id] of body.unitIds.entries()) {
     if (!known.has(id)) throw refuseField(`/unitIds/${at}`, 'There is no such thing.')
   }
@@ -73,10 +70,11 @@ export function checkBooking({ db, now }: AppContext, draft: NewBooking, exceptB
   const book = loadHoldBook(db, interval, context.now)
   const others = book.within(interval, exceptBookingId)
   const own = makeDraftHold(draft, setup, loadKin(db), settings.zone, exceptBookingId ?? 'draft')
+  loadModels(db)
   const holdings = loadHoldings(db, own.unitIds, [])
-  const blocking = loadBlockingFaults(db, own.unitIds)
+  const blocking = loadBlockingFaults(db)
   const absences = listAbsences([...holdings.units.values()], context, settings.zone, blocking, book)
-  const standInsOf = setup ? findStandInsOf(db, { setup, context }, [...absences.keys()], settings) : null
+  const standInsOf = setup ? findStandInsOf(db, { setup, context }, [...absences.keys()], settings, book) : null
   const troubles = [...absences].map(([unitId, absence]): Trouble => {
     const unit = holdings.units.get(unitId)
     const model = holdings.models.get(unit?.modelId ?? '')
@@ -115,13 +113,15 @@ function findStandInsOf(
   request: AssessmentRequest,
   absentIds: readonly string[],
   settings: StudioSettings,
+  book: HoldBook,
 ): Map<string, Trouble['standIns']> {
   const wanted = listUnitIds(request.setup).filter((id) => absentIds.includes(id))
   if (wanted.length === 0) return new Map()
-  const loaded = loadAssessment(db, request, settings)
+  const loaded = loadAssessment(db, request, settings, book)
   const { units: held, models } = loaded.input.holdings
   const kinds = wanted.flatMap((id) => models.get(held.get(id)?.modelId ?? '')?.category ?? [])
-  const store = loadFreeStore(db, loaded, (model) => kinds.some((kind) => isKindOf(model.category, kind)))
+  const shelf = loadUnitShelf(db, (model) => kinds.some((kind) => isKindOf(model.category, kind)))
+  const store = listFree(shelf, loaded)
   return new Map(
     wanted.map((id) => {
       const found = findStandIns(loaded.input, id, store).slice(0, MOST_OFFERED)
@@ -132,24 +132,22 @@ function findStandInsOf(
 
 type NamedSubject = { subject: 'unit' | 'place' | 'person'; subjectId: string }
 
-/** What things, rooms and people are called, by their ids: at most four statements. */
+/** What things, rooms and people are called, by their ids. */
 export function loadSubjectNames(db: Database, subjects: readonly NamedSubject[]): Map<string, string> {
-  const idsOf = (subject: NamedSubject['subject']) =>
-    subjects.flatMap((it) => (it.subject === subject ? [it.subjectId] : []))
-  const names = new Map<string, string>()
-  const unitIds = idsOf('unit')
-  const { units: found, models } = loadHoldings(db, unitIds, [])
-  for (const unit of found.values()) {
-    const model = models.get(unit.modelId)
-    names.set(unit.id, model ? `${unit.tag} ${nameModel(model)}` : unit.tag)
-  }
-  for (const [subject, table] of [['place', places] as const, ['person', people] as const]) {
-    const ids = idsOf(subject)
-    if (ids.length === 0) continue
-    const rows = db.select({ id: table.id, name: table.name }).from(table).where(isAnyOf(table.id, ids)).all()
-    for (const { id, name } of rows) names.set(id, name)
-  }
-  return names
+  const { units: found, models } = loadHoldings(
+    db,
+    subjects.flatMap((it) => (it.subject === 'unit' ? [it.subjectId] : [])),
+    [],
+  )
+  return new Map(
+    subjects.flatMap(({ subject, subjectId: id }) => {
+      const unit = found.get(id)
+      const model = models.get(unit?.modelId ?? '')
+      const own = unit && (model ? `${unit.tag} ${nameModel(model)}` : unit.tag)
+      const name = { unit: own, place: loadPlaces(db).get(id)?.name, person: loadPeople(db).get(id)?.name }[subject]
+      return name ? [[id, name] as const] : []
+    }),
+  )
 }
 
 export function describeCollisions(db: Database, holds: readonly Hold[]) {
@@ -174,13 +172,7 @@ export function loadBookingPage(app: AppContext, id: string) {
     items.flatMap((it) => it.unitId ?? []),
     items.flatMap((it) => it.stockId ?? []),
   )
-  const placeOf = new Map(
-    db
-      .select()
-      .from(places)
-      .all()
-      .map((place) => [place.id, place]),
-  )
+  const placeOf = loadPlaces(db)
   const names = loadSubjectNames(
     db,
     row.personIds.map((subjectId) => ({ subject: 'person', subjectId })),

@@ -14,15 +14,8 @@ import {
 import { eq } from 'drizzle-orm'
 import { z } from 'zod'
 import { requireBooking } from '../availability/bookings.ts'
-import {
-  type BookingRow,
-  listItems,
-  loadBookings,
-  loadHolds,
-  loadKin,
-  loadSetups,
-  toBooking,
-} from '../availability/holds.ts'
+import { type BookingRow, listItems, loadBookings, loadHolds, loadSetups, toBooking } from '../availability/holds.ts'
+import { loadKin } from '../availability/reference.ts'
 import { reportFault } from '../bench/fault-writing.ts'
 import { ProblemError, refuseField } from '../foundation/base/problem.ts'
 import { type Actor, requireVersion, write } from '../foundation/database/app-context.ts'

@@ -7,6 +7,7 @@ import {
   type Readiness,
   type StudioSettings,
 } from '@exemplar/core'
+import type { HoldBook } from '../availability/holds.ts'
 import { minuteOf, remember } from '../foundation/database/cache.ts'
 import type { Database } from '../foundation/database/database.ts'
 import type { AssessmentContext } from './assessment-context.ts'
@@ -23,10 +24,15 @@ function nameRequest({ setup, context: { now, interval, ...rest } }: AssessmentR
  * Judges setups, each at its time; kept until something changes or the minute passes, as many pages ask the same. What is
  * not known yet is read for all of them at once.
  */
-export function assessAll(db: Database, requests: readonly AssessmentRequest[], settings: StudioSettings): Readiness[] {
+export function assessAll(
+  db: Database,
+  requests: readonly AssessmentRequest[],
+  settings: StudioSettings,
+  book?: HoldBook,
+): Readiness[] {
   const names = requests.map(nameRequest)
   const unknown = requests.filter((_, at) => !db.cache.has(names[at] ?? ''))
-  const loaded = new Map(loadAssessments(db, unknown, settings).map((it) => [nameRequest(it), it.input]))
+  const loaded = new Map(loadAssessments(db, unknown, settings, book).map((it) => [nameRequest(it), it.input]))
   return names.map((name) =>
     remember(db, name, () => {
       const input = loaded.get(name)

@@ -18,13 +18,12 @@ import {
   type Unit,
 } from '@exemplar/core'
 import { and, eq, isNull } from 'drizzle-orm'
-import { listAbsences, loadBlockingFaults } from '../availability/absences.ts'
-import { isAnyOf, loadHoldings, loadInterfaces } from '../availability/holdings.ts'
+import { listAbsences } from '../availability/absences.ts'
+import { isAnyOf, loadHoldings } from '../availability/holdings.ts'
 import { type HoldBook, loadHoldBook } from '../availability/holds.ts'
-import { remember } from '../foundation/database/cache.ts'
+import { loadBlockingFaults, loadInterfaces, loadPlaces, loadTeam } from '../availability/reference.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { models, units } from '../schema/kit-tables.ts'
-import { people, places } from '../schema/studio-tables.ts'
 import type { AssessmentContext } from './assessment-context.ts'
 import { listFree, loadShelf, type Wanting } from './free-store.ts'
 
@@ -53,16 +52,17 @@ interface Loaded {
 
 /**
  * Gathers what core needs to judge setups, each at its time, in a fixed number of statements however many there are: now,
- * for bookings, or for drafts.
+ * for bookings, or for drafts. A book of holds that was read already, for all of that time, is not read again.
  */
 export function loadAssessments(
   db: Database,
   requests: readonly AssessmentRequest[],
   settings: StudioSettings,
+  book?: HoldBook,
 ): LoadedAssessment[] {
   const [first] = requests
   if (!first) return []
-  const loaded = loadAll(db, requests)
+  const loaded = loadAll(db, requests, book)
   const cases = requests.map((request) => ({
     ...request,
     input: makeInput(db, request, settings, loaded),
@@ -74,13 +74,18 @@ export function loadAssessments(
 }
 
 /** The same of one. */
-export function loadAssessment(db: Database, request: AssessmentRequest, settings: StudioSettings): LoadedAssessment {
-  const [loaded] = loadAssessments(db, [request], settings)
+export function loadAssessment(
+  db: Database,
+  request: AssessmentRequest,
+  settings: StudioSettings,
+  book?: HoldBook,
+): LoadedAssessment {
+  const [loaded] = loadAssessments(db, [request], settings, book)
   if (!loaded) throw new Error('A request was not loaded.')
   return loaded
 }
 
-function loadAll(db: Database, requests: readonly AssessmentRequest[]): Loaded {
+function loadAll(db: Database, requests: readonly AssessmentRequest[], book: HoldBook | undefined): Loaded {
   const assignments = requests.flatMap(({ setup }) => setup.roles.flatMap((role) => role.things))
   const unitIds = assignments.flatMap((it) => it.unitId ?? [])
   const holdings = loadHoldings(
@@ -92,12 +97,9 @@ function loadAll(db: Database, requests: readonly AssessmentRequest[]): Loaded {
   return {
     holdings,
     parts,
-    blocking: loadBlockingFaults(db, [...holdings.units.keys(), ...parts.map((it) => it.unit.id)]),
-    book: loadHoldBook(db, findHull(requests), requests[0]?.context.now ?? 0),
-    places: remember(db, 'places', () => {
-      const rows = db.select().from(places).all()
-      return new Map(rows.map((it) => [it.id, it]))
-    }),
+    blocking: loadBlockingFaults(db),
+    book: book ?? loadHoldBook(db, findHull(requests), requests[0]?.context.now ?? 0),
+    places: loadPlaces(db),
   }
 }
 
@@ -133,13 +135,11 @@ function makeInput(
   return {
     setup,
     holdings,
-    interfaces: remember(db, 'interfaces', () => loadInterfaces(db)),
+    interfaces: loadInterfaces(db),
     circuit: own?.circuits.find((it) => it.id === setup.circuitId) ?? null,
     policies: resolvePolicies(settings, setup.purposeKind, setup.overrides),
     crew: {
-      team: remember(db, 'team', () =>
-        db.select().from(people).where(isNull(people.archivedAt)).orderBy(people.name).all(),
-      ),
+      team: loadTeam(db),
       bookedIds: context.bookedIds,
       place,
       firstDay: findDate(start, settings.zone),
@@ -213,6 +213,5 @@ function listSpared({ setup, input: { holdings } }: LoadedAssessment): { id: str
 
 /** The circuits of a room. */
 export function loadCircuits(db: Database, placeId: string | null): Circuit[] {
-  if (!placeId) return []
-  return db.select({ circuits: places.circuits }).from(places).where(eq(places.id, placeId)).get()?.circuits ?? []
+  return loadPlaces(db).get(placeId ?? '')?.circuits ?? []
 }

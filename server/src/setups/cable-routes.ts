@@ -1,16 +1,16 @@
 import { type Category, type Conduit, countCables, findCables, idSchema, type Port } from '@exemplar/core'
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
 import { z } from 'zod'
-import { listAbsences, loadBlockingFaults } from '../availability/absences.ts'
-import { loadInterfaces } from '../availability/holdings.ts'
+import { listAbsences } from '../availability/absences.ts'
 import { loadHoldBook } from '../availability/holds.ts'
+import { countUsage, loadBlockingFaults, loadInterfaces } from '../availability/reference.ts'
 import { refuseField } from '../foundation/base/problem.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-import { countUsage, USABLE_STATES } from './free-store.ts'
+import { USABLE_STATES } from './free-store.ts'
 
 const CONDUIT_KINDS: Category[] = ['cable', 'cable-adapter', 'lead', 'strip', 'reel', 'coupler']
 const MOST = 2_000
@@ -41,15 +41,14 @@ export function loadConduits(app: AppContext): Conduit[] {
     .all()
   const now = app.now()
   const interval = { start: now, end: now + DAY_MS }
-  const ids = rows.map((it) => it.unit.id)
   const absent = listAbsences(
     rows.map((it) => it.unit),
     { interval, exceptBookingId: null, countsBookings: false },
     loadStudio(db).zone,
-    loadBlockingFaults(db, ids),
+    loadBlockingFaults(db),
     loadHoldBook(db, interval, now),
   )
-  const usesOf = countUsage(db, ids)
+  const usesOf = countUsage(db)
   return rows
     .filter(({ unit }) => !absent.has(unit.id))
     .map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, model, usedBySetups: usesOf.get(unit.id) ?? 0 }))

@@ -11,14 +11,13 @@ import {
   type Store,
   type Unit,
 } from '@exemplar/core'
-import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm'
-import { listAbsences, loadBlockingFaults } from '../availability/absences.ts'
+import { and, asc, inArray, isNull } from 'drizzle-orm'
+import { listAbsences } from '../availability/absences.ts'
 import { isAnyOf } from '../availability/holdings.ts'
 import type { HoldBook } from '../availability/holds.ts'
-import { remember } from '../foundation/database/cache.ts'
+import { countUsage, loadBlockingFaults, loadModels } from '../availability/reference.ts'
 import type { Database } from '../foundation/database/database.ts'
-import { models, stock, units } from '../schema/kit-tables.ts'
-import { setups, setupUnits } from '../schema/setups-tables.ts'
+import { stock, units } from '../schema/kit-tables.ts'
 import type { AssessmentContext } from './assessment-context.ts'
 
 /** Ours, and not to be had: worth naming where nothing else would do. */
@@ -47,10 +46,9 @@ export interface Shelf {
   usage: ReadonlyMap<string, number>
 }
 
-/** Reads in five statements what there is of the models that suit. */
-export function loadShelf(db: Database, suits: (model: Model) => boolean, most = MOST_LOOKED_AT): Shelf {
-  const all = remember(db, 'models', () => db.select().from(models).all())
-  const suiting = new Map(all.filter(suits).map((model) => [model.id, model]))
+/** What there is of single things of the models that suit: enough where only a stand-in is looked for. */
+export function loadUnitShelf(db: Database, suits: (model: Model) => boolean, most = MOST_LOOKED_AT): Shelf {
+  const suiting = new Map([...loadModels(db)].filter(([, model]) => suits(model)))
   const candidates = db
     .select()
     .from(units)
@@ -64,14 +62,13 @@ export function loadShelf(db: Database, suits: (model: Model) => boolean, most =
     .orderBy(asc(units.tag))
     .limit(most)
     .all()
-  const ids = candidates.map((unit) => unit.id)
-  return {
-    models: suiting,
-    units: candidates,
-    stock: db.select().from(stock).where(isNull(stock.archivedAt)).all(),
-    blocking: loadBlockingFaults(db, ids),
-    usage: countUsage(db, ids),
-  }
+  return { models: suiting, units: candidates, stock: [], blocking: loadBlockingFaults(db), usage: countUsage(db) }
+}
+
+/** Reads in two statements, beside what is kept, what there is of the models that suit. */
+export function loadShelf(db: Database, suits: (model: Model) => boolean, most = MOST_LOOKED_AT): Shelf {
+  const counted = db.select().from(stock).where(isNull(stock.archivedAt)).all()
+  return { ...loadUnitShelf(db, suits, most), stock: counted }
 }
 
 /** What of a shelf is free for one setup at its time, and what would be and is away. */
@@ -106,17 +103,4 @@ export function loadFreeStore(
   most = MOST_LOOKED_AT,
 ): Store {
   return listFree(loadShelf(db, suits, most + listUnitIds(wanting.setup).length), wanting)
-}
-
-/** How many setups count on each of these things. */
-export function countUsage(db: Database, unitIds: readonly string[]): Map<string, number> {
-  if (unitIds.length === 0) return new Map()
-  const rows = db
-    .select({ unitId: setupUnits.unitId, count: sql<number>`count(*)` })
-    .from(setupUnits)
-    .innerJoin(setups, eq(setups.id, setupUnits.setupId))
-    .where(and(isAnyOf(setupUnits.unitId, unitIds), isNull(setups.archivedAt)))
-    .groupBy(setupUnits.unitId)
-    .all()
-  return new Map(rows.map((row) => [row.unitId, row.count]))
 }

@@ -9,14 +9,12 @@ import {
   type TodayItem,
 } from '@exemplar/core'
 import { and, eq, inArray, isNotNull, isNull, lte } from 'drizzle-orm'
-import { isAnyOf } from '../availability/holdings.ts'
-import { loadHolds } from '../availability/holds.ts'
 import { loadSubjectNames } from '../diary/booking-check.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { models, stock, units } from '../schema/kit-tables.ts'
 import { parties } from '../schema/studio-tables.ts'
 
-import { DAYS_AHEAD, type TodayContext } from './today-context.ts'
+import { DAYS_AHEAD, LOAN_DAYS_AHEAD, type TodayContext } from './today-context.ts'
 
 export function listOut({ db, now }: TodayContext): TodayItem[] {
   const rows = db.select().from(bookings).where(eq(bookings.state, 'out')).orderBy(bookings.holdEnd).all()
@@ -39,7 +37,7 @@ export function listOut({ db, now }: TodayContext): TodayItem[] {
   })
 }
 
-export function listLoans({ db, settings, today, now }: TodayContext): TodayItem[] {
+export function listLoans({ db, settings, today, now, book }: TodayContext): TodayItem[] {
   const borrowed = db
     .select({ unit: units, maker: models.maker, name: models.name, owner: parties.name })
     .from(units)
@@ -57,25 +55,12 @@ export function listLoans({ db, settings, today, now }: TodayContext): TodayItem
     .all()
     .filter((row) => isOnLoan(row.unit))
   if (borrowed.length === 0) return []
-  const holds = loadHolds(db, { start: now, end: findStartOfDay(addDays(today, 60), settings.zone) })
-  const rowOf = new Map(
-    db
-      .select({ id: bookings.id, title: bookings.title, startsAt: bookings.startsAt })
-      .from(bookings)
-      .where(
-        isAnyOf(
-          bookings.id,
-          holds.map((it) => it.bookingId),
-        ),
-      )
-      .all()
-      .map((row) => [row.id, row]),
-  )
+  const holds = book.within({ start: now, end: findStartOfDay(addDays(today, LOAN_DAYS_AHEAD), settings.zone) })
   return borrowed.map(({ unit, maker, name, owner }): TodayItem => {
     const dueOn = unit.dueOn ?? today
     const gone = findStartOfDay(addDays(dueOn, 1), settings.zone)
     const wanting = holds.find((hold) => hold.unitIds.includes(unit.id) && hold.interval.end > gone)
-    const row = rowOf.get(wanting?.bookingId ?? '') ?? null
+    const row = wanting ? (book.rowOf(wanting.bookingId) ?? null) : null
     const daysLeft = countDays(today, dueOn)
     return {
       key: `loan/${unit.id}`,
@@ -93,9 +78,9 @@ export function listLoans({ db, settings, today, now }: TodayContext): TodayItem
   })
 }
 
-export function listCollisions({ db, settings, now, today }: TodayContext): TodayItem[] {
+export function listCollisions({ db, settings, now, today, book }: TodayContext): TodayItem[] {
   const interval = { start: now, end: findStartOfDay(addDays(today, DAYS_AHEAD), settings.zone) }
-  const holds = loadHolds(db, interval)
+  const holds = book.within(interval)
   const titles = new Map(holds.map((hold) => [hold.bookingId, hold.title]))
   const found = findCollisions(holds)
   const labels = loadSubjectNames(db, found)

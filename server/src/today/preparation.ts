@@ -12,12 +12,12 @@ import {
   withoutListed,
 } from '@exemplar/core'
 import { and, eq, isNull, lte, sql } from 'drizzle-orm'
-import { listAbsences, loadBlockingFaults } from '../availability/absences.ts'
-import { loadHoldings, loadInterfaces } from '../availability/holdings.ts'
-import { type BookingRow, listItems, loadBookings, loadHoldBook, loadKin, loadSetups } from '../availability/holds.ts'
+import { listAbsences } from '../availability/absences.ts'
+import { loadHoldings } from '../availability/holdings.ts'
+import { type BookingRow, type HoldBook, listItems, loadBookings, loadSetups } from '../availability/holds.ts'
+import { loadBlockingFaults, loadInterfaces, loadKin } from '../availability/reference.ts'
 import { listServicesDue } from '../bench/bench-routes.ts'
 import { loadSubjectNames } from '../diary/booking-check.ts'
-import { remember } from '../foundation/database/cache.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { models, stock } from '../schema/kit-tables.ts'
 import { shoppingLines } from '../schema/ledger-tables.ts'
@@ -36,7 +36,7 @@ export interface Ahead {
 }
 
 /** Every booking of the days ahead, judged: what is read for all of them is read at once. */
-export function assessAhead({ db, settings, now, today }: TodayContext): Ahead[] {
+export function assessAhead({ db, settings, now, today, book }: TodayContext): Ahead[] {
   const end = findStartOfDay(addDays(today, DAYS_AHEAD), settings.zone)
   const rows = loadBookings(db, { start: now, end }).filter(
     (row) => row.state === 'pencilled' || row.state === 'confirmed',
@@ -49,9 +49,9 @@ export function assessAhead({ db, settings, now, today }: TodayContext): Ahead[]
     const setup = setupOf.get(row.setupId ?? '')
     return setup ? [{ setup, context: makeBookingContext(now, row) }] : []
   })
-  const readiness = assessAll(db, requests, settings)
+  const readiness = assessAll(db, requests, settings, book)
   const byBooking = new Map(requests.map(({ context }, at) => [context.exceptBookingId, readiness[at] ?? null]))
-  const absent = countLooseAbsent(db, rows, now, settings)
+  const absent = countLooseAbsent(db, rows, now, settings, book)
   return rows.map((row) => ({
     row,
     setup: setupOf.get(row.setupId ?? '') ?? null,
@@ -66,14 +66,13 @@ function countLooseAbsent(
   rows: readonly BookingRow[],
   now: number,
   { zone }: StudioSettings,
+  book: HoldBook,
 ): Map<string, number> {
   const withLoose = rows.filter((row) => row.unitIds.length > 0)
   if (withLoose.length === 0) return new Map()
   const unitIds = withLoose.flatMap((row) => row.unitIds)
   const { units } = loadHoldings(db, unitIds, [])
-  const blocking = loadBlockingFaults(db, unitIds)
-  const end = Math.max(...withLoose.map((row) => row.holdEnd))
-  const book = loadHoldBook(db, { start: now, end }, now)
+  const blocking = loadBlockingFaults(db)
   return new Map(
     withLoose.map((row) => {
       const own = row.unitIds.flatMap((id) => units.get(id) ?? [])
@@ -115,7 +114,7 @@ const listSubjects = ({ placeId, personIds }: BookingRow) => [
 
 export function listPreparation(context: TodayContext, ahead: readonly Ahead[]): TodayItem[] {
   const { db, today } = context
-  const interfaces = remember(db, 'interfaces', () => loadInterfaces(db))
+  const interfaces = loadInterfaces(db)
   const toBuy = loadShoppingNeeds(context, ahead)
   const bookings = ahead.map(({ row, readiness }): AheadBooking => {
     return { id: row.id, title: row.title, startsAt: row.startsAt, readiness, toBuy: toBuy.get(row.id) ?? [] }
@@ -131,15 +130,13 @@ export function listPreparation(context: TodayContext, ahead: readonly Ahead[]):
 
 /** What stops the bookings ahead and has to be bought, each by what is free at its time. */
 function loadShoppingNeeds(
-  { db, settings, now }: TodayContext,
+  { db, settings, now, book }: TodayContext,
   ahead: readonly Ahead[],
 ): Map<string, AheadBooking['toBuy']> {
   const stopped = ahead.filter(({ readiness }) => readiness?.findings.some((it) => it.level === 'stop'))
   if (stopped.length === 0) return new Map()
   const findings = stopped.flatMap((it) => it.readiness?.findings ?? []).filter((it) => it.level === 'stop')
   const shelf = loadShelf(db, makeShoppingFilter(findings))
-  const end = Math.max(...stopped.map(({ row }) => row.holdEnd))
-  const book = loadHoldBook(db, { start: now, end }, now)
   return new Map(
     stopped.map(({ row, setup, readiness }) => {
       const context = makeBookingContext(now, row)

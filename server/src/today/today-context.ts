@@ -1,5 +1,9 @@
 import type { StudioSettings } from '@exemplar/core'
+import type { HoldBook } from '../availability/holds.ts'
 import type { Database } from '../foundation/database/database.ts'
+
+/** So many days ahead things are looked for that are wanted and go back before. */
+export const LOAN_DAYS_AHEAD = 60
 
 /** How far Today looks ahead. */
 export const DAYS_AHEAD = 14
@@ -10,4 +14,6 @@ export interface TodayContext {
   settings: StudioSettings
   now: number
   today: string
+  /** What bookings hold from now on, for as long as any section looks ahead. */
+  book: HoldBook
 }

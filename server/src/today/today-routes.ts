@@ -1,4 +1,5 @@
-import { arrangeToday, findDate, may, type TodayItem } from '@exemplar/core'
+import { addDays, arrangeToday, findDate, findStartOfDay, may, type TodayItem } from '@exemplar/core'
+import { loadHoldBook } from '../availability/holds.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
@@ -6,11 +7,15 @@ import { listDecisions, listSeasons } from './decisions.ts'
 import { listCollisions, listLoans, listOut } from './out-and-colliding.ts'
 import { assessAhead, listPreparation, listServices, listShoots } from './preparation.ts'
 import type { TodayContext } from './today-context.ts'
+import { LOAN_DAYS_AHEAD } from './today-context.ts'
 
 function gatherToday(app: AppContext, seesMoney: boolean): TodayItem[] {
   const settings = loadStudio(app.db)
   const now = app.now()
-  const context: TodayContext = { db: app.db, settings, now, today: findDate(now, settings.zone) }
+  const today = findDate(now, settings.zone)
+  const end = findStartOfDay(addDays(today, LOAN_DAYS_AHEAD), settings.zone)
+  const book = loadHoldBook(app.db, { start: now, end }, now)
+  const context: TodayContext = { db: app.db, settings, now, today, book }
   const ahead = assessAhead(context)
   return [
     ...listShoots(context, ahead),

@@ -48,7 +48,14 @@ const EARLY_CODES: Readonly<Record<string, string>> = {
   'cable-slow': 'link-slow',
   'cable-run-trouble': 'link-trouble',
 }
-const HAD_TAGS = new Set(['beyond-room', 'cable-slow', 'carried-load', 'circle-small', 'gain-short', 'sound-unrecorded'])
+const HAD_TAGS = new Set([
+  'beyond-room',
+  'cable-slow',
+  'carried-load',
+  'circle-small',
+  'gain-short',
+  'sound-unrecorded',
+])
 
 /**
  * The key that a finding had then. A fingerprint of that time fell with every figure that a release added, so what was

@@ -10,7 +10,7 @@ import {
   writeInventory,
   writeKitFile,
 } from '@exemplar/core'
-import { loadInterfaces } from '../../availability/holdings.ts'
+import { loadInterfaces } from '../../availability/reference.ts'
 import { ProblemError } from '../../foundation/base/problem.ts'
 import { type Transaction, write } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'

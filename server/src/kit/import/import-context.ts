@@ -1,6 +1,6 @@
 import type { ImportContext } from '@exemplar/core'
 import { isNull } from 'drizzle-orm'
-import { loadInterfaces } from '../../availability/holdings.ts'
+import { loadInterfaces } from '../../availability/reference.ts'
 import type { Transaction } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
 import { columnMaps, models, stock, units } from '../../schema/kit-tables.ts'

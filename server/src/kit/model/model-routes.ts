@@ -1,7 +1,7 @@
 import { idSchema, listFits, nameModel, newModelSchema } from '@exemplar/core'
 import { and, eq, isNull, sql } from 'drizzle-orm'
 import { z } from 'zod'
-import { loadInterfaces } from '../../availability/holdings.ts'
+import { loadInterfaces } from '../../availability/reference.ts'
 import { refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { requireVersion, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'

@@ -8,6 +8,7 @@ import {
   type Writer,
   write,
 } from '../../foundation/database/app-context.ts'
+import { remember } from '../../foundation/database/cache.ts'
 import type { Database } from '../../foundation/database/database.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { interfaces } from '../../schema/kit-tables.ts'
@@ -52,10 +53,13 @@ function addNewStandards(app: AppContext): void {
 }
 
 export function loadStudio(db: Database | Transaction): Studio {
-  const row = db.select().from(studio).get()
-  if (!row) throw new Error('The database holds no studio; ensureStudio runs at start.')
-  // Settings kept by an older version lack what came since; the defaults stand in.
-  return { ...studioSettingsSchema.parse(row.settings), version: row.version }
+  const load = () => {
+    const row = db.select().from(studio).get()
+    if (!row) throw new Error('The database holds no studio; ensureStudio runs at start.')
+    // Settings kept by an older version lack what came since; the defaults stand in.
+    return { ...studioSettingsSchema.parse(row.settings), version: row.version }
+  }
+  return 'cache' in db ? remember(db, 'studio', load) : load()
 }
 
 export const studioRoutes = [

@@ -22,13 +22,13 @@ export interface FindingDeeds {
 /** One finding with its figure, its working, and what can be done about it. */
 export function FindingItem({
   finding,
-  startsOpen,
+  isFirst,
   deeds,
   working,
 }: {
   finding: Finding
-  /** Whether its ways out are looked for at once. */
-  startsOpen: boolean
+  /** The worst that something can be done about: its ways out are looked for at once. */
+  isFirst: boolean
   deeds: FindingDeeds
   working: React.ReactNode
 }) {
@@ -50,7 +50,7 @@ export function FindingItem({
         <p className="mb-1.5 text-[13px] leading-snug text-quiet">
           <Worded>{isPlain ? sayPlainly(finding, text) : text}</Worded>
         </p>
-        <FindingDeed finding={finding} title={title} startsOpen={startsOpen} deeds={deeds} />
+        <FindingDeed finding={finding} title={title} isFirst={isFirst} deeds={deeds} />
         {working && <div className="mt-2">{working}</div>}
       </div>
     </li>
@@ -60,15 +60,16 @@ export function FindingItem({
 function FindingDeed({
   finding,
   title,
-  startsOpen,
+  isFirst,
   deeds,
 }: {
   finding: Finding
   title: string
-  startsOpen: boolean
+  isFirst: boolean
   deeds: FindingDeeds
 }) {
-  const [isOpen, setOpen] = useState(startsOpen)
+  const [isOpened, setOpened] = useState(false)
+  const isOpen = isFirst || isOpened
   const { setupId, bookingId, isBusy, onRemedy, onAccept } = deeds
   const unit = finding.code === 'thing-absent' ? finding.unitId : null
   return (
@@ -85,7 +86,7 @@ function FindingDeed({
       )}
       <div className="flex flex-wrap gap-1.5">
         {!isOpen && canHelp(finding) && (
-          <Button size="small" aria-label={`Ways out: ${title}`} onClick={() => setOpen(true)}>
+          <Button size="small" aria-label={`Ways out: ${title}`} onClick={() => setOpened(true)}>
             Ways out
           </Button>
         )}

@@ -71,7 +71,7 @@ export function ReadinessMargin({
           <FindingItem
             key={finding.key}
             finding={finding}
-            startsOpen={finding === first}
+            isFirst={finding === first}
             deeds={deeds}
             working={
               'working' in finding && (

@@ -1,0 +1,99 @@
+import type { BlockingFault, Interface, Model, Person, Place, Setup, Unit } from '@exemplar/core'
+import { findBlockingFault } from '@exemplar/core'
+import { and, eq, isNotNull, isNull } from 'drizzle-orm'
+import type { Transaction } from '../foundation/database/app-context.ts'
+import { remember } from '../foundation/database/cache.ts'
+import type { Database } from '../foundation/database/database.ts'
+import { faults } from '../schema/bench-tables.ts'
+import { interfaces, models, units } from '../schema/kit-tables.ts'
+import { setups } from '../schema/setups-tables.ts'
+import { people, places } from '../schema/studio-tables.ts'
+
+/**
+ * What nearly every page looks up and what a studio has few of. Read whole, in one statement each, and kept until the next
+ * change. Inside a transaction it is read anew, as what is kept may be older than what was just written.
+ */
+export type Reader = Database | Transaction
+
+function once<T>(db: Reader, key: string, make: () => T): T {
+  return 'cache' in db ? remember(db, key, make) : make()
+}
+
+const byId = <T extends { id: string }>(rows: readonly T[]) => new Map(rows.map((it) => [it.id, it]))
+
+export function loadPlaces(db: Reader): Map<string, Place> {
+  return once(db, 'places', () => byId(db.select().from(places).all()))
+}
+
+/** Everybody there was, those who left included, by name. */
+export function loadPeople(db: Reader): Map<string, Person & { archivedAt: number | null }> {
+  return once(db, 'people', () => byId(db.select().from(people).orderBy(people.name).all()))
+}
+
+/** Who is in the team now, by name. */
+export function loadTeam(db: Reader): Person[] {
+  return once(db, 'team', () => [...loadPeople(db).values()].filter((it) => it.archivedAt === null))
+}
+
+export function loadInterfaces(db: Reader): Map<string, Interface> {
+  return once(db, 'interfaces', () => {
+    const rows = db.select().from(interfaces).all()
+    return new Map(rows.map((it) => [it.code, it]))
+  })
+}
+
+/** Every model there is. */
+export function loadModels(db: Reader): Map<string, Model> {
+  return once(db, 'models', () => byId(db.select().from(models).all()))
+}
+
+/** Every setup, archived ones too: what was booked stays booked. */
+export function loadEverySetup(db: Reader): Map<string, Setup & { archivedAt: number | null }> {
+  return once(db, 'setups', () => byId(db.select().from(setups).orderBy(setups.code).all()))
+}
+
+export type Kin = Pick<Unit, 'id' | 'parentId'>
+
+/** Things that go with another one. */
+export function loadKin(db: Reader): Kin[] {
+  return once(db, 'kin', () =>
+    db
+      .select({ id: units.id, parentId: units.parentId })
+      .from(units)
+      .where(and(isNotNull(units.parentId), isNull(units.archivedAt)))
+      .orderBy(units.tag)
+      .all(),
+  )
+}
+
+/** Every open fault that takes a thing out of use, by the thing. */
+export function loadBlockingFaults(db: Reader): Map<string, BlockingFault> {
+  return once(db, 'blocking-faults', () => {
+    const open = db
+      .select()
+      .from(faults)
+      .where(and(isNull(faults.mendedAt), eq(faults.severity, 'unusable')))
+      .all()
+    const byUnit = new Map<string, typeof open>()
+    for (const it of open) byUnit.set(it.unitId, [...(byUnit.get(it.unitId) ?? []), it])
+    return new Map(
+      [...byUnit].flatMap(([unitId, own]) => {
+        const fault = findBlockingFault(own)
+        return fault ? [[unitId, fault] as const] : []
+      }),
+    )
+  })
+}
+
+/** How many setups count on each thing. */
+export function countUsage(db: Reader): Map<string, number> {
+  return once(db, 'usage', () => {
+    const counts = new Map<string, number>()
+    for (const { archivedAt, roles } of loadEverySetup(db).values()) {
+      if (archivedAt !== null) continue
+      const own = new Set(roles.flatMap((role) => role.things.flatMap((it) => it.unitId ?? [])))
+      for (const id of own) counts.set(id, (counts.get(id) ?? 0) + 1)
+    }
+    return counts
+  })
+}
