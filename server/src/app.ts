@@ -14,6 +14,7 @@ import { requirePermission } from './foundation/http/permission.ts'
 import { refuseForeignHosts, refuseForeignOrigins, setSecurityHeaders } from './foundation/http/request-guards.ts'
 import { RawReply, type Route } from './foundation/http/route.ts'
 import { findSession } from './studio/access/sessions.ts'
+import { listChangedSubjects } from './studio/history/changed-subjects.ts'
 
 const BODY_LIMIT = '6mb'
 export const SESSION_COOKIE = 'exemplar_session'
@@ -81,7 +82,10 @@ async function answer(context: Koa.Context, route: Route, app: AppContext): Prom
     },
   }
   const reply = await route.handle(request, app)
-  if (actor.changeId !== null) context.set('X-Exemplar-Change', String(actor.changeId))
+  if (actor.changeId !== null) {
+    context.set('X-Exemplar-Change', String(actor.changeId))
+    context.set('X-Exemplar-Subjects', listChangedSubjects(app.db, actor.changeId).join(','))
+  }
   context.status = reply === undefined ? 204 : route.status
   context.set('Cache-Control', 'no-store')
   if (reply === undefined) return

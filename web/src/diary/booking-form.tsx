@@ -12,11 +12,13 @@ import { skipToken } from '@reduxjs/toolkit/query/react'
 import { useMemo, useState } from 'react'
 import { useCheckBookingQuery, usePeopleQuery, useSetupQuery, useSetupsQuery } from '../foundation/api/api.ts'
 import type { Problem } from '../foundation/api/problem.ts'
+import type { BookingCheck } from '../foundation/api/replies.ts'
 import { useMay } from '../foundation/api/session.ts'
 import { CheckField, FormProblem, SelectField, TextField } from '../foundation/form/field.tsx'
 import { PlaceOptions } from '../foundation/form/options.tsx'
 import { Button } from '../foundation/parts/button.tsx'
 import { Tag } from '../foundation/parts/page-parts.tsx'
+import { useSettled } from '../foundation/parts/use-settled.ts'
 import { ThingPicker } from '../kit/entry/thing-picker.tsx'
 import { useSetupChanges } from '../setups/use-setup-changes.ts'
 import { BookingTroubles } from './booking-troubles.tsx'
@@ -138,7 +140,9 @@ export function BookingForm({
     }
     return newBookingSchema.safeParse(body)
   }, [draft, state, setup])
-  const { data: check } = useCheckBookingQuery(reading.success ? { body: reading.data, except } : skipToken)
+  // What it is called and what it costs stand in nobody's way: they are not asked about.
+  const asked = useSettled(reading.success ? { ...reading.data, title: 'Draft', note: '', feeMinor: null } : null)
+  const { data: check } = useCheckBookingQuery(asked ? { body: asked, except } : skipToken)
   const busyWith = (personId: string) => {
     const title = check?.busy.find((it) => it.personId === personId)?.title
     return title ? `taken by ${title}` : ''
@@ -299,7 +303,7 @@ export function BookingForm({
         </Button>
       )}
       <SkillsWanted skills={setup?.skills ?? []} people={people ?? []} booked={draft.personIds} />
-      {reading.success && <Check body={reading.data} except={except} setupId={draft.setupId} />}
+      {reading.success && <Check check={check} title={draft.title} setupId={draft.setupId} />}
       <FormProblem text={problem?.detail ?? null} />
       <Button look="act" type="submit" className="w-fit">
         {act}
@@ -308,12 +312,11 @@ export function BookingForm({
   )
 }
 
-function Check({ body, except, setupId }: { body: NewBooking; except?: string; setupId: string }) {
-  const { data } = useCheckBookingQuery({ body, except })
+function Check({ check: data, title, setupId }: { check: BookingCheck | undefined; title: string; setupId: string }) {
   const { data: setup } = useSetupQuery(setupId, { skip: !setupId })
   const { carryOut } = useSetupChanges(setup)
   const may = useMay()
-  const swap = may('change-setups') ? (remedy: Remedy) => carryOut(remedy, body.title) : undefined
+  const swap = may('change-setups') ? (remedy: Remedy) => carryOut(remedy, title) : undefined
   if (!data)
     return (
       <p role="status" className="text-[13px] text-quiet">

@@ -68,8 +68,7 @@ export function BookingPage() {
   }
   const changeTo = async (body: NewBooking, text: string, version = booking.version) => {
     try {
-      await change({ id, version, body }).unwrap()
-      tellDone(dispatch, text)
+      tellDone(dispatch, text, await change({ id, version, body }).unwrap())
       close()
     } catch (problem) {
       const clash = edited === null ? null : readConflict(problem)

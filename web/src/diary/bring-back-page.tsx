@@ -42,11 +42,12 @@ export function BringBackPage() {
     const items = lines
       .filter((line) => back.has(keyOf(line)))
       .map((line) => ({ unitId: line.unitId, stockId: line.stockId, fault: back.get(keyOf(line)) ?? null }))
-    await bringBack({ id, version: booking.version, body: { items, isFinished } }).unwrap()
+    const reply = await bringBack({ id, version: booking.version, body: { items, isFinished } }).unwrap()
     const faults = items.filter((it) => it.fault).length
     tellDone(
       dispatch,
       `${items.length} back${faults ? `, ${faults} with a fault` : ''}${isFinished && missing ? `, ${missing} missing` : ''}.`,
+      reply,
     )
     navigate(isFinished ? '/today' : `/diary/${id}`)
   }

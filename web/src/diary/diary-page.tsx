@@ -94,7 +94,7 @@ export function DiaryPage() {
             add(body)
               .unwrap()
               .then((booking) => {
-                tellDone(dispatch, `${booking.title} is booked.`)
+                tellDone(dispatch, `${booking.title} is booked.`, booking)
                 navigate(`/diary/${booking.id}`)
               })
               .catch(() => {})

@@ -35,8 +35,8 @@ export function TakeOutPage() {
   }
   const finish = async () => {
     const items = lines.filter((line) => ticked.has(keyOf(line))).map(({ unitId, stockId }) => ({ unitId, stockId }))
-    await takeOut({ id, version: booking.version, body: { items } }).unwrap()
-    tellDone(dispatch, `${ticked.size} lines of ${booking.title} are out.`)
+    const reply = await takeOut({ id, version: booking.version, body: { items } }).unwrap()
+    tellDone(dispatch, `${ticked.size} lines of ${booking.title} are out.`, reply)
     navigate(`/diary/${id}`)
   }
   return (

@@ -19,6 +19,7 @@ import type {
   UseFigures,
 } from '@exemplar/core'
 import { api, change, type Versioned } from '../foundation/api/api.ts'
+import { readsOf } from '../foundation/api/reads.ts'
 import type { SetupName } from '../foundation/api/replies.ts'
 
 export interface ModelRow {
@@ -138,17 +139,22 @@ export interface CableQuestion {
 
 const kitApi = api.injectEndpoints({
   endpoints: (build) => ({
-    riders: build.query<RidersReply[], string>({ query: (id) => `/units/${id}/riders`, providesTags: ['All'] }),
-    models: build.query<ModelRow[], void>({ query: () => '/models', providesTags: ['All'] }),
+    riders: build.query<RidersReply[], string>({
+      query: (id) => `/units/${id}/riders`,
+      providesTags: readsOf('riders'),
+    }),
+    models: build.query<ModelRow[], void>({ query: () => '/models', providesTags: readsOf('models') }),
     cableWays: build.query<CableAnswer, CableQuestion>({
       query: (params) => ({ url: '/cable-ways', params }),
-      providesTags: ['All'],
+      providesTags: readsOf('cableWays'),
     }),
-    cableStock: build.query<CableKind[], void>({ query: () => '/cable-stock', providesTags: ['All'] }),
-    modelFits: build.query<PortFits[], string>({ query: (id) => `/models/${id}/fits`, providesTags: ['All'] }),
+    cableStock: build.query<CableKind[], void>({ query: () => '/cable-stock', providesTags: readsOf('cableStock') }),
+    modelFits: build.query<PortFits[], string>({
+      query: (id) => `/models/${id}/fits`,
+      providesTags: readsOf('modelFits'),
+    }),
     changeModel: build.mutation<Model, Versioned<NewModel>>({
       query: ({ id, version, body }) => ({ url: `/models/${id}`, method: 'PUT', body, headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
     mergeModel: build.mutation<void, { id: string; version: number; intoId: string }>({
       query: ({ id, version, intoId }) => ({
@@ -157,7 +163,6 @@ const kitApi = api.injectEndpoints({
         body: { intoId },
         headers: change(version),
       }),
-      invalidatesTags: ['All'],
     }),
     mergeUnit: build.mutation<{ id: string }, { id: string; version: number; intoId: string }>({
       query: ({ id, version, intoId }) => ({
@@ -166,11 +171,9 @@ const kitApi = api.injectEndpoints({
         body: { intoId },
         headers: change(version),
       }),
-      invalidatesTags: ['All'],
     }),
     duplicateUnit: build.mutation<{ id: string; tag: string }[], { id: string; count: number }>({
       query: ({ id, count }) => ({ url: `/units/${id}/duplicate`, method: 'POST', body: { count } }),
-      invalidatesTags: ['All'],
     }),
     restoreUnit: build.mutation<void, { id: string; version: number }>({
       query: ({ id, version }) => ({
@@ -179,61 +182,54 @@ const kitApi = api.injectEndpoints({
         body: {},
         headers: change(version),
       }),
-      invalidatesTags: ['All'],
     }),
     previewMany: build.query<ManyReply, Many>({
       query: (body) => ({ url: '/units/change-many/preview', method: 'POST', body }),
-      providesTags: ['All'],
+      providesTags: readsOf('previewMany'),
     }),
     changeMany: build.mutation<ManyReply, Many>({
       query: (body) => ({ url: '/units/change-many', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
-    kitViews: build.query<SavedView[], void>({ query: () => '/kit-views', providesTags: ['All'] }),
+    kitViews: build.query<SavedView[], void>({ query: () => '/kit-views', providesTags: readsOf('kitViews') }),
     keepView: build.mutation<SavedView, { name: string; filter: KitFilter; columns: KitColumn[] }>({
       query: (body) => ({ url: '/kit-views', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     dropView: build.mutation<void, { id: string; version: number }>({
       query: ({ id, version }) => ({ url: `/kit-views/${id}`, method: 'DELETE', headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
-    ownInterfaces: build.query<InterfaceRow[], void>({ query: () => '/interfaces', providesTags: ['All'] }),
+    ownInterfaces: build.query<InterfaceRow[], void>({
+      query: () => '/interfaces',
+      providesTags: readsOf('ownInterfaces'),
+    }),
     interfaceFits: build.query<InterfaceFits, string>({
       query: (code) => `/interfaces/${code}/fits`,
-      providesTags: ['All'],
+      providesTags: readsOf('interfaceFits'),
     }),
     addInterface: build.mutation<Interface, NewInterface>({
       query: (body) => ({ url: '/interfaces', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     changeInterface: build.mutation<Interface, Versioned<NewInterface>>({
       query: ({ id, version, body }) => ({ url: `/interfaces/${id}`, method: 'PUT', body, headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
     addStock: build.mutation<
       { id: string; tag: string },
       { category: string; name: string; quantity: number; reorderLevel: number; placeId: string | null }
     >({
       query: (body) => ({ url: '/stock', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     changeStock: build.mutation<unknown, Versioned<{ reorderLevel: number; placeId: string | null }>>({
       query: ({ id, version, body }) => ({ url: `/stock/${id}`, method: 'PATCH', body, headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
-    stocktakes: build.query<StocktakeRow[], void>({ query: () => '/stocktakes', providesTags: ['All'] }),
+    stocktakes: build.query<StocktakeRow[], void>({ query: () => '/stocktakes', providesTags: readsOf('stocktakes') }),
     stocktake: build.query<StocktakePageReply, string>({
       query: (id) => `/stocktakes/${id}`,
-      providesTags: ['All'],
+      providesTags: readsOf('stocktake'),
     }),
     beginStocktake: build.mutation<{ id: string }, { placeId: string | null }>({
       query: (body) => ({ url: '/stocktakes', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     noteSeen: build.mutation<unknown, { id: string; tag: string; quantity: number | null; isSeen: boolean }>({
       query: ({ id, ...body }) => ({ url: `/stocktakes/${id}/seen`, method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     settleStocktake: build.mutation<{ settled: number }, { id: string; version: number; lost: string[] }>({
       query: ({ id, version, lost }) => ({
@@ -242,37 +238,35 @@ const kitApi = api.injectEndpoints({
         body: { lost },
         headers: change(version),
       }),
-      invalidatesTags: ['All'],
     }),
-    snapshots: build.query<SnapshotRow[], void>({ query: () => '/snapshots', providesTags: ['All'] }),
+    snapshots: build.query<SnapshotRow[], void>({ query: () => '/snapshots', providesTags: readsOf('snapshots') }),
     snapshotDifference: build.query<SnapshotDifference & { from: string; to: string }, { from: string; to: string }>({
       query: (params) => ({ url: '/snapshots/difference', params }),
-      providesTags: ['All'],
+      providesTags: readsOf('snapshotDifference'),
     }),
     takeSnapshot: build.mutation<{ id: string }, { name: string }>({
       query: (body) => ({ url: '/snapshots', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     dropSnapshot: build.mutation<void, { id: string; version: number }>({
       query: ({ id, version }) => ({ url: `/snapshots/${id}`, method: 'DELETE', headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
     receiveBundle: build.mutation<{ tags: string[]; missing: string[] }, Bundle>({
       query: (body) => ({ url: '/bundles', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
-    schedule: build.query<{ rows: ScheduleRow[] }, void>({ query: () => '/kit-schedule', providesTags: ['All'] }),
+    schedule: build.query<{ rows: ScheduleRow[] }, void>({
+      query: () => '/kit-schedule',
+      providesTags: readsOf('schedule'),
+    }),
     figures: build.query<FiguresReply, Sharing>({
       query: (sharing) => ({ url: '/kit-figures', params: { sharing } }),
-      providesTags: ['All'],
+      providesTags: readsOf('figures'),
     }),
-    duties: build.query<DutiesReply, void>({ query: () => '/kit-duties', providesTags: ['All'] }),
+    duties: build.query<DutiesReply, void>({ query: () => '/kit-duties', providesTags: readsOf('duties') }),
     previewKitFile: build.mutation<KitFileReport, string>({
       query: (text) => ({ url: '/import/kit-file/preview', method: 'POST', body: text, headers: JSON_TEXT }),
     }),
     importKitFile: build.mutation<KitFileReport, string>({
       query: (text) => ({ url: '/import/kit-file', method: 'POST', body: text, headers: JSON_TEXT }),
-      invalidatesTags: ['All'],
     }),
   }),
 })

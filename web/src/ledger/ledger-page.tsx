@@ -92,8 +92,8 @@ export function LedgerPage() {
           onSave={(entry) =>
             add(entry)
               .unwrap()
-              .then(() => {
-                tellDone(dispatch, `${entry.description}: ${say(entry.netMinor + entry.taxMinor)} recorded.`)
+              .then((reply) => {
+                tellDone(dispatch, `${entry.description}: ${say(entry.netMinor + entry.taxMinor)} recorded.`, reply)
                 close()
               })
               .catch(() => {})
@@ -244,8 +244,8 @@ function BudgetForm({
         if (!reading.ok) return
         setBudget({ year: spending.year, totalMinor: reading.minor, version: spending.budgetVersion })
           .unwrap()
-          .then(() => {
-            tellDone(dispatch, `The budget of ${spending.year} is ${formatMoney(reading.minor, currency)}.`)
+          .then((reply) => {
+            tellDone(dispatch, `The budget of ${spending.year} is ${formatMoney(reading.minor, currency)}.`, reply)
             onClose()
           })
           .catch(() => {})

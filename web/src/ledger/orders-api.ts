@@ -1,4 +1,5 @@
 import { api, change } from '../foundation/api/api.ts'
+import { readsOf } from '../foundation/api/reads.ts'
 import type { UnitRow } from '../foundation/api/replies.ts'
 
 export interface OrderRow {
@@ -14,7 +15,7 @@ export interface OrderRow {
 
 const ordersApi = api.injectEndpoints({
   endpoints: (build) => ({
-    orders: build.query<OrderRow[], void>({ query: () => '/orders', providesTags: ['All'] }),
+    orders: build.query<OrderRow[], void>({ query: () => '/orders', providesTags: readsOf('orders') }),
     cancelOrder: build.mutation<{ id: string }, { id: string; version: number }>({
       query: ({ id, version }) => ({
         url: `/orders/${id}/cancelled`,
@@ -22,7 +23,6 @@ const ordersApi = api.injectEndpoints({
         body: {},
         headers: change(version),
       }),
-      invalidatesTags: ['All'],
     }),
   }),
 })

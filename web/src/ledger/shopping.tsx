@@ -73,8 +73,8 @@ export function Shopping() {
               onClick={() =>
                 bought({ id: line.id, version: line.version })
                   .unwrap()
-                  .then(() => {
-                    tellDone(dispatch, `${line.item} is bought.`)
+                  .then((reply) => {
+                    tellDone(dispatch, `${line.item} is bought.`, reply)
                     setParams({ add: 'entry', what: line.item })
                   })
                   .catch((problem) => dispatch(tellTrouble(readProblem(problem).detail)))

@@ -8,6 +8,7 @@ import type {
   WorkingChange,
 } from '@exemplar/core'
 import { api } from '../foundation/api/api.ts'
+import { readsOf } from '../foundation/api/reads.ts'
 
 interface Asked {
   id: string
@@ -29,22 +30,22 @@ const helpingApi = api.injectEndpoints({
   endpoints: (build) => ({
     connectPlan: build.query<ConnectPlan, Asked>({
       query: ({ id, bookingId }) => ask(id, 'connect', { bookingId }),
-      providesTags: ['All'],
+      providesTags: readsOf('connectPlan'),
     }),
     choosing: build.query<Choosing, Asked>({
       query: ({ id, bookingId }) => ask(id, 'choose', { bookingId }),
-      providesTags: ['All'],
+      providesTags: readsOf('choosing'),
     }),
     without: build.query<
       { counts: Record<FindingLevel, number>; change: ReadinessChange; empties: string[]; figures: WorkingChange[] },
       Asked & { unitId: string }
     >({
       query: ({ id, bookingId, unitId }) => ask(id, 'without', { bookingId, unitId }),
-      providesTags: ['All'],
+      providesTags: readsOf('without'),
     }),
     setupDifference: build.query<{ differences: NamedDifference[] }, { id: string; otherId: string }>({
       query: ({ id, otherId }) => ask(id, 'difference', { otherId }),
-      providesTags: ['All'],
+      providesTags: readsOf('setupDifference'),
     }),
   }),
 })

@@ -1,5 +1,6 @@
 import type { SinglePoint, SinglePointOfFailure, Tape } from '@exemplar/core'
 import { api } from '../foundation/api/api.ts'
+import { readsOf } from '../foundation/api/reads.ts'
 
 export interface ResilienceReply {
   points: SinglePoint[]
@@ -8,7 +9,7 @@ export interface ResilienceReply {
 
 const resilienceApi = api.injectEndpoints({
   endpoints: (build) => ({
-    resilience: build.query<ResilienceReply, void>({ query: () => '/resilience', providesTags: ['All'] }),
+    resilience: build.query<ResilienceReply, void>({ query: () => '/resilience', providesTags: readsOf('resilience') }),
   }),
 })
 

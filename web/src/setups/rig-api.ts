@@ -16,6 +16,7 @@ import type {
   WorkingChange,
 } from '@exemplar/core'
 import { api } from '../foundation/api/api.ts'
+import { readsOf } from '../foundation/api/reads.ts'
 import type { SetupName } from '../foundation/api/replies.ts'
 
 export interface MinutesReply {
@@ -60,10 +61,13 @@ const withBooking = (bookingId: string | undefined) => (bookingId ? { bookingId 
 
 const rigApi = api.injectEndpoints({
   endpoints: (build) => ({
-    minutes: build.query<MinutesReply, string>({ query: (id) => `/setups/${id}/minutes`, providesTags: ['All'] }),
+    minutes: build.query<MinutesReply, string>({
+      query: (id) => `/setups/${id}/minutes`,
+      providesTags: readsOf('minutes'),
+    }),
     changeOver: build.query<ChangeOverReply & { changesPerMonth: number }, { id: string; fromId: string }>({
       query: ({ id, fromId }) => ({ url: `/setups/${id}/change-over`, params: { fromId } }),
-      providesTags: ['All'],
+      providesTags: readsOf('changeOver'),
     }),
     bookingChangeOver: build.query<
       {
@@ -72,26 +76,26 @@ const rigApi = api.injectEndpoints({
           | null
       },
       string
-    >({ query: (id) => `/bookings/${id}/change-over`, providesTags: ['All'] }),
+    >({ query: (id) => `/bookings/${id}/change-over`, providesTags: readsOf('bookingChangeOver') }),
     cameras: build.query<(SetupName & { angles: AngleReply[] })[], void>({
       query: () => '/cameras',
-      providesTags: ['All'],
+      providesTags: readsOf('cameras'),
     }),
-    looks: build.query<LookReply[], string>({ query: (id) => `/setups/${id}/looks`, providesTags: ['All'] }),
+    looks: build.query<LookReply[], string>({ query: (id) => `/setups/${id}/looks`, providesTags: readsOf('looks') }),
     start: build.query<StartReply, { id: string; bookingId?: string }>({
       query: ({ id, bookingId }) => ({ url: `/setups/${id}/start`, params: withBooking(bookingId) }),
-      providesTags: ['All'],
+      providesTags: readsOf('start'),
     }),
     soundRoutes: build.query<SoundRoutesReply, { id: string; bookingId?: string }>({
       query: ({ id, bookingId }) => ({ url: `/setups/${id}/sound-routes`, params: withBooking(bookingId) }),
-      providesTags: ['All'],
+      providesTags: readsOf('soundRoutes'),
     }),
     swap: build.query<SwapReply, { id: string; bookingId?: string; unitId: string; byUnitId: string }>({
       query: ({ id, bookingId, unitId, byUnitId }) => ({
         url: `/setups/${id}/swap`,
         params: { unitId, byUnitId, ...withBooking(bookingId) },
       }),
-      providesTags: ['All'],
+      providesTags: readsOf('swap'),
     }),
   }),
 })

@@ -74,8 +74,8 @@ export function useSetupChanges(setup: SetupPage | undefined) {
     const { item, quantity, stockId } = remedy
     try {
       const group = setup.roles.find((role) => role.id === roleId)?.group ?? null
-      await addLine({ item, quantity, stockId, setupId: setup.id, group, reason: `${reason} (${setup.name})` }).unwrap()
-      tellDone(dispatch, `${quantity} × ${item} is on the shopping list.`)
+      const line = { item, quantity, stockId, setupId: setup.id, group, reason: `${reason} (${setup.name})` }
+      tellDone(dispatch, `${quantity} × ${item} is on the shopping list.`, await addLine(line).unwrap())
     } catch (error) {
       dispatch(tellTrouble(readProblem(error).detail))
     }

@@ -15,6 +15,7 @@ import type {
   PlaceKind,
 } from '@exemplar/core'
 import { api, change, type Versioned } from '../foundation/api/api.ts'
+import { readsOf, TAGS } from '../foundation/api/reads.ts'
 
 export interface PlacePageReply extends Place {
   findings: PlaceFinding[]
@@ -91,55 +92,43 @@ const studioApi = api.injectEndpoints({
   endpoints: (build) => ({
     addPerson: build.mutation<Person, NewPerson>({
       query: (body) => ({ url: '/people', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     changePerson: build.mutation<Person, Versioned<NewPerson>>({
       query: ({ id, version, body }) => ({ url: `/people/${id}`, method: 'PUT', body, headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
     archivePerson: build.mutation<void, { id: string; version: number }>({
       query: ({ id, version }) => ({ url: `/people/${id}`, method: 'DELETE', headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
-    party: build.query<PartyPageReply, string>({ query: (id) => `/parties/${id}`, providesTags: ['All'] }),
+    party: build.query<PartyPageReply, string>({ query: (id) => `/parties/${id}`, providesTags: readsOf('party') }),
     addParty: build.mutation<Party, NewParty>({
       query: (body) => ({ url: '/parties', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     changeParty: build.mutation<Party, Versioned<NewParty>>({
       query: ({ id, version, body }) => ({ url: `/parties/${id}`, method: 'PUT', body, headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
     archiveParty: build.mutation<void, { id: string; version: number }>({
       query: ({ id, version }) => ({ url: `/parties/${id}`, method: 'DELETE', headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
-    place: build.query<PlacePageReply, string>({ query: (id) => `/places/${id}`, providesTags: ['All'] }),
+    place: build.query<PlacePageReply, string>({ query: (id) => `/places/${id}`, providesTags: readsOf('place') }),
     addPlace: build.mutation<Place, NewPlace>({
       query: (body) => ({ url: '/places', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     changePlace: build.mutation<Place, Versioned<NewPlace>>({
       query: ({ id, version, body }) => ({ url: `/places/${id}`, method: 'PUT', body, headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
     archivePlace: build.mutation<void, { id: string; version: number }>({
       query: ({ id, version }) => ({ url: `/places/${id}`, method: 'DELETE', headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
-    films: build.query<FilmRow[], void>({ query: () => '/films', providesTags: ['All'] }),
+    films: build.query<FilmRow[], void>({ query: () => '/films', providesTags: readsOf('films') }),
     addFilm: build.mutation<Film, NewFilm>({
       query: (body) => ({ url: '/films', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     changeFilm: build.mutation<Film, Versioned<NewFilm>>({
       query: ({ id, version, body }) => ({ url: `/films/${id}`, method: 'PUT', body, headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
-    accounts: build.query<AccountRow[], void>({ query: () => '/access/accounts', providesTags: ['All'] }),
+    accounts: build.query<AccountRow[], void>({ query: () => '/access/accounts', providesTags: readsOf('accounts') }),
     invite: build.mutation<Invitation, { personId: string; signInName: string; role: AccessRole }>({
       query: (body) => ({ url: '/access/invitations', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     resetAccount: build.mutation<Invitation, { id: string; version: number }>({
       query: ({ id, version }) => ({
@@ -148,7 +137,6 @@ const studioApi = api.injectEndpoints({
         body: {},
         headers: change(version),
       }),
-      invalidatesTags: ['All'],
     }),
     changeAccount: build.mutation<unknown, Versioned<{ role: AccessRole; isDisabled: boolean }>>({
       query: ({ id, version, body }) => ({
@@ -157,7 +145,6 @@ const studioApi = api.injectEndpoints({
         body,
         headers: change(version),
       }),
-      invalidatesTags: ['All'],
     }),
     endSessions: build.mutation<void, string>({
       query: (id) => ({ url: `/access/accounts/${id}/sign-out-everywhere`, method: 'POST', body: {} }),
@@ -167,15 +154,14 @@ const studioApi = api.injectEndpoints({
     }),
     changes: build.query<ChangeRow[], { before?: number }>({
       query: (params) => ({ url: '/changes', params }),
-      providesTags: ['All'],
+      providesTags: readsOf('changes'),
     }),
     backups: build.query<{ backups: BackupRow[]; practice: PracticeState | null; isThere: boolean }, void>({
       query: () => '/backups',
-      providesTags: ['All'],
+      providesTags: readsOf('backups'),
     }),
     takeBackup: build.mutation<BackupRow, void>({
       query: () => ({ url: '/backups', method: 'POST', body: {} }),
-      invalidatesTags: ['All'],
     }),
     uploadBackup: build.mutation<BackupRow, File>({
       query: (file) => ({
@@ -184,25 +170,22 @@ const studioApi = api.injectEndpoints({
         body: file,
         headers: { 'Content-Type': 'application/zip' },
       }),
-      invalidatesTags: ['All'],
     }),
     checkBackup: build.query<BackupCheck, string>({ query: (name) => `/backups/${name}/check` }),
     restoreBackup: build.mutation<{ lost: number; safety: BackupRow }, { name: string; lost: number }>({
       query: ({ name, lost }) => ({ url: `/backups/${name}/restore`, method: 'POST', body: { lost } }),
-      invalidatesTags: ['Me', 'All'],
+      invalidatesTags: TAGS,
     }),
     dropBackup: build.mutation<void, string>({
       query: (name) => ({ url: `/backups/${name}`, method: 'DELETE' }),
-      invalidatesTags: ['All'],
     }),
     practise: build.mutation<unknown, PracticeState>({
       query: (state) => ({ url: '/backups/practice', method: 'PUT', body: { state } }),
-      invalidatesTags: ['All'],
     }),
-    health: build.query<HealthReply, void>({ query: () => '/health', providesTags: ['All'] }),
+    health: build.query<HealthReply, void>({ query: () => '/health', providesTags: readsOf('health') }),
     attachments: build.query<Attachment[], { subjectType: string; subjectId: string }>({
       query: (params) => ({ url: '/attachments', params }),
-      providesTags: ['All'],
+      providesTags: readsOf('attachments'),
     }),
     attach: build.mutation<Attachment, { subjectType: string; subjectId: string; file: File }>({
       query: ({ subjectType, subjectId, file }) => ({
@@ -212,11 +195,9 @@ const studioApi = api.injectEndpoints({
         body: file,
         headers: { 'Content-Type': file.type || 'application/octet-stream' },
       }),
-      invalidatesTags: ['All'],
     }),
     detach: build.mutation<void, { id: string; version: number }>({
       query: ({ id, version }) => ({ url: `/attachments/${id}`, method: 'DELETE', headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
   }),
 })

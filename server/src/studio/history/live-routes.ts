@@ -4,6 +4,7 @@ import { z } from 'zod'
 import type { AppContext } from '../../foundation/database/app-context.ts'
 import { defineRoute, RawReply } from '../../foundation/http/route.ts'
 import { changes, events, people, sessions } from '../../schema/studio-tables.ts'
+import { listChangedSubjects } from './changed-subjects.ts'
 
 /** A sign of life so often, by which both sides notice that the other is gone. */
 const HEARTBEAT_MS = 15_000
@@ -24,7 +25,7 @@ function describeChange({ db }: AppContext, id: number) {
     .where(eq(events.changeId, id))
     .limit(40)
     .all()
-  return { ...change, subjects }
+  return { ...change, subjects, touched: listChangedSubjects(db, id) }
 }
 
 function listMissed({ db }: AppContext, since: number): number[] | null {

@@ -26,6 +26,7 @@ import {
   fetchBaseQuery,
 } from '@reduxjs/toolkit/query/react'
 import { noteChange } from './last-change.ts'
+import { readsOf, readTags, TAGS } from './reads.ts'
 import type {
   BenchReply,
   Booking,
@@ -79,119 +80,113 @@ export const change = (version: number) => ({ 'If-Match': `"${version}"` })
 
 const bare = fetchBaseQuery({ baseUrl: '/api' })
 
-/** Notes which change a write was; where the session is over, asks anew who is signed in, which shows the way back. */
+/**
+ * Notes which change a write was and has all that follows from what it touched loaded again; where the session is over, asks
+ * anew who is signed in, which shows the way back.
+ */
 const ask: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (args, store, extra) => {
   const result = await bare(args, store, extra)
-  noteChange(result.meta?.response?.headers.get('x-exemplar-change') ?? null)
+  const headers = result.meta?.response?.headers
+  const changeId = noteChange(result.data, headers?.get('x-exemplar-change') ?? null)
+  if (changeId !== null) store.dispatch(api.util.invalidateTags(readTags(headers?.get('x-exemplar-subjects') ?? '')))
   if (result.error?.status === 401 && store.endpoint !== 'me' && store.endpoint !== 'signIn') {
     store.dispatch(api.util.invalidateTags(['Me']))
   }
   return result
 }
 
-/** One tag for all: nearly every figure on a page follows from things in other rooms, and only open pages load again. */
 export const api = createApi({
   reducerPath: 'api',
   baseQuery: ask,
-  tagTypes: ['All', 'Me'],
+  tagTypes: TAGS,
   refetchOnFocus: true,
   refetchOnReconnect: true,
   endpoints: (build) => ({
-    studio: build.query<StudioReply, void>({ query: () => '/studio', providesTags: ['All'] }),
+    studio: build.query<StudioReply, void>({ query: () => '/studio', providesTags: readsOf('studio') }),
     changeStudio: build.mutation<StudioReply, { version: number; body: StudioSettings }>({
       query: ({ version, body }) => ({ url: '/studio', method: 'PUT', body, headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
-    people: build.query<Person[], void>({ query: () => '/people', providesTags: ['All'] }),
-    parties: build.query<Party[], void>({ query: () => '/parties', providesTags: ['All'] }),
-    places: build.query<Place[], void>({ query: () => '/places', providesTags: ['All'] }),
+    people: build.query<Person[], void>({ query: () => '/people', providesTags: readsOf('people') }),
+    parties: build.query<Party[], void>({ query: () => '/parties', providesTags: readsOf('parties') }),
+    places: build.query<Place[], void>({ query: () => '/places', providesTags: readsOf('places') }),
     events: build.query<EventRow[], { subjectType: string; subjectId: string }>({
       query: (params) => ({ url: '/events', params }),
-      providesTags: ['All'],
+      providesTags: (_reply, _error, { subjectType }) => readsOf(subjectType === 'setup' ? 'setupEvents' : 'events'),
     }),
-    interfaces: build.query<Interface[], void>({ query: () => '/interfaces', providesTags: ['All'] }),
+    interfaces: build.query<Interface[], void>({ query: () => '/interfaces', providesTags: readsOf('interfaces') }),
     units: build.query<{ rows: UnitRow[]; next: string | null; isNear: boolean }, UnitFilter>({
       query: (params) => ({ url: '/units', params }),
-      providesTags: ['All'],
+      providesTags: readsOf('units'),
     }),
     unitCount: build.query<{ units: number; models: number }, KitFilter>({
       query: (params) => ({ url: '/units/count', params }),
-      providesTags: ['All'],
+      providesTags: readsOf('unitCount'),
     }),
-    unit: build.query<UnitPage, string>({ query: (id) => `/units/${id}`, providesTags: ['All'] }),
+    unit: build.query<UnitPage, string>({ query: (id) => `/units/${id}`, providesTags: readsOf('unit') }),
     addUnit: build.mutation<Unit, QuickEntry>({
       query: (body) => ({ url: '/units', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     changeUnit: build.mutation<Unit, Versioned<Partial<NewUnit>>>({
       query: ({ id, version, body }) => ({ url: `/units/${id}`, method: 'PATCH', body, headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
     archiveUnit: build.mutation<void, { id: string; version: number }>({
       query: ({ id, version }) => ({ url: `/units/${id}`, method: 'DELETE', headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
-    stock: build.query<StockRow[], void>({ query: () => '/stock', providesTags: ['All'] }),
+    stock: build.query<StockRow[], void>({ query: () => '/stock', providesTags: readsOf('stock') }),
     countStock: build.mutation<StockRow, Versioned<{ quantity: number }>>({
       query: ({ id, version, body }) => ({ url: `/stock/${id}/count`, method: 'POST', body, headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
     previewImport: build.mutation<ImportReport, ImportRequest>({
       query: (body) => ({ url: '/import/inventory/preview', method: 'POST', body }),
     }),
-    setups: build.query<SetupCard[], void>({ query: () => '/setups', providesTags: ['All'] }),
-    setup: build.query<SetupPage, string>({ query: (id) => `/setups/${id}`, providesTags: ['All'] }),
+    setups: build.query<SetupCard[], void>({ query: () => '/setups', providesTags: readsOf('setups') }),
+    setup: build.query<SetupPage, string>({ query: (id) => `/setups/${id}`, providesTags: readsOf('setup') }),
     addSetup: build.mutation<Setup, NewSetup>({
       query: (body) => ({ url: '/setups', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     changeSetup: build.mutation<Setup, Versioned<NewSetup>>({
       query: ({ id, version, body }) => ({ url: `/setups/${id}`, method: 'PUT', body, headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
     archiveSetup: build.mutation<void, { id: string; version: number }>({
       query: ({ id, version }) => ({ url: `/setups/${id}`, method: 'DELETE', headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
     remedies: build.query<FindingHelp, { id: string; bookingId?: string; key: string }>({
       query: ({ id, bookingId, key }) => ({
         url: `/setups/${id}/remedies`,
         params: bookingId ? { bookingId, key } : { key },
       }),
-      providesTags: ['All'],
+      providesTags: readsOf('remedies'),
     }),
     readiness: build.query<Readiness, { id: string; bookingId?: string }>({
       query: ({ id, bookingId }) => ({ url: `/setups/${id}/readiness`, params: bookingId ? { bookingId } : {} }),
-      providesTags: ['All'],
+      providesTags: readsOf('readiness'),
     }),
     moveCheck: build.query<MoveCheckReply, { id: string; placeId: string }>({
       query: ({ id, placeId }) => ({ url: `/setups/${id}/move-check`, params: { placeId } }),
-      providesTags: ['All'],
+      providesTags: readsOf('moveCheck'),
     }),
     things: build.query<ThingChoices, { find: string; category?: string }>({
       query: (params) => ({ url: '/things', params }),
-      providesTags: ['All'],
+      providesTags: readsOf('things'),
     }),
     diary: build.query<DiaryReply, { from: string; days: number }>({
       query: (params) => ({ url: '/bookings', params }),
-      providesTags: ['All'],
+      providesTags: readsOf('diary'),
     }),
-    booking: build.query<BookingPage, string>({ query: (id) => `/bookings/${id}`, providesTags: ['All'] }),
+    booking: build.query<BookingPage, string>({ query: (id) => `/bookings/${id}`, providesTags: readsOf('booking') }),
     bookingTroubles: build.query<BookingCheck, string>({
       query: (id) => `/bookings/${id}/check`,
-      providesTags: ['All'],
+      providesTags: readsOf('bookingTroubles'),
     }),
     checkBooking: build.query<BookingCheck, { body: NewBooking; except?: string }>({
       query: ({ body, except }) => ({ url: '/bookings/check', method: 'POST', body, params: except ? { except } : {} }),
-      providesTags: ['All'],
+      providesTags: readsOf('checkBooking'),
     }),
     addBooking: build.mutation<Booking, NewBooking>({
       query: (body) => ({ url: '/bookings', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     changeBooking: build.mutation<Booking, Versioned<NewBooking>>({
       query: ({ id, version, body }) => ({ url: `/bookings/${id}`, method: 'PUT', body, headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
     takeOut: build.mutation<Booking, Versioned<{ items: { unitId: string | null; stockId: string | null }[] }>>({
       query: ({ id, version, body }) => ({
@@ -200,7 +195,6 @@ export const api = createApi({
         body,
         headers: change(version),
       }),
-      invalidatesTags: ['All'],
     }),
     bringBack: build.mutation<
       Booking,
@@ -219,16 +213,13 @@ export const api = createApi({
         body,
         headers: change(version),
       }),
-      invalidatesTags: ['All'],
     }),
-    bench: build.query<BenchReply, void>({ query: () => '/bench', providesTags: ['All'] }),
+    bench: build.query<BenchReply, void>({ query: () => '/bench', providesTags: readsOf('bench') }),
     reportFault: build.mutation<unknown, { unitId: string; body: NewFault }>({
       query: ({ unitId, body }) => ({ url: `/units/${unitId}/faults`, method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     mendFault: build.mutation<unknown, Versioned<{ note: string }>>({
       query: ({ id, version, body }) => ({ url: `/faults/${id}/mend`, method: 'POST', body, headers: change(version) }),
-      invalidatesTags: ['All'],
     }),
     recordService: build.mutation<unknown, Versioned<{ on: string; note: string }>>({
       query: ({ id, version, body }) => ({
@@ -237,28 +228,24 @@ export const api = createApi({
         body,
         headers: change(version),
       }),
-      invalidatesTags: ['All'],
     }),
     spending: build.query<SpendingReply, number>({
       query: (year) => ({ url: '/ledger/spending', params: { year } }),
-      providesTags: ['All'],
+      providesTags: readsOf('spending'),
     }),
     entries: build.query<EntryRow[], number>({
       query: (year) => ({ url: '/ledger/entries', params: { year } }),
-      providesTags: ['All'],
+      providesTags: readsOf('entries'),
     }),
     addEntry: build.mutation<unknown, NewEntry>({
       query: (body) => ({ url: '/ledger/entries', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     setBudget: build.mutation<unknown, { year: number; totalMinor: number; version: number }>({
       query: (body) => ({ url: '/ledger/budget', method: 'PUT', body }),
-      invalidatesTags: ['All'],
     }),
-    shopping: build.query<ShoppingLine[], void>({ query: () => '/shopping', providesTags: ['All'] }),
+    shopping: build.query<ShoppingLine[], void>({ query: () => '/shopping', providesTags: readsOf('shopping') }),
     addShoppingLine: build.mutation<ShoppingLine, NewShoppingLine>({
       query: (body) => ({ url: '/shopping', method: 'POST', body }),
-      invalidatesTags: ['All'],
     }),
     markBought: build.mutation<unknown, { id: string; version: number }>({
       query: ({ id, version }) => ({
@@ -267,10 +254,12 @@ export const api = createApi({
         body: {},
         headers: change(version),
       }),
-      invalidatesTags: ['All'],
     }),
-    today: build.query<TodayReply, void>({ query: () => '/today', providesTags: ['All'] }),
-    find: build.query<FindReply, string>({ query: (q) => ({ url: '/find', params: { q } }), providesTags: ['All'] }),
+    today: build.query<TodayReply, void>({ query: () => '/today', providesTags: readsOf('today') }),
+    find: build.query<FindReply, string>({
+      query: (q) => ({ url: '/find', params: { q } }),
+      providesTags: readsOf('find'),
+    }),
   }),
 })
 

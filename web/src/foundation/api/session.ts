@@ -1,5 +1,6 @@
 import { type AccessRole, type Action, may } from '@exemplar/core'
 import { api } from './api.ts'
+import { TAGS } from './reads.ts'
 
 export interface MeReply {
   person: { id: string; name: string } | null
@@ -23,15 +24,15 @@ const sessionApi = api.injectEndpoints({
     me: build.query<MeReply, void>({ query: () => '/access/me', providesTags: ['Me'] }),
     firstRun: build.mutation<MeReply, FirstRun>({
       query: (body) => ({ url: '/access/first-run', method: 'POST', body }),
-      invalidatesTags: ['Me', 'All'],
+      invalidatesTags: TAGS,
     }),
     signIn: build.mutation<MeReply, { signInName: string; password: string }>({
       query: (body) => ({ url: '/access/sign-in', method: 'POST', body }),
-      invalidatesTags: ['Me', 'All'],
+      invalidatesTags: TAGS,
     }),
     stepIn: build.mutation<MeReply, AccessRole>({
       query: (role) => ({ url: '/access/step-in', method: 'POST', body: { role } }),
-      invalidatesTags: ['Me', 'All'],
+      invalidatesTags: TAGS,
     }),
     signOut: build.mutation<void, { everywhere: boolean }>({
       query: ({ everywhere }) => ({
@@ -46,11 +47,10 @@ const sessionApi = api.injectEndpoints({
     }),
     join: build.mutation<MeReply, { token: string; password: string }>({
       query: ({ token, password }) => ({ url: `/access/invitations/${token}`, method: 'POST', body: { password } }),
-      invalidatesTags: ['Me', 'All'],
+      invalidatesTags: TAGS,
     }),
     undoChange: build.mutation<{ changeId: number }, number>({
       query: (id) => ({ url: `/changes/${id}/undo`, method: 'POST', body: {} }),
-      invalidatesTags: ['All'],
     }),
   }),
 })

@@ -8,8 +8,7 @@ export function useTold() {
   const dispatch = useAppDispatch()
   return async (work: Promise<unknown>, text: string): Promise<boolean> => {
     try {
-      await work
-      tellDone(dispatch, text)
+      tellDone(dispatch, text, await work)
       return true
     } catch (error) {
       dispatch(tellTrouble(readProblem(error).detail))

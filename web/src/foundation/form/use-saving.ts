@@ -15,10 +15,10 @@ export function useSaving(onDone: () => void) {
   const save = async (work: () => Promise<unknown>, text: string): Promise<void> => {
     setSaving(true)
     try {
-      await work()
+      const reply = await work()
       setProblem(null)
       setConflict(null)
-      tellDone(dispatch, text)
+      tellDone(dispatch, text, reply)
       onDone()
     } catch (error) {
       const clash = readConflict(error)

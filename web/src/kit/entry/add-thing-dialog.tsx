@@ -79,7 +79,7 @@ function AddThingForm({ onClose, onAdded }: { onClose(): void; onAdded?(id: stri
       facts,
       specs: specs as Record<string, string | number>,
     }).unwrap()
-    tellDone(dispatch, `${unit.tag} is in the kit.`)
+    tellDone(dispatch, `${unit.tag} is in the kit.`, unit)
     setDoubts([])
     if (another) setName('')
     else onClose()

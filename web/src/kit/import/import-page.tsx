@@ -138,6 +138,7 @@ function useBringIn() {
       tellDone(
         dispatch,
         things + stock + updates === 0 ? 'All of it was here already.' : `In the kit: ${parts.join(', ')}.`,
+        report,
       )
       navigate('/kit')
     } catch (error) {

@@ -1,6 +1,7 @@
 import type { ImportRequest } from '../../foundation/api/api.ts'
 import { api } from '../../foundation/api/api.ts'
 import { noteChange } from '../../foundation/api/last-change.ts'
+import { TAGS } from '../../foundation/api/reads.ts'
 import type { ImportReport } from '../../foundation/api/replies.ts'
 import type { AppDispatch } from '../../foundation/api/store.ts'
 
@@ -37,9 +38,9 @@ export async function bringIn(
       if (told.done && told.total) tell(told.done / told.total)
       if (!told.report) continue
       report = told.report
-      noteChange(told.changeId ? String(told.changeId) : null)
+      noteChange(report, told.changeId ? String(told.changeId) : null)
     }
-    dispatch(api.util.invalidateTags(['All']))
+    dispatch(api.util.invalidateTags([...TAGS]))
     return report
   } catch (error) {
     if (signal.aborted) return null

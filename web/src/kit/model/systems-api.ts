@@ -1,5 +1,6 @@
 import type { BodyPoints, Conformity, HeadWeight, MakerMix, PolicyRef, Portability, SystemShare } from '@exemplar/core'
 import { api } from '../../foundation/api/api.ts'
+import { readsOf } from '../../foundation/api/reads.ts'
 
 export interface SystemsReply {
   systems: SystemShare[]
@@ -20,7 +21,7 @@ const systemsApi = api.injectEndpoints({
         url: '/systems',
         params: { ...(plate ? { plate } : {}), ...(eachMinor !== null ? { eachMinor } : {}) },
       }),
-      providesTags: ['All'],
+      providesTags: readsOf('systems'),
     }),
   }),
 })

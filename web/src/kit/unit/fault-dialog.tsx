@@ -76,8 +76,8 @@ export function FaultDialog({
         onSave={(draft) =>
           report({ unitId, body: { ...draft, bookingId: null } })
             .unwrap()
-            .then(() => {
-              tellDone(dispatch, `Fault on ${tag} reported.`)
+            .then((reply) => {
+              tellDone(dispatch, `Fault on ${tag} reported.`, reply)
               onClose()
             })
             .catch(() => {})

@@ -121,8 +121,8 @@ function CountForm({ row, onClose }: { row: StockRow; onClose(): void }) {
         if (!isWhole) return
         count({ id: row.id, version: row.version, body: { quantity: Number(text) } })
           .unwrap()
-          .then(() => {
-            tellDone(dispatch, `${row.name}: ${text} counted.`)
+          .then((reply) => {
+            tellDone(dispatch, `${row.name}: ${text} counted.`, reply)
             onClose()
           })
           .catch(() => {})

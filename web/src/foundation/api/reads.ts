@@ -1,0 +1,94 @@
+import { CHANGE_SUBJECTS, type ChangeSubject } from '@exemplar/core'
+
+/** What a query may be tagged with: a subject, the history that every change goes into, or who is signed in. */
+export type Tag = ChangeSubject | 'history' | 'Me'
+export const TAGS: readonly Tag[] = [...CHANGE_SUBJECTS, 'history', 'Me']
+
+const KIT = ['units', 'stock', 'models', 'interfaces'] as const
+const HOLDING = ['units', 'stock', 'models', 'setups', 'bookings', 'faults'] as const
+/** What a verdict stands on. */
+const VERDICT = [...KIT, 'setups', 'bookings', 'faults', 'places', 'people', 'parties'] as const
+
+/**
+ * From what each query's answer follows. It loads again when one of these was changed, by oneself or by somebody else;
+ * settings and what cannot be told change everything.
+ */
+const READS = {
+  studio: [],
+  people: ['people', 'bookings'],
+  parties: ['parties', 'units', 'entries'],
+  places: ['places'],
+  events: ['history'],
+  /** Of a setup only what changes it is told. */
+  setupEvents: ['setups'],
+  interfaces: ['interfaces'],
+  units: [...HOLDING, 'places', 'stocktakes'],
+  unitCount: [...HOLDING, 'places', 'stocktakes'],
+  unit: [...VERDICT, 'history', 'entries', 'films', 'attachments', 'stocktakes'],
+  stock: [...KIT, 'setups', 'bookings', 'places'],
+  setups: VERDICT,
+  setup: ['setups', 'units', 'stock', 'models', 'bookings', 'places'],
+  remedies: VERDICT,
+  readiness: VERDICT,
+  moveCheck: VERDICT,
+  things: ['units', 'stock', 'models'],
+  diary: [...HOLDING, 'places', 'people', 'parties'],
+  booking: [...HOLDING, 'places', 'people', 'parties'],
+  bookingTroubles: VERDICT,
+  checkBooking: VERDICT,
+  bench: ['units', 'models', 'faults', 'setups', 'bookings'],
+  spending: ['entries'],
+  entries: ['entries', 'units', 'parties'],
+  shopping: ['shopping', 'setups', 'units', 'stock', 'models'],
+  today: [...VERDICT, 'entries', 'shopping', 'history'],
+  find: ['units', 'stock', 'models', 'setups', 'bookings', 'people', 'places', 'parties', 'films'],
+  riders: VERDICT,
+  models: ['models', 'units'],
+  cableWays: VERDICT,
+  cableStock: VERDICT,
+  modelFits: ['models', 'units', 'interfaces'],
+  previewMany: [...HOLDING, 'places', 'people', 'parties'],
+  kitViews: ['views'],
+  ownInterfaces: ['interfaces', 'models'],
+  interfaceFits: ['interfaces', 'models', 'units'],
+  stocktakes: ['stocktakes', 'places', 'people'],
+  stocktake: ['stocktakes', 'units', 'stock', 'models', 'places', 'people'],
+  snapshots: ['snapshots'],
+  snapshotDifference: ['snapshots', ...KIT, 'setups', 'places', 'people', 'parties', 'entries', 'faults'],
+  schedule: [...KIT, 'places', 'people', 'parties'],
+  figures: [...HOLDING, 'entries', 'history'],
+  duties: ['units', 'models', 'parties'],
+  systems: [...KIT, 'setups', 'entries', 'attachments'],
+  orders: ['units', 'models', 'setups', 'parties', 'entries'],
+  connectPlan: VERDICT,
+  choosing: VERDICT,
+  without: VERDICT,
+  setupDifference: ['setups', 'units', 'stock', 'models', 'places'],
+  resilience: VERDICT,
+  minutes: VERDICT,
+  changeOver: VERDICT,
+  bookingChangeOver: VERDICT,
+  cameras: VERDICT,
+  looks: VERDICT,
+  start: [...VERDICT, 'history'],
+  soundRoutes: VERDICT,
+  swap: VERDICT,
+  party: ['parties', 'units', 'models', 'bookings', 'entries', 'films'],
+  place: ['places', 'units', 'stock', 'models', 'bookings', 'setups'],
+  films: ['films', 'units', 'models', 'parties'],
+  accounts: ['people'],
+  changes: ['history'],
+  backups: ['history'],
+  checkBackup: ['history'],
+  health: ['history'],
+  attachments: ['attachments'],
+} satisfies Record<string, readonly Tag[]>
+
+/** The tags of a query by its name. */
+export const readsOf = (name: keyof typeof READS): Tag[] => [...READS[name], 'studio', 'rest']
+
+/** What loads again after a change of these subjects, as the server names them: "units,faults". */
+export function readTags(subjects: string): Tag[] {
+  const known = TAGS.filter((tag) => subjects.split(',').includes(tag))
+  return [...(known.length > 0 ? known : (['rest'] as const)), 'history']
+}
