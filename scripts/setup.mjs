@@ -106,6 +106,7 @@ export function ensureServer() {
     [
       'esbuild',
       'server/src/main.ts',
+      'server/src/job-thread.ts',
       '--bundle',
       '--platform=node',
       '--format=esm',
@@ -113,7 +114,8 @@ export function ensureServer() {
       '--sourcemap',
       '--log-level=warning',
       '--alias:@exemplar/core=./core/src/index.ts',
-      `--outfile=${SERVER}`,
+      `--outdir=${dirname(SERVER)}`,
+      '--out-extension:.js=.mjs',
       ...external,
     ],
     { what: 'Building the server' },

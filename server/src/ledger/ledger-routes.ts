@@ -11,7 +11,7 @@ import {
   shoppingLineSchema,
   summariseSpending,
 } from '@exemplar/core'
-import { and, desc, eq, gte, isNull, lt } from 'drizzle-orm'
+import { and, desc, eq, gte, isNull, lt, sql } from 'drizzle-orm'
 import { z } from 'zod'
 import { refuseField } from '../foundation/base/problem.ts'
 import { requireVersion, type Transaction, write } from '../foundation/database/app-context.ts'
@@ -31,7 +31,21 @@ export function loadSpending(db: Database, year: number) {
     .where(and(gte(entries.date, `${year}-01-01`), lt(entries.date, `${year + 1}-01-01`)))
     .all()
   const budget = db.select().from(budgets).where(eq(budgets.year, year)).get()
-  return { ...summariseSpending(rows, year, budget?.totalMinor ?? null), budgetVersion: budget?.version ?? 0 }
+  const inAll = db
+    .select({
+      minor: sql<
+        number | null
+      >`sum(case when ${entries.kind} = 'sale' then -1 else 1 end * (${entries.netMinor} + ${entries.taxMinor}))`,
+      since: sql<string | null>`min(${entries.date})`,
+    })
+    .from(entries)
+    .get()
+  return {
+    ...summariseSpending(rows, year, budget?.totalMinor ?? null),
+    budgetVersion: budget?.version ?? 0,
+    everMinor: inAll?.minor ?? 0,
+    since: inAll?.since ?? null,
+  }
 }
 
 function groupOfStock(tx: Transaction, stockId: string | null): Group | null {
@@ -76,7 +90,6 @@ export const ledgerRoutes = [
         .leftJoin(parties, eq(parties.id, entries.partyId))
         .where(and(gte(entries.date, `${query.year}-01-01`), lt(entries.date, `${query.year + 1}-01-01`)))
         .orderBy(desc(entries.date), desc(entries.id))
-        .limit(500)
         .all()
         .map(({ entry, ...rest }) => ({ ...entry, ...rest })),
   }),

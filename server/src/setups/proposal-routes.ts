@@ -2,19 +2,18 @@ import {
   type Assignment,
   assessSetup,
   type Category,
+  type ConnectPlan,
   chooseForRoles,
   compareReadiness,
   compareSetups,
   compareWorkings,
   idSchema,
-  isHelperKind,
   isKindOf,
   listOrphans,
   listSceneItems,
   nameModel,
   PURPOSES,
   type Purpose,
-  planConnections,
   type SetupDifference,
   SHOTS,
   type Shot,
@@ -25,7 +24,6 @@ import { and, inArray, isNull } from 'drizzle-orm'
 import { z } from 'zod'
 import { loadHoldings } from '../availability/holdings.ts'
 import { refuseField } from '../foundation/base/problem.ts'
-import { loadSolver } from '../foundation/base/solver.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { faults } from '../schema/bench-tables.ts'
@@ -37,7 +35,6 @@ import { loadSetup } from './setup-store.ts'
 const room = 'setups'
 
 /** So many things of the store are looked at for one proposal. */
-const MOST_HELPERS = 1_000
 const MOST_CANDIDATES = 5_000
 
 /** Things that work though something is wrong with them. */
@@ -99,11 +96,9 @@ export const helpingRoutes = [
     room,
     summary: 'What of the store would join everything in a setup, proven best, or what cannot be met and why',
     query: contextQuery,
-    handle: async ({ params, query }, app) => {
-      const solve = await loadSolver()
-      const loaded = loadCase(app, params.id ?? '', query.bookingId)
-      const store = loadFreeStore(app.db, loaded, (model) => isHelperKind(model.category), MOST_HELPERS)
-      return planConnections(loaded.input, store, solve)
+    handle: ({ params, query, connection }, app) => {
+      const { id } = loadSetup(app, params.id ?? '')
+      return app.jobs.run<ConnectPlan>('connections', { id, bookingId: query.bookingId }, connection.signal)
     },
   }),
   defineRoute({

@@ -4,6 +4,7 @@ import {
   ENTRY_KIND_CODES,
   ENTRY_KINDS,
   type EntryKind,
+  findExponent,
   formatMoney,
   type NewEntry,
   readMoney,
@@ -20,29 +21,55 @@ import { ThingPicker } from '../kit/entry/thing-picker.tsx'
 /** Hundredths of a per cent. */
 const TAX_RATES = [0, 500, 700, 1000, 1900, 2000, 2100, 2500]
 
+/** What a form for an entry starts with. */
+export type EntryDraft = NewEntry & { tag?: string | null }
+
+export function makeBlankEntry(date: string, description: string): EntryDraft {
+  return {
+    date,
+    kind: 'purchase',
+    category: 'camera',
+    description,
+    netMinor: 0,
+    taxMinor: 0,
+    partyId: null,
+    unitId: null,
+  }
+}
+
+/** The rate by which an entry was taxed, in hundredths of a per cent; of a new one the usual rate. */
+function findRate({ netMinor, taxMinor }: EntryDraft): number {
+  if (netMinor === 0) return 2000
+  return TAX_RATES.find((rate) => computeTax(netMinor, rate) === taxMinor) ?? Math.round((taxMinor * 10_000) / netMinor)
+}
+
 /** A purchase, repair, service, consumable or sale. The tax is worked out from the net, to the penny. */
 export function EntryForm({
-  today,
   currency,
   initial,
+  act,
   problem,
   onSave,
 }: {
-  today: string
   currency: string
-  initial: { description: string; category: Category }
+  initial: EntryDraft
+  act: string
   problem: Problem | null
   onSave(entry: NewEntry): void
 }) {
   const { data: parties } = usePartiesQuery()
-  const [kind, setKind] = useState<EntryKind>('purchase')
-  const [date, setDate] = useState(today)
+  const [kind, setKind] = useState<EntryKind>(initial.kind)
+  const [date, setDate] = useState(initial.date)
   const [description, setDescription] = useState(initial.description)
   const [category, setCategory] = useState(initial.category)
-  const [amount, setAmount] = useState('')
-  const [rate, setRate] = useState(2000)
-  const [partyId, setPartyId] = useState('')
-  const [thing, setThing] = useState<{ unitId: string; tag: string; name: string } | null>(null)
+  const [amount, setAmount] = useState(
+    initial.netMinor === 0 ? '' : String(initial.netMinor / 10 ** findExponent(currency)),
+  )
+  const [rate, setRate] = useState(findRate(initial))
+  const [partyId, setPartyId] = useState(initial.partyId ?? '')
+  const [thing, setThing] = useState<{ unitId: string; tag: string; name: string } | null>(
+    initial.unitId ? { unitId: initial.unitId, tag: initial.tag ?? '', name: '' } : null,
+  )
   const [isChoosing, setChoosing] = useState(false)
   const [isAsked, setAsked] = useState(false)
   const reading = readMoney(amount, currency)
@@ -114,11 +141,13 @@ export function EntryForm({
         value={rate}
         onChange={(event) => setRate(Number(event.target.value))}
       >
-        {TAX_RATES.map((it) => (
-          <option key={it} value={it}>
-            {it / 100} %
-          </option>
-        ))}
+        {[...new Set([...TAX_RATES, rate])]
+          .sort((a, b) => a - b)
+          .map((it) => (
+            <option key={it} value={it}>
+              {it / 100} %
+            </option>
+          ))}
       </SelectField>
       <SelectField label="With whom" value={partyId} onChange={(event) => setPartyId(event.target.value)}>
         <option value="">Not recorded</option>
@@ -162,7 +191,7 @@ export function EntryForm({
       <div className="grid gap-3 md:col-span-2">
         <FormProblem text={problem?.detail ?? null} />
         <Button look="act" type="submit" className="w-fit">
-          Record it
+          {act}
         </Button>
       </div>
     </form>

@@ -1,13 +1,7 @@
-import { CATEGORIES, ENTRY_KINDS, findExponent, formatMoney, GROUPS, readMoney } from '@exemplar/core'
+import { findExponent, formatMoney, GROUPS, readMoney } from '@exemplar/core'
 import { lazy, Suspense, useState } from 'react'
 import { useSearchParams } from 'react-router'
-import {
-  useAddEntryMutation,
-  useEntriesQuery,
-  useSetBudgetMutation,
-  useSpendingQuery,
-  useStudioQuery,
-} from '../foundation/api/api.ts'
+import { useAddEntryMutation, useSetBudgetMutation, useSpendingQuery, useStudioQuery } from '../foundation/api/api.ts'
 import { readProblem } from '../foundation/api/problem.ts'
 import type { SpendingReply } from '../foundation/api/replies.ts'
 import { useAppDispatch } from '../foundation/api/store.ts'
@@ -20,7 +14,8 @@ import { SheetDialog } from '../foundation/parts/sheet-dialog.tsx'
 import { sayDay } from '../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../foundation/words/time-words.ts'
 import { GROUP_NAMES } from '../setups/setup-draft.ts'
-import { EntryForm } from './entry-form.tsx'
+import { Entries } from './entries.tsx'
+import { EntryForm, makeBlankEntry } from './entry-form.tsx'
 import { MONTHS } from './months.ts'
 import { NewOrUsed } from './new-or-used.tsx'
 import { Orders } from './orders.tsx'
@@ -41,7 +36,6 @@ export function LedgerPage() {
   if (!spending || !studio) return <Waiting what="the ledger" error={error} onRetry={refetch} />
   const { currency } = studio
   const say = (minor: number) => formatMoney(minor, currency)
-  const sayInColumn = (minor: number) => formatMoney(minor, currency, 'column')
   const close = () => setParams(year === thisYear ? {} : { year: String(year) })
   return (
     <>
@@ -66,6 +60,11 @@ export function LedgerPage() {
       <div className="grid gap-x-10 px-4 pb-8 md:px-5 lg:grid-cols-[minmax(0,1fr)_340px]">
         <div className="min-w-0">
           <Verdict spending={spending} say={say} />
+          {spending.since && (
+            <p className="mb-3 text-[13px] text-quiet">
+              {say(spending.everMinor)} in all since {sayDay(spending.since)}, sales taken off.
+            </p>
+          )}
           <Suspense fallback={<p className="h-64 text-quiet">Drawing …</p>}>
             <SpendingChart
               spending={spending}
@@ -75,7 +74,7 @@ export function LedgerPage() {
             />
           </Suspense>
           <SpendingTable spending={spending} currency={currency} />
-          <Entries year={year} say={sayInColumn} />
+          <Entries year={year} currency={currency} />
         </div>
         <div>
           <Shopping />
@@ -85,9 +84,9 @@ export function LedgerPage() {
       </div>
       <SheetDialog open={params.get('add') === 'entry'} onClose={close} wide title="Record spending">
         <EntryForm
-          today={today}
           currency={currency}
-          initial={{ description: params.get('what') ?? '', category: 'camera' }}
+          initial={makeBlankEntry(today, params.get('what') ?? '')}
+          act="Record it"
           problem={adding.error ? readProblem(adding.error) : null}
           onSave={(entry) =>
             add(entry)
@@ -191,30 +190,6 @@ function SpendingTable({ spending, currency }: { spending: SpendingReply; curren
           </tfoot>
         </table>
       </div>
-    </Section>
-  )
-}
-
-function Entries({ year, say }: { year: number; say(minor: number): string }) {
-  const { data } = useEntriesQuery(year)
-  return (
-    <Section title="Entries" aside={data && `${data.length} this year`}>
-      {data?.length === 0 && <p className="py-3 text-quiet">Nothing recorded in {year}.</p>}
-      <ul>
-        {data?.map((entry) => (
-          <li key={entry.id} className="flex flex-wrap items-baseline gap-x-3 border-b border-rule py-1.5 text-[13px]">
-            <span className="w-20 shrink-0 text-quiet">{sayDay(entry.date)}</span>
-            <span className="min-w-40 flex-1">{entry.description}</span>
-            <span className="text-quiet">
-              {ENTRY_KINDS[entry.kind].toLowerCase()}, {CATEGORIES[entry.category].label.toLowerCase()}
-            </span>
-            <span className="figures w-24 text-right">
-              {entry.kind === 'sale' && '− '}
-              {say(entry.netMinor + entry.taxMinor)}
-            </span>
-          </li>
-        ))}
-      </ul>
     </Section>
   )
 }

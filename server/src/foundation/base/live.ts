@@ -7,21 +7,29 @@ export interface Live {
   tellSignedOut(personId: string): void
 }
 
-export function makeLive(): Live {
+/** `onTrouble` hears of a listener that failed: the change stands, and the others hear of it all the same. */
+export function makeLive(onTrouble: (error: unknown) => void = () => {}): Live {
   const changes = new Set<(changeId: number) => void>()
   const signedOut = new Set<(personId: string) => void>()
   const add = <T>(set: Set<T>, it: T) => {
     set.add(it)
     return () => void set.delete(it)
   }
+  const tell = (work: () => void) => {
+    try {
+      work()
+    } catch (error) {
+      onTrouble(error)
+    }
+  }
   return {
     onChange: (listen) => add(changes, listen),
     onSignedOut: (listen) => add(signedOut, listen),
     tellChange: (changeId) => {
-      for (const listen of changes) listen(changeId)
+      for (const listen of changes) tell(() => listen(changeId))
     },
     tellSignedOut: (personId) => {
-      for (const listen of signedOut) listen(personId)
+      for (const listen of signedOut) tell(() => listen(personId))
     },
   }
 }

@@ -2,11 +2,12 @@ import { randomUUID } from 'node:crypto'
 import type { AccessRole, EventKind, SubjectType } from '@exemplar/core'
 import { changes, events } from '../../schema/studio-tables.ts'
 import type { Config } from '../base/config.ts'
+import { type JobRunner, makeJobRunner } from '../base/job-runner.ts'
 import { type Live, makeLive } from '../base/live.ts'
 import { refuseMissing, refuseStale } from '../base/problem.ts'
 import { loadKeys } from '../base/secrets.ts'
 import { makeVolume, type Volume } from '../base/volume.ts'
-import { type Database, openDatabase } from './database.ts'
+import { type Database, openDatabase, openDatabaseReader } from './database.ts'
 
 export type AppConfig = Pick<
   Config,
@@ -20,6 +21,8 @@ export interface AppContext {
   readonly config: AppConfig
   readonly live: Live
   readonly volume: Volume
+  /** Long work, in a thread of its own. */
+  readonly jobs: JobRunner
   /** Keys that sign the session cookies, newest first. */
   readonly keys: string[]
   now(): number
@@ -32,10 +35,37 @@ export function openContext(config: AppConfig): AppContext {
     config,
     live: makeLive(),
     volume: makeVolume(config.backupFolder),
+    jobs: makeJobRunner(config.dataFolder, config.fixedNow),
     keys: loadKeys(config.dataFolder),
     now: () => config.fixedNow ?? Date.now(),
     newId: () => randomUUID(),
   }
+}
+
+/** What a thread that only reads is given: the data of a folder, and nothing to write with or to tell anybody. */
+export function openReader(folder: string, fixedNow: number | null): AppContext {
+  const refuse = () => {
+    throw new Error('This thread only reads.')
+  }
+  return {
+    db: openDatabaseReader(folder),
+    config: { ...READER_CONFIG, dataFolder: folder, fixedNow },
+    live: makeLive(),
+    volume: makeVolume(folder),
+    jobs: { run: async () => refuse() },
+    keys: [],
+    now: () => fixedNow ?? Date.now(),
+    newId: refuse,
+  }
+}
+
+const READER_CONFIG = {
+  isDemo: false,
+  isLoopback: true,
+  isSecure: false,
+  backupFolder: '',
+  passwordCost: 1,
+  firstRunCode: null,
 }
 
 /** Who asks, as what, and which change came of it. */

@@ -36,6 +36,13 @@ export function openDatabase(folder: string): Database {
   return Object.assign(database, { $client: client, changeCapture: makeChangeCapture(client), cache: new Map() })
 }
 
+/** Opens the database of a data folder to read only, on a connection of its own; another one has migrated it. */
+export function openDatabaseReader(folder: string): Database {
+  const client = new Sqlite(join(folder, DATABASE_FILE), { readonly: true })
+  client.pragma('busy_timeout = 5000')
+  return Object.assign(drizzle({ client }), { $client: client, changeCapture: { current: null }, cache: new Map() })
+}
+
 interface Migration {
   tag: string
   when: number

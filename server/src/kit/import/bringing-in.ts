@@ -29,6 +29,9 @@ export const importSchema = z.object({
 })
 export type ImportBody = z.infer<typeof importSchema>
 
+/** So often a list is read again where something changed meanwhile. */
+const MOST_ATTEMPTS = 5
+
 /** So many lines are read before others get a turn. */
 const LINES_AT_ONCE = 250
 
@@ -113,11 +116,18 @@ export async function bringIn(
   signal: AbortSignal,
   tell: (step: { done: number; total: number }) => void,
 ) {
-  for (;;) {
+  for (let attempt = 1; ; attempt++) {
     const since = newestChange(app)
     const plan = await readPlan(app.db, body, signal, tell)
     if (plan === null || signal.aborted) return null
-    if (newestChange(app) !== since) continue
+    if (newestChange(app) !== since) {
+      if (attempt < MOST_ATTEMPTS) continue
+      throw new ProblemError(
+        503,
+        'Nothing was imported',
+        `Others changed the kit ${MOST_ATTEMPTS} times while the list was read. Try again when it is quieter.`,
+      )
+    }
     if (!plan.isClean) throw refuseImport(plan)
     // The same list again changes nothing, so it is no change either.
     if (changesAnything(plan)) {

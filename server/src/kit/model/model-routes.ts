@@ -1,5 +1,5 @@
 import { idSchema, listFits, nameModel, newModelSchema } from '@exemplar/core'
-import { and, eq, isNull, sql } from 'drizzle-orm'
+import { and, count, eq, isNull, sql } from 'drizzle-orm'
 import { z } from 'zod'
 import { loadInterfaces } from '../../availability/reference.ts'
 import { refuseField, refuseMissing } from '../../foundation/base/problem.ts'
@@ -26,10 +26,12 @@ export const modelRoutes = [
           category: models.category,
           aliases: models.aliases,
           version: models.version,
-          things: sql<number>`(select count(*) from units where units.model_id = ${models.id} and units.archived_at is null)`,
+          things: count(units.id),
         })
         .from(models)
+        .leftJoin(units, and(eq(units.modelId, models.id), isNull(units.archivedAt)))
         .where(isNull(models.archivedAt))
+        .groupBy(models.id)
         .orderBy(models.maker, models.name)
         .all(),
   }),

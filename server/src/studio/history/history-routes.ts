@@ -64,7 +64,7 @@ export const historyRoutes = [
     path: '/events',
     permission: 'see-studio',
     room,
-    summary: 'What happened to one subject, newest first',
+    summary: 'What happened to one subject, by the time at which it did, newest first',
     query: z.object({ subjectType: z.enum(SUBJECT_TYPES), subjectId: z.string().max(64) }),
     handle: ({ query }, { db }) => {
       const rows = db
@@ -79,7 +79,7 @@ export const historyRoutes = [
         .from(events)
         .leftJoin(people, eq(people.id, events.personId))
         .where(and(eq(events.subjectType, query.subjectType), eq(events.subjectId, query.subjectId)))
-        .orderBy(desc(events.id))
+        .orderBy(desc(events.at), desc(events.id))
         .limit(100)
         .all()
       const describe = describeChanges(

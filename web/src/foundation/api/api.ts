@@ -1,4 +1,5 @@
 import type {
+  Entry,
   FindingHelp,
   Interface,
   InventoryColumn,
@@ -48,6 +49,13 @@ import type {
   UnitPage,
   UnitRow,
 } from './replies.ts'
+
+/** One page of the list of things. */
+export interface UnitPageReply {
+  rows: UnitRow[]
+  next: string | null
+  isNear: boolean
+}
 
 export interface Versioned<T> {
   id: string
@@ -114,8 +122,16 @@ export const api = createApi({
       providesTags: (_reply, _error, { subjectType }) => readsOf(subjectType === 'setup' ? 'setupEvents' : 'events'),
     }),
     interfaces: build.query<Interface[], void>({ query: () => '/interfaces', providesTags: readsOf('interfaces') }),
-    units: build.query<{ rows: UnitRow[]; next: string | null; isNear: boolean }, UnitFilter>({
+    units: build.query<UnitPageReply, UnitFilter>({
       query: (params) => ({ url: '/units', params }),
+      providesTags: readsOf('units'),
+    }),
+    unitPages: build.infiniteQuery<UnitPageReply, UnitFilter, string | null>({
+      infiniteQueryOptions: { initialPageParam: null, getNextPageParam: (last) => last.next ?? undefined },
+      query: ({ queryArg, pageParam }) => ({
+        url: '/units',
+        params: pageParam === null ? queryArg : { ...queryArg, after: pageParam },
+      }),
       providesTags: readsOf('units'),
     }),
     unitCount: build.query<{ units: number; models: number }, KitFilter>({
@@ -237,6 +253,14 @@ export const api = createApi({
       query: (year) => ({ url: '/ledger/entries', params: { year } }),
       providesTags: readsOf('entries'),
     }),
+    changeEntry: build.mutation<Entry, Versioned<NewEntry>>({
+      query: ({ id, version, body }) => ({
+        url: `/ledger/entries/${id}`,
+        method: 'PUT',
+        body,
+        headers: change(version),
+      }),
+    }),
     addEntry: build.mutation<unknown, NewEntry>({
       query: (body) => ({ url: '/ledger/entries', method: 'POST', body }),
     }),
@@ -272,6 +296,7 @@ export const {
   useEventsQuery,
   useInterfacesQuery,
   useUnitsQuery,
+  useUnitPagesInfiniteQuery,
   useLazyStockQuery,
   useLazyUnitsQuery,
   useUnitCountQuery,
@@ -305,6 +330,7 @@ export const {
   useRecordServiceMutation,
   useSpendingQuery,
   useEntriesQuery,
+  useChangeEntryMutation,
   useAddEntryMutation,
   useSetBudgetMutation,
   useShoppingQuery,

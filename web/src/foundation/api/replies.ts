@@ -230,7 +230,12 @@ export interface BenchReply {
   }[]
 }
 
-export type SpendingReply = Spending & { budgetVersion: number }
+export type SpendingReply = Spending & {
+  budgetVersion: number
+  /** Over all years, and from when on. */
+  everMinor: number
+  since: string | null
+}
 export type EntryRow = Entry & { tag: string | null; party: string | null }
 
 export interface TodayReply {

@@ -1,12 +1,12 @@
 import { CATEGORIES, formatMoney, KIT_COLUMNS, type KitColumn } from '@exemplar/core'
-import { type ReactNode, useState } from 'react'
+import { type ReactNode, useCallback, useMemo } from 'react'
 import { Link } from 'react-router'
-import { type UnitFilter, useStudioQuery, useUnitsQuery } from '../../foundation/api/api.ts'
+import { type UnitFilter, useStudioQuery, useUnitPagesInfiniteQuery } from '../../foundation/api/api.ts'
 import type { UnitRow } from '../../foundation/api/replies.ts'
 import { useMeasures } from '../../foundation/form/measures.tsx'
-import { Button } from '../../foundation/parts/button.tsx'
 import { Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
+import { type RowPlace, VirtualRows } from '../../foundation/parts/virtual-rows.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { UnitState } from '../unit/unit-state.tsx'
 
@@ -64,59 +64,57 @@ export function KitTable(props: KitTableProps) {
   )
 }
 
-/** One page of rows, and the next below it once asked for: never the whole list at once. */
+/** Rows as far as they are loaded, and more as one comes near the end; only those in sight are in the page. */
 function UnitRows(props: KitTableProps) {
   const { filter, columns, seen, choosing } = props
-  const { data, error, refetch } = useUnitsQuery(filter)
-  const [wantsMore, setWantsMore] = useState(false)
+  const { data, error, refetch, fetchNextPage, hasNextPage, isFetchingNextPage } = useUnitPagesInfiniteQuery(filter)
+  const rows = useMemo(() => data?.pages.flatMap((page) => page.rows) ?? [], [data])
   const span = columns.length + 2 + Number(choosing.isOn)
-  if (!data) {
+  const loadMore = useCallback(() => {
+    if (hasNextPage && !isFetchingNextPage) fetchNextPage()
+  }, [hasNextPage, isFetchingNextPage, fetchNextPage])
+  if (!data)
     return (
-      <tbody>
-        <tr>
-          <td colSpan={span}>
-            <Waiting what="the kit" error={error} onRetry={refetch} />
-          </td>
-        </tr>
-      </tbody>
+      <Notice span={span}>
+        <Waiting what="the kit" error={error} onRetry={refetch} />
+      </Notice>
     )
-  }
+  const isNear = data.pages[0]?.isNear
   return (
     <>
-      <tbody>
-        {data.isNear && !filter.after && (
-          <tr>
-            <td colSpan={span} className="text-quiet">
-              Nothing has exactly “{filter.find}”. This is near it:
-            </td>
-          </tr>
-        )}
-        {data.rows.map((row) => (
-          <Row key={row.id} row={row} isSeen={row.id === seen} {...props} />
-        ))}
-        {data.rows.length === 0 && !filter.after && (
-          <tr>
-            <td colSpan={span} className="py-6 text-quiet">
-              Nothing here. Try another view or fewer words.
-            </td>
-          </tr>
-        )}
-        {data.next && !wantsMore && (
-          <tr>
-            <td colSpan={span}>
-              <Button onClick={() => setWantsMore(true)}>Show more</Button>
-            </td>
-          </tr>
-        )}
-      </tbody>
-      {data.next && wantsMore && <UnitRows {...props} filter={{ ...filter, after: data.next }} />}
+      {isNear && <Notice span={span}>Nothing has exactly “{filter.find}”. This is near it:</Notice>}
+      {rows.length === 0 && <Notice span={span}>Nothing here. Try another view or fewer words.</Notice>}
+      <VirtualRows rows={rows} rowHeight={ROW_HEIGHT} span={span} onEnd={loadMore}>
+        {(row, place) => <Row key={row.id} row={row} place={place} isSeen={row.id === seen} {...props} />}
+      </VirtualRows>
     </>
   )
 }
 
-function Row({ row, isSeen, columns, choosing, onSee }: KitTableProps & { row: UnitRow; isSeen: boolean }) {
+const ROW_HEIGHT = 37
+
+function Notice({ span, children }: { span: number; children: ReactNode }) {
   return (
-    <tr className={isSeen ? 'bg-wash' : ''}>
+    <tbody>
+      <tr>
+        <td colSpan={span} className="py-4 text-quiet">
+          {children}
+        </td>
+      </tr>
+    </tbody>
+  )
+}
+
+function Row({
+  row,
+  place,
+  isSeen,
+  columns,
+  choosing,
+  onSee,
+}: KitTableProps & { row: UnitRow; place: RowPlace; isSeen: boolean }) {
+  return (
+    <tr {...place} className={isSeen ? 'bg-wash' : ''}>
       {choosing.isOn && (
         <td>
           <input

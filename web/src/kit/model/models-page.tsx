@@ -7,6 +7,7 @@ import { SelectField } from '../../foundation/form/field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { PageHead, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
+import { VirtualRows } from '../../foundation/parts/virtual-rows.tsx'
 import { type ModelRow, useMergeModelMutation, useModelsQuery } from '../kit-api.ts'
 
 const nameOf = (model: ModelRow) => [model.maker, model.name].filter(Boolean).join(' ')
@@ -39,9 +40,9 @@ export function ModelsPage() {
               </th>
             </tr>
           </thead>
-          <tbody>
-            {data.map((model) => (
-              <tr key={model.id}>
+          <VirtualRows rows={data} rowHeight={37} span={5}>
+            {(model, place) => (
+              <tr key={model.id} {...place}>
                 <td className="font-medium">
                   <Link to={`/kit?find=${encodeURIComponent(nameOf(model))}`}>{nameOf(model)}</Link>
                 </td>
@@ -60,8 +61,8 @@ export function ModelsPage() {
                   )}
                 </td>
               </tr>
-            ))}
-          </tbody>
+            )}
+          </VirtualRows>
         </table>
       </div>
       <SheetDialog

@@ -1,0 +1,222 @@
+import {
+  CATEGORIES,
+  type Category,
+  estimateResale,
+  findDate,
+  findPeakDemand,
+  isRisk,
+  LIFE_STATES,
+  type Model,
+  measureUse,
+  nameModel,
+  type Sharing,
+  valueSetups,
+} from '@exemplar/core'
+import { and, eq, isNull } from 'drizzle-orm'
+import { loadHolds } from '../../availability/holds.ts'
+import type { AppContext } from '../../foundation/database/app-context.ts'
+import { faults } from '../../schema/bench-tables.ts'
+import { entries } from '../../schema/ledger-tables.ts'
+import { setupStock, setups } from '../../schema/setups-tables.ts'
+import { events } from '../../schema/studio-tables.ts'
+import { eventStands } from '../../studio/history/undo.ts'
+import { loadStudio } from '../../studio/settings/settings-routes.ts'
+import { loadLive } from '../exchange/kit-file-store.ts'
+
+const AHEAD_MS = 90 * 86_400_000
+
+function groupBy<T, V>(
+  rows: readonly T[],
+  keyOf: (row: T) => string | null,
+  readValue: (row: T) => V,
+): Map<string, V[]> {
+  const groups = new Map<string, V[]>()
+  for (const row of rows) {
+    const key = keyOf(row)
+    if (key === null) continue
+    const known = groups.get(key)
+    if (known) known.push(readValue(row))
+    else groups.set(key, [readValue(row)])
+  }
+  return groups
+}
+
+type Live = ReturnType<typeof loadLive>
+
+/** How many usable things there are of each kind. */
+function countUsable(units: Live['units'], modelOf: ReadonlyMap<string, Model>): Map<Category | undefined, number> {
+  const counts = new Map<Category | undefined, number>()
+  for (const { modelId, state } of units) {
+    if (!LIFE_STATES[state].usable) continue
+    const category = modelOf.get(modelId)?.category
+    counts.set(category, (counts.get(category) ?? 0) + 1)
+  }
+  return counts
+}
+
+/** How many of these days, which are in order, are that day or later. */
+function countFrom(days: readonly string[], from: string | null): number {
+  if (from === null) return days.length
+  let [low, high] = [0, days.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if ((days[middle] ?? '') < from) low = middle + 1
+    else high = middle
+  }
+  return days.length - low
+}
+
+/** How often each thing was out, and what that cost. */
+function listUse({ db }: AppContext, { units, models }: Live, today: string, zone: string) {
+  const taken = db
+    .select({ unitId: events.subjectId, at: events.at })
+    .from(events)
+    .where(and(eq(events.subjectType, 'unit'), eq(events.kind, 'checked-out'), eventStands))
+    .all()
+  const outs = groupBy(
+    taken,
+    (it) => it.unitId,
+    (it) => findDate(it.at, zone),
+  )
+  const sessions = [...new Set([...outs.values()].flat())].sort()
+  const spent = groupBy(
+    db.select().from(entries).all(),
+    (it) => it.unitId,
+    (it) => (it.kind === 'sale' ? -1 : 1) * (it.netMinor + it.taxMinor),
+  )
+  const failed = groupBy(
+    db.select().from(faults).where(eq(faults.severity, 'unusable')).all(),
+    (it) => it.unitId,
+    (it) => findDate(it.reportedAt, zone),
+  )
+  const modelOf = new Map(models.map((it) => [it.id, it]))
+  const usable = countUsable(units, modelOf)
+  return units.map((unit) => {
+    const model = modelOf.get(unit.modelId)
+    const money = spent.get(unit.id)
+    const figures = measureUse(
+      {
+        acquiredOn: unit.acquiredOn,
+        costMinor: money ? money.reduce((sum, it) => sum + it, 0) : unit.priceMinor,
+        outOn: outs.get(unit.id) ?? [],
+        sessionsSince: countFrom(sessions, unit.acquiredOn),
+        lastFailedOn: failed.get(unit.id)?.sort().at(-1) ?? null,
+      },
+      today,
+    )
+    const alike = (usable.get(model?.category) ?? 0) - (LIFE_STATES[unit.state].usable ? 1 : 0)
+    return {
+      id: unit.id,
+      tag: unit.tag,
+      name: model ? nameModel(model) : '',
+      reason: unit.provenance.reason,
+      ...figures,
+      resaleMinor:
+        unit.priceMinor === null || figures.ageDays === null ? null : estimateResale(unit.priceMinor, figures.ageDays),
+      isRisk: isRisk(figures.share, alike),
+    }
+  })
+}
+
+/** What is wanted of each stock at once: by what is booked, and if all setups stood at the same time. */
+function listDemand(app: AppContext, { stock, models }: Live) {
+  const { db } = app
+  const now = app.now()
+  const holds = loadHolds(db, { start: now, end: now + AHEAD_MS })
+  const standing = groupBy(
+    db
+      .select({ stockId: setupStock.stockId, quantity: setupStock.quantity })
+      .from(setupStock)
+      .innerJoin(setups, eq(setups.id, setupStock.setupId))
+      .where(isNull(setups.archivedAt))
+      .all(),
+    (it) => it.stockId,
+    (it) => it.quantity,
+  )
+  const modelOf = new Map(models.map((it) => [it.id, it]))
+  return stock.map((it) => {
+    const model = modelOf.get(it.modelId)
+    const peak = findPeakDemand(holds.map((hold) => ({ ...hold.interval, quantity: hold.stock.get(it.id) ?? 0 })))
+    const allAtOnce = (standing.get(it.id) ?? []).reduce((sum, quantity) => sum + quantity, 0)
+    return {
+      id: it.id,
+      tag: it.tag,
+      name: model ? nameModel(model) : '',
+      owned: it.quantity,
+      peak: peak.quantity,
+      peakAt: peak.at,
+      allAtOnce,
+    }
+  })
+}
+
+/** What stands in each setup cost, and is worth. */
+function listSetupValues({ db }: AppContext, { units }: Live, sharing: Sharing) {
+  const rows = db.select().from(setups).where(isNull(setups.archivedAt)).orderBy(setups.code).all()
+  const used = rows.map(({ id, roles }) => ({
+    id,
+    unitIds: roles.flatMap((role) => role.things.flatMap((it) => it.unitId ?? [])),
+  }))
+  const unitOf = new Map(units.map((it) => [it.id, it]))
+  const paid = valueSetups(used, (id) => unitOf.get(id)?.priceMinor ?? null, sharing)
+  const replace = valueSetups(
+    used,
+    (id) => unitOf.get(id)?.provenance.replacementMinor ?? unitOf.get(id)?.priceMinor ?? null,
+    sharing,
+  )
+  const worth = valueSetups(
+    used,
+    (id) => unitOf.get(id)?.provenance.valueMinor ?? unitOf.get(id)?.priceMinor ?? null,
+    sharing,
+  )
+  return rows.map(({ id, code, tape, name }) => ({
+    id,
+    code,
+    tape,
+    name,
+    paidMinor: paid.get(id)?.minor ?? 0,
+    worthMinor: worth.get(id)?.minor ?? 0,
+    replacementMinor: replace.get(id)?.minor ?? 0,
+    unknown: worth.get(id)?.unknown ?? 0,
+    shared: worth.get(id)?.shared ?? 0,
+  }))
+}
+
+/** What cards, drives and packs hold together. */
+function listCapacities({ units, models }: Live) {
+  const modelOf = new Map(models.map((it) => [it.id, it]))
+  const sums = new Map<string, { label: string; pieces: number; megabytes: number; milliwattHours: number }>()
+  for (const unit of units) {
+    const model = modelOf.get(unit.modelId)
+    const megabytes = model?.specs.capacityMegabytes ?? 0
+    const milliwattHours = Math.round(((model?.specs.energyMilliwattHours ?? 0) * (unit.healthPercent ?? 100)) / 100)
+    if (!model || megabytes + milliwattHours === 0) continue
+    const known = sums.get(model.category) ?? {
+      label: CATEGORIES[model.category].label,
+      pieces: 0,
+      megabytes: 0,
+      milliwattHours: 0,
+    }
+    sums.set(model.category, {
+      ...known,
+      pieces: known.pieces + 1,
+      megabytes: known.megabytes + megabytes,
+      milliwattHours: known.milliwattHours + milliwattHours,
+    })
+  }
+  return [...sums.values()]
+}
+
+export type KitFigures = ReturnType<typeof computeFigures>
+
+/** Every figure over all things at once. */
+export function computeFigures(app: AppContext, { sharing }: { sharing: Sharing }) {
+  const { zone } = loadStudio(app.db)
+  const live = loadLive(app.db)
+  return {
+    use: listUse(app, live, findDate(app.now(), zone), zone),
+    demand: listDemand(app, live),
+    setups: listSetupValues(app, live, sharing),
+    capacities: listCapacities(live),
+  }
+}

@@ -1,0 +1,109 @@
+import { CATEGORIES, ENTRY_KINDS, formatMoney } from '@exemplar/core'
+import { useState } from 'react'
+import { useChangeEntryMutation, useEntriesQuery } from '../foundation/api/api.ts'
+import type { EntryRow } from '../foundation/api/replies.ts'
+import { useMay } from '../foundation/api/session.ts'
+import { useSaving } from '../foundation/form/use-saving.ts'
+import { Button } from '../foundation/parts/button.tsx'
+import { Section } from '../foundation/parts/page-parts.tsx'
+import { SheetDialog } from '../foundation/parts/sheet-dialog.tsx'
+import { type RowPlace, VirtualRows } from '../foundation/parts/virtual-rows.tsx'
+import { sayDay } from '../foundation/words/calendar-words.ts'
+import { EntryForm } from './entry-form.tsx'
+
+/** Every entry of a year, each of which can be corrected. */
+export function Entries({ year, currency }: { year: number; currency: string }) {
+  const { data } = useEntriesQuery(year)
+  const [edited, setEdited] = useState<EntryRow | null>(null)
+  const may = useMay()
+  return (
+    <Section title="Entries" aside={data && `${data.length} this year`}>
+      {data?.length === 0 && <p className="py-3 text-quiet">Nothing recorded in {year}.</p>}
+      {data && data.length > 0 && (
+        <table>
+          <thead>
+            <tr>
+              <th scope="col">Day</th>
+              <th scope="col">What</th>
+              <th scope="col" className="hidden sm:table-cell">
+                Kind
+              </th>
+              <th scope="col" className="text-right">
+                Amount
+              </th>
+              <th scope="col">
+                <span className="sr-only">Act</span>
+              </th>
+            </tr>
+          </thead>
+          <VirtualRows rows={data} rowHeight={37} span={5}>
+            {(entry, place) => (
+              <EntryLine
+                key={entry.id}
+                entry={entry}
+                place={place}
+                currency={currency}
+                onEdit={may('change-ledger') ? () => setEdited(entry) : null}
+              />
+            )}
+          </VirtualRows>
+        </table>
+      )}
+      {edited && <Correction entry={edited} currency={currency} onClose={() => setEdited(null)} />}
+    </Section>
+  )
+}
+
+function EntryLine({
+  entry,
+  place,
+  currency,
+  onEdit,
+}: {
+  entry: EntryRow
+  place: RowPlace
+  currency: string
+  onEdit: (() => void) | null
+}) {
+  const kind = `${ENTRY_KINDS[entry.kind].toLowerCase()}, ${CATEGORIES[entry.category].label.toLowerCase()}`
+  return (
+    <tr {...place}>
+      <td className="whitespace-nowrap text-quiet">{sayDay(entry.date)}</td>
+      <td>{entry.description}</td>
+      <td className="hidden text-quiet sm:table-cell">{kind}</td>
+      <td className="figures text-right whitespace-nowrap">
+        {entry.kind === 'sale' && '− '}
+        {formatMoney(entry.netMinor + entry.taxMinor, currency, 'column')}
+      </td>
+      <td className="text-right">
+        {onEdit && (
+          <Button size="small" aria-label={`Correct: ${entry.description}, ${sayDay(entry.date)}`} onClick={onEdit}>
+            Correct
+          </Button>
+        )}
+      </td>
+    </tr>
+  )
+}
+
+function Correction({ entry, currency, onClose }: { entry: EntryRow; currency: string; onClose(): void }) {
+  const [change] = useChangeEntryMutation()
+  const saving = useSaving(onClose)
+  return (
+    <SheetDialog open onClose={onClose} wide title="Correct an entry">
+      {saving.conflict && <p role="alert">Somebody else corrected this entry meanwhile. Open it again.</p>}
+      <EntryForm
+        currency={currency}
+        initial={entry}
+        act="Save"
+        problem={saving.problem}
+        onSave={(body) =>
+          saving.save(
+            () => change({ id: entry.id, version: entry.version, body }).unwrap(),
+            `${body.description} is corrected.`,
+          )
+        }
+      />
+    </SheetDialog>
+  )
+}
