@@ -61,6 +61,7 @@ const unit = (name, file, folders) =>
     }),
   )
 unit('Core', 'core.json', ['core/src/'])
+check('Planted faults are noticed', process.execPath, ['scripts/planted.mjs'])
 await driver
 unit('Server and pages', 'server.json', ['server/src/', 'web/src/'])
 runner(

@@ -119,7 +119,7 @@ export function computeCardTimes(things: readonly PlacedItem[], options: Options
     if (recorder) owned.get(recorder.key)?.push(card)
     else loose.push(card)
   }
-  loose.sort((a, b) => (b.capacityMegabytes ?? 0) - (a.capacityMegabytes ?? 0) || a.key.localeCompare(b.key))
+  loose.sort((a, b) => (b.capacityMegabytes ?? 0) - (a.capacityMegabytes ?? 0))
   for (const card of loose) {
     const shortest = recorders
       .filter((recorder) => isFastEnough(card, recorder))
@@ -127,7 +127,7 @@ export function computeCardTimes(things: readonly PlacedItem[], options: Options
         recorder,
         minutes: computeRecorder(recorder, owned.get(recorder.key) ?? [], options).minutes,
       }))
-      .sort((a, b) => a.minutes - b.minutes || a.recorder.tag.localeCompare(b.recorder.tag))[0]
+      .sort((a, b) => a.minutes - b.minutes)[0]
     if (shortest) owned.get(shortest.recorder.key)?.push(card)
   }
   return recorders.flatMap((recorder) => {

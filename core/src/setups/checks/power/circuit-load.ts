@@ -139,7 +139,7 @@ export function computeCircuitLoad(
     circuit: circuit.name,
     volts: circuit.volts,
     amps: circuit.amps,
-    loads: loads.sort((a, b) => b.milliwatts - a.milliwatts || a.tag.localeCompare(b.tag)),
+    loads: loads.sort((a, b) => b.milliwatts - a.milliwatts),
     totalMilliwatts,
     ratedMilliwatts,
     continuousMilliwatts,

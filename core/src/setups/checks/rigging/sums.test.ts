@@ -138,6 +138,13 @@ describe('minutes on the cards', () => {
     )
   })
 
+  test('[law 6] a loose card that two want alike goes to the first of them, whatever they are called', () => {
+    const sums = (first: string, second: string) =>
+      computeCardTimes([slot(first, 30), slot(second, 30), card('S', 45_000, 30)], options).map((it) => it.tag)
+    expect(sums('A', 'B')).toEqual(['A'])
+    expect(sums('B', 'A')).toEqual(['B'])
+  })
+
   test('cards of a recorder’s own role are its own; loose ones go to whoever is shortest', () => {
     const sums = computeCardTimes(
       [
