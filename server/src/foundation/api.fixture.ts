@@ -71,6 +71,8 @@ interface Options {
   /** Leaves the house without an owner. */
   bare?: boolean
   routes?: readonly Route[]
+  /** Where the data lies already. */
+  folder?: string
 }
 
 let demoFolder: string | null = null
@@ -92,7 +94,7 @@ function copyDemo(folder: string): void {
 /** A real server over a real database file in a folder of its own, with somebody of each role signed in. */
 export async function startApi(options: Options = {}): Promise<TestApi> {
   const { demo = false, pages = null, config = {}, requestTimeoutMs = 30_000, bare = false } = options
-  const folder = mkdtempSync(join(tmpdir(), 'exemplar-test-'))
+  const folder = options.folder ?? mkdtempSync(join(tmpdir(), 'exemplar-test-'))
   const isUsual = config.fixedNow === undefined
   if (demo && isUsual) copyDemo(folder)
   const app = openContext({ ...makeTestConfig(folder, NOW), ...config })

@@ -1,0 +1,91 @@
+import { cpSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { gunzipSync } from 'node:zlib'
+import { afterAll, beforeAll, describe, expect, test } from 'vitest'
+import { match, startApi, type TestApi } from '../api.fixture.ts'
+import { listMigrations } from './database.ts'
+
+/**
+ * A database as the release before the rooms were rebuilt left it: the demo with a risk that was accepted, roles that are
+ * given by a feature or left empty, a view, an attachment, and changes that can be taken back.
+ */
+const RELEASE = join(import.meta.dirname, 'release')
+const unpack = (name: string) => gunzipSync(readFileSync(join(RELEASE, name)))
+const WAS = JSON.parse(readFileSync(join(RELEASE, 'release-0007.json'), 'utf8'))
+
+/** What codes are called now. */
+const RENAMED: Record<string, string> = {
+  'double-duty': 'shared-item',
+  'given-lacking': 'provided-lacking',
+  'link-slow': 'cable-slow',
+  'link-trouble': 'cable-run-trouble',
+}
+
+let api: TestApi
+beforeAll(async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'exemplar-release-'))
+  mkdirSync(folder, { recursive: true })
+  writeFileSync(join(folder, 'exemplar.sqlite'), unpack('release-0007.sqlite.gz'))
+  cpSync(join(RELEASE, 'attachments'), join(folder, 'attachments'), { recursive: true })
+  api = await startApi({ folder })
+})
+afterAll(() => {
+  api.close()
+  rmSync(api.folder, { recursive: true, force: true })
+})
+
+const get = async (path: string) => (await api.call('GET', path)).body
+
+describe('a database of the release before', () => {
+  test('is brought to the newest schema', () => {
+    const applied = api.app.db.$client.prepare('SELECT count(*) FROM __drizzle_migrations').pluck().get()
+    expect(applied).toBe(listMigrations().length)
+  })
+
+  test.each(['gi', 'pb', 'lr'])('the verdict of %s is the same, and what was accepted is', async (id) => {
+    const { findings, workings, totalMassGrams } = await get(`/setups/${id}/readiness`)
+    const say = (it: { level: string; code: string; accepted?: unknown }) =>
+      `${it.level} ${RENAMED[it.code] ?? it.code}${it.accepted ? ' accepted' : ''}`
+    expect(findings.map(say).sort()).toEqual(WAS[id].findings.map(say).sort())
+    expect(workings.map((it: { formula: string; level: string }) => [it.formula, it.level])).toEqual(
+      WAS[id].workings.map((it: { formula: string; level: string }) => [it.formula, it.level]),
+    )
+    expect(totalMassGrams).toBe(WAS[id].totalMassGrams)
+  })
+
+  test('its kit file is the same', async () => {
+    expect(await get('/export/kit.json')).toEqual(JSON.parse(unpack('release-0007.kit.json.gz').toString('utf8')))
+  })
+
+  test('roles keep what they said, and views their columns', async () => {
+    const { roles } = await get('/setups/gi')
+    const role = (id: string) => roles.find((it: { id: string }) => it.id === id)
+    expect(role('self-view').providedBy).toMatchObject({ kind: 'feature', feature: 'flipScreen' })
+    expect(role('no-fill').intentionallyEmpty).toBe(true)
+    const views = await get('/kit-views')
+    expect(views.find((it: { name: string }) => it.name === 'Ours').columns).toEqual(['kind', 'usedIn', 'place'])
+  })
+
+  test('its attachments are there', async () => {
+    const list = await get('/attachments?subjectType=unit&subjectId=CAM-01')
+    expect(list.map((it: { name: string }) => it.name)).toContain('front.png')
+    const file = await fetch(`${api.url}/api/attachments/${list[0].id}/file`, {
+      headers: { cookie: api.cookieOf('manager') },
+    })
+    expect([file.status, (await file.arrayBuffer()).byteLength]).toEqual([200, 70])
+  })
+
+  test('what was changed before is taken back, with its old words put into the new', async () => {
+    const changes = await get('/changes')
+    for (const { id } of changes.filter((it: { canUndo: boolean }) => it.canUndo).slice(0, 4)) {
+      expect((await api.call('POST', `/changes/${id}/undo`, {})).status).toBe(200)
+    }
+    const { roles, plannedMinutes, version } = await get('/setups/gi')
+    expect(roles.map((it: { id: string }) => it.id)).not.toContain('self-view')
+    expect(plannedMinutes).not.toBe(45)
+    for (const role of roles) expect([role.deliberatelyNone, role.givenBy]).toEqual([undefined, undefined])
+    const setup = await get('/setups/gi')
+    expect((await api.call('PUT', '/setups/gi', setup, match(version))).status).toBe(200)
+  })
+})
