@@ -82,7 +82,7 @@ test('what stays rigged is fewer minutes; a change-over says each step; variants
   await openMenu(page, 'Version for a guest')
   await page.getByRole('dialog').getByRole('button', { name: 'Make it' }).click()
   await expect(page.getByRole('region', { name: 'Variant' })).toContainText('Guest’s microphone')
-  await openMenu(page, 'Looks side by side')
+  await openMenu(page, 'Compare variants')
   await expect(page.getByRole('heading', { name: 'Otherwise in Glasshouse interview with a guest' })).toBeVisible()
   await expect(page.getByText('2.12 m across').first()).toBeVisible()
 })
@@ -103,7 +103,7 @@ test('a thing is tried in the place of another, with what is left over, and then
   await expect(dialog).toBeHidden()
   await expect(page.getByRole('button', { name: /^B camera/ })).toContainText('CAM-06')
 
-  await openMenu(page, 'Ways for the sound')
+  await openMenu(page, 'Sound routes')
   const shotgun = dialog.getByRole('region').or(dialog.locator('section')).filter({ hasText: 'MIC-01' }).first()
   await expect(shotgun).toContainText('Straight into the camera')
   await expect(shotgun).toContainText('two recordings')

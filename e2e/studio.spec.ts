@@ -49,7 +49,7 @@ test.describe('an empty Exemplar', () => {
     await expect(bram.getByRole('heading', { name: 'Tuesday 24 November' })).toBeVisible()
     await expect(bram.getByRole('link', { name: 'Ledger' })).toHaveCount(0)
     await bram.goto('/kit/CAM-06')
-    await expect(bram.getByText('Where from')).toBeVisible()
+    await expect(bram.getByText('Acquisition')).toBeVisible()
     await expect(bram.locator('main')).not.toContainText('£')
     await expect(bram.getByRole('button', { name: 'Report a fault' })).toBeVisible()
     await expect(bram.getByRole('button', { name: 'Change', exact: true })).toHaveCount(0)

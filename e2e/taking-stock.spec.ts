@@ -185,7 +185,7 @@ test.describe('the demo', () => {
     await page.getByLabel('Find it').fill('LED-03')
     await page.getByRole('listitem').filter({ hasText: 'LED-03' }).getByRole('button', { name: 'This one' }).click()
     await expect(page.getByRole('listitem').filter({ hasText: 'LED-03' })).toBeVisible()
-    await page.getByRole('button', { name: 'Where from' }).click()
+    await page.getByRole('button', { name: 'Acquisition' }).click()
     await page.getByLabel('How it came').selectOption('gift')
     await page.getByLabel('Worth, for the books').fill('£300')
     await page.getByLabel('Tax on its worth, %').fill('40')

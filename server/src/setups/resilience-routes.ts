@@ -7,7 +7,7 @@ export const resilienceRoutes = [
     path: '/resilience',
     permission: 'see-studio',
     room: 'setups',
-    summary: 'What hangs on one thing: without which setups would stop, and what could stand in',
+    summary: 'Single points of failure: without which setups would stop, and what could stand in',
     handle: ({ connection }, app) => app.jobs.run<SinglePointsReply>('single-points', {}, connection.signal),
   }),
 ]

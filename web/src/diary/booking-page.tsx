@@ -98,9 +98,7 @@ export function BookingPage() {
               Cancel it
             </Button>
           )}
-          {booking.setup && (
-            <ButtonLink to={`/setups/${booking.setup.id}/start?booking=${id}`}>Before it records</ButtonLink>
-          )}
+          {booking.setup && <ButtonLink to={`/setups/${booking.setup.id}/start?booking=${id}`}>Preflight</ButtonLink>}
           <Button onClick={() => window.print()}>
             <Printer aria-hidden />
             Print

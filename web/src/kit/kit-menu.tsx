@@ -16,12 +16,12 @@ const PAGES: readonly Entry[] = [
   { label: 'Take in a bundle', path: '/kit/bundle', action: 'change-kit' },
   { label: 'Models', path: '/kit/models', action: 'see-studio' },
   { label: 'Find a cable', path: '/kit/cables', action: 'see-studio' },
-  { label: 'Where things meet', path: '/kit/interfaces', action: 'see-studio' },
-  { label: 'One system or many', path: '/kit/systems', action: 'see-studio' },
-  { label: 'Use and worth', path: '/kit/figures', action: 'see-studio' },
-  { label: 'Promised, lent and disclosed', path: '/kit/duties', action: 'see-studio' },
-  { label: 'Schedule for the insurer', path: '/kit/schedule', action: 'see-money' },
-  { label: 'Then and now', path: '/kit/then', action: 'see-studio' },
+  { label: 'Connectors', path: '/kit/interfaces', action: 'see-studio' },
+  { label: 'Mounts and systems', path: '/kit/systems', action: 'see-studio' },
+  { label: 'Use and value', path: '/kit/figures', action: 'see-studio' },
+  { label: 'Obligations', path: '/kit/duties', action: 'see-studio' },
+  { label: 'Insurance schedule', path: '/kit/schedule', action: 'see-money' },
+  { label: 'Compare dates', path: '/kit/then', action: 'see-studio' },
 ]
 
 /** Keeps a file that the server makes; a link of its own would leave the page. */

@@ -149,7 +149,7 @@ function SpendingTable({ spending, currency }: { spending: SpendingReply; curren
                 </th>
               ))}
               <th scope="col" className="text-right">
-                Together
+                Total
               </th>
               <th scope="col" className="text-right">
                 Running

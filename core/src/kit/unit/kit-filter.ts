@@ -52,7 +52,7 @@ export type KitFilter = z.infer<typeof kitFilterSchema>
 
 export const KIT_COLUMNS = {
   kind: 'Kind',
-  usedIn: 'Serves',
+  usedIn: 'Used in',
   place: 'Place',
   state: 'State',
   serial: 'Serial',

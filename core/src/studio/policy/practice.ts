@@ -72,7 +72,7 @@ export const PRACTICES = {
     changes: null,
   },
   system: {
-    question: 'One system or many?',
+    question: 'Mounts and systems?',
     ways: { mixed: 'The best for each job', one: 'One maker’s system' },
     changes: 'Whether choosing for you keeps to the makers that stand in a setup.',
   },

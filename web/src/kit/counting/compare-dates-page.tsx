@@ -29,7 +29,7 @@ export function ThenPage() {
   const chosen = from || data[0]?.id || ''
   return (
     <>
-      <PageHead title="Then and now" aside="what you had, and what is different since" />
+      <PageHead title="Compare dates" aside="what you had, and what is different since" />
       <div className="px-4 pt-3 pb-8 md:px-5">
         {may('change-kit') && (
           <form

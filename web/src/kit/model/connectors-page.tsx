@@ -26,7 +26,7 @@ const KIND_NAMES: Readonly<Record<NewInterface['kind'], string>> = {
   signal: 'Signal',
 }
 
-/** Where things meet: what standards name, and the studio's own mounts, battery families and plates. */
+/** Connectors: what standards name, and the studio's own mounts, battery families and plates. */
 export function InterfacesPage() {
   const { data, error, refetch } = useOwnInterfacesQuery()
   const [params, setParams] = useSearchParams()
@@ -37,7 +37,7 @@ export function InterfacesPage() {
   return (
     <>
       <PageHead
-        title="Where things meet"
+        title="Connectors"
         aside={`${data.length} interfaces, ${data.filter((it) => !it.isStandard).length} of our own`}
       >
         {may('change-kit') && (

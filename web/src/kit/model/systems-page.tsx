@@ -16,7 +16,7 @@ export function SystemsPage() {
   if (!data) return <Waiting what="the systems" error={error} onRetry={refetch} />
   return (
     <>
-      <PageHead title="One system or many" aside={sayPolicy(data.follows)} />
+      <PageHead title="Mounts and systems" aside={sayPolicy(data.follows)} />
       <div className="px-4 pb-8 md:px-5">
         <Families systems={data.systems} />
         {data.mixes.length > 0 && (

@@ -94,7 +94,7 @@ export function UnitFacts({ page }: { page: UnitPage }) {
           <Mark level={fault.severity === 'unusable' ? 'stop' : 'warn'}>{fault.note}</Mark>
         </Block>
       ))}
-      <Block title="Serves">
+      <Block title="Used in">
         {page.usedIn.length === 0 && 'No setup counts on it.'}
         <span className="flex flex-wrap gap-2">
           {page.usedIn.map((it) => (
@@ -151,7 +151,7 @@ export function UnitFacts({ page }: { page: UnitPage }) {
         {model.availability && <p>{model.availability}</p>}
         {model.link && <p>App, driver, manual: {model.link}</p>}
       </Block>
-      <Block title="Where from">
+      <Block title="Acquisition">
         {ACQUISITIONS[unit.acquisition]}
         {page.party && `, ${page.party}`}
         {unit.acquiredOn && `, ${sayDayWithYear(unit.acquiredOn)}`}

@@ -51,8 +51,8 @@ export function UnitPage() {
       >
         <ButtonLink to={`/kit/labels?find=${unit.tag}`}>Label</ButtonLink>
         {may('change-kit') && <Button onClick={() => setOpen('edit')}>Change</Button>}
-        {may('change-kit') && <Button onClick={() => setOpen('model')}>What it is</Button>}
-        {may('change-kit') && <Button onClick={() => setOpen('from')}>Where from</Button>}
+        {may('change-kit') && <Button onClick={() => setOpen('model')}>Specs</Button>}
+        {may('change-kit') && <Button onClick={() => setOpen('from')}>Acquisition</Button>}
         {unit.serviceEveryDays !== null && may('mend') && (
           <Button
             onClick={() =>

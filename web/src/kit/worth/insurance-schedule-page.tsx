@@ -25,7 +25,7 @@ export function SchedulePage() {
   ).length
   return (
     <>
-      <PageHead title="Schedule for the insurer" aside={`as of ${today}`}>
+      <PageHead title="Insurance schedule" aside={`as of ${today}`}>
         <Button onClick={() => keepFile('/api/export/inventory.csv')}>Keep as CSV</Button>
         <Button look="act" onClick={() => window.print()}>
           Print

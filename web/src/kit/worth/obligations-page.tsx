@@ -34,7 +34,7 @@ export function DutiesPage() {
   const { duties, goingBack, disclosures, gifts } = data
   return (
     <>
-      <PageHead title="Promised, lent and disclosed" />
+      <PageHead title="Obligations" />
       <div className="px-4 pb-8 md:px-5">
         <Section title="Promised for a thing" aside={duties.length}>
           {duties.length === 0 && <p className="py-1.5 text-[13px] text-quiet">Nothing is owed for anything.</p>}

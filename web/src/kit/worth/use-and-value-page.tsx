@@ -30,7 +30,7 @@ export function FiguresPage() {
   if (!data) return <Waiting what="the figures" error={error} onRetry={refetch} />
   return (
     <>
-      <PageHead title="Use and worth" />
+      <PageHead title="Use and value" />
       <div className="grid gap-x-8 px-4 pb-8 md:px-5 xl:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <UseTable use={data.use} />
         <div>

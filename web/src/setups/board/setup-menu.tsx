@@ -37,13 +37,11 @@ export function SetupMenu({ setup, bookingId }: { setup: SetupPage; bookingId: s
       <MoreMenu>
         {item('Without one thing', () => setOpen('without'))}
         {item('Swap one thing', () => setOpen('swap'))}
-        {item('Ways for the sound', () => setOpen('sound'))}
+        {item('Sound routes', () => setOpen('sound'))}
         {item('Compare with another', () => setOpen('compare'))}
-        {item('Before it records', () =>
-          navigate(`/setups/${setup.id}/start${bookingId ? `?booking=${bookingId}` : ''}`),
-        )}
-        {item('Minutes and floor', () => navigate(`/setups/${setup.id}/minutes`))}
-        {item('Looks side by side', () => navigate(`/setups/${setup.id}/looks`))}
+        {item('Preflight', () => navigate(`/setups/${setup.id}/start${bookingId ? `?booking=${bookingId}` : ''}`))}
+        {item('Rig time and floor space', () => navigate(`/setups/${setup.id}/minutes`))}
+        {item('Compare variants', () => navigate(`/setups/${setup.id}/looks`))}
         {item('Find a cable', () => navigate(`/kit/cables?setup=${setup.id}`))}
         {may('change-setups') && item('Make a variant', () => setOpen('variant'))}
         {may('change-setups') && item('Version for a guest', () => setOpen('guest'))}
@@ -72,7 +70,7 @@ export function SetupMenu({ setup, bookingId }: { setup: SetupPage; bookingId: s
       >
         {open === 'swap' && <SwapOne setup={setup} bookingId={bookingId} onDone={close} />}
       </SheetDialog>
-      <SheetDialog open={open === 'sound'} onClose={close} wide title="Ways for the sound">
+      <SheetDialog open={open === 'sound'} onClose={close} wide title="Sound routes">
         {open === 'sound' && <SoundRoutes id={setup.id} bookingId={bookingId} />}
       </SheetDialog>
       <SheetDialog open={open === 'compare'} onClose={close} wide title="Compare with another">

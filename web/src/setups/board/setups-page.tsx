@@ -35,7 +35,7 @@ export function SetupsPage() {
     <>
       <PageHead title="Setups" aside={data.length ? `${data.length} on tape` : undefined}>
         {data.length > 0 && <ButtonLink to="/setups/cameras">Cameras and angles</ButtonLink>}
-        {data.length > 0 && <ButtonLink to="/setups/resilience">What hangs on one thing</ButtonLink>}
+        {data.length > 0 && <ButtonLink to="/setups/resilience">Single points of failure</ButtonLink>}
         {may('change-setups') && (
           <Button look="act" onClick={() => setParams({ add: 'setup' })}>
             New setup

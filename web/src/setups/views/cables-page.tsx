@@ -126,7 +126,7 @@ function EndPicker({ label, end, onChange }: { label: string; end: End | null; o
             </Button>
           </p>
           {data && ports.length === 0 ? (
-            <Mark level="unknown">No end for a cable is recorded. Add one under “What it is”.</Mark>
+            <Mark level="unknown">No end for a cable is recorded. Add one under “Specs”.</Mark>
           ) : (
             <SelectField
               label={`End ${label.toLowerCase()}`}

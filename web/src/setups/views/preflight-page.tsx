@@ -27,7 +27,7 @@ export function StartPage() {
   }
   return (
     <>
-      <PageHead title={<TapeStrip {...data.setup} size="big" />} aside="Before it records">
+      <PageHead title={<TapeStrip {...data.setup} size="big" />} aside="Preflight">
         <ButtonLink to={`/setups/${id}`}>Role board</ButtonLink>
         <Button onClick={() => window.print()}>Print</Button>
       </PageHead>

@@ -32,7 +32,7 @@ export function MinutesPage() {
     <>
       <PageHead
         title={<TapeStrip code={setup.code} tape={setup.tape} name={setup.name} size="big" />}
-        aside="Minutes and floor"
+        aside="Rig time and floor space"
       >
         <ButtonLink to={`/setups/${id}`}>Role board</ButtonLink>
         <Button onClick={() => window.print()}>Print</Button>

@@ -4,7 +4,7 @@ import { PageHead, Section, Tag, Waiting } from '../../foundation/parts/page-par
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
 import { type ResilienceReply, useResilienceQuery } from '../resilience-api.ts'
 
-/** What hangs on one thing: if it dies, which setups stop, and what could take its place. */
+/** Single points of failure: if it dies, which setups stop, and what could take its place. */
 export function ResiliencePage() {
   const { data, error, refetch } = useResilienceQuery()
   if (!data) return <Waiting what="what hangs on what" error={error} onRetry={refetch} />
@@ -13,7 +13,7 @@ export function ResiliencePage() {
   return (
     <>
       <PageHead
-        title="What hangs on one thing"
+        title="Single points of failure"
         aside={`${setups.length} setups, each thing taken out and judged anew`}
       />
       <div className="px-4 pb-8 md:px-5">

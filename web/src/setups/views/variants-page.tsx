@@ -18,7 +18,7 @@ export function LooksPage() {
   return (
     <>
       <PageHead
-        title="Looks"
+        title="Compare variants"
         aside={root && `${root.name} and ${variants.length} ${variants.length === 1 ? 'variant' : 'variants'}`}
       >
         <ButtonLink to={`/setups/${id}`}>Role board</ButtonLink>

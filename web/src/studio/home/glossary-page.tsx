@@ -9,7 +9,7 @@ export function WordsPage() {
     .filter(([term, meaning]) => `${term} ${meaning}`.toLowerCase().includes(wanted))
     .sort(([a], [b]) => a.localeCompare(b))
   return (
-    <section className="mt-5 max-w-[80ch]" aria-label="Words of the trade">
+    <section className="mt-5 max-w-[80ch]" aria-label="Glossary">
       <p className="mb-3 text-[13px] text-quiet">
         Dotted words on any page open their line. Under your name you choose whether findings come in figures or plain
         words.

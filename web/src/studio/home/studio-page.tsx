@@ -12,10 +12,10 @@ const SECTIONS: readonly [to: string, name: string, action: Action][] = [
   ['policies', 'Policies', 'see-studio'],
   ['settings', 'Settings', 'change-settings'],
   ['access', 'Access', 'manage-access'],
-  ['safe', 'Safe-keeping', 'keep-safe'],
+  ['safe', 'Backups', 'keep-safe'],
   ['history', 'History', 'see-studio'],
   ['archive', 'Archive', 'see-studio'],
-  ['words', 'Words', 'see-studio'],
+  ['words', 'Glossary', 'see-studio'],
 ]
 
 /** The ground under the team: its people, places, rules, access, safety and memory. */

@@ -35,7 +35,7 @@ export const demands = defineCheck<DemandFinding>({
       say: ({ demand, tags }) =>
         plain(
           `Cannot tell: ${DEMAND_WORDS[demand].asks}`,
-          `${DEMAND_WORDS[demand].unknown} of ${listInWords(tags)} is not recorded. Write it down under “What it is”.`,
+          `${DEMAND_WORDS[demand].unknown} of ${listInWords(tags)} is not recorded. Write it down under “Specs”.`,
         ),
       deciding: ({ keys }) => keys,
     },

@@ -56,7 +56,7 @@ function sayLacking({ role, by, tags, isUnknown }: LackingRole): FindingWords {
   return isUnknown
     ? plain(
         `Cannot tell whether ${listInWords(tags)} can be ${role}`,
-        `Whether this holds is not recorded: ${what}. Write it down under “What it is”.`,
+        `Whether this holds is not recorded: ${what}. Write it down under “Specs”.`,
       )
     : plain(`${listInWords(tags)} cannot be ${role}`, `It would have to be so: ${what}. Put in a thing of its own.`)
 }
