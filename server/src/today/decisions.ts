@@ -1,5 +1,6 @@
 import { addDays, checkSeason, countDays, findDate, nameModel, saySeason, type TodayItem } from '@exemplar/core'
 import { and, desc, eq, inArray, isNotNull, isNull, lte, max, sql } from 'drizzle-orm'
+import { isAnyOf } from '../availability/holdings.ts'
 import { listOpenFaults } from '../bench/bench-routes.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { loadUsedIn } from '../kit/unit/unit-list.ts'
@@ -13,6 +14,8 @@ import type { TodayContext } from './today-context.ts'
 
 /** A thing that nobody wanted for so long is worth a question. */
 const IDLE_DAYS = 180
+/** So many of the dearest are looked at. */
+const MOST_DEAR = 20
 
 export function listDecisions({ db, settings, today }: TodayContext, seesMoney: boolean): TodayItem[] {
   const items: TodayItem[] = listOpenFaults(db)
@@ -72,17 +75,10 @@ export function listSeasons({ db, today }: TodayContext): TodayItem[] {
 
 /** The dearest things that stand in no setup and have not gone out for half a year. */
 function listIdle(db: Database, today: string, zone: string): TodayItem[] {
-  const lastOut = db
-    .select({ unitId: events.subjectId, at: max(events.at).as('at') })
-    .from(events)
-    .where(and(eq(events.subjectType, 'unit'), eq(events.kind, 'checked-out'), eventStands))
-    .groupBy(events.subjectId)
-    .as('last_out')
-  return db
-    .select({ unit: units, maker: models.maker, name: models.name, at: lastOut.at })
+  const dearest = db
+    .select({ unit: units, maker: models.maker, name: models.name })
     .from(units)
     .innerJoin(models, eq(models.id, units.modelId))
-    .leftJoin(lastOut, eq(lastOut.unitId, units.id))
     .where(
       and(
         isNull(units.archivedAt),
@@ -93,8 +89,20 @@ function listIdle(db: Database, today: string, zone: string): TodayItem[] {
       ),
     )
     .orderBy(desc(units.priceMinor))
-    .limit(20)
+    .limit(MOST_DEAR)
     .all()
+  const ids = dearest.map((it) => it.unit.id)
+  const lastOut = db
+    .select({ unitId: events.subjectId, at: max(events.at) })
+    .from(events)
+    .where(
+      and(eq(events.subjectType, 'unit'), isAnyOf(events.subjectId, ids), eq(events.kind, 'checked-out'), eventStands),
+    )
+    .groupBy(events.subjectId)
+    .all()
+  const outOf = new Map(lastOut.map((it) => [it.unitId, it.at]))
+  return dearest
+    .map((it) => ({ ...it, at: outOf.get(it.unit.id) ?? null }))
     .flatMap(({ unit, maker, name, at }): TodayItem[] => {
       const since = at === null ? (unit.acquiredOn ?? today) : findDate(at, zone)
       const days = countDays(since, today)
