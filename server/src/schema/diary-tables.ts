@@ -1,5 +1,7 @@
 import type { BookingItem, BookingKind, BookingState } from '@exemplar/core'
+import { newBookingSchema } from '@exemplar/core'
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { json } from './json-column.ts'
 import { setups } from './setups-tables.ts'
 import { parties, places } from './studio-tables.ts'
 
@@ -10,9 +12,9 @@ export const bookings = sqliteTable(
     kind: text('kind').$type<BookingKind>().notNull(),
     title: text('title').notNull(),
     setupId: text('setup_id').references(() => setups.id),
-    unitIds: text('unit_ids', { mode: 'json' }).$type<string[]>().notNull(),
+    unitIds: json('unit_ids', newBookingSchema.shape.unitIds).notNull(),
     placeId: text('place_id').references(() => places.id),
-    personIds: text('person_ids', { mode: 'json' }).$type<string[]>().notNull(),
+    personIds: json('person_ids', newBookingSchema.shape.personIds).notNull(),
     /** Wall time in the studio's zone, as planned. */
     startsAt: text('starts_at').notNull(),
     endsAt: text('ends_at').notNull(),

@@ -1,16 +1,6 @@
-import {
-  type Acceptance,
-  type Ask,
-  type CableRun,
-  type ContentDemand,
-  NO_OVERRIDES,
-  type Overrides,
-  type Purpose,
-  type Role,
-  type Shot,
-  type Tape,
-} from '@exemplar/core'
+import { NO_OVERRIDES, newSetupSchema, type Purpose, type Shot, type Tape } from '@exemplar/core'
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { json } from './json-column.ts'
 import { stock, units } from './kit-tables.ts'
 import { places } from './studio-tables.ts'
 
@@ -21,13 +11,13 @@ export const setups = sqliteTable('setups', {
   tape: text('tape').$type<Tape>().notNull(),
   purpose: text('purpose').notNull(),
   purposeKind: text('purpose_kind').$type<Purpose>().notNull().default('other'),
-  skills: text('skills', { mode: 'json' }).$type<string[]>().notNull().default([]),
-  asks: text('asks', { mode: 'json' }).$type<Ask[]>().notNull().default([]),
-  overrides: text('overrides', { mode: 'json' }).$type<Overrides>().notNull().default(NO_OVERRIDES),
-  demands: text('demands', { mode: 'json' }).$type<ContentDemand[]>().notNull().default([]),
-  accepted: text('accepted', { mode: 'json' }).$type<Acceptance[]>().notNull().default([]),
+  skills: json('skills', newSetupSchema.shape.skills).notNull().default([]),
+  asks: json('asks', newSetupSchema.shape.asks).notNull().default([]),
+  overrides: json('overrides', newSetupSchema.shape.overrides).notNull().default(NO_OVERRIDES),
+  demands: json('demands', newSetupSchema.shape.demands).notNull().default([]),
+  accepted: json('accepted', newSetupSchema.shape.accepted).notNull().default([]),
   variantOf: text('variant_of'),
-  links: text('links', { mode: 'json' }).$type<CableRun[]>().notNull().default([]),
+  links: json('links', newSetupSchema.shape.links).notNull().default([]),
   isMirrored: integer('is_mirrored', { mode: 'boolean' }).notNull().default(false),
   speakers: integer('speakers'),
   shot: text('shot').$type<Shot>(),
@@ -36,7 +26,7 @@ export const setups = sqliteTable('setups', {
   circuitId: text('circuit_id'),
   plannedMinutes: integer('planned_minutes').notNull(),
   note: text('note').notNull(),
-  roles: text('roles', { mode: 'json' }).$type<Role[]>().notNull(),
+  roles: json('roles', newSetupSchema.shape.roles).notNull(),
   archivedAt: integer('archived_at'),
   version: integer('version').notNull().default(1),
 })

@@ -1,20 +1,18 @@
 import {
   type AccessRole,
   type Attachment,
-  type Circuit,
-  type Contact,
   type EventKind,
-  type Film,
   NO_DETAILS,
+  newFilmSchema,
+  newPersonSchema,
+  newPlaceSchema,
   type Party,
-  type Person,
-  type PersonTrait,
-  type PlaceDetails,
   type PlaceKind,
   type StudioSettings,
   type SubjectType,
 } from '@exemplar/core'
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { json } from './json-column.ts'
 
 export const studio = sqliteTable('studio', {
   id: integer('id').primaryKey(),
@@ -22,19 +20,16 @@ export const studio = sqliteTable('studio', {
   version: integer('version').notNull().default(1),
 })
 
-const contacts = () => text('contacts', { mode: 'json' }).$type<Contact[]>().notNull().default([])
+const contacts = () => json('contacts', newPersonSchema.shape.contacts).notNull().default([])
 
 export const people = sqliteTable('people', {
   id: text('id').primaryKey(),
   name: text('name').notNull(),
-  skills: text('skills', { mode: 'json' }).$type<string[]>().notNull(),
+  skills: json('skills', newPersonSchema.shape.skills).notNull(),
   note: text('note').notNull().default(''),
   contacts: contacts(),
-  traits: text('traits', { mode: 'json' }).$type<PersonTrait[]>().notNull().default([]),
-  consent: text('consent', { mode: 'json' })
-    .$type<Person['consent']>()
-    .notNull()
-    .default({ state: 'unknown', on: null, note: '' }),
+  traits: json('traits', newPersonSchema.shape.traits).notNull().default([]),
+  consent: json('consent', newPersonSchema.shape.consent).notNull().default({ state: 'unknown', on: null, note: '' }),
   archivedAt: integer('archived_at'),
   version: integer('version').notNull().default(1),
 })
@@ -54,9 +49,9 @@ export const places = sqliteTable('places', {
   name: text('name').notNull().unique(),
   kind: text('kind').$type<PlaceKind>().notNull(),
   parentId: text('parent_id'),
-  circuits: text('circuits', { mode: 'json' }).$type<Circuit[]>().notNull(),
+  circuits: json('circuits', newPlaceSchema.shape.circuits).notNull(),
   note: text('note').notNull().default(''),
-  details: text('details', { mode: 'json' }).$type<PlaceDetails>().notNull().default(NO_DETAILS),
+  details: json('details', newPlaceSchema.shape.details).notNull().default(NO_DETAILS),
   archivedAt: integer('archived_at'),
   version: integer('version').notNull().default(1),
 })
@@ -67,7 +62,7 @@ export const films = sqliteTable('films', {
   title: text('title').notNull(),
   on: text('on').notNull(),
   setupId: text('setup_id'),
-  copies: text('copies', { mode: 'json' }).$type<Film['copies']>().notNull().default([]),
+  copies: json('copies', newFilmSchema.shape.copies).notNull().default([]),
   archivedAt: integer('archived_at'),
   version: integer('version').notNull().default(1),
 })
