@@ -2,7 +2,7 @@ import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
-    include: ['{core,server,web}/src/**/*.test.ts'],
+    include: ['{core,server,web}/src/**/*.test.{ts,tsx}'],
     setupFiles: ['./vitest.setup.ts'],
     // By itself Vitest leaves one of two cores to the watcher.
     maxWorkers: 2,

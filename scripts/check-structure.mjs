@@ -1,7 +1,8 @@
 // The structure holds: arrows point down between workspaces, rooms and sub-folders; no circle of files; no folder of more
-// than twenty sources; and every name that core publishes is used outside it. Exits 1 with each breach.
-import { readdirSync, readFileSync, statSync } from 'node:fs'
-import { dirname, join, relative, resolve } from 'node:path'
+// than twenty sources; every name that core publishes is used outside it; and every file that the documents name is there.
+// Exits 1 with each breach.
+import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
+import { basename, dirname, join, relative, resolve } from 'node:path'
 import { ROOT } from './setup.mjs'
 
 const MOST_FILES = 20
@@ -244,7 +245,21 @@ function* listAll(folder) {
   }
 }
 
+/** A document names a file by its path from the root or by its bare name. */
+function checkDocuments() {
+  const folders = ['core/src', 'server/src', 'web/src', 'e2e', 'speed']
+  const bare = new Set(folders.flatMap((folder) => [...listAll(join(ROOT, folder))].map((path) => basename(path))))
+  for (const document of ['README.md', 'docs/architecture.md', 'docs/formulas.md']) {
+    const text = readFileSync(join(ROOT, document), 'utf8')
+    for (const [, name] of text.matchAll(/`([\w./-]+\.(?:tsx?|mjs|sql))`/g)) {
+      if (!bare.has(name) && !existsSync(join(ROOT, name)))
+        troubles.push(`${document} names ${name}, which is not there`)
+    }
+  }
+}
+
 for (const workspace of Object.keys(ORDER)) checkWorkspace(workspace)
+checkDocuments()
 const published = checkPublished()
 for (const trouble of troubles) console.error(trouble)
 console.log(`${arrows} imports and ${published} published names looked at, ${troubles.length} breaches.`)

@@ -3,3 +3,4 @@ import { ensureReady, run } from './setup.mjs'
 
 ensureReady()
 run(process.execPath, ['--import', 'tsx', 'speed/run.ts'], { what: 'Measuring' })
+run(process.execPath, ['--import', 'tsx', 'speed/large-main.ts'], { what: 'Measuring the large studio' })

@@ -148,6 +148,7 @@ const studioApi = api.injectEndpoints({
     }),
     endSessions: build.mutation<void, string>({
       query: (id) => ({ url: `/access/accounts/${id}/sign-out-everywhere`, method: 'POST', body: {} }),
+      invalidatesTags: ['people'],
     }),
     changePassword: build.mutation<unknown, { old: string; password: string }>({
       query: (body) => ({ url: '/access/password', method: 'POST', body }),
@@ -162,6 +163,7 @@ const studioApi = api.injectEndpoints({
     }),
     takeBackup: build.mutation<BackupRow, void>({
       query: () => ({ url: '/backups', method: 'POST', body: {} }),
+      invalidatesTags: ['backups'],
     }),
     uploadBackup: build.mutation<BackupRow, File>({
       query: (file) => ({
@@ -170,6 +172,7 @@ const studioApi = api.injectEndpoints({
         body: file,
         headers: { 'Content-Type': 'application/zip' },
       }),
+      invalidatesTags: ['backups'],
     }),
     checkBackup: build.query<BackupCheck, string>({ query: (name) => `/backups/${name}/check` }),
     restoreBackup: build.mutation<{ lost: number; safety: BackupRow }, { name: string; lost: number }>({
@@ -178,9 +181,11 @@ const studioApi = api.injectEndpoints({
     }),
     dropBackup: build.mutation<void, string>({
       query: (name) => ({ url: `/backups/${name}`, method: 'DELETE' }),
+      invalidatesTags: ['backups'],
     }),
     practise: build.mutation<unknown, PracticeState>({
       query: (state) => ({ url: '/backups/practice', method: 'PUT', body: { state } }),
+      invalidatesTags: ['backups'],
     }),
     health: build.query<HealthReply, void>({ query: () => '/health', providesTags: readsOf('health') }),
     attachments: build.query<Attachment[], { subjectType: string; subjectId: string }>({

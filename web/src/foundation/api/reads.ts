@@ -1,8 +1,11 @@
 import { CHANGE_SUBJECTS, type ChangeSubject } from '@exemplar/core'
 
-/** What a query may be tagged with: a subject, the history that every change goes into, or who is signed in. */
-export type Tag = ChangeSubject | 'history' | 'Me'
-export const TAGS: readonly Tag[] = [...CHANGE_SUBJECTS, 'history', 'Me']
+/**
+ * What a query may be tagged with: a subject, the history that every change goes into, who is signed in, or the backups,
+ * which lie beside the studio and are no change of it.
+ */
+export type Tag = ChangeSubject | 'history' | 'Me' | 'backups'
+export const TAGS: readonly Tag[] = [...CHANGE_SUBJECTS, 'history', 'Me', 'backups']
 
 const KIT = ['units', 'stock', 'models', 'interfaces'] as const
 const HOLDING = ['units', 'stock', 'models', 'setups', 'bookings', 'faults'] as const
@@ -78,9 +81,9 @@ const READS = {
   films: ['films', 'units', 'models', 'parties'],
   accounts: ['people'],
   changes: ['history'],
-  backups: ['history'],
-  checkBackup: ['history'],
-  health: ['history'],
+  backups: ['history', 'backups'],
+  checkBackup: ['history', 'backups'],
+  health: ['history', 'backups'],
   attachments: ['attachments'],
 } satisfies Record<string, readonly Tag[]>
 

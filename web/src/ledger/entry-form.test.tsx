@@ -1,0 +1,62 @@
+// @vitest-environment jsdom
+import { expect, it, vi } from 'vitest'
+import { show } from '../foundation/component.fixture.tsx'
+import { EntryForm, makeBlankEntry } from './entry-form.tsx'
+
+function showForm(currency = 'GBP', problem: Parameters<typeof EntryForm>[0]['problem'] = null) {
+  const onSave = vi.fn()
+  const shown = show(
+    <EntryForm
+      currency={currency}
+      initial={makeBlankEntry('2026-05-04', '')}
+      act="Record it"
+      problem={problem}
+      onSave={onSave}
+    />,
+  )
+  return { ...shown, onSave }
+}
+
+it('says at the field what it cannot read, writes nothing, and keeps what was typed', async () => {
+  const { hands, page, onSave } = showForm()
+  await hands.type(page.getByLabelText('What'), 'Gel roll')
+  await hands.type(page.getByLabelText(/Net amount/), 'about 40')
+  await hands.click(page.getByRole('button', { name: 'Record it' }))
+  expect(page.getByText(/“about 40” cannot be read/)).toBeTruthy()
+  expect(page.getByLabelText(/Net amount/).getAttribute('aria-invalid')).toBe('true')
+  expect(page.getByLabelText<HTMLInputElement>('What').value).toBe('Gel roll')
+  expect(onSave).not.toHaveBeenCalled()
+})
+
+it('asks for what is missing, each at its field', async () => {
+  const { hands, page, onSave } = showForm()
+  await hands.click(page.getByRole('button', { name: 'Record it' }))
+  expect(page.getByText('How much was it?')).toBeTruthy()
+  expect(page.getByText('Say what it was for.')).toBeTruthy()
+  expect(onSave).not.toHaveBeenCalled()
+})
+
+it.each([
+  ['GBP', '86.50', 8650, 1730],
+  ['EUR', '1.234,50', 123_450, 24_690],
+  ['JPY', '12000', 12_000, 2400],
+  ['GBP', '0.03', 3, 1],
+])('gives on %s %s in whole minor units, with its tax', async (currency, typed, netMinor, taxMinor) => {
+  const { hands, page, onSave } = showForm(currency)
+  await hands.type(page.getByLabelText('What'), ' Gel roll ')
+  await hands.type(page.getByLabelText(/Net amount/), typed)
+  await hands.click(page.getByRole('button', { name: 'Record it' }))
+  expect(onSave).toHaveBeenCalledExactlyOnceWith(
+    expect.objectContaining({ description: 'Gel roll', date: '2026-05-04', netMinor, taxMinor, unitId: null }),
+  )
+})
+
+it('shows what the server says against a field, at that field', () => {
+  const { page } = showForm('GBP', {
+    detail: 'The day is not right.',
+    fields: { date: 'That day is in a closed year.' },
+  } as never)
+  const day = page.getByLabelText('Day')
+  const told = document.getElementById(day.getAttribute('aria-describedby') ?? '')
+  expect(told?.textContent).toContain('That day is in a closed year.')
+})
