@@ -36,6 +36,14 @@ it('asks for what is missing, each at its field', async () => {
   expect(onSave).not.toHaveBeenCalled()
 })
 
+it('writes nothing without saying what it was for', async () => {
+  const { hands, page, onSave } = showForm()
+  await hands.type(page.getByLabelText(/Net amount/), '12')
+  await hands.click(page.getByRole('button', { name: 'Record it' }))
+  expect(page.getByText('Say what it was for.')).toBeTruthy()
+  expect(onSave).not.toHaveBeenCalled()
+})
+
 it.each([
   ['GBP', '86.50', 8650, 1730],
   ['EUR', '1.234,50', 123_450, 24_690],

@@ -11,7 +11,7 @@ import { Button } from '../foundation/parts/button.tsx'
 import { Gauge } from '../foundation/parts/gauge.tsx'
 import { PageHead, Section, Waiting } from '../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../foundation/parts/sheet-dialog.tsx'
-import { sayDay } from '../foundation/words/calendar-words.ts'
+import { sayDayWithYear } from '../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../foundation/words/time-words.ts'
 import { GROUP_NAMES } from '../setups/setup-draft.ts'
 import { Entries } from './entries.tsx'
@@ -62,7 +62,7 @@ export function LedgerPage() {
           <Verdict spending={spending} say={say} />
           {spending.since && (
             <p className="mb-3 text-[13px] text-quiet">
-              {say(spending.everMinor)} in all since {sayDay(spending.since)}, sales taken off.
+              {say(spending.everMinor)} in all since {sayDayWithYear(spending.since)}, sales taken off.
             </p>
           )}
           <Suspense fallback={<p className="h-64 text-quiet">Drawing …</p>}>

@@ -72,7 +72,7 @@ export const PRACTICES = {
     changes: null,
   },
   system: {
-    question: 'Mounts and systems?',
+    question: 'One system or many?',
     ways: { mixed: 'The best for each job', one: 'One maker’s system' },
     changes: 'Whether choosing for you keeps to the makers that stand in a setup.',
   },
