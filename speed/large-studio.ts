@@ -7,7 +7,7 @@ import { countStatements } from '../server/src/foundation/statements.fixture.ts'
 import { computeFigures } from '../server/src/kit/worth/kit-figures.ts'
 import { makeBookingContext, makePresentContext } from '../server/src/setups/assessment-context.ts'
 import { loadAssessments } from '../server/src/setups/assessment-store.ts'
-import { loadAllSetups } from '../server/src/setups/setup-store.ts'
+import { loadAllSetups, loadNextBookings } from '../server/src/setups/setup-store.ts'
 import { loadStudio } from '../server/src/studio/settings/settings-routes.ts'
 
 const ROUNDS = 5
@@ -54,7 +54,11 @@ async function measurePages(api: TestApi): Promise<LargeRow[]> {
     const setup = setupOf.get(row.setupId ?? '')
     return setup ? [{ setup, context: makeBookingContext(now, row) }] : []
   })
-  const standing = all.map((setup) => ({ setup, context: makePresentContext(now, setup) }))
+  const nextOf = loadNextBookings(app, [...setupOf.keys()])
+  const standing = all.map((setup) => {
+    const next = nextOf.get(setup.id)
+    return { setup, context: next ? makeBookingContext(now, next) : makePresentContext(now, setup) }
+  })
   const rows: LargeRow[] = []
   for (const [name, path, requests] of [
     ['Today, cold', '/today', ahead],

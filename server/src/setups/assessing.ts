@@ -31,8 +31,11 @@ export function assessAll(
   book?: HoldBook,
 ): Readiness[] {
   const names = requests.map(nameRequest)
-  const unknown = requests.filter((_, at) => !db.cache.has(names[at] ?? ''))
-  const loaded = new Map(loadAssessments(db, unknown, settings, book).map((it) => [nameRequest(it), it.input]))
+  const unknown = [...names.keys()].filter((at) => !db.cache.has(names[at] ?? ''))
+  const asked = unknown.flatMap((at) => requests[at] ?? [])
+  const loaded = new Map(
+    loadAssessments(db, asked, settings, book).map(({ input }, nth) => [names[unknown[nth] ?? -1], input]),
+  )
   return names.map((name) =>
     remember(db, name, () => {
       const input = loaded.get(name)
