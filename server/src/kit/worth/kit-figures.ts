@@ -73,10 +73,12 @@ function listUse({ db }: AppContext, { units, models }: Live, today: string, zon
     .from(events)
     .where(and(eq(events.subjectType, 'unit'), eq(events.kind, 'checked-out'), eventStands))
     .all()
+  // What was taken out together left at the same instant.
+  const dayOf = new Map([...new Set(taken.map((it) => it.at))].map((at) => [at, findDate(at, zone)]))
   const outs = groupBy(
     taken,
     (it) => it.unitId,
-    (it) => findDate(it.at, zone),
+    (it) => dayOf.get(it.at) ?? '',
   )
   const sessions = [...new Set([...outs.values()].flat())].sort()
   const spent = groupBy(
