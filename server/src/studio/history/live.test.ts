@@ -15,6 +15,7 @@ async function listen(
   headers: Record<string, string>,
   enough: (messages: Message[]) => boolean,
   path = '/live',
+  onReady = () => {},
 ): Promise<Message[]> {
   const controller = new AbortController()
   const reply = await fetch(`${api.url}/api${path}`, { headers, signal: controller.signal })
@@ -29,6 +30,7 @@ async function listen(
     for (const block of blocks) {
       const fields = Object.fromEntries(block.split('\n').map((line) => line.split(/: (.*)/).slice(0, 2)))
       if (fields.event) messages.push({ id: fields.id, event: fields.event, data: JSON.parse(fields.data) })
+      if (fields.event === 'ready') onReady()
     }
     if (enough(messages)) break
   }
@@ -36,13 +38,22 @@ async function listen(
   return messages
 }
 
+/** Listens, and goes on once the server is ready to tell. */
+async function startListening(...[headers, enough]: Parameters<typeof listen>) {
+  let messages: Promise<Message[]> = Promise.resolve([])
+  await new Promise<void>((ready, fail) => {
+    messages = listen(headers, enough, '/live', ready)
+    messages.catch(fail)
+  })
+  return { messages }
+}
+
 const changes = (messages: Message[]) => messages.filter((it) => it.event === 'change')
 
 describe('live changes', () => {
   test('arrive with who and what, and no contents', async () => {
     api = await startApi({ demo: true })
-    const listening = listen({ cookie: api.cookieOf('crew') }, (it) => changes(it).length > 0)
-    await new Promise((done) => setTimeout(done, 100))
+    const listening = await startListening({ cookie: api.cookieOf('crew') }, (it) => changes(it).length > 0)
     await api.call('POST', '/ledger/entries', {
       date: '2026-11-02',
       kind: 'purchase',
@@ -53,7 +64,7 @@ describe('live changes', () => {
       partyId: null,
       unitId: null,
     })
-    const [message] = changes(await listening)
+    const [message] = changes(await listening.messages)
     expect(message?.data).toMatchObject({ person: 'Imke Harrow', subjects: [{ type: 'entry' }] })
     expect(JSON.stringify(message)).not.toContain('77000000')
   })
@@ -65,13 +76,12 @@ describe('live changes', () => {
     const seen = first.headers.get('x-exemplar-change') ?? ''
     await count(2)
     await count(3)
-    const listening = listen(
+    const listening = await startListening(
       { cookie: api.cookieOf('manager'), 'last-event-id': seen },
       (it) => changes(it).length >= 3,
     )
-    await new Promise((done) => setTimeout(done, 100))
     await count(4)
-    const ids = changes(await listening).map((it) => Number(it.id))
+    const ids = changes(await listening.messages).map((it) => Number(it.id))
     expect(ids).toEqual([1, 2, 3].map((n) => Number(seen) + n))
   })
 
@@ -87,10 +97,9 @@ describe('live changes', () => {
 
   test('end when the person is signed out', async () => {
     api = await startApi({ demo: true })
-    const listening = listen({ cookie: api.cookieOf('crew') }, () => false)
-    await new Promise((done) => setTimeout(done, 100))
+    const listening = await startListening({ cookie: api.cookieOf('crew') }, () => false)
     await api.as('crew')('POST', '/access/sign-out-everywhere', {})
-    expect((await listening).map((it) => it.event)).toEqual(['ready', 'signed-out'])
+    expect((await listening.messages).map((it) => it.event)).toEqual(['ready', 'signed-out'])
     expect((await fetch(`${api.url}/api/live`, { headers: { cookie: api.cookieOf('crew') } })).status).toBe(401)
   })
 

@@ -23,6 +23,9 @@ export const BOOKING = {
 /** One deed for each route that writes what people keep; a new such route has to come in here. */
 export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
   const api = { call: (...rest: Parameters<TestApi['call']>) => apiNow().call(...rest) }
+  // Some names may stand only once in a studio, archived ones included.
+  let made = 0
+  const count = () => ++made
   const get = async (path: string) => (await api.call('GET', path)).body
   return {
     'put /studio': async (_, n) => {
@@ -47,13 +50,13 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
       const { body } = await api.call('POST', '/parties', { name: `Shut shop ${n}`, kind: 'vendor', note: '' })
       return api.call('DELETE', `/parties/${body.id}`, undefined, match(1))
     },
-    'post /places': (_, n) => api.call('POST', '/places', { ...PLACE, name: `Shelf ${n}-${Math.random()}` }),
+    'post /places': (_, n) => api.call('POST', '/places', { ...PLACE, name: `Shelf ${n}-${count()}` }),
     'put /places/:id': async (pick, n) => {
       const it = pick(await get('/places')) as { id: string; version: number }
       return api.call('PUT', `/places/${it.id}`, { ...it, note: `note ${n}` }, match(it.version))
     },
     'delete /places/:id': async (_, n) => {
-      const { body } = await api.call('POST', '/places', { ...PLACE, name: `Gone ${n}-${Math.random()}` })
+      const { body } = await api.call('POST', '/places', { ...PLACE, name: `Gone ${n}-${count()}` })
       return api.call('DELETE', `/places/${body.id}`, undefined, match(1))
     },
     'post /films': (_, n) =>
@@ -119,8 +122,7 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
       const { model } = await get('/units/TRI-02')
       return api.call('POST', `/models/${body.modelId}/merge`, { intoId: model.id }, match(1))
     },
-    'post /interfaces': (_, n) =>
-      api.call('POST', '/interfaces', { ...OWN_MOUNT, label: `Mount ${n}-${Math.random()}` }),
+    'post /interfaces': (_, n) => api.call('POST', '/interfaces', { ...OWN_MOUNT, label: `Mount ${n}-${count()}` }),
     'put /interfaces/:code': async (_, n) => {
       const it = (await get('/interfaces')).find((row: { code: string }) => row.code === 'mount-larch')
       return api.call('PUT', '/interfaces/mount-larch', { ...OWN_MOUNT, label: `Larch ${n}` }, match(it.version))
