@@ -4,7 +4,8 @@ import type { TrackedTable } from '../../foundation/database/change-capture.ts'
 import type { Database } from '../../foundation/database/database.ts'
 import { rowChanges } from '../../schema/studio-tables.ts'
 
-const SUBJECT_OF: Readonly<Record<TrackedTable, ChangeSubject>> = {
+/** What pages call the subject of each table that is tracked row by row. */
+export const SUBJECT_OF: Readonly<Record<TrackedTable, ChangeSubject>> = {
   studio: 'studio',
   people: 'people',
   parties: 'parties',
