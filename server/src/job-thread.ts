@@ -1,7 +1,7 @@
 import { statSync } from 'node:fs'
 import { join } from 'node:path'
 import { parentPort } from 'node:worker_threads'
-import type { JobMessage, JobReply } from './foundation/base/job-runner.ts'
+import type { JobMessage, JobReady, JobReply } from './foundation/base/job-runner.ts'
 import { ProblemError } from './foundation/base/problem.ts'
 import type { AppContext } from './foundation/database/app-context.ts'
 import { openReader } from './foundation/database/app-context.ts'
@@ -54,3 +54,4 @@ parentPort?.on('message', async (message: JobMessage) => {
     reply({ id: message.id, error: String(error), problem })
   }
 })
+parentPort?.postMessage({ isReady: true } satisfies JobReady)

@@ -18,10 +18,15 @@ export interface JobMessage {
   params: Record<string, unknown>
 }
 
+/** The first message of a thread: it has read its code and works from now on. */
+export interface JobReady {
+  isReady: true
+}
+
 export type JobReply = { id: number; result: unknown } | { id: number; error: string; problem: JobProblem | null }
 export type JobProblem = Pick<ProblemError, 'status' | 'message'> & { title: string }
 
-/** After so long a job is broken off: nobody waits longer for a page. */
+/** After so long a job is broken off: nobody waits longer for a page. Beginning the thread does not count. */
 const LIMIT_MS = 20_000
 
 interface Waiting extends JobMessage {
@@ -32,6 +37,7 @@ interface Waiting extends JobMessage {
 /** One thread for all jobs of this process, one job at a time; begun when the first is asked for. */
 class JobThread {
   private worker: Worker | null = null
+  private isReady = false
   private queue: Waiting[] = []
   private current: Waiting | null = null
   private timer: NodeJS.Timeout | undefined
@@ -57,12 +63,6 @@ class JobThread {
     const job = this.queue.shift()
     if (!job) return
     this.current = job
-    const tooLong = new ProblemError(
-      503,
-      'This took too long',
-      'Exemplar gave up on this after 20 seconds. Try a smaller question.',
-    )
-    this.timer = setTimeout(() => this.breakOff(job, tooLong), LIMIT_MS)
     this.start().postMessage({
       id: job.id,
       name: job.name,
@@ -70,6 +70,18 @@ class JobThread {
       fixedNow: job.fixedNow,
       params: job.params,
     } satisfies JobMessage)
+    if (this.isReady) this.limit()
+  }
+
+  private limit(): void {
+    const job = this.current
+    if (!job) return
+    const tooLong = new ProblemError(
+      503,
+      'This took too long',
+      'Exemplar gave up on this after 20 seconds. Try a smaller question.',
+    )
+    this.timer = setTimeout(() => this.breakOff(job, tooLong), LIMIT_MS)
   }
 
   private start(): Worker {
@@ -77,9 +89,17 @@ class JobThread {
     const worker = isSource ? startSource() : new Worker(new URL('./job-thread.mjs', import.meta.url))
     // A thread that waits for work keeps no process from ending.
     worker.unref()
-    worker.on('message', (reply: JobReply) => this.finish(reply))
+    worker.on('message', (message: JobReply | JobReady) => {
+      if (this.worker !== worker) return
+      if ('id' in message) this.finish(message)
+      else {
+        this.isReady = true
+        this.limit()
+      }
+    })
     worker.on('error', (error) => this.fail(worker, error))
     this.worker = worker
+    this.isReady = false
     return worker
   }
 
