@@ -97,6 +97,8 @@ test('from an inventory file to a spending figure', async ({ page }) => {
   await expect(margin(page)).toContainText('The cards in HCA-01 end 4 min early')
   await openWays(margin(page), /The cards in HCA-01/)
   await margin(page).getByRole('button', { name: 'Take HCD-02 too' }).click()
+  // What comes next opens by itself once this one is gone.
+  await expect(margin(page)).not.toContainText('end 4 min early')
   await openWays(margin(page), /Packs.* of Wend/)
   await margin(page).getByRole('button', { name: 'Take HPA-02 too' }).click()
   await expect(margin(page)).toContainText('Ready to run.')
