@@ -17,7 +17,7 @@ export function Entries({ year, currency }: { year: number; currency: string }) 
   const [edited, setEdited] = useState<EntryRow | null>(null)
   const may = useMay()
   return (
-    <Section title="Entries" aside={data && `${data.length} this year`}>
+    <Section title="Entries" aside={data && `${data.length} in ${year}`}>
       {data?.length === 0 && <p className="py-3 text-quiet">Nothing recorded in {year}.</p>}
       {data && data.length > 0 && (
         <table>

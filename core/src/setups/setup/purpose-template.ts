@@ -313,7 +313,7 @@ export function applyTemplate<T extends NewSetup>(setup: T, purpose: Purpose, ne
   }
 }
 
-/** A copy under another code: the same roles, with the things or without, and without what was lived with. */
+/** A copy under another code: the same roles, with the things or without, and without the risks that were accepted. */
 export function copySetup(
   setup: NewSetup,
   name: string,

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { TextField } from '../../foundation/form/field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
+import { sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 
 /** "It is fine as it is", with the reason: the finding is quiet until it says something else. */
@@ -66,7 +67,8 @@ export function AcceptedFindings({
             <li key={finding.key} className="py-1.5 text-[13px]">
               <Mark level={finding.level}>{title}</Mark>
               <span className="ml-5 block text-quiet">
-                “{finding.accepted?.reason}” {finding.accepted?.by}, {words.sayDay(finding.accepted?.on ?? '')}
+                “{finding.accepted?.reason}” {finding.accepted?.by}
+                {finding.accepted && `, ${sayDayWithYear(finding.accepted.on)}`}
               </span>
               {onReopen && (
                 <Button

@@ -2,6 +2,7 @@
 import type { Finding, Remedy } from '@exemplar/core'
 import { expect, it, vi } from 'vitest'
 import { show } from '../../foundation/component.fixture.tsx'
+import { AcceptedFindings } from './accepted-findings.tsx'
 import { type FindingDeeds, FindingItem } from './finding-item.tsx'
 
 const FINDING: Finding = {
@@ -80,4 +81,13 @@ it('offers nothing to do to who only looks', async () => {
   const { page } = showFinding(makeDeeds({ onRemedy: null, onAccept: null }), true, help([ASSIGN], 1))
   expect(await page.findByText('The store has one free.')).toBeTruthy()
   expect(page.queryAllByRole('button')).toEqual([])
+})
+
+it('says of an accepted risk why, by whom and on which day of which year, and counts it again', async () => {
+  const accepted = { reason: 'Daylight is enough.', by: 'Imke', on: '2025-12-01' } as Finding['accepted']
+  const onReopen = vi.fn()
+  const { hands, page } = show(<AcceptedFindings findings={[{ ...FINDING, accepted }]} onReopen={onReopen} />)
+  expect(page.getByText(/“Daylight is enough.”/).textContent).toBe('“Daylight is enough.” Imke, 1 Dec 2025')
+  await hands.click(page.getByRole('button', { name: /^Count it again/, hidden: true }))
+  expect(onReopen).toHaveBeenCalledOnce()
 })
