@@ -58,6 +58,10 @@ const ORDER = {
     'bench',
     'ledger',
     'today',
+    'contract',
+    'contract/studio',
+    'contract/kit',
+    'contract/setups',
     '.',
   ],
   server: [

@@ -1,4 +1,4 @@
-import { hideFrom } from '@exemplar/core'
+import { type AccessRole, hideFrom, hideInRecord } from '@exemplar/core'
 import { bodyParser } from '@koa/bodyparser'
 import Router from '@koa/router'
 import Koa from 'koa'
@@ -45,7 +45,7 @@ export function makeApp(app: AppContext, routes: readonly Route[], options: AppO
   const parseJson = bodyParser({ enableTypes: ['json'], jsonLimit: BODY_LIMIT, onError: refuseBody })
   for (const route of routes) {
     // Bytes stay bytes, whatever their sender calls them.
-    const before = route.rawLimit === null ? [parseJson] : []
+    const before = route.rawLimit === undefined ? [parseJson] : []
     router[route.method](route.path, ...before, (context: Koa.Context) => {
       context.state.route = route.path
       return answer(context, route, app)
@@ -66,6 +66,7 @@ async function answer(context: Koa.Context, route: Route, app: AppContext): Prom
   const signedIn = findSession(app, context.cookies.get(SESSION_COOKIE, { signed: true }))
   const { personId = null, role = null, isOwner = false } = signedIn ?? {}
   requirePermission(route.permission, role)
+  context.state.role = role
   const actor = { personId, role, isOwner, changeId: null as number | null }
   const request = {
     params: context.params as Record<string, string>,
@@ -86,7 +87,7 @@ async function answer(context: Koa.Context, route: Route, app: AppContext): Prom
     context.set('X-Exemplar-Change', String(actor.changeId))
     context.set('X-Exemplar-Subjects', listChangedSubjects(app.db, actor.changeId).join(','))
   }
-  context.status = reply === undefined ? 204 : route.status
+  context.status = reply === undefined ? 204 : (route.status ?? 200)
   context.set('Cache-Control', 'no-store')
   if (reply === undefined) return
   if (reply instanceof RawReply) {
@@ -100,7 +101,12 @@ async function answer(context: Koa.Context, route: Route, app: AppContext): Prom
   }
   const version = (reply as { version?: unknown } | null)?.version
   if (typeof version === 'number') context.set('ETag', `"${version}"`)
-  context.body = hideFrom(role, reply) as object
+  context.body = showTo(role, route, reply) as object
+}
+
+/** A reply without what this role may not see. */
+function showTo(role: AccessRole | null, { reply: schema }: Route, reply: unknown): unknown {
+  return typeof schema === 'string' ? reply : hideFrom(role, schema, reply)
 }
 
 function setSessionCookie(context: Koa.Context, token: string | null, isSecure: boolean): void {
@@ -125,7 +131,7 @@ function makeLeaveSignal(context: Koa.Context): AbortSignal {
 }
 
 async function readBody(context: Koa.Context, route: Route): Promise<unknown> {
-  if (route.rawLimit !== null) return readRaw(context, route.rawLimit)
+  if (route.rawLimit !== undefined) return readRaw(context, route.rawLimit)
   return route.body ? parse(route.body, context.request.body ?? {}, '') : undefined
 }
 
@@ -223,7 +229,9 @@ function sendProblem(context: Koa.Context, problem: ProblemError): void {
   const yours = current === undefined ? undefined : context.request.body
   context.status = problem.status
   if (retryAfterSeconds !== undefined) context.set('Retry-After', String(retryAfterSeconds))
-  context.body = JSON.stringify({ ...problem.toBody(), yours })
+  const role = (context.state.role as AccessRole | undefined) ?? null
+  const shown = current === undefined ? {} : { current: hideInRecord(role, current), yours }
+  context.body = JSON.stringify({ ...problem.toBody(), ...shown })
   context.type = 'application/problem+json'
 }
 

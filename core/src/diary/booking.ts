@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, noteSchema, versionSchema } from '../studio/identity.ts'
+import { amount } from '../studio/people/secrecy.ts'
 import type { Interval } from '../units/interval.ts'
 import { minorSchema } from '../units/money.ts'
 import { findInstant, wallTimeSchema } from '../units/wall-time.ts'
@@ -43,7 +44,7 @@ export const newBookingSchema = z
     note: noteSchema,
     /** The client it is let to, and for how much. */
     partyId: idSchema.nullable().default(null),
-    feeMinor: minorSchema.min(0).nullable().default(null),
+    feeMinor: amount(minorSchema.min(0).nullable().default(null)),
   })
   .refine((it) => it.endsAt > it.startsAt, { path: ['endsAt'], message: 'It ends before it starts.' })
   .refine((it) => it.setupId !== null || it.unitIds.length > 0 || it.placeId !== null, {
@@ -52,15 +53,19 @@ export const newBookingSchema = z
   })
 export type NewBooking = z.infer<typeof newBookingSchema>
 
-export const bookingSchema = newBookingSchema.and(z.object({ id: idSchema, version: versionSchema }))
-export interface Booking extends Omit<NewBooking, 'state'> {
-  id: string
-  version: number
-  state: BookingState
-}
-
 export const ITEM_STATES = ['planned', 'out', 'back', 'missing', 'left'] as const
 export type ItemState = (typeof ITEM_STATES)[number]
+export const bookingStateSchema = z.enum(BOOKING_STATES)
+
+export const bookingSchema = z.object({
+  ...newBookingSchema.shape,
+  id: idSchema,
+  version: versionSchema,
+  state: bookingStateSchema,
+})
+export type Booking = z.infer<typeof bookingSchema>
+
+export const itemStateSchema = z.enum(ITEM_STATES)
 
 /** One thing on the sheet of a booking, and what became of it. */
 export interface BookingItem {

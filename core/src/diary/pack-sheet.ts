@@ -1,34 +1,42 @@
+import { z } from 'zod'
 import { CATEGORIES } from '../kit/model/category.ts'
 import { type Model, nameModel } from '../kit/model/model.ts'
 import { listWithParts } from '../kit/unit/kit-parts.ts'
 import type { Unit } from '../kit/unit/unit.ts'
 import type { Holdings } from '../setups/placed/placed-item.ts'
 import type { NewSetup } from '../setups/setup/setup.ts'
-import type { BookingItem, ItemState } from './booking.ts'
+import type { BookingItem } from './booking.ts'
+import { itemStateSchema } from './booking.ts'
+export const packLineSchema = z.object({
+  unitId: z.string().nullable(),
+  stockId: z.string().nullable(),
+  roleId: z.string().nullable(),
+  tag: z.string(),
+  name: z.string(),
+  category: z.string(),
+  role: z.string(),
+  quantity: z.number(),
+  massGrams: z.number().nullable(),
+  state: itemStateSchema,
+  note: z.string(),
+})
+export type PackLine = z.infer<typeof packLineSchema>
 
-export interface PackLine {
-  unitId: string | null
-  stockId: string | null
-  roleId: string | null
-  tag: string
-  name: string
-  category: string
-  role: string
-  quantity: number
-  massGrams: number | null
-  state: ItemState
-  note: string
-}
-
-export interface PackSheet {
+export const packSheetSchema = z.object({
   /** Grouped by where the things are fetched from, in the order of the walk: place names sorted, unknown last. */
-  stops: { placeId: string | null; place: string; lines: PackLine[] }[]
-  pieces: number
-  massGrams: number
+  stops: z.array(
+    z.object({
+      placeId: z.string().nullable(),
+      place: z.string(),
+      lines: z.array(packLineSchema),
+    }),
+  ),
+  pieces: z.number(),
+  massGrams: z.number(),
   /** Things without a recorded mass: the total is at least the sum. */
-  unweighed: number
-}
-
+  unweighed: z.number(),
+})
+export type PackSheet = z.infer<typeof packSheetSchema>
 export const UNKNOWN_PLACE = 'No place recorded'
 
 /** What a booking takes: everything in the roles of its setup, the loose things, and what goes with any of them. */

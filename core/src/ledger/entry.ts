@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { CATEGORY_CODES } from '../kit/model/category.ts'
 import { idSchema, nameSchema, versionSchema } from '../studio/identity.ts'
+import { amount } from '../studio/people/secrecy.ts'
 import { minorSchema } from '../units/money.ts'
 import { dateSchema } from '../units/wall-time.ts'
 
@@ -20,8 +21,8 @@ export const newEntrySchema = z.object({
   kind: z.enum(ENTRY_KIND_CODES),
   category: z.enum(CATEGORY_CODES),
   description: nameSchema,
-  netMinor: minorSchema.min(0, 'An amount is not negative; a sale is a kind of its own.'),
-  taxMinor: minorSchema.min(0, 'Tax is not negative.'),
+  netMinor: amount(minorSchema.min(0, 'An amount is not negative; a sale is a kind of its own.')),
+  taxMinor: amount(minorSchema.min(0, 'Tax is not negative.')),
   partyId: idSchema.nullable(),
   unitId: idSchema.nullable(),
 })
@@ -32,6 +33,6 @@ export type Entry = z.infer<typeof entrySchema>
 
 export const budgetSchema = z.object({
   year: z.number().int().min(1990).max(2200),
-  totalMinor: minorSchema.min(0, 'A budget is not negative.'),
+  totalMinor: amount(minorSchema.min(0, 'A budget is not negative.')),
 })
 export type Budget = z.infer<typeof budgetSchema>

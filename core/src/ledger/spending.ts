@@ -1,18 +1,28 @@
-import { CATEGORIES, GROUPS, type Group } from '../kit/model/category.ts'
+import { z } from 'zod'
+import { CATEGORIES, GROUPS, type Group, groupSchema } from '../kit/model/category.ts'
+import { amount } from '../studio/people/secrecy.ts'
 import type { Entry } from './entry.ts'
-
-export interface Spending {
-  year: number
+import { entrySchema } from './entry.ts'
+export const spendingSchema = z.object({
+  year: z.number(),
   /** Twelve months, January first; what was spent less what sales brought, tax included. */
-  months: { month: number; byGroup: Record<Group, number>; totalMinor: number; cumulativeMinor: number }[]
-  byGroup: Record<Group, number>
-  byKind: Record<Entry['kind'], number>
-  totalMinor: number
-  budgetMinor: number | null
+  months: z.array(
+    z.object({
+      month: z.number(),
+      byGroup: z.record(groupSchema, z.number()),
+      totalMinor: amount(z.number()),
+      cumulativeMinor: amount(z.number()),
+    }),
+  ),
+  byGroup: z.record(groupSchema, z.number()),
+  byKind: z.record(entrySchema.shape.kind, z.number()),
+  totalMinor: amount(z.number()),
+  budgetMinor: amount(z.number().nullable()),
   /** What is left of the budget; negative when it is passed. Spending exactly the budget leaves nothing and passes. */
-  leftMinor: number | null
-  isOver: boolean
-}
+  leftMinor: amount(z.number().nullable()),
+  isOver: z.boolean(),
+})
+export type Spending = z.infer<typeof spendingSchema>
 
 /** What an entry takes from the year's budget: a sale gives its proceeds back at once. */
 export function findBudgetEffect(entry: Pick<Entry, 'kind' | 'netMinor' | 'taxMinor'>): number {

@@ -1,6 +1,7 @@
+import { z } from 'zod'
 /** `unknown` is never fine: it says which fact is missing. */
-export type FindingLevel = 'stop' | 'warn' | 'advise' | 'unknown' | 'ok'
-
+export const findingLevelSchema = z.enum(['stop', 'warn', 'advise', 'unknown', 'ok'])
+export type FindingLevel = z.infer<typeof findingLevelSchema>
 export const LEVELS_WORST_FIRST: readonly FindingLevel[] = ['stop', 'warn', 'unknown', 'advise', 'ok']
 
 /** The worst of several levels; `ok` for none. */

@@ -1,107 +1,165 @@
+import { z } from 'zod'
 import type { FindingLevel } from '../studio/finding.ts'
-
-/** One line of Today, in the section that asks its question. */
-export type TodayItem = { key: string; level: FindingLevel } & (
-  | {
-      section: 'next'
-      code: 'shoot'
-      bookingId: string
-      setupId: string | null
-      title: string
-      startsAt: string
-      place: string
-      people: string[]
-      stops: number
-      checks: number
-      state: string
-    }
-  | {
-      section: 'before'
-      code: 'charge'
-      family: string
-      packs: number
-      bookingId: string
-      title: string
-      startsAt: string
-    }
-  | { section: 'before'; code: 'buy'; item: string; quantity: number; reason: string; lineId: string | null }
-  | {
-      section: 'before'
-      code: 'mend'
-      unitId: string
-      tag: string
-      name: string
-      title: string
-      startsAt: string
-      note: string
-    }
-  | { section: 'before'; code: 'service'; unitId: string; tag: string; name: string; dueOn: string; daysLeft: number }
-  | {
-      section: 'before'
-      code: 'fetch'
-      bookingId: string
-      title: string
-      pieces: number
-      places: number
-      startsAt: string
-    }
-  | {
-      section: 'out'
-      code: 'out'
-      bookingId: string
-      title: string
-      pieces: number
-      people: string[]
-      endsAt: string
-      isLate: boolean
-    }
-  | {
-      section: 'out'
-      code: 'loan'
-      unitId: string
-      tag: string
-      name: string
-      owner: string
-      dueOn: string
-      daysLeft: number
-      bookedFor: { bookingId: string; title: string; startsAt: string } | null
-    }
-  | {
-      section: 'collides'
-      code: 'collision'
-      subject: 'unit' | 'place' | 'person'
-      label: string
-      from: number
-      until: number
-      bookings: { id: string; title: string }[]
-    }
-  | { section: 'collides'; code: 'stock'; label: string; wanted: number; have: number; at: number }
-  | { section: 'decide'; code: 'fault'; unitId: string; tag: string; name: string; note: string; days: number }
-  | { section: 'decide'; code: 'budget'; totalMinor: number; budgetMinor: number; year: number }
-  | {
-      section: 'before'
-      code: 'season'
-      unitId: string
-      tag: string
-      name: string
-      season: string
-      deed: 'put-out' | 'put-away'
-      /** Setups in which it stands. */
-      setups: string[]
-    }
-  | {
-      section: 'decide'
-      code: 'idle'
-      unitId: string
-      tag: string
-      name: string
-      days: number
-      priceMinor: number | null
-    }
-)
-
+import { findingLevelSchema } from '../studio/finding.ts'
+import { amount } from '../studio/people/secrecy.ts'
 export const TODAY_SECTIONS = ['next', 'before', 'out', 'collides', 'decide'] as const
 export type TodaySection = (typeof TODAY_SECTIONS)[number]
+/** One line of Today, in the section that asks its question. */
+export const todayItemSchema = z
+  .object({
+    key: z.string(),
+    level: findingLevelSchema,
+  })
+  .and(
+    z.discriminatedUnion('code', [
+      z.object({
+        section: z.literal('next'),
+        code: z.literal('shoot'),
+        bookingId: z.string(),
+        setupId: z.string().nullable(),
+        title: z.string(),
+        startsAt: z.string(),
+        place: z.string(),
+        people: z.array(z.string()),
+        stops: z.number(),
+        checks: z.number(),
+        state: z.string(),
+      }),
+      z.object({
+        section: z.literal('before'),
+        code: z.literal('charge'),
+        family: z.string(),
+        packs: z.number(),
+        bookingId: z.string(),
+        title: z.string(),
+        startsAt: z.string(),
+      }),
+      z.object({
+        section: z.literal('before'),
+        code: z.literal('buy'),
+        item: z.string(),
+        quantity: z.number(),
+        reason: z.string(),
+        lineId: z.string().nullable(),
+      }),
+      z.object({
+        section: z.literal('before'),
+        code: z.literal('mend'),
+        unitId: z.string(),
+        tag: z.string(),
+        name: z.string(),
+        title: z.string(),
+        startsAt: z.string(),
+        note: z.string(),
+      }),
+      z.object({
+        section: z.literal('before'),
+        code: z.literal('service'),
+        unitId: z.string(),
+        tag: z.string(),
+        name: z.string(),
+        dueOn: z.string(),
+        daysLeft: z.number(),
+      }),
+      z.object({
+        section: z.literal('before'),
+        code: z.literal('fetch'),
+        bookingId: z.string(),
+        title: z.string(),
+        pieces: z.number(),
+        places: z.number(),
+        startsAt: z.string(),
+      }),
+      z.object({
+        section: z.literal('out'),
+        code: z.literal('out'),
+        bookingId: z.string(),
+        title: z.string(),
+        pieces: z.number(),
+        people: z.array(z.string()),
+        endsAt: z.string(),
+        isLate: z.boolean(),
+      }),
+      z.object({
+        section: z.literal('out'),
+        code: z.literal('loan'),
+        unitId: z.string(),
+        tag: z.string(),
+        name: z.string(),
+        owner: z.string(),
+        dueOn: z.string(),
+        daysLeft: z.number(),
+        bookedFor: z
+          .object({
+            bookingId: z.string(),
+            title: z.string(),
+            startsAt: z.string(),
+          })
+          .nullable(),
+      }),
+      z.object({
+        section: z.literal('collides'),
+        code: z.literal('collision'),
+        subject: z.enum(['unit', 'place', 'person']),
+        label: z.string(),
+        from: z.number(),
+        until: z.number(),
+        bookings: z.array(
+          z.object({
+            id: z.string(),
+            title: z.string(),
+          }),
+        ),
+      }),
+      z.object({
+        section: z.literal('collides'),
+        code: z.literal('stock'),
+        label: z.string(),
+        wanted: z.number(),
+        have: z.number(),
+        at: z.number(),
+      }),
+      z.object({
+        section: z.literal('decide'),
+        code: z.literal('fault'),
+        unitId: z.string(),
+        tag: z.string(),
+        name: z.string(),
+        note: z.string(),
+        days: z.number(),
+      }),
+      z.object({
+        section: z.literal('decide'),
+        code: z.literal('budget'),
+        totalMinor: amount(z.number()),
+        budgetMinor: amount(z.number()),
+        year: z.number(),
+      }),
+      z.object({
+        section: z.literal('before'),
+        code: z.literal('season'),
+        unitId: z.string(),
+        tag: z.string(),
+        name: z.string(),
+        season: z.string(),
+        deed: z.enum(['put-out', 'put-away']),
+        /** Setups in which it stands. */
+        setups: z.array(z.string()),
+      }),
+      z.object({
+        section: z.literal('decide'),
+        code: z.literal('idle'),
+        unitId: z.string(),
+        tag: z.string(),
+        name: z.string(),
+        days: z.number(),
+        priceMinor: amount(z.number().nullable()),
+      }),
+    ]),
+  )
+export type TodayItem = z.infer<typeof todayItemSchema>
+
+export const todaySectionSchema = z.enum(TODAY_SECTIONS)
 
 /** Puts the items of each section in the order in which they press; the same items always come out the same. */
 export function arrangeToday(items: readonly TodayItem[]): Record<TodaySection, TodayItem[]> {

@@ -1,14 +1,5 @@
-import {
-  dateSchema,
-  faultSchema,
-  findDate,
-  findServiceDue,
-  nameModel,
-  newFaultSchema,
-  noteSchema,
-} from '@exemplar/core'
+import { findDate, findServiceDue, nameModel } from '@exemplar/core'
 import { and, asc, eq, isNotNull, isNull, ne } from 'drizzle-orm'
-import { z } from 'zod'
 import { refuseField } from '../foundation/base/problem.ts'
 import { requireVersion, write } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
@@ -18,8 +9,6 @@ import { faults } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { reportFault } from './fault-writing.ts'
-
-const room = 'bench'
 
 const named = { tag: units.tag, maker: models.maker, name: models.name, unitVersion: units.version }
 
@@ -88,77 +77,45 @@ function listInRepair(db: Database) {
 }
 
 export const benchRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/bench',
-    permission: 'see-studio',
-    room,
-    summary: 'What is due, what is broken, what is in repair',
-    handle: (_, app) => {
-      const { zone, serviceNoticeDays } = loadStudio(app.db)
-      const today = findDate(app.now(), zone)
-      return {
-        today,
-        serviceNoticeDays,
-        services: listServicesDue(app.db, today),
-        faults: listOpenFaults(app.db),
-        inRepair: listInRepair(app.db),
-      }
-    },
+  defineRoute('get /bench', (_, app) => {
+    const { zone, serviceNoticeDays } = loadStudio(app.db)
+    const today = findDate(app.now(), zone)
+    return {
+      today,
+      serviceNoticeDays,
+      services: listServicesDue(app.db, today),
+      faults: listOpenFaults(app.db),
+      inRepair: listInRepair(app.db),
+    }
   }),
-  defineRoute({
-    method: 'post',
-    path: '/units/:id/faults',
-    permission: 'report-fault',
-    room,
-    summary: 'Report a fault',
-    body: newFaultSchema,
-    reply: faultSchema,
-    status: 201,
-    handle: ({ params, body, actor }, app) => write(app, actor, (writer) => reportFault(writer, params.id ?? '', body)),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/faults/:id/mend',
-    permission: 'mend',
-    room,
-    summary: 'Close a fault',
-    body: z.object({ note: noteSchema }),
-    reply: faultSchema,
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) =>
-      write(app, actor, ({ tx, now, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(faults).where(eq(faults.id, id)).get(), version, 'fault')
-        log('fault-mended', 'unit', before.unitId, { faultId: id, note: body.note })
-        return tx
-          .update(faults)
-          .set({ mendedAt: now, mendNote: body.note, version: before.version + 1 })
-          .where(eq(faults.id, id))
-          .returning()
-          .get()
-      }),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/units/:id/services',
-    permission: 'mend',
-    room,
-    summary: 'Record a service',
-    body: z.object({ on: dateSchema, note: noteSchema }),
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) =>
-      write(app, actor, ({ tx, now, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
-        if (body.on > findDate(now, loadStudio(tx).zone)) throw refuseField('/on', 'This day is still to come.')
-        log('serviced', 'unit', id, body)
-        return tx
-          .update(units)
-          .set({ lastServicedOn: body.on, version: before.version + 1 })
-          .where(eq(units.id, id))
-          .returning()
-          .get()
-      }),
-  }),
+  defineRoute('post /units/:id/faults', ({ params, body, actor }, app) =>
+    write(app, actor, (writer) => reportFault(writer, params.id ?? '', body)),
+  ),
+  defineRoute('post /faults/:id/mend', ({ params, body, version, actor }, app) =>
+    write(app, actor, ({ tx, now, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(faults).where(eq(faults.id, id)).get(), version, 'fault')
+      log('fault-mended', 'unit', before.unitId, { faultId: id, note: body.note })
+      return tx
+        .update(faults)
+        .set({ mendedAt: now, mendNote: body.note, version: before.version + 1 })
+        .where(eq(faults.id, id))
+        .returning()
+        .get()
+    }),
+  ),
+  defineRoute('post /units/:id/services', ({ params, body, version, actor }, app) =>
+    write(app, actor, ({ tx, now, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
+      if (body.on > findDate(now, loadStudio(tx).zone)) throw refuseField('/on', 'This day is still to come.')
+      log('serviced', 'unit', id, body)
+      return tx
+        .update(units)
+        .set({ lastServicedOn: body.on, version: before.version + 1 })
+        .where(eq(units.id, id))
+        .returning()
+        .get()
+    }),
+  ),
 ]

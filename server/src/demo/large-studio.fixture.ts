@@ -60,7 +60,7 @@ function multiply(writer: Writer, size: StudioSize): void {
   fillEvents(writer, size.events)
 }
 
-const nameCopy = (id: string, copy: number) => `${id}~${copy}`
+const nameCopy = (id: string, copy: number) => `${id}-copy-${copy}`
 
 function fillSetups(writer: Writer, demo: readonly NewSetup[], { setups: wanted, things }: StudioSize): string[] {
   const known = new Set(

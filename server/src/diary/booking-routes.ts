@@ -1,18 +1,13 @@
 import {
   addDays,
   type BookingItem,
-  dateSchema,
   findHoldInterval,
   findStartOfDay,
-  idSchema,
   isHolding,
   may,
   type NewBooking,
-  newBookingSchema,
-  noteSchema,
 } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
-import { z } from 'zod'
 import { requireBooking } from '../availability/bookings.ts'
 import { type BookingRow, listItems, loadBookings, loadHolds, loadSetups, toBooking } from '../availability/holds.ts'
 import { loadKin } from '../availability/reference.ts'
@@ -23,8 +18,6 @@ import { defineRoute } from '../foundation/http/route.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { checkBooking, describeCollisions, loadBookingPage, requireParts } from './booking-check.ts'
-
-const room = 'diary'
 
 /** Who may only pencil leaves alone what is confirmed, and confirms nothing. */
 function requireRank(actor: Actor, before: BookingRow | null, after: NewBooking): void {
@@ -43,228 +36,138 @@ function withHold(body: NewBooking, zone: string) {
   return { ...body, holdStart: start, holdEnd: end }
 }
 
-const pickSchema = z.object({ unitId: idSchema.nullable(), stockId: idSchema.nullable() })
-
-const takeOutSchema = z.object({
-  /** What truly leaves; the rest of the list stays. */
-  items: z.array(pickSchema).min(1, 'Tick at least one thing.').max(600),
-})
-
-const bringBackSchema = z.object({
-  items: z
-    .array(
-      pickSchema.extend({
-        note: noteSchema.default(''),
-        /** Null where nothing is wrong. */
-        fault: z
-          .object({
-            note: noteSchema.trim().min(1, 'Say in a few words what is wrong.'),
-            severity: z.enum(['usable', 'unusable']),
-          })
-          .nullable()
-          .default(null),
-      }),
-    )
-    .max(600),
-  /** All that comes back has come: whatever is still out is missing. */
-  isFinished: z.boolean(),
-})
-
 const isSame = (a: { unitId: string | null; stockId: string | null }, b: typeof a) =>
   a.unitId === b.unitId && a.stockId === b.stockId
 
 export const bookingRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/bookings',
-    permission: 'see-studio',
-    room,
-    summary: 'Bookings of some days, with what collides among them',
-    query: z.object({ from: dateSchema, days: z.coerce.number().int().min(1).max(92).default(14) }),
-    handle: ({ query }, { db }) => {
-      const { zone } = loadStudio(db)
-      const interval = {
-        start: findStartOfDay(query.from, zone),
-        end: findStartOfDay(addDays(query.from, query.days), zone),
+  defineRoute('get /bookings', ({ query }, { db }) => {
+    const { zone } = loadStudio(db)
+    const interval = {
+      start: findStartOfDay(query.from, zone),
+      end: findStartOfDay(addDays(query.from, query.days), zone),
+    }
+    const rows = loadBookings(db, interval)
+    return {
+      ...interval,
+      bookings: rows.map((row) => ({ ...toBooking(row), holdStart: row.holdStart, holdEnd: row.holdEnd })),
+      collisions: describeCollisions(db, loadHolds(db, interval)),
+    }
+  }),
+  defineRoute('post /bookings/check', ({ body, query }, app) => checkBooking(app, body, query.except ?? null)),
+  defineRoute('post /bookings', ({ body, actor }, app) =>
+    write(app, actor, ({ tx, newId, log }) => {
+      requireRank(actor, null, body)
+      requireParts(tx, body)
+      const values = { ...withHold(body, loadStudio(tx).zone), id: newId(), items: null }
+      const row = tx.insert(bookings).values(values).returning().get()
+      log('booked', 'booking', row.id, { after: toBooking(row) })
+      return toBooking(row)
+    }),
+  ),
+  defineRoute('get /bookings/:id', ({ params }, app) => loadBookingPage(app, params.id ?? '')),
+  defineRoute('get /bookings/:id/check', ({ params }, app) => {
+    const row = requireBooking(app.db, params.id ?? '')
+    const { items: _items, holdStart: _start, holdEnd: _end, id, version: _version, ...draft } = row
+    const state = draft.state === 'cancelled' ? 'cancelled' : 'confirmed'
+    return checkBooking(app, { ...draft, state }, id)
+  }),
+  defineRoute('put /bookings/:id', ({ params, body, version, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(bookings).where(eq(bookings.id, id)).get(), version, 'booking')
+      if (before.state === 'out' || before.state === 'back') {
+        throw new ProblemError(409, 'Already out', 'Its things have left. Bring them back first.')
       }
-      const rows = loadBookings(db, interval)
-      return {
-        ...interval,
-        bookings: rows.map((row) => ({ ...toBooking(row), holdStart: row.holdStart, holdEnd: row.holdEnd })),
-        collisions: describeCollisions(db, loadHolds(db, interval)),
+      requireRank(actor, before, body)
+      requireParts(tx, body)
+      // Whoever sees no fee sends none; it stays as it was.
+      const fee = may(actor.role, 'see-money') ? {} : { feeMinor: before.feeMinor }
+      const row = tx
+        .update(bookings)
+        .set({ ...withHold(body, loadStudio(tx).zone), ...fee, version: before.version + 1 })
+        .where(eq(bookings.id, id))
+        .returning()
+        .get()
+      log('changed', 'booking', id, { before: toBooking(before), after: toBooking(row) })
+      return toBooking(row)
+    }),
+  ),
+  defineRoute('post /bookings/:id/take-out', ({ params, body, version, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const before = requireVersion(
+        tx
+          .select()
+          .from(bookings)
+          .where(eq(bookings.id, params.id ?? ''))
+          .get(),
+        version,
+        'booking',
+      )
+      if (!isHolding(before.state)) {
+        throw new ProblemError(409, 'Not to be taken', `This booking is ${before.state}; nothing goes out on it.`)
       }
-    },
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/bookings/check',
-    permission: 'book-pencilled',
-    room,
-    summary: 'What would stand in the way of a booking, and what is free instead; writes nothing',
-    body: newBookingSchema,
-    query: z.object({ except: z.string().max(64).optional() }),
-    handle: ({ body, query }, app) => checkBooking(app, body, query.except ?? null),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/bookings',
-    permission: 'book-pencilled',
-    room,
-    summary: 'Book a setup, things or a room',
-    body: newBookingSchema,
-    status: 201,
-    handle: ({ body, actor }, app) =>
-      write(app, actor, ({ tx, newId, log }) => {
-        requireRank(actor, null, body)
-        requireParts(tx, body)
-        const values = { ...withHold(body, loadStudio(tx).zone), id: newId(), items: null }
-        const row = tx.insert(bookings).values(values).returning().get()
-        log('booked', 'booking', row.id, { after: toBooking(row) })
-        return toBooking(row)
-      }),
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/bookings/:id',
-    permission: 'see-studio',
-    room,
-    summary: 'A booking with its pack sheet',
-    handle: ({ params }, app) => loadBookingPage(app, params.id ?? ''),
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/bookings/:id/check',
-    permission: 'see-studio',
-    room,
-    summary: 'What stands in the way of a booking as it is',
-    handle: ({ params }, app) => {
-      const row = requireBooking(app.db, params.id ?? '')
-      const { items: _items, holdStart: _start, holdEnd: _end, id, version: _version, ...draft } = row
-      const state = draft.state === 'cancelled' ? 'cancelled' : 'confirmed'
-      return checkBooking(app, { ...draft, state }, id)
-    },
-  }),
-  defineRoute({
-    method: 'put',
-    path: '/bookings/:id',
-    permission: 'book-pencilled',
-    room,
-    summary: 'Change a booking that is not out yet',
-    body: newBookingSchema,
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) =>
-      write(app, actor, ({ tx, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(bookings).where(eq(bookings.id, id)).get(), version, 'booking')
-        if (before.state === 'out' || before.state === 'back') {
-          throw new ProblemError(409, 'Already out', 'Its things have left. Bring them back first.')
-        }
-        requireRank(actor, before, body)
-        requireParts(tx, body)
-        // Whoever sees no fee sends none; it stays as it was.
-        const fee = may(actor.role, 'see-money') ? {} : { feeMinor: before.feeMinor }
-        const row = tx
-          .update(bookings)
-          .set({ ...withHold(body, loadStudio(tx).zone), ...fee, version: before.version + 1 })
-          .where(eq(bookings.id, id))
-          .returning()
-          .get()
-        log('changed', 'booking', id, { before: toBooking(before), after: toBooking(row) })
-        return toBooking(row)
-      }),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/bookings/:id/take-out',
-    permission: 'take-out',
-    room,
-    summary: 'Record what truly leaves',
-    body: takeOutSchema,
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) =>
-      write(app, actor, ({ tx, log }) => {
-        const before = requireVersion(
-          tx
-            .select()
-            .from(bookings)
-            .where(eq(bookings.id, params.id ?? ''))
-            .get(),
-          version,
-          'booking',
-        )
-        if (!isHolding(before.state)) {
-          throw new ProblemError(409, 'Not to be taken', `This booking is ${before.state}; nothing goes out on it.`)
-        }
-        const planned = listItems(before, loadSetups(tx, before.setupId ? [before.setupId] : []), loadKin(tx))
-        const stranger = body.items.findIndex((it) => !planned.some((item) => isSame(item, it)))
-        if (stranger >= 0) throw refuseField(`/items/${stranger}`, 'This is not on the sheet of the booking.')
-        const items = planned.map((item): BookingItem => {
-          const isTaken = item.state === 'out' || body.items.some((it) => isSame(item, it))
-          return { ...item, state: isTaken ? 'out' : 'left' }
-        })
-        const row = tx
-          .update(bookings)
-          .set({ items, state: 'out', version: before.version + 1 })
-          .where(eq(bookings.id, before.id))
-          .returning()
-          .get()
-        log('checked-out', 'booking', row.id, { items: body.items })
-        for (const { unitId } of body.items) {
-          if (unitId) log('checked-out', 'unit', unitId, { bookingId: row.id, title: row.title })
-        }
-        return toBooking(row)
-      }),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/bookings/:id/bring-back',
-    permission: 'bring-back',
-    room,
-    summary: 'Record what came back and what broke',
-    body: bringBackSchema,
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) =>
-      write(app, actor, (writer) => {
-        const { tx, log } = writer
-        const before = requireVersion(
-          tx
-            .select()
-            .from(bookings)
-            .where(eq(bookings.id, params.id ?? ''))
-            .get(),
-          version,
-          'booking',
-        )
-        if (before.state !== 'out' || !before.items) {
-          throw new ProblemError(409, 'Not out', 'Nothing of this booking is out, so nothing can come back.')
-        }
-        const known = before.items
-        const stranger = body.items.findIndex((it) => !known.some((item) => isSame(item, it) && item.state !== 'left'))
-        if (stranger >= 0) throw refuseField(`/items/${stranger}`, 'This did not go out with the booking.')
-        const items = known.map((item): BookingItem => {
-          const back = body.items.find((it) => isSame(item, it))
-          if (back) return { ...item, state: 'back', note: back.fault?.note ?? back.note }
-          return body.isFinished && item.state === 'out' ? { ...item, state: 'missing' } : item
-        })
-        for (const { unitId, fault } of body.items) {
-          if (!unitId) continue
-          log('returned', 'unit', unitId, { bookingId: before.id, title: before.title })
-          if (fault) reportFault(writer, unitId, { ...fault, bookingId: before.id })
-        }
-        const row = tx
-          .update(bookings)
-          .set({ items, state: body.isFinished ? 'back' : 'out', version: before.version + 1 })
-          .where(eq(bookings.id, before.id))
-          .returning()
-          .get()
-        for (const item of items) {
-          if (item.state !== 'missing' || !item.unitId) continue
-          // As a fault it leaves every reckoning at once, stands on the bench, and is closed when the thing turns up.
-          const note = `Did not come back from ${before.title}`
-          reportFault(writer, item.unitId, { note, severity: 'unusable', bookingId: before.id })
-        }
-        log('returned', 'booking', row.id, { items: body.items, isFinished: body.isFinished })
-        return toBooking(row)
-      }),
-  }),
+      const planned = listItems(before, loadSetups(tx, before.setupId ? [before.setupId] : []), loadKin(tx))
+      const stranger = body.items.findIndex((it) => !planned.some((item) => isSame(item, it)))
+      if (stranger >= 0) throw refuseField(`/items/${stranger}`, 'This is not on the sheet of the booking.')
+      const items = planned.map((item): BookingItem => {
+        const isTaken = item.state === 'out' || body.items.some((it) => isSame(item, it))
+        return { ...item, state: isTaken ? 'out' : 'left' }
+      })
+      const row = tx
+        .update(bookings)
+        .set({ items, state: 'out', version: before.version + 1 })
+        .where(eq(bookings.id, before.id))
+        .returning()
+        .get()
+      log('checked-out', 'booking', row.id, { items: body.items })
+      for (const { unitId } of body.items) {
+        if (unitId) log('checked-out', 'unit', unitId, { bookingId: row.id, title: row.title })
+      }
+      return toBooking(row)
+    }),
+  ),
+  defineRoute('post /bookings/:id/bring-back', ({ params, body, version, actor }, app) =>
+    write(app, actor, (writer) => {
+      const { tx, log } = writer
+      const before = requireVersion(
+        tx
+          .select()
+          .from(bookings)
+          .where(eq(bookings.id, params.id ?? ''))
+          .get(),
+        version,
+        'booking',
+      )
+      if (before.state !== 'out' || !before.items) {
+        throw new ProblemError(409, 'Not out', 'Nothing of this booking is out, so nothing can come back.')
+      }
+      const known = before.items
+      const stranger = body.items.findIndex((it) => !known.some((item) => isSame(item, it) && item.state !== 'left'))
+      if (stranger >= 0) throw refuseField(`/items/${stranger}`, 'This did not go out with the booking.')
+      const items = known.map((item): BookingItem => {
+        const back = body.items.find((it) => isSame(item, it))
+        if (back) return { ...item, state: 'back', note: back.fault?.note ?? back.note }
+        return body.isFinished && item.state === 'out' ? { ...item, state: 'missing' } : item
+      })
+      for (const { unitId, fault } of body.items) {
+        if (!unitId) continue
+        log('returned', 'unit', unitId, { bookingId: before.id, title: before.title })
+        if (fault) reportFault(writer, unitId, { ...fault, bookingId: before.id })
+      }
+      const row = tx
+        .update(bookings)
+        .set({ items, state: body.isFinished ? 'back' : 'out', version: before.version + 1 })
+        .where(eq(bookings.id, before.id))
+        .returning()
+        .get()
+      for (const item of items) {
+        if (item.state !== 'missing' || !item.unitId) continue
+        // As a fault it leaves every reckoning at once, stands on the bench, and is closed when the thing turns up.
+        const note = `Did not come back from ${before.title}`
+        reportFault(writer, item.unitId, { note, severity: 'unusable', bookingId: before.id })
+      }
+      log('returned', 'booking', row.id, { items: body.items, isFinished: body.isFinished })
+      return toBooking(row)
+    }),
+  ),
 ]

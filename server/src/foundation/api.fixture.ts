@@ -13,6 +13,7 @@ import { ensureStudio } from '../studio/settings/settings-routes.ts'
 import { makeServer } from './base/serving.ts'
 import { type AppConfig, type AppContext, openContext } from './database/app-context.ts'
 import type { Connection, Route } from './http/route.ts'
+import { listReplyFaults } from './reply-check.fixture.ts'
 
 /** Tuesday, 24 November 2026, 08:00 in London: the demo's bookings stand around it. */
 export const NOW = Date.UTC(2026, 10, 24, 8)
@@ -107,6 +108,7 @@ export async function startApi(options: Options = {}): Promise<TestApi> {
   const address = server.address()
   const url = `http://127.0.0.1:${typeof address === 'object' && address ? address.port : 0}`
   const cookieOf = (role: AccessRole) => makeCookie(app, tokens?.[role] ?? '')
+  fullCookies.add(cookieOf('manager'))
   const as =
     (role: AccessRole | null): Call =>
     (method, path, body, headers = {}) =>
@@ -127,6 +129,27 @@ export async function startApi(options: Options = {}): Promise<TestApi> {
   }
 }
 
+const patterns = routes.map((route) => ({
+  route,
+  pattern: new RegExp(`^${route.path.replace(/:\\w+/g, '[^/]+')}$`),
+}))
+
+/** Whatever a test asks for, the answer is as the contract says; for who may see everything, to the last field. */
+function requireContract(method: string, path: string, body: unknown, { cookie }: Record<string, string>): void {
+  const [bare = ''] = path.split('?')
+  const isFull = cookie !== undefined && fullCookies.has(cookie)
+  const found = patterns.find(
+    ({ route, pattern }) => route.method === method.toLowerCase() && pattern.test(bare) && !route.path.endsWith(bare),
+  )
+  const known = patterns.find(({ route }) => route.method === method.toLowerCase() && route.path === bare) ?? found
+  if (!known || !isFull) return
+  const faults = listReplyFaults(known.route.reply, body)
+  if (faults.length > 0) throw new Error(`${method} ${path} answers otherwise than its contract: ${faults.join('; ')}`)
+}
+
+/** Cookies of managers, to whom nothing is hidden. */
+const fullCookies = new Set<string>()
+
 export async function callApi(
   url: string,
   method: string,
@@ -142,6 +165,7 @@ export async function callApi(
   })
   const isJson = /[/+]json\b/.test(response.headers.get('content-type') ?? '')
   const text = await response.text()
+  if (response.ok && isJson && text) requireContract(method, path, JSON.parse(text), headers)
   return { status: response.status, headers: response.headers, body: isJson && text ? JSON.parse(text) : text || null }
 }
 

@@ -1,18 +1,5 @@
-import {
-  budgetSchema,
-  CATEGORIES,
-  entrySchema,
-  findDate,
-  type Group,
-  newEntrySchema,
-  newShoppingLineSchema,
-  rankShopping,
-  resolvePolicies,
-  shoppingLineSchema,
-  summariseSpending,
-} from '@exemplar/core'
+import { CATEGORIES, findDate, type Group, rankShopping, resolvePolicies, summariseSpending } from '@exemplar/core'
 import { and, desc, eq, gte, isNull, lt, sql } from 'drizzle-orm'
-import { z } from 'zod'
 import { refuseField } from '../foundation/base/problem.ts'
 import { requireVersion, type Transaction, write } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
@@ -21,8 +8,6 @@ import { models, stock, units } from '../schema/kit-tables.ts'
 import { budgets, entries, shoppingLines } from '../schema/ledger-tables.ts'
 import { parties } from '../schema/studio-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-
-const room = 'ledger'
 
 export function loadSpending(db: Database, year: number) {
   const rows = db
@@ -60,167 +45,101 @@ function groupOfStock(tx: Transaction, stockId: string | null): Group | null {
   return row ? CATEGORIES[row.category].group : null
 }
 
-const yearSchema = z.coerce.number().int().min(1990).max(2200)
-
 export const ledgerRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/ledger/spending',
-    permission: 'see-money',
-    room,
-    summary: 'Spending of a year by month and group against its budget',
-    query: z.object({ year: yearSchema.optional() }),
-    handle: ({ query }, app) => {
-      const today = findDate(app.now(), loadStudio(app.db).zone)
-      return loadSpending(app.db, query.year ?? Number(today.slice(0, 4)))
-    },
+  defineRoute('get /ledger/spending', ({ query }, app) => {
+    const today = findDate(app.now(), loadStudio(app.db).zone)
+    return loadSpending(app.db, query.year ?? Number(today.slice(0, 4)))
   }),
-  defineRoute({
-    method: 'get',
-    path: '/ledger/entries',
-    permission: 'see-money',
-    room,
-    summary: 'Entries of a year, newest first',
-    query: z.object({ year: yearSchema }),
-    handle: ({ query }, { db }) =>
-      db
-        .select({ entry: entries, tag: units.tag, party: parties.name })
-        .from(entries)
-        .leftJoin(units, eq(units.id, entries.unitId))
-        .leftJoin(parties, eq(parties.id, entries.partyId))
-        .where(and(gte(entries.date, `${query.year}-01-01`), lt(entries.date, `${query.year + 1}-01-01`)))
-        .orderBy(desc(entries.date), desc(entries.id))
-        .all()
-        .map(({ entry, ...rest }) => ({ ...entry, ...rest })),
+  defineRoute('get /ledger/entries', ({ query }, { db }) =>
+    db
+      .select({ entry: entries, tag: units.tag, party: parties.name })
+      .from(entries)
+      .leftJoin(units, eq(units.id, entries.unitId))
+      .leftJoin(parties, eq(parties.id, entries.partyId))
+      .where(and(gte(entries.date, `${query.year}-01-01`), lt(entries.date, `${query.year + 1}-01-01`)))
+      .orderBy(desc(entries.date), desc(entries.id))
+      .all()
+      .map(({ entry, ...rest }) => ({ ...entry, ...rest })),
+  ),
+  defineRoute('post /ledger/entries', ({ body, actor }, app) =>
+    write(app, actor, ({ tx, newId, log }) => {
+      if (body.unitId && !tx.select().from(units).where(eq(units.id, body.unitId)).get()) {
+        throw refuseField('/unitId', 'There is no such thing.')
+      }
+      if (body.partyId && !tx.select().from(parties).where(eq(parties.id, body.partyId)).get()) {
+        throw refuseField('/partyId', 'There is no such vendor.')
+      }
+      const entry = tx
+        .insert(entries)
+        .values({ ...body, id: newId() })
+        .returning()
+        .get()
+      log('spent', 'entry', entry.id, { after: entry })
+      return entry
+    }),
+  ),
+  defineRoute('put /ledger/entries/:id', ({ params, body, version, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(entries).where(eq(entries.id, id)).get(), version, 'entry')
+      log('changed', 'entry', id, { before, after: body })
+      return tx
+        .update(entries)
+        .set({ ...body, version: before.version + 1 })
+        .where(eq(entries.id, id))
+        .returning()
+        .get()
+    }),
+  ),
+  defineRoute('put /ledger/budget', ({ body: { version, ...budget }, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const before = tx.select().from(budgets).where(eq(budgets.year, budget.year)).get()
+      if (before) requireVersion(before, version, 'budget')
+      const values = { ...budget, version: version + 1 }
+      tx.insert(budgets).values(values).onConflictDoUpdate({ target: budgets.year, set: values }).run()
+      log('changed', 'budget', String(budget.year), { before, after: budget })
+      return values
+    }),
+  ),
+  defineRoute('get /shopping', (_, { db }) => {
+    const lines = db.select().from(shoppingLines).where(isNull(shoppingLines.boughtAt)).all()
+    return rankShopping(lines, resolvePolicies(loadStudio(db), null).school('buy-first').way)
   }),
-  defineRoute({
-    method: 'post',
-    path: '/ledger/entries',
-    permission: 'change-ledger',
-    room,
-    summary: 'Record a purchase, repair, service, consumable or sale',
-    body: newEntrySchema,
-    reply: entrySchema,
-    status: 201,
-    handle: ({ body, actor }, app) =>
-      write(app, actor, ({ tx, newId, log }) => {
-        if (body.unitId && !tx.select().from(units).where(eq(units.id, body.unitId)).get()) {
-          throw refuseField('/unitId', 'There is no such thing.')
-        }
-        if (body.partyId && !tx.select().from(parties).where(eq(parties.id, body.partyId)).get()) {
-          throw refuseField('/partyId', 'There is no such vendor.')
-        }
-        const entry = tx
-          .insert(entries)
-          .values({ ...body, id: newId() })
-          .returning()
-          .get()
-        log('spent', 'entry', entry.id, { after: entry })
-        return entry
-      }),
-  }),
-  defineRoute({
-    method: 'put',
-    path: '/ledger/entries/:id',
-    permission: 'change-ledger',
-    room,
-    summary: 'Correct an entry',
-    body: newEntrySchema,
-    reply: entrySchema,
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) =>
-      write(app, actor, ({ tx, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(entries).where(eq(entries.id, id)).get(), version, 'entry')
-        log('changed', 'entry', id, { before, after: body })
-        return tx
-          .update(entries)
-          .set({ ...body, version: before.version + 1 })
-          .where(eq(entries.id, id))
-          .returning()
-          .get()
-      }),
-  }),
-  defineRoute({
-    method: 'put',
-    path: '/ledger/budget',
-    permission: 'change-ledger',
-    room,
-    summary: 'Set the budget of a year; the first one needs no version',
-    body: budgetSchema.extend({ version: z.number().int().min(0) }),
-    handle: ({ body: { version, ...budget }, actor }, app) =>
-      write(app, actor, ({ tx, log }) => {
-        const before = tx.select().from(budgets).where(eq(budgets.year, budget.year)).get()
-        if (before) requireVersion(before, version, 'budget')
-        const values = { ...budget, version: version + 1 }
-        tx.insert(budgets).values(values).onConflictDoUpdate({ target: budgets.year, set: values }).run()
-        log('changed', 'budget', String(budget.year), { before, after: budget })
-        return values
-      }),
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/shopping',
-    permission: 'see-studio',
-    room,
-    summary: 'The shopping list: what is not bought yet',
-    reply: z.array(shoppingLineSchema),
-    handle: (_, { db }) => {
-      const lines = db.select().from(shoppingLines).where(isNull(shoppingLines.boughtAt)).all()
-      return rankShopping(lines, resolvePolicies(loadStudio(db), null).school('buy-first').way)
-    },
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/shopping',
-    permission: 'ask-to-buy',
-    room,
-    summary: 'Put something on the shopping list',
-    body: newShoppingLineSchema,
-    reply: shoppingLineSchema,
-    status: 201,
-    handle: ({ body, actor }, app) =>
-      write(app, actor, ({ tx, newId, log }) => {
-        const line = tx
-          .insert(shoppingLines)
-          .values({ ...body, group: body.group ?? groupOfStock(tx, body.stockId), id: newId() })
-          .returning()
-          .get()
-        log('created', 'shopping-line', line.id, { after: line })
-        return line
-      }),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/shopping/:id/bought',
-    permission: 'change-ledger',
-    room,
-    summary: 'It is bought: what is counted goes up in stock',
-    isChange: true,
-    handle: ({ params, version, actor }, app) =>
-      write(app, actor, ({ tx, now, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(
-          tx.select().from(shoppingLines).where(eq(shoppingLines.id, id)).get(),
-          version,
-          'shopping line',
-        )
-        const counted = before.stockId ? tx.select().from(stock).where(eq(stock.id, before.stockId)).get() : null
-        if (counted && before.boughtAt === null) {
-          const quantity = counted.quantity + before.quantity
-          tx.update(stock)
-            .set({ quantity, version: counted.version + 1 })
-            .where(eq(stock.id, counted.id))
-            .run()
-          log('counted', 'stock', counted.id, { before: counted.quantity, after: quantity })
-        }
-        log('changed', 'shopping-line', id, { after: { boughtAt: now } })
-        return tx
-          .update(shoppingLines)
-          .set({ boughtAt: now, version: before.version + 1 })
-          .where(eq(shoppingLines.id, id))
-          .returning()
-          .get()
-      }),
-  }),
+  defineRoute('post /shopping', ({ body, actor }, app) =>
+    write(app, actor, ({ tx, newId, log }) => {
+      const line = tx
+        .insert(shoppingLines)
+        .values({ ...body, group: body.group ?? groupOfStock(tx, body.stockId), id: newId() })
+        .returning()
+        .get()
+      log('created', 'shopping-line', line.id, { after: line })
+      return line
+    }),
+  ),
+  defineRoute('post /shopping/:id/bought', ({ params, version, actor }, app) =>
+    write(app, actor, ({ tx, now, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(
+        tx.select().from(shoppingLines).where(eq(shoppingLines.id, id)).get(),
+        version,
+        'shopping line',
+      )
+      const counted = before.stockId ? tx.select().from(stock).where(eq(stock.id, before.stockId)).get() : null
+      if (counted && before.boughtAt === null) {
+        const quantity = counted.quantity + before.quantity
+        tx.update(stock)
+          .set({ quantity, version: counted.version + 1 })
+          .where(eq(stock.id, counted.id))
+          .run()
+        log('counted', 'stock', counted.id, { before: counted.quantity, after: quantity })
+      }
+      log('changed', 'shopping-line', id, { after: { boughtAt: now } })
+      return tx
+        .update(shoppingLines)
+        .set({ boughtAt: now, version: before.version + 1 })
+        .where(eq(shoppingLines.id, id))
+        .returning()
+        .get()
+    }),
+  ),
 ]

@@ -1,12 +1,8 @@
-import { z } from 'zod'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { loadContext } from './assessment-context.ts'
 import { loadAssessment } from './assessment-store.ts'
 import { loadSetup } from './setup-store.ts'
-
-/** For one of its bookings, or as it stands. */
-export const contextQuery = z.object({ bookingId: z.string().max(64).optional() })
 
 /** A setup with everything that judging it, for a booking or as it stands, reads. */
 export function loadCase(app: AppContext, id: string, bookingId: string | undefined) {

@@ -1,6 +1,5 @@
-import { type Category, type Conduit, countCables, findCables, idSchema, type Port } from '@exemplar/core'
+import { type Category, type Conduit, countCables, findCables, type Port } from '@exemplar/core'
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
-import { z } from 'zod'
 import { listAbsences } from '../availability/absences.ts'
 import { loadHoldBook } from '../availability/holds.ts'
 import { countUsage, loadBlockingFaults, loadInterfaces } from '../availability/reference.ts'
@@ -55,34 +54,13 @@ export function loadConduits(app: AppContext): Conduit[] {
 }
 
 export const cableRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/cable-stock',
-    permission: 'see-studio',
-    room: 'setups',
-    summary: 'Cables, leads and adapters by their ends: how many there are and how many are spare',
-    handle: (_, app) => countCables(loadConduits(app), loadInterfaces(app.db)),
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/cable-ways',
-    permission: 'see-studio',
-    room: 'setups',
-    summary: 'Which free cables and adapters join two ends, over so long a way, or what to buy',
-    query: z.object({
-      fromUnitId: idSchema,
-      fromPortId: idSchema,
-      toUnitId: idSchema,
-      toPortId: idSchema,
-      neededMm: z.coerce.number().int().min(0).max(1_000_000).optional(),
-    }),
-    handle: ({ query }, app) => {
-      if (query.fromUnitId === query.toUnitId) throw refuseField('?toUnitId', 'Choose two different things.')
-      const from = loadPort(app.db, query.fromUnitId, query.fromPortId, 'fromPortId')
-      const to = loadPort(app.db, query.toUnitId, query.toPortId, 'toPortId')
-      const interfaces = loadInterfaces(app.db)
-      const conduits = loadConduits(app)
-      return findCables({ from, to, neededMm: query.neededMm ?? null, conduits, interfaces })
-    },
+  defineRoute('get /cable-stock', (_, app) => countCables(loadConduits(app), loadInterfaces(app.db))),
+  defineRoute('get /cable-ways', ({ query }, app) => {
+    if (query.fromUnitId === query.toUnitId) throw refuseField('?toUnitId', 'Choose two different things.')
+    const from = loadPort(app.db, query.fromUnitId, query.fromPortId, 'fromPortId')
+    const to = loadPort(app.db, query.toUnitId, query.toPortId, 'toPortId')
+    const interfaces = loadInterfaces(app.db)
+    const conduits = loadConduits(app)
+    return findCables({ from, to, neededMm: query.neededMm ?? null, conduits, interfaces })
   }),
 ]

@@ -24,8 +24,6 @@ import { loadAssessments } from './assessment-store.ts'
 import { USABLE_STATES } from './free-store.ts'
 import { loadAllSetups, loadSetup } from './setup-store.ts'
 
-const room = 'setups'
-
 interface OwnLens extends LensOffer {
   mounts: string[]
 }
@@ -88,60 +86,47 @@ function describe(setup: Setup) {
 }
 
 export const cameraRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/cameras',
-    permission: 'see-studio',
-    room,
-    summary: 'Every angle of every setup: body, lens, what is framed, and how another body would frame alike',
-    handle: (_, app) =>
-      remember(app.db, `cameras/${minuteOf(app.now())}`, () => {
-        const all = loadAllSetups(app.db, 'code')
-        const angles = loadAngles(app, all)
-        return all.map((setup, at) => ({ ...describe(setup), angles: angles[at] ?? [] }))
-      }),
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/setups/:id/looks',
-    permission: 'see-studio',
-    room,
-    summary: 'A setup and its variants side by side: focal length, distance, framing, backdrop, light moves',
-    handle: ({ params }, app) => {
-      const setup = loadSetup(app, params.id ?? '')
-      const rootId = setup.variantOf ?? setup.id
-      const family = app.db
-        .select()
-        .from(setups)
-        .where(and(isNull(setups.archivedAt), or(eq(setups.id, rootId), eq(setups.variantOf, rootId))))
-        .orderBy(setups.code)
-        .all()
-        .map(({ archivedAt: _, ...it }) => it)
-        .sort((a, b) => Number(b.id === rootId) - Number(a.id === rootId))
-      const [root] = family
-      const angles = loadAngles(app, family)
-      return family.map((it, at) => ({
-        ...describe(it),
-        angles: angles[at] ?? [],
-        backdrops: it.roles
-          .filter((role) => role.group === 'set' || role.providedBy?.kind === 'surface')
-          .flatMap((role) =>
-            role.providedBy?.kind === 'surface'
-              ? `${role.name}: ${role.providedBy.name}`
-              : role.things.length
-                ? role.name
-                : [],
-          ),
-        lights: it.roles
-          .filter((role) => role.group === 'light')
-          .map((role) => ({
-            role: role.name,
-            detail: role.detail,
-            position: role.position ?? null,
-            things: role.things.length,
-          })),
-        moves: root && root.id !== it.id ? compareSetups(root, it).length : 0,
-      }))
-    },
+  defineRoute('get /cameras', (_, app) =>
+    remember(app.db, `cameras/${minuteOf(app.now())}`, () => {
+      const all = loadAllSetups(app.db, 'code')
+      const angles = loadAngles(app, all)
+      return all.map((setup, at) => ({ ...describe(setup), angles: angles[at] ?? [] }))
+    }),
+  ),
+  defineRoute('get /setups/:id/looks', ({ params }, app) => {
+    const setup = loadSetup(app, params.id ?? '')
+    const rootId = setup.variantOf ?? setup.id
+    const family = app.db
+      .select()
+      .from(setups)
+      .where(and(isNull(setups.archivedAt), or(eq(setups.id, rootId), eq(setups.variantOf, rootId))))
+      .orderBy(setups.code)
+      .all()
+      .map(({ archivedAt: _, ...it }) => it)
+      .sort((a, b) => Number(b.id === rootId) - Number(a.id === rootId))
+    const [root] = family
+    const angles = loadAngles(app, family)
+    return family.map((it, at) => ({
+      ...describe(it),
+      angles: angles[at] ?? [],
+      backdrops: it.roles
+        .filter((role) => role.group === 'set' || role.providedBy?.kind === 'surface')
+        .flatMap((role) =>
+          role.providedBy?.kind === 'surface'
+            ? `${role.name}: ${role.providedBy.name}`
+            : role.things.length
+              ? role.name
+              : [],
+        ),
+      lights: it.roles
+        .filter((role) => role.group === 'light')
+        .map((role) => ({
+          role: role.name,
+          detail: role.detail,
+          position: role.position ?? null,
+          things: role.things.length,
+        })),
+      moves: root && root.id !== it.id ? compareSetups(root, it).length : 0,
+    }))
   }),
 ]

@@ -18,11 +18,9 @@ import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { events } from '../schema/studio-tables.ts'
-import { contextQuery, loadCase } from './assessment-case.ts'
+import { loadCase } from './assessment-case.ts'
 import { loadConduits } from './cable-routes.ts'
 import { loadFreeStore } from './free-store.ts'
-
-const room = 'setups'
 
 /** After these a memory bank may have lost what it held. */
 const DISTURBING: EventKind[] = ['state-changed', 'fault-mended', 'serviced']
@@ -49,82 +47,65 @@ function loadKinWithModels({ db }: AppContext, unitIds: readonly string[]) {
 }
 
 export const startRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/setups/:id/start',
-    permission: 'see-studio',
-    room,
-    summary: 'What is done before it records: pairing, charging, cards, settings, and what each thing lives on',
-    query: contextQuery,
-    handle: ({ params, query }, app) => {
-      const { setup, settings, input } = loadCase(app, params.id ?? '', query.bookingId)
-      const ids = [...input.holdings.units.keys()]
-      const lines = listStartLines({
-        setupId: setup.id,
-        setup,
-        holdings: input.holdings,
-        kin: loadKinWithModels(app, ids),
-        missing: input.missingParts ?? new Map(),
-        disturbedOn: loadDisturbed(app, ids, settings.zone),
-      })
-      const sources = listPlacedItems(setup, input.holdings, null).flatMap(
-        ({ key, tag, name, powerMode }): { tag: string; name: string; source: PowerSource }[] => {
-          const model = input.holdings.models.get(input.holdings.units.get(key)?.modelId ?? '')
-          const source = powerMode?.source ?? (model && listPowerSources(model)[0])
-          return source && source !== 'none' ? [{ tag, name, source }] : []
-        },
-      )
-      return { setup: { id: setup.id, code: setup.code, tape: setup.tape, name: setup.name }, lines, sources }
-    },
+  defineRoute('get /setups/:id/start', ({ params, query }, app) => {
+    const { setup, settings, input } = loadCase(app, params.id ?? '', query.bookingId)
+    const ids = [...input.holdings.units.keys()]
+    const lines = listStartLines({
+      setupId: setup.id,
+      setup,
+      holdings: input.holdings,
+      kin: loadKinWithModels(app, ids),
+      missing: input.missingParts ?? new Map(),
+      disturbedOn: loadDisturbed(app, ids, settings.zone),
+    })
+    const sources = listPlacedItems(setup, input.holdings, null).flatMap(
+      ({ key, tag, name, powerMode }): { tag: string; name: string; source: PowerSource }[] => {
+        const model = input.holdings.models.get(input.holdings.units.get(key)?.modelId ?? '')
+        const source = powerMode?.source ?? (model && listPowerSources(model)[0])
+        return source && source !== 'none' ? [{ tag, name, source }] : []
+      },
+    )
+    return { setup: { id: setup.id, code: setup.code, tape: setup.tape, name: setup.name }, lines, sources }
   }),
-  defineRoute({
-    method: 'get',
-    path: '/setups/:id/sound-routes',
-    permission: 'see-studio',
-    room,
-    summary:
-      'For each microphone: straight into the camera, into a recorder, or both, with parts, failure points and minutes',
-    query: contextQuery,
-    handle: ({ params, query }, app) => {
-      const loaded = loadCase(app, params.id ?? '', query.bookingId)
-      const { setup, input } = loaded
-      const own = [...input.holdings.units.values()].flatMap((unit) => {
-        const model = input.holdings.models.get(unit.modelId)
-        return model ? [{ unit, model }] : []
-      })
-      const devices = own.map(
-        ({ unit, model }): SoundDevice => ({ unitId: unit.id, tag: unit.tag, model, isInSetup: true }),
-      )
-      const store = loadFreeStore(app.db, loaded, (model) => isKindOf(model.category, 'recorder'))
-      const free = store.units.map(
-        ({ unit, model }): SoundDevice => ({ unitId: unit.id, tag: unit.tag, model, isInSetup: false }),
-      )
-      const ownCables = own.filter(({ model }) => model.category === 'cable' || model.category === 'cable-adapter')
-      const conduits: Conduit[] = [
-        ...ownCables.map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, model, usedBySetups: 0 })),
-        ...loadConduits(app).filter(
-          (it) => !input.holdings.units.has(it.unitId) && ['cable', 'cable-adapter'].includes(it.model.category),
-        ),
-      ]
-      const { chains } = assessSetup(input).signals
-      // The cable of one microphone is not offered to another.
-      const takenByOthers = (tag: string) => new Set(chains.filter((it) => it.from.tag !== tag).flatMap((it) => it.via))
-      const microphones = devices.filter((it) => isKindOf(it.model.category, 'microphone'))
-      return {
-        follows: input.policies.school('sound-path'),
-        microphones: microphones.map((microphone) => ({
-          tag: microphone.tag,
-          name: nameModel(microphone.model),
-          routes: listSoundRoutes({
-            microphone,
-            devices: [...devices, ...free],
-            conduits: conduits.filter((it) => !takenByOthers(microphone.tag).has(it.tag)),
-            own: new Set(ownCables.map(({ unit }) => unit.id)),
-            interfaces: input.interfaces,
-            plannedMinutes: setup.plannedMinutes,
-          }),
-        })),
-      }
-    },
+  defineRoute('get /setups/:id/sound-routes', ({ params, query }, app) => {
+    const loaded = loadCase(app, params.id ?? '', query.bookingId)
+    const { setup, input } = loaded
+    const own = [...input.holdings.units.values()].flatMap((unit) => {
+      const model = input.holdings.models.get(unit.modelId)
+      return model ? [{ unit, model }] : []
+    })
+    const devices = own.map(
+      ({ unit, model }): SoundDevice => ({ unitId: unit.id, tag: unit.tag, model, isInSetup: true }),
+    )
+    const store = loadFreeStore(app.db, loaded, (model) => isKindOf(model.category, 'recorder'))
+    const free = store.units.map(
+      ({ unit, model }): SoundDevice => ({ unitId: unit.id, tag: unit.tag, model, isInSetup: false }),
+    )
+    const ownCables = own.filter(({ model }) => model.category === 'cable' || model.category === 'cable-adapter')
+    const conduits: Conduit[] = [
+      ...ownCables.map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, model, usedBySetups: 0 })),
+      ...loadConduits(app).filter(
+        (it) => !input.holdings.units.has(it.unitId) && ['cable', 'cable-adapter'].includes(it.model.category),
+      ),
+    ]
+    const { chains } = assessSetup(input).signals
+    // The cable of one microphone is not offered to another.
+    const takenByOthers = (tag: string) => new Set(chains.filter((it) => it.from.tag !== tag).flatMap((it) => it.via))
+    const microphones = devices.filter((it) => isKindOf(it.model.category, 'microphone'))
+    return {
+      follows: input.policies.school('sound-path'),
+      microphones: microphones.map((microphone) => ({
+        tag: microphone.tag,
+        name: nameModel(microphone.model),
+        routes: listSoundRoutes({
+          microphone,
+          devices: [...devices, ...free],
+          conduits: conduits.filter((it) => !takenByOthers(microphone.tag).has(it.tag)),
+          own: new Set(ownCables.map(({ unit }) => unit.id)),
+          interfaces: input.interfaces,
+          plannedMinutes: setup.plannedMinutes,
+        }),
+      })),
+    }
   }),
 ]

@@ -7,7 +7,6 @@ import {
   compareReadiness,
   compareSetups,
   compareWorkings,
-  idSchema,
   isKindOf,
   listOrphans,
   listSceneItems,
@@ -21,18 +20,15 @@ import {
   takeOut,
 } from '@exemplar/core'
 import { and, inArray, isNull } from 'drizzle-orm'
-import { z } from 'zod'
 import { loadHoldings } from '../availability/holdings.ts'
 import { refuseField } from '../foundation/base/problem.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { faults } from '../schema/bench-tables.ts'
 import { places } from '../schema/studio-tables.ts'
-import { contextQuery, loadCase } from './assessment-case.ts'
+import { loadCase } from './assessment-case.ts'
 import { loadFreeStore } from './free-store.ts'
 import { loadSetup } from './setup-store.ts'
-
-const room = 'setups'
 
 /** So many things of the store are looked at for one proposal. */
 const MOST_CANDIDATES = 5_000
@@ -89,127 +85,86 @@ function makeFactNames({ db }: AppContext): Names['fact'] {
 }
 
 export const helpingRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/setups/:id/connect',
-    permission: 'see-studio',
-    room,
-    summary: 'What of the store would join everything in a setup, proven best, or what cannot be met and why',
-    query: contextQuery,
-    handle: ({ params, query, connection }, app) => {
-      const { id } = loadSetup(app, params.id ?? '')
-      return app.jobs.run<ConnectPlan>('connections', { id, bookingId: query.bookingId }, connection.signal)
-    },
+  defineRoute('get /setups/:id/connect', ({ params, query, connection }, app) => {
+    const { id } = loadSetup(app, params.id ?? '')
+    return app.jobs.run<ConnectPlan>('connections', { id, bookingId: query.bookingId }, connection.signal)
   }),
-  defineRoute({
-    method: 'get',
-    path: '/setups/:id/choose',
-    permission: 'see-studio',
-    room,
-    summary: 'Which free things would fill the empty roles of a setup best, and why',
-    query: contextQuery,
-    handle: ({ params, query }, app) => {
-      const loaded = loadCase(app, params.id ?? '', query.bookingId)
-      const { setup, input } = loaded
-      const open = setup.roles.filter((role) => role.things.length === 0)
-      const wanted = new Set<Category>(open.flatMap((role) => role.wants ?? []))
-      const listed = loadHoldings(
-        app.db,
-        open.flatMap((role) => role.anyOfUnitIds ?? []),
-        [],
-      ).models
-      const suits = (model: { id: string; category: Category }) =>
-        listed.has(model.id) || [...wanted].some((kind) => isKindOf(model.category, kind))
-      const store = loadFreeStore(app.db, loaded, suits, MOST_CANDIDATES)
-      const faulty = loadFaulty(
-        app,
-        store.units.map((it) => it.unit.id),
-      )
-      return chooseForRoles(input, store, faulty)
-    },
+  defineRoute('get /setups/:id/choose', ({ params, query }, app) => {
+    const loaded = loadCase(app, params.id ?? '', query.bookingId)
+    const { setup, input } = loaded
+    const open = setup.roles.filter((role) => role.things.length === 0)
+    const wanted = new Set<Category>(open.flatMap((role) => role.wants ?? []))
+    const listed = loadHoldings(
+      app.db,
+      open.flatMap((role) => role.anyOfUnitIds ?? []),
+      [],
+    ).models
+    const suits = (model: { id: string; category: Category }) =>
+      listed.has(model.id) || [...wanted].some((kind) => isKindOf(model.category, kind))
+    const store = loadFreeStore(app.db, loaded, suits, MOST_CANDIDATES)
+    const faulty = loadFaulty(
+      app,
+      store.units.map((it) => it.unit.id),
+    )
+    return chooseForRoles(input, store, faulty)
   }),
-  defineRoute({
-    method: 'get',
-    path: '/setups/:id/without',
-    permission: 'see-studio',
-    room,
-    summary: 'What would be found without one of its things, and what would be gone',
-    query: contextQuery.extend({ unitId: idSchema }),
-    handle: ({ params, query }, app) => {
-      const { input } = loadCase(app, params.id ?? '', query.bookingId)
-      const before = assessSetup(input)
-      const after = assessSetup({ ...input, setup: takeOut(input.setup, query.unitId) })
-      return {
-        counts: after.counts,
-        change: compareReadiness(before, after),
-        empties: input.setup.roles
-          .filter((role) => {
-            const left = role.things.filter((it) => it.unitId !== query.unitId)
-            return role.things.length > 0 && left.length === 0
-          })
-          .map((role) => role.name),
-        figures: compareWorkings(before.workings, after.workings),
-      }
-    },
+  defineRoute('get /setups/:id/without', ({ params, query }, app) => {
+    const { input } = loadCase(app, params.id ?? '', query.bookingId)
+    const before = assessSetup(input)
+    const after = assessSetup({ ...input, setup: takeOut(input.setup, query.unitId) })
+    return {
+      counts: after.counts,
+      change: compareReadiness(before, after),
+      empties: input.setup.roles
+        .filter((role) => {
+          const left = role.things.filter((it) => it.unitId !== query.unitId)
+          return role.things.length > 0 && left.length === 0
+        })
+        .map((role) => role.name),
+      figures: compareWorkings(before.workings, after.workings),
+    }
   }),
-  defineRoute({
-    method: 'get',
-    path: '/setups/:id/swap',
-    permission: 'see-studio',
-    room,
-    summary: 'What would be found with another thing in the place of one, and what would be left without a place',
-    query: contextQuery.extend({ unitId: idSchema, byUnitId: idSchema }),
-    handle: ({ params, query }, app) => {
-      const { input } = loadCase(app, params.id ?? '', query.bookingId)
-      const fresh = loadHoldings(app.db, [query.byUnitId], [])
-      if (fresh.units.size === 0) throw refuseField('?byUnitId', 'There is no such thing.')
-      if (!input.holdings.units.has(query.unitId)) throw refuseField('?unitId', 'This thing is not in the setup.')
-      if (input.holdings.units.has(query.byUnitId))
-        throw refuseField('?byUnitId', 'This thing is in the setup already.')
-      const holdings = {
-        units: new Map([...input.holdings.units, ...fresh.units]),
-        models: new Map([...input.holdings.models, ...fresh.models]),
-        stock: input.holdings.stock,
-      }
-      const swapped = { ...input, holdings, setup: swapThing(input.setup, query.unitId, query.byUnitId) }
-      const [before, after] = [assessSetup(input), assessSetup(swapped)]
-      const things = listSceneItems(swapped.setup, holdings, input)
-      return {
-        counts: after.counts,
-        change: compareReadiness(before, after),
-        figures: compareWorkings(before.workings, after.workings),
-        orphans: listOrphans(things, before, after),
-      }
-    },
+  defineRoute('get /setups/:id/swap', ({ params, query }, app) => {
+    const { input } = loadCase(app, params.id ?? '', query.bookingId)
+    const fresh = loadHoldings(app.db, [query.byUnitId], [])
+    if (fresh.units.size === 0) throw refuseField('?byUnitId', 'There is no such thing.')
+    if (!input.holdings.units.has(query.unitId)) throw refuseField('?unitId', 'This thing is not in the setup.')
+    if (input.holdings.units.has(query.byUnitId)) throw refuseField('?byUnitId', 'This thing is in the setup already.')
+    const holdings = {
+      units: new Map([...input.holdings.units, ...fresh.units]),
+      models: new Map([...input.holdings.models, ...fresh.models]),
+      stock: input.holdings.stock,
+    }
+    const swapped = { ...input, holdings, setup: swapThing(input.setup, query.unitId, query.byUnitId) }
+    const [before, after] = [assessSetup(input), assessSetup(swapped)]
+    const things = listSceneItems(swapped.setup, holdings, input)
+    return {
+      counts: after.counts,
+      change: compareReadiness(before, after),
+      figures: compareWorkings(before.workings, after.workings),
+      orphans: listOrphans(things, before, after),
+    }
   }),
-  defineRoute({
-    method: 'get',
-    path: '/setups/:id/difference',
-    permission: 'see-studio',
-    room,
-    summary: 'What is otherwise in another setup: roles, things, room and time',
-    query: z.object({ otherId: idSchema }),
-    handle: ({ params, query }, app) => {
-      const before = loadSetup(app, params.id ?? '')
-      if (query.otherId === before.id) throw refuseField('?otherId', 'Choose another setup to compare with.')
-      const after = loadSetup(app, query.otherId)
-      const things = [...before.roles, ...after.roles].flatMap((role) => role.things)
-      const { units, stock, models } = loadHoldings(
-        app.db,
-        things.flatMap((it) => it.unitId ?? []),
-        things.flatMap((it) => it.stockId ?? []),
-      )
-      const fact = makeFactNames(app)
-      const thing: Names['thing'] = ({ unitId, stockId, quantity, powerModeId, recordingModeId }) => {
-        const it = units.get(unitId ?? '') ?? stock.get(stockId ?? '')
-        const model = models.get(it?.modelId ?? '')
-        if (!it || !model) return ''
-        const modes = [...model.powerModes, ...model.recordingModes]
-        const chosen = modes.filter(({ id }) => id === powerModeId || id === recordingModeId).map(({ label }) => label)
-        const count = stockId ? `${quantity} × ` : ''
-        return `${count}${it.tag} ${nameModel(model)}${chosen.length > 0 ? ` (${chosen.join(', ')})` : ''}`
-      }
-      return { differences: compareSetups(before, after).map((it) => nameDifference(it, { thing, fact })) }
-    },
+  defineRoute('get /setups/:id/difference', ({ params, query }, app) => {
+    const before = loadSetup(app, params.id ?? '')
+    if (query.otherId === before.id) throw refuseField('?otherId', 'Choose another setup to compare with.')
+    const after = loadSetup(app, query.otherId)
+    const things = [...before.roles, ...after.roles].flatMap((role) => role.things)
+    const { units, stock, models } = loadHoldings(
+      app.db,
+      things.flatMap((it) => it.unitId ?? []),
+      things.flatMap((it) => it.stockId ?? []),
+    )
+    const fact = makeFactNames(app)
+    const thing: Names['thing'] = ({ unitId, stockId, quantity, powerModeId, recordingModeId }) => {
+      const it = units.get(unitId ?? '') ?? stock.get(stockId ?? '')
+      const model = models.get(it?.modelId ?? '')
+      if (!it || !model) return ''
+      const modes = [...model.powerModes, ...model.recordingModes]
+      const chosen = modes.filter(({ id }) => id === powerModeId || id === recordingModeId).map(({ label }) => label)
+      const count = stockId ? `${quantity} × ` : ''
+      return `${count}${it.tag} ${nameModel(model)}${chosen.length > 0 ? ` (${chosen.join(', ')})` : ''}`
+    }
+    return { differences: compareSetups(before, after).map((it) => nameDifference(it, { thing, fact })) }
   }),
 ]

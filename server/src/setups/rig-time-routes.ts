@@ -1,6 +1,5 @@
-import { type ChangeOver, computeStandingCost, idSchema, planChangeOver } from '@exemplar/core'
+import { type ChangeOver, computeStandingCost, planChangeOver } from '@exemplar/core'
 import { and, desc, eq, inArray, isNotNull, lte, ne } from 'drizzle-orm'
-import { z } from 'zod'
 import { requireBooking } from '../availability/bookings.ts'
 import { refuseField } from '../foundation/base/problem.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
@@ -9,8 +8,6 @@ import { bookings } from '../schema/diary-tables.ts'
 import { places } from '../schema/studio-tables.ts'
 import { loadOtherUse, loadRig, loadSessionsPerMonth } from './rig-store.ts'
 import { loadSetup } from './setup-store.ts'
-
-const room = 'setups'
 
 /** The steps from one setup to another, with where each new support is fetched. */
 function changeOver(app: AppContext, fromId: string, toId: string): ChangeOver & { lies: Record<string, string> } {
@@ -36,74 +33,52 @@ function changeOver(app: AppContext, fromId: string, toId: string): ChangeOver &
 }
 
 export const minutesRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/setups/:id/minutes',
-    permission: 'see-studio',
-    room,
-    summary: 'Minutes until a setup can record, what staying rigged would save, and the floor that it takes',
-    handle: ({ params }, app) => {
-      const setup = loadSetup(app, params.id ?? '')
-      const { time, floor, input } = loadRig(app, setup)
-      const place = setup.placeId ? app.db.select().from(places).where(eq(places.id, setup.placeId)).get() : undefined
-      const sessions = loadSessionsPerMonth(app, setup.id)
-      const otherUse = loadOtherUse(app, setup.id, setup.placeId)
-      const base = setup.variantOf ? loadSetup(app, setup.variantOf) : null
-      return {
-        time,
-        floor,
-        follows: input.policies.school('standing'),
-        cost: computeStandingCost(time, sessions, otherUse),
-        room: place ? { name: place.name, otherUses: place.details.otherUses, size: place.details.size } : null,
-        base: base ? { name: base.name, floor: loadRig(app, base).floor } : null,
-      }
-    },
+  defineRoute('get /setups/:id/minutes', ({ params }, app) => {
+    const setup = loadSetup(app, params.id ?? '')
+    const { time, floor, input } = loadRig(app, setup)
+    const place = setup.placeId ? app.db.select().from(places).where(eq(places.id, setup.placeId)).get() : undefined
+    const sessions = loadSessionsPerMonth(app, setup.id)
+    const otherUse = loadOtherUse(app, setup.id, setup.placeId)
+    const base = setup.variantOf ? loadSetup(app, setup.variantOf) : null
+    return {
+      time,
+      floor,
+      follows: input.policies.school('standing'),
+      cost: computeStandingCost(time, sessions, otherUse),
+      room: place ? { name: place.name, otherUses: place.details.otherUses, size: place.details.size } : null,
+      base: base ? { name: base.name, floor: loadRig(app, base).floor } : null,
+    }
   }),
-  defineRoute({
-    method: 'get',
-    path: '/setups/:id/change-over',
-    permission: 'see-studio',
-    room,
-    summary: 'Every step from another setup to this one with its minutes, and what a second one of a thing would save',
-    query: z.object({ fromId: idSchema }),
-    handle: ({ params, query }, app) => {
-      const id = params.id ?? ''
-      if (query.fromId === id) throw refuseField('?fromId', 'Choose another setup to come from.')
-      return { ...changeOver(app, query.fromId, id), changesPerMonth: loadSessionsPerMonth(app, id) }
-    },
+  defineRoute('get /setups/:id/change-over', ({ params, query }, app) => {
+    const id = params.id ?? ''
+    if (query.fromId === id) throw refuseField('?fromId', 'Choose another setup to come from.')
+    return { ...changeOver(app, query.fromId, id), changesPerMonth: loadSessionsPerMonth(app, id) }
   }),
-  defineRoute({
-    method: 'get',
-    path: '/bookings/:id/change-over',
-    permission: 'see-studio',
-    room,
-    summary: 'The change-over from what is shot in the same room before',
-    handle: ({ params }, app) => {
-      const booking = requireBooking(app.db, params.id ?? '')
-      if (!booking.setupId || !booking.placeId) return { before: null }
-      const before = app.db
-        .select()
-        .from(bookings)
-        .where(
-          and(
-            eq(bookings.placeId, booking.placeId),
-            isNotNull(bookings.setupId),
-            ne(bookings.state, 'cancelled'),
-            ne(bookings.id, booking.id),
-            lte(bookings.holdEnd, booking.holdStart),
-          ),
-        )
-        .orderBy(desc(bookings.holdEnd))
-        .limit(1)
-        .get()
-      if (!before?.setupId || before.setupId === booking.setupId) return { before: null }
-      return {
-        before: {
-          ...changeOver(app, before.setupId, booking.setupId),
-          from: { title: before.title, setupId: before.setupId, endsAt: before.endsAt },
-          rigMinutes: booking.rigMinutes,
-        },
-      }
-    },
+  defineRoute('get /bookings/:id/change-over', ({ params }, app) => {
+    const booking = requireBooking(app.db, params.id ?? '')
+    if (!booking.setupId || !booking.placeId) return { before: null }
+    const before = app.db
+      .select()
+      .from(bookings)
+      .where(
+        and(
+          eq(bookings.placeId, booking.placeId),
+          isNotNull(bookings.setupId),
+          ne(bookings.state, 'cancelled'),
+          ne(bookings.id, booking.id),
+          lte(bookings.holdEnd, booking.holdStart),
+        ),
+      )
+      .orderBy(desc(bookings.holdEnd))
+      .limit(1)
+      .get()
+    if (!before?.setupId || before.setupId === booking.setupId) return { before: null }
+    return {
+      before: {
+        ...changeOver(app, before.setupId, booking.setupId),
+        from: { title: before.title, setupId: before.setupId, endsAt: before.endsAt },
+        rigMinutes: booking.rigMinutes,
+      },
+    }
   }),
 ]

@@ -1,16 +1,5 @@
-import {
-  CATEGORY_CODES,
-  compareReadiness,
-  idSchema,
-  listKindsOf,
-  listMissed,
-  newSetupSchema,
-  type Readiness,
-  type Setup,
-  setupSchema,
-} from '@exemplar/core'
+import { compareReadiness, listKindsOf, listMissed, type Readiness, type Setup, type Verdict } from '@exemplar/core'
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
-import { z } from 'zod'
 import { loadHoldings } from '../availability/holdings.ts'
 import { toBooking } from '../availability/holds.ts'
 import { makePattern } from '../foundation/base/pattern.ts'
@@ -22,12 +11,9 @@ import { setups } from '../schema/setups-tables.ts'
 import { places } from '../schema/studio-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { assessAll, assessOne, findHelp } from './assessing.ts'
-import { contextQuery } from './assessment-case.ts'
 import { loadContext, makeBookingContext, makePresentContext } from './assessment-context.ts'
 import { loadCircuits } from './assessment-store.ts'
 import { listOtherUses, loadAllSetups, loadNextBookings, loadSetup, nameListed, saveSetup } from './setup-store.ts'
-
-const room = 'setups'
 
 /** The verdict as it is after a change, kept with the change: so that one sees which of them made it worse. */
 function sumUp(app: AppContext, setup: Setup): Pick<Readiness, 'level' | 'counts'> {
@@ -37,207 +23,136 @@ function sumUp(app: AppContext, setup: Setup): Pick<Readiness, 'level' | 'counts
 }
 
 export const setupRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/setups',
-    permission: 'see-studio',
-    room,
-    summary: 'Every setup with its verdict and its next booking',
-    handle: (_, app) => {
-      const all = loadAllSetups(app.db, 'name')
-      const nextOf = loadNextBookings(
-        app,
-        all.map((it) => it.id),
-      )
-      const requests = all.map((setup) => {
-        const next = nextOf.get(setup.id)
-        return {
-          setup,
-          context: next ? makeBookingContext(app.now(), next) : makePresentContext(app.now(), setup),
-        }
-      })
-      const verdicts = assessAll(app.db, requests, loadStudio(app.db))
-      return all.map((setup, at) => {
-        const next = nextOf.get(setup.id)
-        const things = setup.roles.reduce((sum, role) => sum + role.things.length, 0)
-        const { level, counts } = verdicts[at] ?? {}
-        return { ...setup, level, counts, things, next: next ? toBooking(next) : null }
-      })
-    },
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/setups',
-    permission: 'change-setups',
-    room,
-    summary: 'Make a setup',
-    body: newSetupSchema,
-    reply: setupSchema,
-    status: 201,
-    handle: ({ body, actor }, app) =>
-      write(app, actor, (writer) => {
-        const id = writer.newId()
-        saveSetup(writer, id, body, 1)
-        writer.log('created', 'setup', id, { after: body, verdict: sumUp(app, { ...body, id, version: 1 }) })
-        return { ...body, id, version: 1 }
-      }),
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/setups/:id',
-    permission: 'see-studio',
-    room,
-    summary: 'A setup with the things in its roles, by name',
-    handle: ({ params }, app) => {
-      const setup = loadSetup(app, params.id ?? '')
-      const next = loadNextBookings(app, [setup.id]).get(setup.id)
-      const assignments = setup.roles.flatMap((role) => role.things)
-      const holdings = loadHoldings(
-        app.db,
-        assignments.flatMap((it) => it.unitId ?? []),
-        assignments.flatMap((it) => it.stockId ?? []),
-      )
+  defineRoute('get /setups', (_, app) => {
+    const all = loadAllSetups(app.db, 'name')
+    const nextOf = loadNextBookings(
+      app,
+      all.map((it) => it.id),
+    )
+    const requests = all.map((setup) => {
+      const next = nextOf.get(setup.id)
       return {
-        ...setup,
-        next: next ? toBooking(next) : null,
-        circuits: loadCircuits(app.db, setup.placeId),
-        listed: nameListed(app, setup),
-        usedIn: listOtherUses(app, setup.id, [...holdings.units.keys()]),
-        units: [...holdings.units.values()],
-        stock: [...holdings.stock.values()],
-        models: [...holdings.models.values()],
+        setup,
+        context: next ? makeBookingContext(app.now(), next) : makePresentContext(app.now(), setup),
       }
-    },
+    })
+    const verdicts = assessAll(app.db, requests, loadStudio(app.db))
+    return all.map((setup, at) => {
+      const next = nextOf.get(setup.id)
+      const things = setup.roles.reduce((sum, role) => sum + role.things.length, 0)
+      const { level, counts } = verdicts[at] as Verdict
+      return { ...setup, level, counts, things, next: next ? toBooking(next) : null }
+    })
   }),
-  defineRoute({
-    method: 'put',
-    path: '/setups/:id',
-    permission: 'change-setups',
-    room,
-    summary: 'Change a setup as a whole',
-    body: newSetupSchema,
-    reply: setupSchema,
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) =>
-      write(app, actor, (writer) => {
-        const id = params.id ?? ''
-        const row = writer.tx.select().from(setups).where(eq(setups.id, id)).get()
-        const before = requireVersion(row, version, 'setup')
-        saveSetup(writer, id, body, before.version + 1)
-        const verdict = sumUp(app, { ...body, id, version: before.version + 1 })
-        writer.log('changed', 'setup', id, { before, after: body, verdict })
-        return { ...body, id, version: before.version + 1 }
-      }),
+  defineRoute('post /setups', ({ body, actor }, app) =>
+    write(app, actor, (writer) => {
+      const id = writer.newId()
+      saveSetup(writer, id, body, 1)
+      writer.log('created', 'setup', id, { after: body, verdict: sumUp(app, { ...body, id, version: 1 }) })
+      return { ...body, id, version: 1 }
+    }),
+  ),
+  defineRoute('get /setups/:id', ({ params }, app) => {
+    const setup = loadSetup(app, params.id ?? '')
+    const next = loadNextBookings(app, [setup.id]).get(setup.id)
+    const assignments = setup.roles.flatMap((role) => role.things)
+    const holdings = loadHoldings(
+      app.db,
+      assignments.flatMap((it) => it.unitId ?? []),
+      assignments.flatMap((it) => it.stockId ?? []),
+    )
+    return {
+      ...setup,
+      next: next ? toBooking(next) : null,
+      circuits: loadCircuits(app.db, setup.placeId),
+      listed: nameListed(app, setup),
+      usedIn: listOtherUses(app, setup.id, [...holdings.units.keys()]),
+      units: [...holdings.units.values()],
+      stock: [...holdings.stock.values()],
+      models: [...holdings.models.values()],
+    }
   }),
-  defineRoute({
-    method: 'delete',
-    path: '/setups/:id',
-    permission: 'change-setups',
-    room,
-    summary: 'Archive a setup; its bookings stay',
-    isChange: true,
-    handle: ({ params, version, actor }, app) =>
-      write(app, actor, ({ tx, now, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(setups).where(eq(setups.id, id)).get(), version, 'setup')
-        tx.update(setups)
-          .set({ archivedAt: now, version: before.version + 1 })
-          .where(eq(setups.id, id))
-          .run()
-        log('archived', 'setup', id)
-        return { id, version: before.version + 1 }
-      }),
+  defineRoute('put /setups/:id', ({ params, body, version, actor }, app) =>
+    write(app, actor, (writer) => {
+      const id = params.id ?? ''
+      const row = writer.tx.select().from(setups).where(eq(setups.id, id)).get()
+      const before = requireVersion(row, version, 'setup')
+      saveSetup(writer, id, body, before.version + 1)
+      const verdict = sumUp(app, { ...body, id, version: before.version + 1 })
+      writer.log('changed', 'setup', id, { before, after: body, verdict })
+      return { ...body, id, version: before.version + 1 }
+    }),
+  ),
+  defineRoute('delete /setups/:id', ({ params, version, actor }, app) =>
+    write(app, actor, ({ tx, now, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(setups).where(eq(setups.id, id)).get(), version, 'setup')
+      tx.update(setups)
+        .set({ archivedAt: now, version: before.version + 1 })
+        .where(eq(setups.id, id))
+        .run()
+      log('archived', 'setup', id)
+      return { id, version: before.version + 1 }
+    }),
+  ),
+  defineRoute('get /setups/:id/readiness', ({ params, query }, app) => {
+    const setup = loadSetup(app, params.id ?? '')
+    return assessOne(app.db, setup, loadContext(app, setup, query.bookingId), loadStudio(app.db))
   }),
-  defineRoute({
-    method: 'get',
-    path: '/setups/:id/readiness',
-    permission: 'see-studio',
-    room,
-    summary: 'Judge a setup for one of its bookings, or as it stands',
-    query: z.object({ bookingId: z.string().max(64).optional() }),
-    handle: ({ params, query }, app) => {
-      const setup = loadSetup(app, params.id ?? '')
-      return assessOne(app.db, setup, loadContext(app, setup, query.bookingId), loadStudio(app.db))
-    },
+  defineRoute('get /setups/:id/remedies', ({ params, query }, app) => {
+    const setup = loadSetup(app, params.id ?? '')
+    const request = { setup, context: loadContext(app, setup, query.bookingId) }
+    const help = findHelp(app.db, request, loadStudio(app.db), query.key)
+    if (!help) throw refuseField('?key', 'This is no longer found: look at the setup again.')
+    return help
   }),
-  defineRoute({
-    method: 'get',
-    path: '/setups/:id/remedies',
-    permission: 'see-studio',
-    room,
-    summary: 'What could be done about one finding: free things, other ways to run it, buying',
-    query: contextQuery.extend({ key: z.string().min(1).max(300) }),
-    handle: ({ params, query }, app) => {
-      const setup = loadSetup(app, params.id ?? '')
-      const request = { setup, context: loadContext(app, setup, query.bookingId) }
-      const help = findHelp(app.db, request, loadStudio(app.db), query.key)
-      if (!help) throw refuseField('?key', 'This is no longer found: look at the setup again.')
-      return help
-    },
+  defineRoute('get /setups/:id/move-check', ({ params, query }, app) => {
+    const { db } = app
+    const setup = loadSetup(app, params.id ?? '')
+    const place = db.select().from(places).where(eq(places.id, query.placeId)).get()
+    if (!place) throw refuseField('?placeId', 'There is no such room.')
+    const settings = loadStudio(db)
+    const moved = { ...setup, placeId: place.id, circuitId: place.circuits[0]?.id ?? null }
+    const context = makePresentContext(app.now(), setup)
+    const before = assessOne(db, setup, context, settings)
+    const after = assessOne(db, moved, context, settings)
+    const old = setup.placeId ? db.select().from(places).where(eq(places.id, setup.placeId)).get() : undefined
+    return {
+      placeId: place.id,
+      circuitId: moved.circuitId,
+      counts: after.counts,
+      change: compareReadiness(before, after),
+      missed: old && old.id !== place.id ? listMissed(old, place) : [],
+    }
   }),
-  defineRoute({
-    method: 'get',
-    path: '/setups/:id/move-check',
-    permission: 'see-studio',
-    room,
-    summary: 'What would be different in another room, and what that room would lack',
-    query: z.object({ placeId: idSchema }),
-    handle: ({ params, query }, app) => {
-      const { db } = app
-      const setup = loadSetup(app, params.id ?? '')
-      const place = db.select().from(places).where(eq(places.id, query.placeId)).get()
-      if (!place) throw refuseField('?placeId', 'There is no such room.')
-      const settings = loadStudio(db)
-      const moved = { ...setup, placeId: place.id, circuitId: place.circuits[0]?.id ?? null }
-      const context = makePresentContext(app.now(), setup)
-      const before = assessOne(db, setup, context, settings)
-      const after = assessOne(db, moved, context, settings)
-      const old = setup.placeId ? db.select().from(places).where(eq(places.id, setup.placeId)).get() : undefined
-      return {
-        placeId: place.id,
-        circuitId: moved.circuitId,
-        counts: after.counts,
-        change: compareReadiness(before, after),
-        missed: old && old.id !== place.id ? listMissed(old, place) : [],
-      }
-    },
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/things',
-    permission: 'see-studio',
-    room,
-    summary: 'Things and stock to choose from for a role',
-    query: z.object({ find: z.string().max(80).default(''), category: z.enum(CATEGORY_CODES).optional() }),
-    handle: ({ query }, { db }) => {
-      const columns = { maker: models.maker, name: models.name, category: models.category }
-      const matches = (tag: typeof units.tag | typeof stock.tag) =>
-        query.find
-          .split(/\s+/)
-          .filter(Boolean)
-          .map(
-            (word) =>
-              sql`(${tag} || ' ' || ${models.maker} || ' ' || ${models.name}) like ${makePattern(word)} escape '\\'`,
-          )
-      const ofKind = query.category ? inArray(models.category, listKindsOf(query.category)) : undefined
-      return {
-        units: db
-          .select({ id: units.id, tag: units.tag, state: units.state, ...columns })
-          .from(units)
-          .innerJoin(models, eq(models.id, units.modelId))
-          .where(and(isNull(units.archivedAt), ofKind, ...matches(units.tag)))
-          .orderBy(units.tag)
-          .limit(60)
-          .all(),
-        stock: db
-          .select({ id: stock.id, tag: stock.tag, quantity: stock.quantity, ...columns })
-          .from(stock)
-          .innerJoin(models, eq(models.id, stock.modelId))
-          .where(and(isNull(stock.archivedAt), ofKind, ...matches(stock.tag)))
-          .orderBy(stock.tag)
-          .limit(30)
-          .all(),
-      }
-    },
+  defineRoute('get /things', ({ query }, { db }) => {
+    const columns = { maker: models.maker, name: models.name, category: models.category }
+    const matches = (tag: typeof units.tag | typeof stock.tag) =>
+      query.find
+        .split(/\s+/)
+        .filter(Boolean)
+        .map(
+          (word) =>
+            sql`(${tag} || ' ' || ${models.maker} || ' ' || ${models.name}) like ${makePattern(word)} escape '\\'`,
+        )
+    const ofKind = query.category ? inArray(models.category, listKindsOf(query.category)) : undefined
+    return {
+      units: db
+        .select({ id: units.id, tag: units.tag, state: units.state, ...columns })
+        .from(units)
+        .innerJoin(models, eq(models.id, units.modelId))
+        .where(and(isNull(units.archivedAt), ofKind, ...matches(units.tag)))
+        .orderBy(units.tag)
+        .limit(60)
+        .all(),
+      stock: db
+        .select({ id: stock.id, tag: stock.tag, quantity: stock.quantity, ...columns })
+        .from(stock)
+        .innerJoin(models, eq(models.id, stock.modelId))
+        .where(and(isNull(stock.archivedAt), ofKind, ...matches(stock.tag)))
+        .orderBy(stock.tag)
+        .limit(30)
+        .all(),
+    }
   }),
 ]

@@ -1,29 +1,18 @@
 import { FIND_ACTIONS, may } from '@exemplar/core'
-import { z } from 'zod'
 import { defineRoute } from '../foundation/http/route.ts'
 import { findAnything } from './find-index.ts'
 
 const LIMIT = 20
 
 export const findRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/find',
-    permission: 'see-studio',
-    room: 'today',
-    summary: 'Things, setups, bookings, people, places and actions by their words; typing errors are forgiven',
-    query: z.object({ q: z.string().trim().min(1, 'Type what you look for.').max(80) }),
-    handle: ({ query, actor }, app) => {
-      const isAllowed = (id: string) => {
-        const action = FIND_ACTIONS.find((it) => it.code === id)
-        return action !== undefined && may(actor.role, action.permission)
-      }
-      const hits = findAnything(app, query.q, LIMIT * 2).filter((it) => it.kind !== 'action' || isAllowed(it.id))
-      return {
-        hits: hits
-          .slice(0, LIMIT)
-          .map(({ key, kind, id, title, text, path }) => ({ key, kind, id, title, text, path })),
-      }
-    },
+  defineRoute('get /find', ({ query, actor }, app) => {
+    const isAllowed = (id: string) => {
+      const action = FIND_ACTIONS.find((it) => it.code === id)
+      return action !== undefined && may(actor.role, action.permission)
+    }
+    const hits = findAnything(app, query.q, LIMIT * 2).filter((it) => it.kind !== 'action' || isAllowed(it.id))
+    return {
+      hits: hits.slice(0, LIMIT).map(({ key, kind, id, title, text, path }) => ({ key, kind, id, title, text, path })),
+    }
   }),
 ]

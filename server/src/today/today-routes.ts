@@ -30,16 +30,9 @@ function gatherToday(app: AppContext, seesMoney: boolean): TodayItem[] {
 }
 
 export const todayRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/today',
-    permission: 'see-studio',
-    room: 'today',
-    summary: 'What matters now: next shoots, preparation, what is out, collisions, decisions',
-    handle: ({ actor }, app) => {
-      const { zone } = loadStudio(app.db)
-      const items = gatherToday(app, may(actor.role, 'see-money'))
-      return { date: findDate(app.now(), zone), sections: arrangeToday(items) }
-    },
+  defineRoute('get /today', ({ actor }, app) => {
+    const { zone } = loadStudio(app.db)
+    const items = gatherToday(app, may(actor.role, 'see-money'))
+    return { date: findDate(app.now(), zone), sections: arrangeToday(items) }
   }),
 ]

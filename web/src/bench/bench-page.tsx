@@ -1,3 +1,4 @@
+import type { Serve } from '@exemplar/core'
 import { Link } from 'react-router'
 import {
   useBenchQuery,
@@ -5,7 +6,6 @@ import {
   useMendFaultMutation,
   useRecordServiceMutation,
 } from '../foundation/api/api.ts'
-import type { Serve } from '../foundation/api/replies.ts'
 import { useMay } from '../foundation/api/session.ts'
 import { useTold } from '../foundation/api/use-told.ts'
 import { Button } from '../foundation/parts/button.tsx'

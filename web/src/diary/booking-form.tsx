@@ -1,6 +1,7 @@
 import {
   BOOKING_KIND_CODES,
   BOOKING_KINDS,
+  type BookingCheck,
   type BookingKind,
   type NewBooking,
   newBookingSchema,
@@ -12,7 +13,6 @@ import { skipToken } from '@reduxjs/toolkit/query/react'
 import { useMemo, useState } from 'react'
 import { useCheckBookingQuery, usePeopleQuery, useSetupQuery, useSetupsQuery } from '../foundation/api/api.ts'
 import type { Problem } from '../foundation/api/problem.ts'
-import type { BookingCheck } from '../foundation/api/replies.ts'
 import { useMay } from '../foundation/api/session.ts'
 import { CheckField, FormProblem, SelectField, TextField } from '../foundation/form/field.tsx'
 import { PlaceOptions } from '../foundation/form/options.tsx'

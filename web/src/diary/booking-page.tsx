@@ -1,4 +1,4 @@
-import { formatMass, formatMinutes, type NewBooking, sayVerdict } from '@exemplar/core'
+import { type BookingReply, formatMass, formatMinutes, type NewBooking, sayVerdict } from '@exemplar/core'
 import { Printer } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -10,7 +10,6 @@ import {
   useSetupQuery,
 } from '../foundation/api/api.ts'
 import { readProblem } from '../foundation/api/problem.ts'
-import type { BookingPage as Page } from '../foundation/api/replies.ts'
 import { useMay } from '../foundation/api/session.ts'
 import { useAppDispatch } from '../foundation/api/store.ts'
 import { tellDone } from '../foundation/api/tell-done.ts'
@@ -28,7 +27,7 @@ import { ChangeOverSteps } from '../setups/views/change-over-steps.tsx'
 import { BookingForm, toFormDraft } from './booking-form.tsx'
 import { BookingTroubles } from './booking-troubles.tsx'
 
-function toBody(booking: Page, state: NewBooking['state']): NewBooking {
+function toBody(booking: BookingReply, state: NewBooking['state']): NewBooking {
   const { kind, title, setupId, unitIds, placeId, personIds, startsAt, endsAt, rigMinutes, strikeMinutes } = booking
   const { note, partyId, feeMinor } = booking
   return {
@@ -156,7 +155,7 @@ export function BookingPage() {
   )
 }
 
-function Troubles({ booking }: { booking: Page }) {
+function Troubles({ booking }: { booking: BookingReply }) {
   const { data: check } = useBookingTroublesQuery(booking.id)
   const { data: setup } = useSetupQuery(booking.setupId ?? '', { skip: !booking.setupId })
   const { data: readiness } = useReadinessQuery(
@@ -189,7 +188,7 @@ function Troubles({ booking }: { booking: Page }) {
 }
 
 /** The way from what is shot in the room before, where that is another setup. */
-function ComesAfter({ booking }: { booking: Page }) {
+function ComesAfter({ booking }: { booking: BookingReply }) {
   const { data } = useBookingChangeOverQuery(booking.id, { skip: !booking.setupId || !booking.placeId })
   const plan = data?.before
   if (!plan) return null
@@ -210,7 +209,7 @@ function ComesAfter({ booking }: { booking: Page }) {
   )
 }
 
-function Sheet({ booking }: { booking: Page }) {
+function Sheet({ booking }: { booking: BookingReply }) {
   const { sheet } = booking
   if (sheet.pieces === 0)
     return <Empty title="Nothing to pack">This booking holds a room or time, but no things.</Empty>

@@ -1,5 +1,4 @@
-import { type Remedy, sayAbsence } from '@exemplar/core'
-import type { BookingCheck, SetupPage } from '../foundation/api/replies.ts'
+import { type BookingCheck, type Remedy, type SetupReply, sayAbsence } from '@exemplar/core'
 import { Button } from '../foundation/parts/button.tsx'
 import { Mark } from '../foundation/parts/mark.tsx'
 import { useTimeWords } from '../foundation/words/time-words.ts'
@@ -11,7 +10,7 @@ export function BookingTroubles({
   onSwap,
 }: {
   check: BookingCheck
-  setup: SetupPage | undefined
+  setup: SetupReply | undefined
   onSwap?(remedy: Remedy): void
 }) {
   const words = useTimeWords()

@@ -1,8 +1,8 @@
+import type { BookingReply } from '@exemplar/core'
 import type { ReactNode } from 'react'
-import type { BookingPage } from '../foundation/api/replies.ts'
 import { TapeStrip } from '../foundation/parts/tape.tsx'
 
-export type Line = BookingPage['sheet']['stops'][number]['lines'][number]
+export type Line = BookingReply['sheet']['stops'][number]['lines'][number]
 
 export const keyOf = (line: { unitId: string | null; stockId: string | null }): string =>
   line.unitId ?? `stock:${line.stockId}`
@@ -34,7 +34,7 @@ export function FlowPage({
   foot,
   children,
 }: {
-  booking: BookingPage
+  booking: BookingReply
   title: string
   aside: string
   foot: ReactNode

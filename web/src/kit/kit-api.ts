@@ -1,133 +1,23 @@
 import type {
+  BodyOf,
   Bundle,
-  CableAnswer,
-  CableKind,
-  Fit,
-  Interface,
   KitColumn,
   KitFilter,
   ManyChanges,
-  Model,
   NewInterface,
   NewModel,
-  Port,
-  SavedView,
+  ReplyOf,
   Sharing,
-  SnapshotDifference,
-  StocktakeLine,
-  Tape,
-  UseFigures,
 } from '@exemplar/core'
-import { api, change, type Versioned } from '../foundation/api/api.ts'
+import { api, type Versioned } from '../foundation/api/api.ts'
 import { readsOf } from '../foundation/api/reads.ts'
-import type { SetupName } from '../foundation/api/replies.ts'
-
-export interface ModelRow {
-  id: string
-  maker: string
-  name: string
-  category: Model['category']
-  aliases: string[]
-  version: number
-  things: number
-}
-
-export interface ManyReply {
-  changed: number
-  unchanged: number
-  obstacles: number
-  lines: {
-    id: string
-    tag: string
-    name: string
-    changes: { field: string; before: string; after: string }[]
-    obstacle: string | null
-  }[]
-}
+import { request } from '../foundation/api/request.ts'
 
 export interface Many {
   ids: string[] | null
   filter: KitFilter
   changes: ManyChanges
 }
-
-export interface StocktakeRow {
-  id: string
-  placeId: string | null
-  place: string | null
-  startedAt: number
-  closedAt: number | null
-  seen: number
-  version: number
-}
-
-export interface StocktakePageReply extends Omit<StocktakeRow, 'seen'> {
-  seen: { tag: string; quantity: number | null }[]
-  lines: StocktakeLine[]
-}
-
-export interface SnapshotRow {
-  id: string
-  name: string
-  takenAt: number
-  things: number
-  setups: number
-  version: number
-}
-
-export interface ScheduleRow {
-  id: string
-  tag: string
-  name: string
-  kind: string
-  serial: string | null
-  acquisition: string
-  isOthers: boolean
-  acquiredOn: string | null
-  place: string | null
-  priceMinor: number | null
-  valueMinor: number | null
-  insuredMinor: number | null
-  warrantyUntil: string | null
-}
-
-interface Named {
-  id: string
-  tag: string
-  name: string
-}
-
-export interface DutiesReply {
-  duties: (Named & { what: string; dueOn: string | null })[]
-  disclosures: (Named & { text: string; until: string | null })[]
-  gifts: { year: number; things: number; valueMinor: number | null }[]
-  goingBack: (Named & { dueOn: string | null; from: string | null })[]
-}
-
-export interface FiguresReply {
-  use: (Named & UseFigures & { reason: string; resaleMinor: number | null; isRisk: boolean })[]
-  demand: (Named & { owned: number; peak: number; peakAt: number | null; allAtOnce: number })[]
-  setups: {
-    id: string
-    code: string
-    tape: Tape
-    name: string
-    paidMinor: number | null
-    worthMinor: number | null
-    replacementMinor: number | null
-    unknown: number
-    shared: number
-  }[]
-  capacities: { label: string; pieces: number; megabytes: number; milliwattHours: number }[]
-}
-
-export type InterfaceRow = Interface & { isStandard: boolean }
-export interface InterfaceFits {
-  interface: Interface
-  hosts: Fit[]
-  guests: Fit[]
-}
-export type PortFits = { port: Port; fits: (Fit & { isOwned: boolean })[] }
 
 export interface CableQuestion {
   fromUnitId: string
@@ -139,147 +29,144 @@ export interface CableQuestion {
 
 const kitApi = api.injectEndpoints({
   endpoints: (build) => ({
-    riders: build.query<RidersReply[], string>({
-      query: (id) => `/units/${id}/riders`,
+    riders: build.query<ReplyOf<'get /units/:id/riders'>, string>({
+      query: (id) => request('get /units/:id/riders', { id }),
       providesTags: readsOf('riders'),
     }),
-    models: build.query<ModelRow[], void>({ query: () => '/models', providesTags: readsOf('models') }),
-    cableWays: build.query<CableAnswer, CableQuestion>({
-      query: (params) => ({ url: '/cable-ways', params }),
+    models: build.query<ReplyOf<'get /models'>, void>({
+      query: () => request('get /models'),
+      providesTags: readsOf('models'),
+    }),
+    cableWays: build.query<ReplyOf<'get /cable-ways'>, CableQuestion>({
+      query: (params) => request('get /cable-ways', { query: params }),
       providesTags: readsOf('cableWays'),
     }),
-    cableStock: build.query<CableKind[], void>({ query: () => '/cable-stock', providesTags: readsOf('cableStock') }),
-    modelFits: build.query<PortFits[], string>({
-      query: (id) => `/models/${id}/fits`,
+    cableStock: build.query<ReplyOf<'get /cable-stock'>, void>({
+      query: () => request('get /cable-stock'),
+      providesTags: readsOf('cableStock'),
+    }),
+    modelFits: build.query<ReplyOf<'get /models/:id/fits'>, string>({
+      query: (id) => request('get /models/:id/fits', { id }),
       providesTags: readsOf('modelFits'),
     }),
-    changeModel: build.mutation<Model, Versioned<NewModel>>({
-      query: ({ id, version, body }) => ({ url: `/models/${id}`, method: 'PUT', body, headers: change(version) }),
+    changeModel: build.mutation<ReplyOf<'put /models/:id'>, Versioned<NewModel>>({
+      query: ({ id, version, body }) => request('put /models/:id', { id, version, body }),
     }),
-    mergeModel: build.mutation<void, { id: string; version: number; intoId: string }>({
-      query: ({ id, version, intoId }) => ({
-        url: `/models/${id}/merge`,
-        method: 'POST',
-        body: { intoId },
-        headers: change(version),
-      }),
+    mergeModel: build.mutation<ReplyOf<'post /models/:id/merge'>, { id: string; version: number; intoId: string }>({
+      query: ({ id, version, intoId }) => request('post /models/:id/merge', { id, version, body: { intoId } }),
     }),
-    mergeUnit: build.mutation<{ id: string }, { id: string; version: number; intoId: string }>({
-      query: ({ id, version, intoId }) => ({
-        url: `/units/${id}/merge`,
-        method: 'POST',
-        body: { intoId },
-        headers: change(version),
-      }),
+    mergeUnit: build.mutation<ReplyOf<'post /units/:id/merge'>, { id: string; version: number; intoId: string }>({
+      query: ({ id, version, intoId }) => request('post /units/:id/merge', { id, version, body: { intoId } }),
     }),
-    duplicateUnit: build.mutation<{ id: string; tag: string }[], { id: string; count: number }>({
-      query: ({ id, count }) => ({ url: `/units/${id}/duplicate`, method: 'POST', body: { count } }),
+    duplicateUnit: build.mutation<ReplyOf<'post /units/:id/duplicate'>, { id: string; count: number }>({
+      query: ({ id, count }) => request('post /units/:id/duplicate', { id, body: { count } }),
     }),
-    restoreUnit: build.mutation<void, { id: string; version: number }>({
-      query: ({ id, version }) => ({
-        url: `/units/${id}/restore`,
-        method: 'POST',
-        body: {},
-        headers: change(version),
-      }),
+    restoreUnit: build.mutation<ReplyOf<'post /units/:id/restore'>, { id: string; version: number }>({
+      query: ({ id, version }) => request('post /units/:id/restore', { id, version }),
     }),
-    previewMany: build.query<ManyReply, Many>({
-      query: (body) => ({ url: '/units/change-many/preview', method: 'POST', body }),
+    previewMany: build.query<ReplyOf<'post /units/change-many/preview'>, Many>({
+      query: (body) => request('post /units/change-many/preview', { body }),
       providesTags: readsOf('previewMany'),
     }),
-    changeMany: build.mutation<ManyReply, Many>({
-      query: (body) => ({ url: '/units/change-many', method: 'POST', body }),
+    changeMany: build.mutation<ReplyOf<'post /units/change-many'>, Many>({
+      query: (body) => request('post /units/change-many', { body }),
     }),
-    kitViews: build.query<SavedView[], void>({ query: () => '/kit-views', providesTags: readsOf('kitViews') }),
-    keepView: build.mutation<SavedView, { name: string; filter: KitFilter; columns: KitColumn[] }>({
-      query: (body) => ({ url: '/kit-views', method: 'POST', body }),
+    kitViews: build.query<ReplyOf<'get /kit-views'>, void>({
+      query: () => request('get /kit-views'),
+      providesTags: readsOf('kitViews'),
     }),
-    dropView: build.mutation<void, { id: string; version: number }>({
-      query: ({ id, version }) => ({ url: `/kit-views/${id}`, method: 'DELETE', headers: change(version) }),
+    keepView: build.mutation<ReplyOf<'post /kit-views'>, { name: string; filter: KitFilter; columns: KitColumn[] }>({
+      query: (body) => request('post /kit-views', { body }),
     }),
-    ownInterfaces: build.query<InterfaceRow[], void>({
-      query: () => '/interfaces',
+    dropView: build.mutation<ReplyOf<'delete /kit-views/:id'>, { id: string; version: number }>({
+      query: ({ id, version }) => request('delete /kit-views/:id', { id, version }),
+    }),
+    ownInterfaces: build.query<ReplyOf<'get /interfaces'>, void>({
+      query: () => request('get /interfaces'),
       providesTags: readsOf('ownInterfaces'),
     }),
-    interfaceFits: build.query<InterfaceFits, string>({
-      query: (code) => `/interfaces/${code}/fits`,
+    interfaceFits: build.query<ReplyOf<'get /interfaces/:code/fits'>, string>({
+      query: (code) => request('get /interfaces/:code/fits', { code }),
       providesTags: readsOf('interfaceFits'),
     }),
-    addInterface: build.mutation<Interface, NewInterface>({
-      query: (body) => ({ url: '/interfaces', method: 'POST', body }),
+    addInterface: build.mutation<ReplyOf<'post /interfaces'>, NewInterface>({
+      query: (body) => request('post /interfaces', { body }),
     }),
-    changeInterface: build.mutation<Interface, Versioned<NewInterface>>({
-      query: ({ id, version, body }) => ({ url: `/interfaces/${id}`, method: 'PUT', body, headers: change(version) }),
+    changeInterface: build.mutation<ReplyOf<'put /interfaces/:code'>, Versioned<NewInterface>>({
+      query: ({ id, version, body }) => request('put /interfaces/:code', { code: id, version, body }),
     }),
-    addStock: build.mutation<
-      { id: string; tag: string },
-      { category: string; name: string; quantity: number; reorderLevel: number; placeId: string | null }
+    addStock: build.mutation<ReplyOf<'post /stock'>, BodyOf<'post /stock'>>({
+      query: (body) => request('post /stock', { body }),
+    }),
+    changeStock: build.mutation<
+      ReplyOf<'patch /stock/:id'>,
+      Versioned<{ reorderLevel: number; placeId: string | null }>
     >({
-      query: (body) => ({ url: '/stock', method: 'POST', body }),
+      query: ({ id, version, body }) => request('patch /stock/:id', { id, version, body }),
     }),
-    changeStock: build.mutation<unknown, Versioned<{ reorderLevel: number; placeId: string | null }>>({
-      query: ({ id, version, body }) => ({ url: `/stock/${id}`, method: 'PATCH', body, headers: change(version) }),
+    stocktakes: build.query<ReplyOf<'get /stocktakes'>, void>({
+      query: () => request('get /stocktakes'),
+      providesTags: readsOf('stocktakes'),
     }),
-    stocktakes: build.query<StocktakeRow[], void>({ query: () => '/stocktakes', providesTags: readsOf('stocktakes') }),
-    stocktake: build.query<StocktakePageReply, string>({
-      query: (id) => `/stocktakes/${id}`,
+    stocktake: build.query<ReplyOf<'get /stocktakes/:id'>, string>({
+      query: (id) => request('get /stocktakes/:id', { id }),
       providesTags: readsOf('stocktake'),
     }),
-    beginStocktake: build.mutation<{ id: string }, { placeId: string | null }>({
-      query: (body) => ({ url: '/stocktakes', method: 'POST', body }),
+    beginStocktake: build.mutation<ReplyOf<'post /stocktakes'>, { placeId: string | null }>({
+      query: (body) => request('post /stocktakes', { body }),
     }),
-    noteSeen: build.mutation<unknown, { id: string; tag: string; quantity: number | null; isSeen: boolean }>({
-      query: ({ id, ...body }) => ({ url: `/stocktakes/${id}/seen`, method: 'POST', body }),
+    noteSeen: build.mutation<
+      ReplyOf<'post /stocktakes/:id/seen'>,
+      { id: string; tag: string; quantity: number | null; isSeen: boolean }
+    >({
+      query: ({ id, ...body }) => request('post /stocktakes/:id/seen', { id, body }),
     }),
-    settleStocktake: build.mutation<{ settled: number }, { id: string; version: number; lost: string[] }>({
-      query: ({ id, version, lost }) => ({
-        url: `/stocktakes/${id}/settle`,
-        method: 'POST',
-        body: { lost },
-        headers: change(version),
-      }),
+    settleStocktake: build.mutation<
+      ReplyOf<'post /stocktakes/:id/settle'>,
+      { id: string; version: number; lost: string[] }
+    >({
+      query: ({ id, version, lost }) => request('post /stocktakes/:id/settle', { id, version, body: { lost } }),
     }),
-    snapshots: build.query<SnapshotRow[], void>({ query: () => '/snapshots', providesTags: readsOf('snapshots') }),
-    snapshotDifference: build.query<SnapshotDifference & { from: string; to: string }, { from: string; to: string }>({
-      query: (params) => ({ url: '/snapshots/difference', params }),
+    snapshots: build.query<ReplyOf<'get /snapshots'>, void>({
+      query: () => request('get /snapshots'),
+      providesTags: readsOf('snapshots'),
+    }),
+    snapshotDifference: build.query<ReplyOf<'get /snapshots/difference'>, { from: string; to: string }>({
+      query: (params) => request('get /snapshots/difference', { query: params }),
       providesTags: readsOf('snapshotDifference'),
     }),
-    takeSnapshot: build.mutation<{ id: string }, { name: string }>({
-      query: (body) => ({ url: '/snapshots', method: 'POST', body }),
+    takeSnapshot: build.mutation<ReplyOf<'post /snapshots'>, { name: string }>({
+      query: (body) => request('post /snapshots', { body }),
     }),
-    dropSnapshot: build.mutation<void, { id: string; version: number }>({
-      query: ({ id, version }) => ({ url: `/snapshots/${id}`, method: 'DELETE', headers: change(version) }),
+    dropSnapshot: build.mutation<ReplyOf<'delete /snapshots/:id'>, { id: string; version: number }>({
+      query: ({ id, version }) => request('delete /snapshots/:id', { id, version }),
     }),
-    receiveBundle: build.mutation<{ tags: string[]; missing: string[] }, Bundle>({
-      query: (body) => ({ url: '/bundles', method: 'POST', body }),
+    receiveBundle: build.mutation<ReplyOf<'post /bundles'>, Bundle>({
+      query: (body) => request('post /bundles', { body }),
     }),
-    schedule: build.query<{ rows: ScheduleRow[] }, void>({
-      query: () => '/kit-schedule',
+    schedule: build.query<ReplyOf<'get /kit-schedule'>, void>({
+      query: () => request('get /kit-schedule'),
       providesTags: readsOf('schedule'),
     }),
-    figures: build.query<FiguresReply, Sharing>({
-      query: (sharing) => ({ url: '/kit-figures', params: { sharing } }),
+    figures: build.query<ReplyOf<'get /kit-figures'>, Sharing>({
+      query: (sharing) => request('get /kit-figures', { query: { sharing } }),
       providesTags: readsOf('figures'),
     }),
-    duties: build.query<DutiesReply, void>({ query: () => '/kit-duties', providesTags: readsOf('duties') }),
-    previewKitFile: build.mutation<KitFileReport, string>({
-      query: (text) => ({ url: '/import/kit-file/preview', method: 'POST', body: text, headers: JSON_TEXT }),
+    duties: build.query<ReplyOf<'get /kit-duties'>, void>({
+      query: () => request('get /kit-duties'),
+      providesTags: readsOf('duties'),
     }),
-    importKitFile: build.mutation<KitFileReport, string>({
-      query: (text) => ({ url: '/import/kit-file', method: 'POST', body: text, headers: JSON_TEXT }),
+    previewKitFile: build.mutation<ReplyOf<'post /import/kit-file/preview'>, string>({
+      query: (text) => request('post /import/kit-file/preview', { body: text, headers: JSON_TEXT }),
+    }),
+    importKitFile: build.mutation<ReplyOf<'post /import/kit-file'>, string>({
+      query: (text) => request('post /import/kit-file', { body: text, headers: JSON_TEXT }),
     }),
   }),
 })
 
 /** The text of a file goes as it is; as JSON it would be quoted once more. */
 const JSON_TEXT = { 'content-type': 'text/plain' }
-
-export interface KitFileReport {
-  fresh: Record<string, number>
-  changed: Record<string, number>
-  unchanged: number
-}
-
 export const {
   useRidersQuery,
   useModelsQuery,
@@ -318,9 +205,3 @@ export const {
   usePreviewKitFileMutation,
   useImportKitFileMutation,
 } = kitApi
-
-export interface RidersReply {
-  setup: SetupName
-  riders: { tag: string; name: string; massGrams: number | null }[]
-  ratedGrams: number | null
-}

@@ -1,7 +1,6 @@
-import { CATEGORIES, ENTRY_KINDS, formatMoney } from '@exemplar/core'
+import { CATEGORIES, ENTRY_KINDS, type EntryRow, formatMoney } from '@exemplar/core'
 import { useState } from 'react'
 import { useChangeEntryMutation, useEntriesQuery } from '../foundation/api/api.ts'
-import type { EntryRow } from '../foundation/api/replies.ts'
 import { useMay } from '../foundation/api/session.ts'
 import { useSaving } from '../foundation/form/use-saving.ts'
 import { Button } from '../foundation/parts/button.tsx'

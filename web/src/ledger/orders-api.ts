@@ -1,28 +1,16 @@
-import { api, change } from '../foundation/api/api.ts'
+import type { ReplyOf } from '@exemplar/core'
+import { api } from '../foundation/api/api.ts'
 import { readsOf } from '../foundation/api/reads.ts'
-import type { UnitRow } from '../foundation/api/replies.ts'
-
-export interface OrderRow {
-  id: string
-  version: number
-  tag: string
-  name: string
-  party: string | null
-  dueOn: string | null
-  isLate: boolean
-  usedIn: UnitRow['usedIn']
-}
+import { request } from '../foundation/api/request.ts'
 
 const ordersApi = api.injectEndpoints({
   endpoints: (build) => ({
-    orders: build.query<OrderRow[], void>({ query: () => '/orders', providesTags: readsOf('orders') }),
-    cancelOrder: build.mutation<{ id: string }, { id: string; version: number }>({
-      query: ({ id, version }) => ({
-        url: `/orders/${id}/cancelled`,
-        method: 'POST',
-        body: {},
-        headers: change(version),
-      }),
+    orders: build.query<ReplyOf<'get /orders'>, void>({
+      query: () => request('get /orders'),
+      providesTags: readsOf('orders'),
+    }),
+    cancelOrder: build.mutation<ReplyOf<'post /orders/:id/cancelled'>, { id: string; version: number }>({
+      query: ({ id, version }) => request('post /orders/:id/cancelled', { id, version }),
     }),
   }),
 })

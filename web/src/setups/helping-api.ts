@@ -1,50 +1,29 @@
-import type {
-  Choosing,
-  ConnectPlan,
-  FactField,
-  FindingLevel,
-  ReadinessChange,
-  RoleField,
-  WorkingChange,
-} from '@exemplar/core'
+import type { ReplyOf } from '@exemplar/core'
 import { api } from '../foundation/api/api.ts'
 import { readsOf } from '../foundation/api/reads.ts'
+import { request } from '../foundation/api/request.ts'
 
 interface Asked {
   id: string
   bookingId?: string
 }
 
-export type NamedDifference =
-  | { kind: 'role-added' | 'role-gone'; role: string; things: string[] }
-  | { kind: 'things'; role: string; gone: string[]; added: string[] }
-  | { kind: 'role-changed'; role: string; fields: RoleField[] }
-  | { kind: 'fact'; field: FactField; before: string; after: string }
-
-const ask = (id: string, what: string, params: Record<string, string | undefined>) => ({
-  url: `/setups/${id}/${what}`,
-  params: Object.fromEntries(Object.entries(params).filter(([, value]) => value !== undefined)),
-})
-
 const helpingApi = api.injectEndpoints({
   endpoints: (build) => ({
-    connectPlan: build.query<ConnectPlan, Asked>({
-      query: ({ id, bookingId }) => ask(id, 'connect', { bookingId }),
+    connectPlan: build.query<ReplyOf<'get /setups/:id/connect'>, Asked>({
+      query: ({ id, bookingId }) => request('get /setups/:id/connect', { id, query: { bookingId } }),
       providesTags: readsOf('connectPlan'),
     }),
-    choosing: build.query<Choosing, Asked>({
-      query: ({ id, bookingId }) => ask(id, 'choose', { bookingId }),
+    choosing: build.query<ReplyOf<'get /setups/:id/choose'>, Asked>({
+      query: ({ id, bookingId }) => request('get /setups/:id/choose', { id, query: { bookingId } }),
       providesTags: readsOf('choosing'),
     }),
-    without: build.query<
-      { counts: Record<FindingLevel, number>; change: ReadinessChange; empties: string[]; figures: WorkingChange[] },
-      Asked & { unitId: string }
-    >({
-      query: ({ id, bookingId, unitId }) => ask(id, 'without', { bookingId, unitId }),
+    without: build.query<ReplyOf<'get /setups/:id/without'>, Asked & { unitId: string }>({
+      query: ({ id, bookingId, unitId }) => request('get /setups/:id/without', { id, query: { bookingId, unitId } }),
       providesTags: readsOf('without'),
     }),
-    setupDifference: build.query<{ differences: NamedDifference[] }, { id: string; otherId: string }>({
-      query: ({ id, otherId }) => ask(id, 'difference', { otherId }),
+    setupDifference: build.query<ReplyOf<'get /setups/:id/difference'>, { id: string; otherId: string }>({
+      query: ({ id, otherId }) => request('get /setups/:id/difference', { id, query: { otherId } }),
       providesTags: readsOf('setupDifference'),
     }),
   }),

@@ -1,15 +1,14 @@
-import type { SinglePoint, SinglePointOfFailure, Tape } from '@exemplar/core'
+import type { ReplyOf } from '@exemplar/core'
 import { api } from '../foundation/api/api.ts'
 import { readsOf } from '../foundation/api/reads.ts'
-
-export interface ResilienceReply {
-  points: SinglePoint[]
-  setups: { id: string; code: string; tape: Tape; name: string; losses: SinglePointOfFailure[] }[]
-}
+import { request } from '../foundation/api/request.ts'
 
 const resilienceApi = api.injectEndpoints({
   endpoints: (build) => ({
-    resilience: build.query<ResilienceReply, void>({ query: () => '/resilience', providesTags: readsOf('resilience') }),
+    resilience: build.query<ReplyOf<'get /resilience'>, void>({
+      query: () => request('get /resilience'),
+      providesTags: readsOf('resilience'),
+    }),
   }),
 })
 

@@ -5,12 +5,12 @@ import {
   type NewSetup,
   type Remedy,
   type Setup,
+  type SetupReply,
   sayRemedy,
 } from '@exemplar/core'
 import { useRef, useState } from 'react'
 import { useAddShoppingLineMutation, useChangeSetupMutation } from '../foundation/api/api.ts'
 import { readProblem } from '../foundation/api/problem.ts'
-import type { SetupPage } from '../foundation/api/replies.ts'
 import { useMeQuery } from '../foundation/api/session.ts'
 import { useAppDispatch } from '../foundation/api/store.ts'
 import { tellDone } from '../foundation/api/tell-done.ts'
@@ -20,7 +20,7 @@ import { useTimeWords } from '../foundation/words/time-words.ts'
 import { toDraft } from './setup-draft.ts'
 
 /** Changes to one setup, each as a whole, told in a note and taken back from it. */
-export function useSetupChanges(setup: SetupPage | undefined) {
+export function useSetupChanges(setup: SetupReply | undefined) {
   const [change, { isLoading }] = useChangeSetupMutation()
   const [addLine] = useAddShoppingLineMutation()
   const dispatch = useAppDispatch()

@@ -1,9 +1,9 @@
+import type { FindHit } from '@exemplar/core'
 import { Search } from 'lucide-react'
 import { Dialog } from 'radix-ui'
 import { useDeferredValue, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useFindQuery } from '../foundation/api/api.ts'
-import type { FindHit } from '../foundation/api/replies.ts'
 
 const KIND_NAMES: Record<FindHit['kind'], string> = {
   unit: 'Thing',

@@ -1,208 +1,142 @@
 import type {
   AccessRole,
   Attachment,
-  Film,
   FindingLevel,
-  LifeState,
   NewFilm,
   NewParty,
   NewPerson,
   NewPlace,
-  Party,
-  Person,
-  Place,
-  PlaceFinding,
-  PlaceKind,
+  PracticeState,
+  QueryOf,
+  ReplyOf,
 } from '@exemplar/core'
-import { api, change, type Versioned } from '../foundation/api/api.ts'
+import { api, type Versioned } from '../foundation/api/api.ts'
 import { readsOf, TAGS } from '../foundation/api/reads.ts'
-
-export interface PlacePageReply extends Place {
-  findings: PlaceFinding[]
-  living: { unitId: string; tag: string; name: string; massGrams: number | null }[]
-  inside: { id: string; name: string; kind: PlaceKind }[]
-  ahead: { id: string; title: string; startsAt: string; endsAt: string; kind: string }[]
-  fits: {
-    unitId: string
-    tag: string
-    name: string
-    standsIn: boolean | null
-    widestMm: number | null
-    throughDoor: string | false | null
-  }[]
-}
-
-export interface PartyPageReply extends Party {
-  entries: { id: string; date: string; description: string; netMinor: number | null; taxMinor: number | null }[]
-  units: { id: string; tag: string; acquisition: string; dueOn: string | null; state: LifeState }[]
-}
-
-export interface AccountRow {
-  personId: string
-  name: string
-  signInName: string
-  role: AccessRole
-  isOwner: boolean
-  disabledAt: number | null
-  hasPassword: boolean
-  version: number
-}
-
-export interface ChangeRow {
-  id: number
-  at: number
-  person: string | null
-  undoes: number | null
-  events: { kind: string; subjectType: string; subjectId: string; name: string; data: Record<string, unknown> }[]
-  more: number
-  isUndone: boolean
-  canUndo: boolean
-}
-
-export interface BackupRow {
-  name: string
-  bytes: number
-  takenAt: number
-  kind: 'hand' | 'auto' | 'before' | 'upload'
-}
-export type PracticeState = 'fine' | 'full' | 'slow' | 'gone'
-
-export interface BackupCheck {
-  takenAt: number
-  units: number
-  files: number
-  lastChangeAt: number
-  lost: number
-}
-
-export interface Invitation {
-  token: string
-  expiresAt: number
-}
-
-export interface HealthReply {
-  ok: boolean
-  problems: { code: string; text: string }[]
-}
-
-export type FilmRow = Omit<Film, 'copies'> & { copies: (Film['copies'][number] & { tag: string })[] }
+import { request } from '../foundation/api/request.ts'
 export type AttachmentRow = Attachment & { level?: FindingLevel }
 
 const studioApi = api.injectEndpoints({
   endpoints: (build) => ({
-    addPerson: build.mutation<Person, NewPerson>({
-      query: (body) => ({ url: '/people', method: 'POST', body }),
+    addPerson: build.mutation<ReplyOf<'post /people'>, NewPerson>({
+      query: (body) => request('post /people', { body }),
     }),
-    changePerson: build.mutation<Person, Versioned<NewPerson>>({
-      query: ({ id, version, body }) => ({ url: `/people/${id}`, method: 'PUT', body, headers: change(version) }),
+    changePerson: build.mutation<ReplyOf<'put /people/:id'>, Versioned<NewPerson>>({
+      query: ({ id, version, body }) => request('put /people/:id', { id, version, body }),
     }),
-    archivePerson: build.mutation<void, { id: string; version: number }>({
-      query: ({ id, version }) => ({ url: `/people/${id}`, method: 'DELETE', headers: change(version) }),
+    archivePerson: build.mutation<ReplyOf<'delete /people/:id'>, { id: string; version: number }>({
+      query: ({ id, version }) => request('delete /people/:id', { id, version }),
     }),
-    party: build.query<PartyPageReply, string>({ query: (id) => `/parties/${id}`, providesTags: readsOf('party') }),
-    addParty: build.mutation<Party, NewParty>({
-      query: (body) => ({ url: '/parties', method: 'POST', body }),
+    party: build.query<ReplyOf<'get /parties/:id'>, string>({
+      query: (id) => request('get /parties/:id', { id }),
+      providesTags: readsOf('party'),
     }),
-    changeParty: build.mutation<Party, Versioned<NewParty>>({
-      query: ({ id, version, body }) => ({ url: `/parties/${id}`, method: 'PUT', body, headers: change(version) }),
+    addParty: build.mutation<ReplyOf<'post /parties'>, NewParty>({
+      query: (body) => request('post /parties', { body }),
     }),
-    archiveParty: build.mutation<void, { id: string; version: number }>({
-      query: ({ id, version }) => ({ url: `/parties/${id}`, method: 'DELETE', headers: change(version) }),
+    changeParty: build.mutation<ReplyOf<'put /parties/:id'>, Versioned<NewParty>>({
+      query: ({ id, version, body }) => request('put /parties/:id', { id, version, body }),
     }),
-    place: build.query<PlacePageReply, string>({ query: (id) => `/places/${id}`, providesTags: readsOf('place') }),
-    addPlace: build.mutation<Place, NewPlace>({
-      query: (body) => ({ url: '/places', method: 'POST', body }),
+    archiveParty: build.mutation<ReplyOf<'delete /parties/:id'>, { id: string; version: number }>({
+      query: ({ id, version }) => request('delete /parties/:id', { id, version }),
     }),
-    changePlace: build.mutation<Place, Versioned<NewPlace>>({
-      query: ({ id, version, body }) => ({ url: `/places/${id}`, method: 'PUT', body, headers: change(version) }),
+    place: build.query<ReplyOf<'get /places/:id'>, string>({
+      query: (id) => request('get /places/:id', { id }),
+      providesTags: readsOf('place'),
     }),
-    archivePlace: build.mutation<void, { id: string; version: number }>({
-      query: ({ id, version }) => ({ url: `/places/${id}`, method: 'DELETE', headers: change(version) }),
+    addPlace: build.mutation<ReplyOf<'post /places'>, NewPlace>({
+      query: (body) => request('post /places', { body }),
     }),
-    films: build.query<FilmRow[], void>({ query: () => '/films', providesTags: readsOf('films') }),
-    addFilm: build.mutation<Film, NewFilm>({
-      query: (body) => ({ url: '/films', method: 'POST', body }),
+    changePlace: build.mutation<ReplyOf<'put /places/:id'>, Versioned<NewPlace>>({
+      query: ({ id, version, body }) => request('put /places/:id', { id, version, body }),
     }),
-    changeFilm: build.mutation<Film, Versioned<NewFilm>>({
-      query: ({ id, version, body }) => ({ url: `/films/${id}`, method: 'PUT', body, headers: change(version) }),
+    archivePlace: build.mutation<ReplyOf<'delete /places/:id'>, { id: string; version: number }>({
+      query: ({ id, version }) => request('delete /places/:id', { id, version }),
     }),
-    accounts: build.query<AccountRow[], void>({ query: () => '/access/accounts', providesTags: readsOf('accounts') }),
-    invite: build.mutation<Invitation, { personId: string; signInName: string; role: AccessRole }>({
-      query: (body) => ({ url: '/access/invitations', method: 'POST', body }),
+    films: build.query<ReplyOf<'get /films'>, void>({
+      query: () => request('get /films'),
+      providesTags: readsOf('films'),
     }),
-    resetAccount: build.mutation<Invitation, { id: string; version: number }>({
-      query: ({ id, version }) => ({
-        url: `/access/accounts/${id}/reset`,
-        method: 'POST',
-        body: {},
-        headers: change(version),
-      }),
+    addFilm: build.mutation<ReplyOf<'post /films'>, NewFilm>({
+      query: (body) => request('post /films', { body }),
     }),
-    changeAccount: build.mutation<unknown, Versioned<{ role: AccessRole; isDisabled: boolean }>>({
-      query: ({ id, version, body }) => ({
-        url: `/access/accounts/${id}`,
-        method: 'PUT',
-        body,
-        headers: change(version),
-      }),
+    changeFilm: build.mutation<ReplyOf<'put /films/:id'>, Versioned<NewFilm>>({
+      query: ({ id, version, body }) => request('put /films/:id', { id, version, body }),
+    }),
+    accounts: build.query<ReplyOf<'get /access/accounts'>, void>({
+      query: () => request('get /access/accounts'),
+      providesTags: readsOf('accounts'),
+    }),
+    invite: build.mutation<
+      ReplyOf<'post /access/invitations'>,
+      { personId: string; signInName: string; role: AccessRole }
+    >({
+      query: (body) => request('post /access/invitations', { body }),
+    }),
+    resetAccount: build.mutation<ReplyOf<'post /access/accounts/:id/reset'>, { id: string; version: number }>({
+      query: ({ id, version }) => request('post /access/accounts/:id/reset', { id, version }),
+    }),
+    changeAccount: build.mutation<
+      ReplyOf<'put /access/accounts/:id'>,
+      Versioned<{ role: AccessRole; isDisabled: boolean }>
+    >({
+      query: ({ id, version, body }) => request('put /access/accounts/:id', { id, version, body }),
     }),
     endSessions: build.mutation<void, string>({
-      query: (id) => ({ url: `/access/accounts/${id}/sign-out-everywhere`, method: 'POST', body: {} }),
+      query: (id) => request('post /access/accounts/:id/sign-out-everywhere', { id }),
       invalidatesTags: ['people'],
     }),
-    changePassword: build.mutation<unknown, { old: string; password: string }>({
-      query: (body) => ({ url: '/access/password', method: 'POST', body }),
+    changePassword: build.mutation<ReplyOf<'post /access/password'>, { old: string; password: string }>({
+      query: (body) => request('post /access/password', { body }),
     }),
-    changes: build.query<ChangeRow[], { before?: number }>({
-      query: (params) => ({ url: '/changes', params }),
+    changes: build.query<ReplyOf<'get /changes'>, { before?: number }>({
+      query: (params) => request('get /changes', { query: params }),
       providesTags: readsOf('changes'),
     }),
-    backups: build.query<{ backups: BackupRow[]; practice: PracticeState | null; isThere: boolean }, void>({
-      query: () => '/backups',
+    backups: build.query<ReplyOf<'get /backups'>, void>({
+      query: () => request('get /backups'),
       providesTags: readsOf('backups'),
     }),
-    takeBackup: build.mutation<BackupRow, void>({
-      query: () => ({ url: '/backups', method: 'POST', body: {} }),
+    takeBackup: build.mutation<ReplyOf<'post /backups'>, void>({
+      query: () => request('post /backups'),
       invalidatesTags: ['backups'],
     }),
-    uploadBackup: build.mutation<BackupRow, File>({
-      query: (file) => ({
-        url: '/backups/upload',
-        method: 'POST',
-        body: file,
-        headers: { 'Content-Type': 'application/zip' },
-      }),
+    uploadBackup: build.mutation<ReplyOf<'post /backups/upload'>, File>({
+      query: (file) => request('post /backups/upload', { body: file, headers: { 'Content-Type': 'application/zip' } }),
       invalidatesTags: ['backups'],
     }),
-    checkBackup: build.query<BackupCheck, string>({ query: (name) => `/backups/${name}/check` }),
-    restoreBackup: build.mutation<{ lost: number; safety: BackupRow }, { name: string; lost: number }>({
-      query: ({ name, lost }) => ({ url: `/backups/${name}/restore`, method: 'POST', body: { lost } }),
+    checkBackup: build.query<ReplyOf<'get /backups/:name/check'>, string>({
+      query: (name) => request('get /backups/:name/check', { name }),
+    }),
+    restoreBackup: build.mutation<ReplyOf<'post /backups/:name/restore'>, { name: string; lost: number }>({
+      query: ({ name, lost }) => request('post /backups/:name/restore', { name, body: { lost } }),
       invalidatesTags: TAGS,
     }),
     dropBackup: build.mutation<void, string>({
-      query: (name) => ({ url: `/backups/${name}`, method: 'DELETE' }),
+      query: (name) => request('delete /backups/:name', { name }),
       invalidatesTags: ['backups'],
     }),
-    practise: build.mutation<unknown, PracticeState>({
-      query: (state) => ({ url: '/backups/practice', method: 'PUT', body: { state } }),
+    practise: build.mutation<ReplyOf<'put /backups/practice'>, PracticeState>({
+      query: (state) => request('put /backups/practice', { body: { state } }),
       invalidatesTags: ['backups'],
     }),
-    health: build.query<HealthReply, void>({ query: () => '/health', providesTags: readsOf('health') }),
-    attachments: build.query<Attachment[], { subjectType: string; subjectId: string }>({
-      query: (params) => ({ url: '/attachments', params }),
+    health: build.query<ReplyOf<'get /health'>, void>({
+      query: () => request('get /health'),
+      providesTags: readsOf('health'),
+    }),
+    attachments: build.query<ReplyOf<'get /attachments'>, QueryOf<'get /attachments'>>({
+      query: (params) => request('get /attachments', { query: params }),
       providesTags: readsOf('attachments'),
     }),
-    attach: build.mutation<Attachment, { subjectType: string; subjectId: string; file: File }>({
-      query: ({ subjectType, subjectId, file }) => ({
-        url: '/attachments',
-        method: 'POST',
-        params: { subjectType, subjectId, name: file.name },
-        body: file,
-        headers: { 'Content-Type': file.type || 'application/octet-stream' },
-      }),
+    attach: build.mutation<ReplyOf<'post /attachments'>, QueryOf<'get /attachments'> & { file: File }>({
+      query: ({ subjectType, subjectId, file }) =>
+        request('post /attachments', {
+          query: { subjectType, subjectId, name: file.name },
+          body: file,
+          headers: { 'Content-Type': file.type || 'application/octet-stream' },
+        }),
     }),
-    detach: build.mutation<void, { id: string; version: number }>({
-      query: ({ id, version }) => ({ url: `/attachments/${id}`, method: 'DELETE', headers: change(version) }),
+    detach: build.mutation<ReplyOf<'delete /attachments/:id'>, { id: string; version: number }>({
+      query: ({ id, version }) => request('delete /attachments/:id', { id, version }),
     }),
   }),
 })

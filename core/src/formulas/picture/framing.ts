@@ -1,3 +1,4 @@
+import { z } from 'zod'
 /**
  * What a lens on a sensor shows. Lengths in millimetres; distances from the lens, to the plane that is focused. A tape to
  * the front of the lens is close enough. Thin-lens geometry, as in every optics textbook.
@@ -30,16 +31,25 @@ export function findDistance(activeWidthMm: number, focalMm: number, frameWidthM
 export function findFocalLength(activeWidthMm: number, distanceMm: number, frameWidthMm: number): number {
   return (distanceMm * activeWidthMm) / (frameWidthMm + activeWidthMm)
 }
-
-export interface CircleFit {
-  isCovered: boolean
+export const circleFitSchema = z.object({
+  isCovered: z.boolean(),
   /** What is left of the sensor's width where only the part inside the circle is used. */
-  usedShare: number
+  usedShare: z.number(),
   /** What is left of the resolution then. */
-  resolutionShare: number
+  resolutionShare: z.number(),
   /** By how much a lens seems longer then. */
-  extraCrop: number
-}
+  extraCrop: z.number(),
+})
+export type CircleFit = z.infer<typeof circleFitSchema>
+
+export const likeFramingSchema = z.object({
+  tag: z.string(),
+  name: z.string(),
+  focalMm: z.number(),
+  /** How much wider (above nothing) or tighter it frames than asked, in per cent of the focal length. */
+  errorPercent: z.number(),
+})
+export type LikeFraming = z.infer<typeof likeFramingSchema>
 
 /** A lens made for a small sensor on a larger one: the picture has dark corners, or is cut to what the circle covers. */
 export function fitImageCircle(circleMm: number, widthMm: number, heightMm: number): CircleFit {
@@ -58,14 +68,6 @@ export interface LensOffer {
   name: string
   focalMinMm: number
   focalMaxMm: number
-}
-
-export interface LikeFraming {
-  tag: string
-  name: string
-  focalMm: number
-  /** How much wider (above nothing) or tighter it frames than asked, in per cent of the focal length. */
-  errorPercent: number
 }
 
 /** The lens that frames on one body as another lens does on another, by the active widths of both; null without lenses. */

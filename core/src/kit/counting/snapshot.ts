@@ -1,27 +1,48 @@
+import { z } from 'zod'
+import { amount } from '../../studio/people/secrecy.ts'
 /** The kit and the setups as they were: what is worth comparing, under ids that stay. */
 export interface SnapshotContents {
   things: SnapshotThing[]
   setups: { id: string; code: string; name: string; things: { id: string; tag: string; role: string }[] }[]
 }
-
-export interface SnapshotThing {
-  id: string
-  tag: string
-  name: string
-  place: string | null
-  state: string
+export const snapshotThingSchema = z.object({
+  id: z.string(),
+  tag: z.string(),
+  name: z.string(),
+  place: z.string().nullable(),
+  state: z.string(),
   /** Null for a thing of its own. */
-  quantity: number | null
-  valueMinor: number | null
-}
+  quantity: z.number().nullable(),
+  valueMinor: amount(z.number().nullable()),
+})
+export type SnapshotThing = z.infer<typeof snapshotThingSchema>
 
-export interface SnapshotDifference {
-  came: SnapshotThing[]
-  went: SnapshotThing[]
-  changed: { thing: SnapshotThing; fields: { field: string; before: string; after: string }[] }[]
-  setups: { code: string; name: string; change: 'came' | 'went' | 'changed'; added: string[]; removed: string[] }[]
-}
-
+export const snapshotDifferenceSchema = z.object({
+  came: z.array(snapshotThingSchema),
+  went: z.array(snapshotThingSchema),
+  changed: z.array(
+    z.object({
+      thing: snapshotThingSchema,
+      fields: z.array(
+        z.object({
+          field: z.string(),
+          before: z.string(),
+          after: z.string(),
+        }),
+      ),
+    }),
+  ),
+  setups: z.array(
+    z.object({
+      code: z.string(),
+      name: z.string(),
+      change: z.enum(['came', 'went', 'changed']),
+      added: z.array(z.string()),
+      removed: z.array(z.string()),
+    }),
+  ),
+})
+export type SnapshotDifference = z.infer<typeof snapshotDifferenceSchema>
 const COMPARED = ['tag', 'name', 'place', 'state', 'quantity'] as const
 
 /** What is different in `after`. Sorted by tag and code; what is the same is not named. */

@@ -21,16 +21,15 @@ export interface Countable {
   /** Out on a booking, in repair, lent: nobody expects it on its shelf. */
   isAway: boolean
 }
-
-export interface StocktakeLine {
-  tag: string
-  id: string | null
-  name: string
-  outcome: 'here' | 'missing' | 'moved-here' | 'back-early' | 'count-differs' | 'unknown-tag'
-  expected: number | null
-  seen: number | null
-}
-
+export const stocktakeLineSchema = z.object({
+  tag: z.string(),
+  id: z.string().nullable(),
+  name: z.string(),
+  outcome: z.enum(['here', 'missing', 'moved-here', 'back-early', 'count-differs', 'unknown-tag']),
+  expected: z.number().nullable(),
+  seen: z.number().nullable(),
+})
+export type StocktakeLine = z.infer<typeof stocktakeLineSchema>
 export const stocktakeSettlingSchema = z.object({
   /** Tags of what is nowhere: they count as lost from now on. */
   lost: z.array(tagSchema).max(5000).default([]),

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, nameSchema } from '../../studio/identity.ts'
+import { amount } from '../../studio/people/secrecy.ts'
 import { minorSchema } from '../../units/money.ts'
 import { dateSchema } from '../../units/wall-time.ts'
 import { CATEGORY_CODES } from '../model/category.ts'
@@ -14,14 +15,14 @@ export const bundlePartSchema = z.object({
   /** False where the box was said to hold it and did not: it becomes something to buy or ask for. */
   isThere: z.boolean(),
   /** What one would pay for it alone, for splitting the price; where nobody says, all parts count alike. */
-  aloneMinor: minorSchema.min(0).nullable(),
+  aloneMinor: amount(minorSchema.min(0).nullable()),
 })
 export type BundlePart = z.infer<typeof bundlePartSchema>
 
 export const bundleSchema = z.object({
   title: nameSchema,
-  priceMinor: minorSchema.min(0),
-  taxMinor: minorSchema.min(0),
+  priceMinor: amount(minorSchema.min(0)),
+  taxMinor: amount(minorSchema.min(0)),
   on: dateSchema,
   partyId: idSchema.nullable(),
   placeId: idSchema.nullable(),

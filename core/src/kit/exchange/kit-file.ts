@@ -18,10 +18,10 @@ export const kitFileSchema = z.strictObject({
   version: z.literal(1, 'This kit file is of a later Exemplar. Bring this one up to date first.'),
   currency: currencySchema,
   interfaces: z.array(newInterfaceSchema.extend({ code: idSchema })).max(2_000),
-  places: z.array(newPlaceSchema.and(z.object({ id: idSchema }))).max(5_000),
+  places: z.array(newPlaceSchema.safeExtend({ id: idSchema })).max(5_000),
   people: z.array(z.object({ id: idSchema, name: nameSchema })).max(2_000),
   parties: z.array(z.object({ id: idSchema, name: nameSchema, kind: z.enum(PARTY_KINDS) })).max(5_000),
-  models: z.array(newModelSchema.and(z.object({ id: idSchema }))).max(MOST),
+  models: z.array(newModelSchema.safeExtend({ id: idSchema })).max(MOST),
   units: z.array(newUnitSchema.extend({ id: idSchema })).max(MOST),
   stock: z.array(newStockSchema.extend({ id: idSchema })).max(MOST),
 })
@@ -30,7 +30,7 @@ export const KIT_LISTS = ['interfaces', 'places', 'people', 'parties', 'models',
 export type KitList = (typeof KIT_LISTS)[number]
 
 /** The format as JSON Schema (2020-12), for whoever writes such files. */
-export function describeKitFile(): object {
+export function describeKitFile(): Record<string, unknown> {
   const schema = z.toJSONSchema(kitFileSchema, { io: 'input', unrepresentable: 'any' })
   return { ...schema, $id: 'exemplar-kit-1', title: 'Exemplar kit file, version 1' }
 }

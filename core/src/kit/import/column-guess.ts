@@ -1,9 +1,9 @@
-import { INVENTORY_COLUMNS, type InventoryColumn } from './inventory-columns.ts'
+import { z } from 'zod'
+import { INVENTORY_COLUMNS, type InventoryColumn, inventoryColumnSchema } from './inventory-columns.ts'
 import { measureSlips } from './near-words.ts'
-
 /** Which column of ours each heading of a list means; blank where it is not read. In the order of the headings. */
-export type ColumnMapping = (InventoryColumn | '')[]
-
+export const columnMappingSchema = z.array(z.union([inventoryColumnSchema, z.literal('')]))
+export type ColumnMapping = z.infer<typeof columnMappingSchema>
 /** Other headings by which people call a column, the most certain first. */
 const HEADINGS: Readonly<Record<InventoryColumn, readonly string[]>> = {
   tag: [

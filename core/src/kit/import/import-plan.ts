@@ -1,10 +1,11 @@
+import { z } from 'zod'
 import type { Interface } from '../model/interface.ts'
 import type { Model, NewModel, Specs } from '../model/model.ts'
 import type { NewStock, NewUnit, Unit } from '../unit/unit.ts'
 import type { ColumnMapping } from './column-guess.ts'
 import type { ImportProblem } from './inventory-file.ts'
-
-export type LineOutcome = 'thing' | 'stock' | 'update' | 'same' | 'repeat' | 'bad' | 'left-out'
+export const lineOutcomeSchema = z.enum(['thing', 'stock', 'update', 'same', 'repeat', 'bad', 'left-out'])
+export type LineOutcome = z.infer<typeof lineOutcomeSchema>
 
 export interface ImportLine {
   /** Line of the file, the heading being 1. */

@@ -1,3 +1,4 @@
+import { z } from 'zod'
 /** The columns of an inventory file, as Exemplar writes them. A list that is read needs a column for `model` alone. */
 export const INVENTORY_COLUMNS = [
   'tag',
@@ -32,3 +33,4 @@ export const INVENTORY_COLUMNS = [
   'due on',
 ] as const
 export type InventoryColumn = (typeof INVENTORY_COLUMNS)[number]
+export const inventoryColumnSchema = z.enum(INVENTORY_COLUMNS)

@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import { type ColumnMapping, guessColumns } from './column-guess.ts'
+import type { InventoryColumn } from './inventory-columns.ts'
 
 export const MOST_IMPORT_ROWS = 20_000
 
@@ -30,7 +31,7 @@ export type ImportProblemCode =
 
 export interface ImportProblem {
   code: ImportProblemCode
-  column: string | null
+  column: InventoryColumn | null
   received: string
   /** What would be right: units, an example, the limit. */
   expected: string
@@ -71,7 +72,7 @@ export function readRows(csv: string): Rows {
   return { rows }
 }
 
-function fail(code: ImportProblemCode, column: string | null, received: string, expected: string) {
+function fail(code: ImportProblemCode, column: InventoryColumn | null, received: string, expected: string) {
   return { problem: { code, column, received, expected } }
 }
 

@@ -144,7 +144,7 @@ class LineReader {
 
   readMutably(line: number, cells: ReadonlyMap<InventoryColumn, string>, hasTooMany: boolean): void {
     const problems: ImportProblem[] = []
-    const report = (code: ImportProblemCode, column: string | null, received: string, expected: string) =>
+    const report = (code: ImportProblemCode, column: InventoryColumn | null, received: string, expected: string) =>
       problems.push({ code, column, received: received.slice(0, 80), expected })
     const row = new LineCells(cells, this.unitOf, report)
     const maker = row.get('maker')

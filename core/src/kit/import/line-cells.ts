@@ -14,7 +14,12 @@ import type { InventoryColumn } from './inventory-columns.ts'
 import type { ImportProblemCode } from './inventory-file.ts'
 import { type DateOrder, readListDate } from './list-dates.ts'
 
-export type Report = (code: ImportProblemCode, column: string | null, received: string, expected: string) => unknown
+export type Report = (
+  code: ImportProblemCode,
+  column: InventoryColumn | null,
+  received: string,
+  expected: string,
+) => unknown
 
 /** What people write where they know nothing. */
 const NOTHING: ReadonlySet<string> = new Set([
@@ -36,12 +41,12 @@ const NOTHING: ReadonlySet<string> = new Set([
 
 /** The cells of one line, by our columns. A cell in which somebody wrote that they do not know is blank. */
 export class LineCells {
-  private readonly cells: ReadonlyMap<string, string>
+  private readonly cells: ReadonlyMap<InventoryColumn, string>
   private readonly unitOf: ReadonlyMap<string, string>
   private readonly report: Report
 
   /** `unitOf` has the units that stand in the headings, for figures that are written bare. */
-  constructor(cells: ReadonlyMap<string, string>, unitOf: ReadonlyMap<string, string>, report: Report) {
+  constructor(cells: ReadonlyMap<InventoryColumn, string>, unitOf: ReadonlyMap<string, string>, report: Report) {
     this.cells = cells
     this.unitOf = unitOf
     this.report = report

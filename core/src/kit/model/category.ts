@@ -1,6 +1,8 @@
+import { z } from 'zod'
 /** The groups of the role board and of the kit's filters, in the order in which a rig is built. */
 export const GROUPS = ['camera', 'light', 'sound', 'support', 'power', 'media', 'set'] as const
 export type Group = (typeof GROUPS)[number]
+export const groupSchema = z.enum(GROUPS)
 
 interface CategoryFacts {
   label: string

@@ -1,20 +1,20 @@
+import { z } from 'zod'
 import type { Interface } from './interface.ts'
 import { type Model, nameModel } from './model.ts'
 import type { Port } from './port.ts'
-
 /** One model that can meet another at an interface: it goes in or on, or receives. */
-export interface Fit {
-  modelId: string
-  name: string
-  interface: string
+export const fitSchema = z.object({
+  modelId: z.string(),
+  name: z.string(),
+  interface: z.string(),
   /** The side of the model that fits. */
-  side: 'host' | 'guest'
-  portId: string
+  side: z.enum(['host', 'guest']),
+  portId: z.string(),
   /** False where a rating or something carried stands against it. */
-  isFine: boolean
-  why: 'rating' | 'forbidden' | 'generation' | null
-}
-
+  isFine: z.boolean(),
+  why: z.enum(['rating', 'forbidden', 'generation']).nullable(),
+})
+export type Fit = z.infer<typeof fitSchema>
 const meets = (port: Port, code: string, side: Port['side']) => port.side === side && port.interfaces.includes(code)
 
 /** Everything with a port at an interface, by side: what receives, and what goes in or on. */

@@ -102,7 +102,7 @@ export const newModelSchema = z
   })
 export type NewModel = z.infer<typeof newModelSchema>
 
-export const modelSchema = newModelSchema.and(z.object({ id: idSchema, version: versionSchema }))
+export const modelSchema = newModelSchema.safeExtend({ id: idSchema, version: versionSchema })
 export type Model = z.infer<typeof modelSchema>
 
 /** What most models have nothing to say about. */

@@ -1,5 +1,7 @@
+import { z } from 'zod'
+import { amount } from '../../studio/people/secrecy.ts'
 import { type Category, isKindOf } from './category.ts'
-import { type Interface, STANDARD_INTERFACES } from './interface.ts'
+import { type Interface, interfaceSchema, STANDARD_INTERFACES } from './interface.ts'
 import { type Model, nameModel } from './model.ts'
 
 /** A piece of the kit by its model. */
@@ -9,21 +11,90 @@ export interface Piece {
   model: Model
   priceMinor: number | null
 }
-
 /** The studio's own families: lens mounts, batteries, quick plates. What the standards name is no system of anybody's. */
-export interface SystemShare {
-  code: string
-  label: string
-  kind: Interface['kind']
+export const systemShareSchema = z.object({
+  code: z.string(),
+  label: z.string(),
+  kind: interfaceSchema.shape.kind,
   /** What receives and what goes in or on. */
-  hosts: { tag: string; name: string }[]
-  guests: { tag: string; name: string }[]
+  hosts: z.array(
+    z.object({
+      tag: z.string(),
+      name: z.string(),
+    }),
+  ),
+  guests: z.array(
+    z.object({
+      tag: z.string(),
+      name: z.string(),
+    }),
+  ),
   /** What fits nothing else of the kit, and would lie idle if the studio left this family. */
-  orphans: { tag: string; name: string; priceMinor: number | null }[]
+  orphans: z.array(
+    z.object({
+      tag: z.string(),
+      name: z.string(),
+      priceMinor: amount(z.number().nullable()),
+    }),
+  ),
   /** What the orphans cost; null where of one of them it is not recorded. */
-  orphanMinor: number | null
-}
+  orphanMinor: amount(z.number().nullable()),
+})
+export type SystemShare = z.infer<typeof systemShareSchema>
 
+export const conformitySchema = z.object({
+  /** Supports that could carry a camera, and whether this fitting is on them. */
+  supports: z.array(
+    z.object({
+      tag: z.string(),
+      name: z.string(),
+      fits: z.boolean(),
+    }),
+  ),
+  share: z.number(),
+  missing: z.number(),
+  /** What one fitting costs for each that has it not; null where nobody said. */
+  costMinor: amount(z.number().nullable()),
+})
+export type Conformity = z.infer<typeof conformitySchema>
+
+export const portabilitySchema = z.object({
+  tag: z.string(),
+  name: z.string(),
+  /** Devices that it goes into by its own plug, or with the usual cable of that plug. */
+  direct: z.array(z.string()),
+  /** Those it wants an adapter for. */
+  adapted: z.array(z.string()),
+})
+export type Portability = z.infer<typeof portabilitySchema>
+
+export const bodyPointsSchema = z.object({
+  tag: z.string(),
+  name: z.string(),
+  /** Threaded holes beside the one below; null where nobody counted. */
+  holes: z.number().nullable(),
+  shoes: z.number(),
+  /** The most that any setup asks of it at once, and which setup. */
+  asked: z.number(),
+  askedBy: z.string(),
+})
+export type BodyPoints = z.infer<typeof bodyPointsSchema>
+
+export const headWeightSchema = z.object({
+  lamp: z.string(),
+  modifier: z.string(),
+  fits: z.boolean(),
+  /** Lamp and modifier together; null where one of them was never weighed. */
+  massGrams: z.number().nullable(),
+})
+export type HeadWeight = z.infer<typeof headWeightSchema>
+
+export const makerMixSchema = z.object({
+  code: z.string(),
+  name: z.string(),
+  makers: z.array(z.string()),
+})
+export type MakerMix = z.infer<typeof makerMixSchema>
 const SHIPPED: ReadonlySet<string> = new Set(STANDARD_INTERFACES.map((it) => it.code))
 
 /** Whether the studio wrote this interface down itself: what everybody has is no system. */
@@ -65,15 +136,6 @@ function hasHost(code: string, pieces: readonly Piece[]): boolean {
 
 const CARRY_CAMERAS: readonly Category[] = ['tripod', 'head', 'arm', 'rail', 'gimbal']
 
-export interface Conformity {
-  /** Supports that could carry a camera, and whether this fitting is on them. */
-  supports: { tag: string; name: string; fits: boolean }[]
-  share: number
-  missing: number
-  /** What one fitting costs for each that has it not; null where nobody said. */
-  costMinor: number | null
-}
-
 /** How far the studio is with one fitting on every support, and what the rest costs at so much a piece. */
 export function judgeConformity(pieces: readonly Piece[], code: string, priceEachMinor: number | null): Conformity {
   const supports = pieces
@@ -90,15 +152,6 @@ export function judgeConformity(pieces: readonly Piece[], code: string, priceEac
     missing,
     costMinor: priceEachMinor === null ? null : priceEachMinor * missing,
   }
-}
-
-export interface Portability {
-  tag: string
-  name: string
-  /** Devices that it goes into by its own plug, or with the usual cable of that plug. */
-  direct: string[]
-  /** Those it wants an adapter for. */
-  adapted: string[]
 }
 
 const TAKES_SOUND: readonly Category[] = [
@@ -141,17 +194,6 @@ export function rankPortability(microphones: readonly Piece[], devices: readonly
     .sort((a, b) => b.direct.length - a.direct.length || (a.tag < b.tag ? -1 : 1))
 }
 
-export interface BodyPoints {
-  tag: string
-  name: string
-  /** Threaded holes beside the one below; null where nobody counted. */
-  holes: number | null
-  shoes: number
-  /** The most that any setup asks of it at once, and which setup. */
-  asked: number
-  askedBy: string
-}
-
 /** Holes and shoes of each body against what setups hang on it. */
 export function countBodyPoints(
   bodies: readonly Piece[],
@@ -176,14 +218,6 @@ export function countBodyPoints(
     .sort((a, b) => (b.holes ?? -1) + b.shoes - (a.holes ?? -1) - a.shoes || (a.tag < b.tag ? -1 : 1))
 }
 
-export interface HeadWeight {
-  lamp: string
-  modifier: string
-  fits: boolean
-  /** Lamp and modifier together; null where one of them was never weighed. */
-  massGrams: number | null
-}
-
 /** Every lamp with every modifier: whether its bayonet fits, and what the two weigh on a stand. */
 export function crossModifiers(lamps: readonly Piece[], modifiers: readonly Piece[]): HeadWeight[] {
   return lamps.flatMap((lamp) =>
@@ -198,12 +232,6 @@ export function crossModifiers(lamps: readonly Piece[], modifiers: readonly Piec
       }
     }),
   )
-}
-
-export interface MakerMix {
-  code: string
-  name: string
-  makers: string[]
 }
 
 /** Setups whose cameras are of several makers: their colours want matching, by a card or afterwards. */

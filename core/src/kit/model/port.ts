@@ -3,6 +3,7 @@ import { idSchema } from '../../studio/identity.ts'
 
 export const IMPORTANCES = ['essential', 'wanted', 'optional'] as const
 export type Importance = (typeof IMPORTANCES)[number]
+export const importanceSchema = z.enum(IMPORTANCES)
 
 /** Quantities that decide whether two ports may join: what one side is good for must reach what the other demands. */
 export const RATED_QUANTITIES = ['loadGrams', 'cardMegabytesPerSecond', 'amps'] as const

@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import type { Model } from './model.ts'
 
 /** What a thing lives on. */
@@ -11,6 +12,7 @@ export const POWER_SOURCES = {
   none: 'Nothing',
 } as const
 export type PowerSource = keyof typeof POWER_SOURCES
+export const powerSourceSchema = z.enum(Object.keys(POWER_SOURCES) as [PowerSource, ...PowerSource[]])
 
 /** Every way in which a model can be fed, the usual first. */
 export function listPowerSources({ powerModes, specs }: Pick<Model, 'powerModes' | 'specs'>): PowerSource[] {

@@ -1,13 +1,38 @@
-import { LIFE_STATES, type LifeState, type Unit } from './unit.ts'
-
+import { z } from 'zod'
+import { LIFE_STATES, type LifeState, lifeStateSchema, type Unit } from './unit.ts'
 /** Why a setup cannot count on a thing at some time. Dates are calendar days of the studio. */
-export type Absence =
-  | { reason: 'state'; state: LifeState; backOn: string | null }
-  | { reason: 'fault'; faultId: string; note: string; since: string }
-  | { reason: 'goes-back'; dueOn: string; neededUntil: string }
-  | { reason: 'booked'; bookingId: string; title: string; start: number; end: number }
-  /** Out past its time: it may be back by then, or not. */
-  | { reason: 'late'; bookingId: string; title: string; since: number }
+export const absenceSchema = z.discriminatedUnion('reason', [
+  z.object({
+    reason: z.literal('state'),
+    state: lifeStateSchema,
+    backOn: z.string().nullable(),
+  }),
+  z.object({
+    reason: z.literal('fault'),
+    faultId: z.string(),
+    note: z.string(),
+    since: z.string(),
+  }),
+  z.object({
+    reason: z.literal('goes-back'),
+    dueOn: z.string(),
+    neededUntil: z.string(),
+  }),
+  z.object({
+    reason: z.literal('booked'),
+    bookingId: z.string(),
+    title: z.string(),
+    start: z.number(),
+    end: z.number(),
+  }),
+  z.object({
+    reason: z.literal('late'),
+    bookingId: z.string(),
+    title: z.string(),
+    since: z.number(),
+  }),
+])
+export type Absence = z.infer<typeof absenceSchema>
 
 /**
  * Absence that follows from the thing alone: its state of life, or a loan that ends before the last day it is needed.

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { FindingLevel } from '../../studio/finding.ts'
+import { findingLevelSchema } from '../../studio/finding.ts'
 import { addDays, countDays, dateSchema } from '../../units/wall-time.ts'
 
 /** How full a drive was on a day, as somebody read it off. */
@@ -8,25 +8,24 @@ export const fillSchema = z.object({
   usedMegabytes: z.number().int().min(0, 'A drive holds nothing or more.').max(1e12),
 })
 export type Fill = z.infer<typeof fillSchema>
-
-export interface ArchiveSpace {
-  usedMegabytes: number
-  freeMegabytes: number
+export const archiveSpaceSchema = z.object({
+  usedMegabytes: z.number(),
+  freeMegabytes: z.number(),
   /** Decimal megabytes a day between the first and the last reading; null until they are two weeks apart. */
-  perDayMegabytes: number | null
+  perDayMegabytes: z.number().nullable(),
   /** The same for a month of 30.44 days, rounded. */
-  perMonthMegabytes: number | null
+  perMonthMegabytes: z.number().nullable(),
   /** Days until it is full, rounded up; null where it does not fill or nobody can tell. */
-  daysLeft: number | null
-  monthsLeft: number | null
-  fullOn: string | null
+  daysLeft: z.number().nullable(),
+  monthsLeft: z.number().nullable(),
+  fullOn: z.string().nullable(),
   /** Warned of when it is full within a quarter of a year: time to make room or to buy. */
-  level: FindingLevel
+  level: findingLevelSchema,
   /** The readings that it was reckoned from. */
-  first: Fill
-  last: Fill
-}
-
+  first: fillSchema,
+  last: fillSchema,
+})
+export type ArchiveSpace = z.infer<typeof archiveSpaceSchema>
 /** Readings nearer together say how one week went, not how the archive grows. */
 const LEAST_DAYS = 14
 const DAYS_OF_MONTH = 30.44

@@ -1,17 +1,43 @@
-import type { FindingLevel } from '../../studio/finding.ts'
+import { z } from 'zod'
+import { findingLevelSchema } from '../../studio/finding.ts'
 import type { Specs } from '../model/model.ts'
 import type { Software } from './unit.ts'
-
 /** A program may ask for memory to work in, and for memory of the graphics card. */
-export type MemoryKind = 'working' | 'graphics'
+export const memoryKindSchema = z.enum(['working', 'graphics'])
+export type MemoryKind = z.infer<typeof memoryKindSchema>
 
 /** What keeps a program from its work: a device it cannot reach, a disc nothing reads, too little memory. */
-export type SoftwareFinding = { level: FindingLevel; program: string } & (
-  | { code: 'no-wireless'; tag: string }
-  | { code: 'no-disc-drive'; tag: string }
-  | { code: 'little-memory'; of: MemoryKind; tag: string; haveGigabytes: number; wantedGigabytes: number }
-  | { code: 'memory-unknown'; of: MemoryKind; tag: string; wantedGigabytes: number }
-)
+export const softwareFindingSchema = z
+  .object({
+    level: findingLevelSchema,
+    program: z.string(),
+  })
+  .and(
+    z.discriminatedUnion('code', [
+      z.object({
+        code: z.literal('no-wireless'),
+        tag: z.string(),
+      }),
+      z.object({
+        code: z.literal('no-disc-drive'),
+        tag: z.string(),
+      }),
+      z.object({
+        code: z.literal('little-memory'),
+        of: memoryKindSchema,
+        tag: z.string(),
+        haveGigabytes: z.number(),
+        wantedGigabytes: z.number(),
+      }),
+      z.object({
+        code: z.literal('memory-unknown'),
+        of: memoryKindSchema,
+        tag: z.string(),
+        wantedGigabytes: z.number(),
+      }),
+    ]),
+  )
+export type SoftwareFinding = z.infer<typeof softwareFindingSchema>
 
 /** A device or computer by what counts here. */
 export interface Machine {

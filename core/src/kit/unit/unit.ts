@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, nameSchema, noteSchema, versionSchema } from '../../studio/identity.ts'
+import { amount } from '../../studio/people/secrecy.ts'
 import { minorSchema } from '../../units/money.ts'
 import { dateSchema } from '../../units/wall-time.ts'
 import { fillSchema } from './archive-space.ts'
@@ -83,13 +84,13 @@ export type Duty = z.infer<typeof dutySchema>
 
 /** What came with a thing besides the thing: papers, promises, cover. What nobody recorded is null or blank. */
 export const provenanceSchema = z.object({
-  taxMinor: minorSchema.min(0).nullable().default(null),
+  taxMinor: amount(minorSchema.min(0).nullable().default(null)),
   /** What it is worth for the books and the tax, and as of when: a gift has a value and no price. */
-  valueMinor: minorSchema.min(0).nullable().default(null),
+  valueMinor: amount(minorSchema.min(0).nullable().default(null)),
   valueOn: dateSchema.nullable().default(null),
   /** What the same or its successor costs today. */
-  replacementMinor: minorSchema.min(0).nullable().default(null),
-  insuredMinor: minorSchema.min(0).nullable().default(null),
+  replacementMinor: amount(minorSchema.min(0).nullable().default(null)),
+  insuredMinor: amount(minorSchema.min(0).nullable().default(null)),
   warrantyUntil: dateSchema.nullable().default(null),
   warrantyTerms: z.string().trim().max(300).default(''),
   duties: z.array(dutySchema).max(10).default([]),
@@ -124,6 +125,9 @@ export const BONDS = {
   set: 'Moves with it',
 } as const
 export type Bond = keyof typeof BONDS
+export const lifeStateSchema = z.enum(LIFE_STATE_CODES)
+
+export const bondSchema = z.enum(Object.keys(BONDS) as [Bond, ...Bond[]])
 
 /** One physical piece. */
 export const newUnitSchema = z.object({
@@ -134,7 +138,7 @@ export const newUnitSchema = z.object({
   placeId: idSchema.nullable(),
   acquisition: z.enum(ACQUISITION_CODES),
   acquiredOn: dateSchema.nullable(),
-  priceMinor: minorSchema.min(0).nullable(),
+  priceMinor: amount(minorSchema.min(0).nullable()),
   partyId: idSchema.nullable(),
   /** When a borrowed or rented thing goes back, or a repaired or lent one returns. */
   dueOn: dateSchema.nullable(),

@@ -1,3 +1,5 @@
+import { z } from 'zod'
+import { amount } from '../../studio/people/secrecy.ts'
 import { roundHalfAwayFromZero } from '../../units/rounding.ts'
 import { countDays } from '../../units/wall-time.ts'
 
@@ -13,19 +15,18 @@ export interface UseFacts {
   /** The last fault that made it unusable; null where there was none. */
   lastFailedOn: string | null
 }
-
-export interface UseFigures {
-  timesOut: number
-  lastOutOn: string | null
+export const useFiguresSchema = z.object({
+  timesOut: z.number(),
+  lastOutOn: z.string().nullable(),
   /** Share of the sessions since it came in which it was out; null where there was none. */
-  share: number | null
-  ageDays: number | null
-  perYearMinor: number | null
-  perUseMinor: number | null
+  share: z.number().nullable(),
+  ageDays: z.number().nullable(),
+  perYearMinor: amount(z.number().nullable()),
+  perUseMinor: amount(z.number().nullable()),
   /** Old, often out, and not failing: what to buy again. */
-  hasProvedItself: boolean
-}
-
+  hasProvedItself: z.boolean(),
+})
+export type UseFigures = z.infer<typeof useFiguresSchema>
 const DAYS_OF_YEAR = 365.25
 /** Three years, twenty times out, and two years without failing. Common practice. */
 const PROVED = { ageDays: 3 * 365, timesOut: 20, soundDays: 2 * 365 }

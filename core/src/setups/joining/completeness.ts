@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import type { Interface } from '../../kit/model/interface.ts'
 import type { FindingLevel } from '../../studio/finding.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
@@ -22,13 +23,21 @@ import {
   type PortNode,
 } from './port-graph.ts'
 import { makeRunRule } from './run-rule.ts'
-
 /** One end of a thing and what it joined. */
-export interface Joint {
-  host: { key: string; tag: string; portId: string }
-  guest: { key: string; tag: string; portId: string }
-  interfaceCode: string
-}
+export const jointSchema = z.object({
+  host: z.object({
+    key: z.string(),
+    tag: z.string(),
+    portId: z.string(),
+  }),
+  guest: z.object({
+    key: z.string(),
+    tag: z.string(),
+    portId: z.string(),
+  }),
+  interfaceCode: z.string(),
+})
+export type Joint = z.infer<typeof jointSchema>
 
 /** An end that nothing is left for. `rivals` and `supply` are the Hall set that proves it. */
 export interface UnmetNeed {

@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import type { Interface } from '../../kit/model/interface.ts'
 import { type Model, nameModel } from '../../kit/model/model.ts'
 import type { Port } from '../../kit/model/port.ts'
@@ -28,16 +29,38 @@ export const PASSIVE_LIMITS_MM: Readonly<Record<string, number>> = {
   'trs-35': 6_000,
   'trs-63': 8_000,
 }
-
-export interface CableWay {
-  pieces: { unitId: string; tag: string; name: string }[]
+export const cableWaySchema = z.object({
+  pieces: z.array(
+    z.object({
+      unitId: z.string(),
+      tag: z.string(),
+      name: z.string(),
+    }),
+  ),
   /** All lengths together; null where one of them is not recorded. */
-  lengthMm: number | null
+  lengthMm: z.number().nullable(),
   /** Longer than a passive run of its kind may be; null where it is within, or nobody can tell. */
-  overLimitMm: number | null
+  overLimitMm: z.number().nullable(),
   /** What one end sends that the other must not get, such as 48 V. */
-  forbidden: string[]
-}
+  forbidden: z.array(z.string()),
+})
+export type CableWay = z.infer<typeof cableWaySchema>
+
+export const cableAnswerSchema = z.object({
+  /** Best first: the fewest pieces, known to be long enough before unknown, least wanted elsewhere, shortest. */
+  ways: z.array(cableWaySchema),
+  /** Ways that would join the ends and are too short, so that one sees how much is missing. */
+  tooShort: z.array(cableWaySchema),
+  /** What to buy where nothing reaches: the two ends and the least length. */
+  toBuy: z
+    .object({
+      from: z.string(),
+      to: z.string(),
+      leastMm: z.number().nullable(),
+    })
+    .nullable(),
+})
+export type CableAnswer = z.infer<typeof cableAnswerSchema>
 
 export interface CableSearch {
   from: Port
@@ -46,15 +69,6 @@ export interface CableSearch {
   neededMm: number | null
   conduits: readonly Conduit[]
   interfaces: ReadonlyMap<string, Interface>
-}
-
-export interface CableAnswer {
-  /** Best first: the fewest pieces, known to be long enough before unknown, least wanted elsewhere, shortest. */
-  ways: CableWay[]
-  /** Ways that would join the ends and are too short, so that one sees how much is missing. */
-  tooShort: CableWay[]
-  /** What to buy where nothing reaches: the two ends and the least length. */
-  toBuy: { from: string; to: string; leastMm: number | null } | null
 }
 
 /** More pieces than this in a row and nobody would trust it. */

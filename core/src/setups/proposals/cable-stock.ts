@@ -1,14 +1,15 @@
+import { z } from 'zod'
 import { CATEGORIES } from '../../kit/model/category.ts'
 import type { Interface } from '../../kit/model/interface.ts'
 import type { Conduit } from './cable-finder.ts'
-
 /** Cables with the same two ends: how many there are, and how many of them no setup counts on. */
-export interface CableKind {
-  what: string
-  ends: string
-  owned: number
-  spare: number
-}
+export const cableKindSchema = z.object({
+  what: z.string(),
+  ends: z.string(),
+  owned: z.number(),
+  spare: z.number(),
+})
+export type CableKind = z.infer<typeof cableKindSchema>
 
 /** Counts cables, leads and adapters by their ends, whichever way round; what is scarcest by spares comes first. */
 export function countCables(conduits: readonly Conduit[], interfaces: ReadonlyMap<string, Interface>): CableKind[] {

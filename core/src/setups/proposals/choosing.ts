@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import { isKindOf } from '../../kit/model/category.ts'
 import { nameModel } from '../../kit/model/model.ts'
 import { findRoom } from '../../studio/places/place-findings.ts'
@@ -8,36 +9,39 @@ import type { AssessmentInput } from '../placed/assessment-input.ts'
 import { listPlacedItems, type PlacedItem, placeUnit } from '../placed/placed-item.ts'
 import type { FreeItem, Store } from '../placed/store.ts'
 import type { Remedy } from '../setup/remedy.ts'
+import { remedySchema } from '../setup/remedy.ts'
 import { type Role, suitsRole } from '../setup/setup.ts'
 import { assignAtLeastCost } from './assignment.ts'
-
 /** What speaks for a thing, in the order in which it is said. */
-export type ChoiceReason = 'fits' | 'here-already' | 'same-maker' | 'same-colour' | 'unclaimed' | 'sound'
+export const choiceReasonSchema = z.enum(['fits', 'here-already', 'same-maker', 'same-colour', 'unclaimed', 'sound'])
+export type ChoiceReason = z.infer<typeof choiceReasonSchema>
 
-export interface RoleChoice {
-  roleId: string
-  role: string
-  unitId: string
-  tag: string
-  name: string
-  reasons: ChoiceReason[]
-}
+export const roleChoiceSchema = z.object({
+  roleId: z.string(),
+  role: z.string(),
+  unitId: z.string(),
+  tag: z.string(),
+  name: z.string(),
+  reasons: z.array(choiceReasonSchema),
+})
+export type RoleChoice = z.infer<typeof roleChoiceSchema>
 
 /** A role that stays empty: `rivals` want the same, and `supply` is all there is for them together. */
-export interface RoleLeft {
-  roleId: string
-  role: string
-  why: 'says-nothing' | 'none-free' | 'too-few'
-  rivals: string[]
-  supply: string[]
-}
+export const roleLeftSchema = z.object({
+  roleId: z.string(),
+  role: z.string(),
+  why: z.enum(['says-nothing', 'none-free', 'too-few']),
+  rivals: z.array(z.string()),
+  supply: z.array(z.string()),
+})
+export type RoleLeft = z.infer<typeof roleLeftSchema>
 
-export interface Choosing {
-  choices: RoleChoice[]
-  left: RoleLeft[]
-  remedies: Remedy[]
-}
-
+export const choosingSchema = z.object({
+  choices: z.array(roleChoiceSchema),
+  left: z.array(roleLeftSchema),
+  remedies: z.array(remedySchema),
+})
+export type Choosing = z.infer<typeof choosingSchema>
 /** How much each thing counts against a choice. A thing that joins nothing here costs more than any number of claims. */
 const COST = {
   misfit: 1_000,

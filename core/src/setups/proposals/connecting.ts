@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import { nameModel } from '../../kit/model/model.ts'
 import type { SolveProgram } from '../../units/integer-program.ts'
 import { checkCompleteness, type UnmetNeed } from '../joining/completeness.ts'
@@ -7,7 +8,7 @@ import type { PlacedItem } from '../placed/placed-item.ts'
 import type { Store } from '../placed/store.ts'
 import { listSceneItems } from '../placed/venue.ts'
 import { listWholeRuns } from '../setup/cable-run.ts'
-import { applyRemedy, type Remedy } from '../setup/remedy.ts'
+import { applyRemedy, type Remedy, remedySchema } from '../setup/remedy.ts'
 import type { NewSetup } from '../setup/setup.ts'
 import { assessSetup } from '../verdict/readiness.ts'
 import { findBlocking } from './blocking.ts'
@@ -21,37 +22,38 @@ import {
   type OwnChoice,
 } from './connect-choices.ts'
 import { buildConnectProgram, type Choice, type ConnectProgram, type ProgramEnd } from './connect-program.ts'
-
 /** A thing that is taken, and what it joins. */
-export interface Taken {
-  tag: string
-  name: string
-  roleId: string
-  joins: string[]
-}
+export const takenSchema = z.object({
+  tag: z.string(),
+  name: z.string(),
+  roleId: z.string(),
+  joins: z.array(z.string()),
+})
+export type Taken = z.infer<typeof takenSchema>
 
 /** An end that stays open. */
-export interface OpenEnd {
-  tag: string
-  name: string
-  interfaces: string[]
+export const openEndSchema = z.object({
+  tag: z.string(),
+  name: z.string(),
+  interfaces: z.array(z.string()),
   /** Free things that would go there, were it not that they want something themselves that is missing. */
-  fitting: string[]
+  fitting: z.array(z.string()),
   /** Mains, while no circuit is chosen: there is nowhere to plug anything in. */
-  lacksCircuit: boolean
-  proof: string[]
-}
+  lacksCircuit: z.boolean(),
+  proof: z.array(z.string()),
+})
+export type OpenEnd = z.infer<typeof openEndSchema>
 
-export interface ConnectPlan {
+export const connectPlanSchema = z.object({
   /** `unproven`: a plan was not proven the best in the time there is, so none is given. */
-  status: 'nothing-open' | 'complete' | 'partly' | 'cannot' | 'unproven'
-  taken: Taken[]
+  status: z.enum(['nothing-open', 'complete', 'partly', 'cannot', 'unproven']),
+  taken: z.array(takenSchema),
   /** Carried out in this order they make the plan. */
-  remedies: Remedy[]
+  remedies: z.array(remedySchema),
   /** Ends that nothing of the store meets, by tag and what would fit. */
-  open: OpenEnd[]
-}
-
+  open: z.array(openEndSchema),
+})
+export type ConnectPlan = z.infer<typeof connectPlanSchema>
 /** An essential end that stays open weighs more than all that are only wanted, an overloaded circuit half as much. */
 const WEIGHTS = [1_000, 1, 0]
 const OVERLOAD_WEIGHT = 500

@@ -1,11 +1,12 @@
-import type { Absence } from '../../kit/unit/absence.ts'
+import { z } from 'zod'
+import { absenceSchema } from '../../kit/unit/absence.ts'
 import { sayAbsence, sayCount, type TimeWords } from '../checks/finding-words.ts'
 import { listReplacements, makeReplacement } from '../checks/ideas.ts'
 import { countFitting, fitsNeed } from '../checks/joints/unmet-needs.ts'
 import { makeScene, type Scene } from '../checks/scene.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import type { FreeItem, Store } from '../placed/store.ts'
-import { applyRemedy, type Remedy } from '../setup/remedy.ts'
+import { applyRemedy, type Remedy, remedySchema } from '../setup/remedy.ts'
 import type { NewSetup } from '../setup/setup.ts'
 import { type Finding, type FindingOf, recordOf } from '../verdict/finding.ts'
 import { makeJudge } from '../verdict/incremental.ts'
@@ -13,16 +14,21 @@ import { assessScene, type Readiness } from '../verdict/readiness.ts'
 
 /** How many remedies are offered for one finding. */
 const MOST_OFFERED = 3
-
 /** What could be done about one finding, and what the store says to it. */
-export interface FindingHelp {
-  key: string
-  remedies: Remedy[]
+export const findingHelpSchema = z.object({
+  key: z.string(),
+  remedies: z.array(remedySchema),
   /** Free things and pieces of stock in the store that would fit; null where that is not the question. */
-  inStore: number | null
+  inStore: z.number().nullable(),
   /** Things that would fit and are not to be had. */
-  away: { tag: string; absence: Absence }[]
-}
+  away: z.array(
+    z.object({
+      tag: z.string(),
+      absence: absenceSchema,
+    }),
+  ),
+})
+export type FindingHelp = z.infer<typeof findingHelpSchema>
 
 /**
  * Looks for remedies of one finding among what is free. Every one was tried on the setup: the finding it stands under goes

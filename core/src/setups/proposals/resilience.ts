@@ -1,18 +1,39 @@
+import { z } from 'zod'
 import { nameModel } from '../../kit/model/model.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import type { Store } from '../placed/store.ts'
 import type { NewSetup } from '../setup/setup.ts'
 import { makeJudge } from '../verdict/incremental.ts'
 import { findStandIns } from './remedies.ts'
-
 /** One thing without which a setup would stop, and what is free to take its place. */
-export interface SinglePointOfFailure {
-  unitId: string
-  tag: string
-  name: string
-  role: string
-  standIns: { unitId: string; tag: string; name: string }[]
-}
+export const singlePointOfFailureSchema = z.object({
+  unitId: z.string(),
+  tag: z.string(),
+  name: z.string(),
+  role: z.string(),
+  standIns: z.array(
+    z.object({
+      unitId: z.string(),
+      tag: z.string(),
+      name: z.string(),
+    }),
+  ),
+})
+export type SinglePointOfFailure = z.infer<typeof singlePointOfFailureSchema>
+
+export const singlePointSchema = z.object({
+  unitId: z.string(),
+  tag: z.string(),
+  name: z.string(),
+  /** Setups that stop without it, where nothing free could stand in. */
+  setups: z.array(
+    z.object({
+      id: z.string(),
+      role: z.string(),
+    }),
+  ),
+})
+export type SinglePoint = z.infer<typeof singlePointSchema>
 
 /**
  * What a setup would stop without, in the order of its roles: each thing is taken out and the setup judged anew, so that a
@@ -44,14 +65,6 @@ export function takeOut(setup: NewSetup, unitId: string): NewSetup {
     ...setup,
     roles: setup.roles.map((role) => ({ ...role, things: role.things.filter((it) => it.unitId !== unitId) })),
   }
-}
-
-export interface SinglePoint {
-  unitId: string
-  tag: string
-  name: string
-  /** Setups that stop without it, where nothing free could stand in. */
-  setups: { id: string; role: string }[]
 }
 
 /** Over all setups: what has nothing to stand in for it, what stops the most setups first. */

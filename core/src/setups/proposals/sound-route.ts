@@ -1,11 +1,47 @@
+import { z } from 'zod'
 import { type Category, isKindOf } from '../../kit/model/category.ts'
 import type { Interface } from '../../kit/model/interface.ts'
 import { type Model, nameModel } from '../../kit/model/model.ts'
 import type { Port } from '../../kit/model/port.ts'
 import { findRigMinutes } from '../timing/rig-minutes.ts'
 import { type Conduit, findCables } from './cable-finder.ts'
+export const soundWaySchema = z.enum(['camera', 'recorder', 'both'])
+export type SoundWay = z.infer<typeof soundWaySchema>
 
-export type SoundWay = 'camera' | 'recorder' | 'both'
+/** One way to record a microphone, with what it takes and what can fail. */
+export const soundRouteSchema = z.object({
+  way: soundWaySchema,
+  /** What stands between and is added, in order; a piece of the setup counts as a part and costs nothing. */
+  parts: z.array(
+    z.object({
+      tag: z.string(),
+      name: z.string(),
+      isInSetup: z.boolean(),
+    }),
+  ),
+  /** What ends it if it fails: each plug, each pack or cell, each radio. */
+  failurePoints: z.number(),
+  /** Recordings that do not share a recorder. */
+  recordings: z.number(),
+  rigMinutes: z.number(),
+  /** Bringing sound and picture together afterwards, and taking another card off. */
+  afterwardsMinutes: z.number(),
+  /** The second recording is the camera's own microphone: good for bringing together, not for use. */
+  isScratch: z.boolean(),
+  /** Where it cannot be had: the ends of the cable that is missing, or the device. */
+  missing: z
+    .union([
+      z.object({
+        from: z.string(),
+        to: z.string(),
+      }),
+      z.object({
+        device: soundWaySchema,
+      }),
+    ])
+    .nullable(),
+})
+export type SoundRoute = z.infer<typeof soundRouteSchema>
 
 /** A device as it can be plugged into. */
 export interface SoundDevice {
@@ -13,24 +49,6 @@ export interface SoundDevice {
   tag: string
   model: Model
   isInSetup: boolean
-}
-
-/** One way to record a microphone, with what it takes and what can fail. */
-export interface SoundRoute {
-  way: SoundWay
-  /** What stands between and is added, in order; a piece of the setup counts as a part and costs nothing. */
-  parts: { tag: string; name: string; isInSetup: boolean }[]
-  /** What ends it if it fails: each plug, each pack or cell, each radio. */
-  failurePoints: number
-  /** Recordings that do not share a recorder. */
-  recordings: number
-  rigMinutes: number
-  /** Bringing sound and picture together afterwards, and taking another card off. */
-  afterwardsMinutes: number
-  /** The second recording is the camera's own microphone: good for bringing together, not for use. */
-  isScratch: boolean
-  /** Where it cannot be had: the ends of the cable that is missing, or the device. */
-  missing: { from: string; to: string } | { device: SoundWay } | null
 }
 
 export interface SoundRouteSearch {

@@ -1,14 +1,58 @@
+import { z } from 'zod'
 import { makeAssignment, type NewSetup } from './setup.ts'
-
 /** A way out that the interface can carry out. The first six change the setup; `shop` adds to the shopping list. */
-export type Remedy =
-  | { kind: 'assign'; roleId: string; unitIds: string[]; tags: string[]; name: string }
-  | { kind: 'assign-stock'; roleId: string; stockId: string; quantity: number; name: string }
-  | { kind: 'replace'; roleId: string; unitId: string; byUnitId: string; tag: string; name: string }
-  | { kind: 'power-mode'; roleId: string; unitId: string; tag: string; powerModeId: string; label: string }
-  | { kind: 'recording-mode'; roleId: string; unitId: string; tag: string; recordingModeId: string; label: string }
-  | { kind: 'circuit'; circuitId: string; name: string }
-  | { kind: 'shop'; item: string; quantity: number; stockId: string | null }
+export const remedySchema = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('assign'),
+    roleId: z.string(),
+    unitIds: z.array(z.string()),
+    tags: z.array(z.string()),
+    name: z.string(),
+  }),
+  z.object({
+    kind: z.literal('assign-stock'),
+    roleId: z.string(),
+    stockId: z.string(),
+    quantity: z.number(),
+    name: z.string(),
+  }),
+  z.object({
+    kind: z.literal('replace'),
+    roleId: z.string(),
+    unitId: z.string(),
+    byUnitId: z.string(),
+    tag: z.string(),
+    name: z.string(),
+  }),
+  z.object({
+    kind: z.literal('power-mode'),
+    roleId: z.string(),
+    unitId: z.string(),
+    tag: z.string(),
+    powerModeId: z.string(),
+    label: z.string(),
+  }),
+  z.object({
+    kind: z.literal('recording-mode'),
+    roleId: z.string(),
+    unitId: z.string(),
+    tag: z.string(),
+    recordingModeId: z.string(),
+    label: z.string(),
+  }),
+  z.object({
+    kind: z.literal('circuit'),
+    circuitId: z.string(),
+    name: z.string(),
+  }),
+  z.object({
+    kind: z.literal('shop'),
+    item: z.string(),
+    quantity: z.number(),
+    stockId: z.string().nullable(),
+  }),
+])
+export type Remedy = z.infer<typeof remedySchema>
 
 /** The setup after a remedy; the same reference where it does not touch the setup. */
 export function applyRemedy<T extends NewSetup>(setup: T, remedy: Remedy): T {

@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import type { Assignment, NewSetup, Role } from './setup.ts'
 
 /** One difference between two setups, role by role: by the name of the role, as ids are each setup's own. */
@@ -34,6 +35,9 @@ const FIELDS = [
   'rigMinutes',
 ] as const
 export type RoleField = (typeof FIELDS)[number]
+export const factFieldSchema = z.enum(FACTS)
+
+export const roleFieldSchema = z.enum(FIELDS)
 
 /** What is otherwise in `after`: roles are the same where their names are, the first with the first. */
 export function compareSetups(before: NewSetup, after: NewSetup): SetupDifference[] {

@@ -13,6 +13,7 @@ import { positionSchema, settingSchema } from './setting-card.ts'
 
 export const TAPES = ['fern', 'clay', 'sky', 'plum', 'straw', 'slate'] as const
 export type Tape = (typeof TAPES)[number]
+export const tapeSchema = z.enum(TAPES)
 
 /** A thing or some of a stock put into a role, and how it is powered and records there. Null mode: the model's first. */
 export const assignmentSchema = z
@@ -170,7 +171,7 @@ export const newSetupSchema = z
   })
 export type NewSetup = z.infer<typeof newSetupSchema>
 
-export const setupSchema = newSetupSchema.and(z.object({ id: idSchema, version: versionSchema }))
+export const setupSchema = newSetupSchema.safeExtend({ id: idSchema, version: versionSchema })
 export type Setup = z.infer<typeof setupSchema>
 
 /** Each thing once, also where it does several jobs. */

@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import type { Interface } from '../../kit/model/interface.ts'
 import { isOwnFamily } from '../../kit/model/one-system.ts'
 import type { Joint } from '../joining/completeness.ts'
@@ -14,22 +15,48 @@ export interface StandingRig {
   /** Roles that stay rigged between shoots. */
   standing: ReadonlySet<string>
 }
+export const changeStepSchema = z
+  .object({
+    key: z.string(),
+    tag: z.string(),
+    name: z.string(),
+    role: z.string(),
+    count: z.number(),
+    minutes: z.number(),
+  })
+  .and(
+    z.discriminatedUnion('kind', [
+      z.object({
+        kind: z.enum(['strike', 'rig']),
+      }),
+      z.object({
+        kind: z.literal('move'),
+        from: z.string(),
+        to: z.string(),
+        toKey: z.string(),
+        plate: z.enum(['same', 'other', 'tools']),
+      }),
+      z.object({
+        kind: z.literal('turn'),
+        to: z.string(),
+      }),
+    ]),
+  )
+export type ChangeStep = z.infer<typeof changeStepSchema>
 
-export type ChangeStep = { key: string; tag: string; name: string; role: string; count: number; minutes: number } & (
-  | { kind: 'strike' | 'rig' }
-  /** It changes what it rides on: `plate` where both take the same quick fitting. */
-  | { kind: 'move'; from: string; to: string; toKey: string; plate: 'same' | 'other' | 'tools' }
-  /** It stays where it is and is set otherwise. */
-  | { kind: 'turn'; to: string }
-)
-
-export interface ChangeOver {
-  steps: ChangeStep[]
-  minutes: number
+export const changeOverSchema = z.object({
+  steps: z.array(changeStepSchema),
+  minutes: z.number(),
   /** For each thing that is moved or fetched from one to the other: what a second one would save each time. */
-  worthTwice: { tag: string; name: string; minutes: number }[]
-}
-
+  worthTwice: z.array(
+    z.object({
+      tag: z.string(),
+      name: z.string(),
+      minutes: z.number(),
+    }),
+  ),
+})
+export type ChangeOver = z.infer<typeof changeOverSchema>
 const SAME_PLATE_MINUTES = 1
 const TURN_MINUTES = 2
 

@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import { type Category, isKindOf } from '../../kit/model/category.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 
@@ -9,25 +10,26 @@ const FEET: Readonly<Partial<Record<Category, number>>> = {
   'backdrop-support': 6,
   furniture: 4,
 }
-
-export interface FloorThing {
-  key: string
-  tag: string
-  name: string
-  feet: number
+export const floorThingSchema = z.object({
+  key: z.string(),
+  tag: z.string(),
+  name: z.string(),
+  feet: z.number(),
   /** Floor that it takes; null where neither its legs nor its size are recorded. */
-  squareMm: number | null
-  stays: boolean
-}
+  squareMm: z.number().nullable(),
+  stays: z.boolean(),
+})
+export type FloorThing = z.infer<typeof floorThingSchema>
 
-export interface FloorSpace {
-  things: FloorThing[]
-  feet: number
+export const floorSpaceSchema = z.object({
+  things: z.array(floorThingSchema),
+  feet: z.number(),
   /** The sum of what is recorded. */
-  squareMm: number
+  squareMm: z.number(),
   /** Tags of which it is not. */
-  unknown: string[]
-}
+  unknown: z.array(z.string()),
+})
+export type FloorSpace = z.infer<typeof floorSpaceSchema>
 
 /**
  * What of a setup stands on the floor: feet, and the area that is gone. A stand takes the circle in which its legs stand,

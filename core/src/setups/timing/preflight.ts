@@ -1,28 +1,84 @@
+import { z } from 'zod'
 import { type Category, isKindOf } from '../../kit/model/category.ts'
-import { type Model, nameModel, type PowerMode } from '../../kit/model/model.ts'
-import type { Importance } from '../../kit/model/port.ts'
+import { type Model, nameModel, type PowerMode, powerModeSchema } from '../../kit/model/model.ts'
+import { importanceSchema } from '../../kit/model/port.ts'
 import type { Unit } from '../../kit/unit/unit.ts'
 import type { Holdings } from '../placed/placed-item.ts'
-import { printSettings, type Setting } from '../setup/setting-card.ts'
+import { printSettings, settingSchema } from '../setup/setting-card.ts'
 import type { NewSetup } from '../setup/setup.ts'
+/** Why a memory bank does not hold what it should: changed since, or the thing was away or reset since. */
+export const bankTroubleSchema = z.enum(['settings-changed', 'was-away'])
+export type BankTrouble = z.infer<typeof bankTroubleSchema>
 
 /** One thing to do before it counts, in the order in which it is done. */
-export type StartLine = { key: string; importance: Importance } & (
-  | { kind: 'fetch-controller'; controller: string; of: string; isMissing: boolean }
-  | { kind: 'pair'; controller: string; of: string }
-  | { kind: 'charge'; tags: string[]; name: string; source: PowerMode['source']; count: number }
-  | { kind: 'plug-in'; tags: string[] }
-  | { kind: 'open-app'; app: string; version: string; on: string; of: string }
-  | { kind: 'empty-card'; tags: string[] }
-  | { kind: 'recall-bank'; tag: string; bank: string; role: string; why: BankTrouble | null }
-  | { kind: 'set'; role: string; tag: string; settings: Setting[] }
-  | { kind: 'mirror'; things: string[] }
-  | { kind: 'no-calls'; tag: string; roles: string[] }
-  | { kind: 'test' }
-)
-
-/** Why a memory bank does not hold what it should: changed since, or the thing was away or reset since. */
-export type BankTrouble = 'settings-changed' | 'was-away'
+export const startLineSchema = z
+  .object({
+    key: z.string(),
+    importance: importanceSchema,
+  })
+  .and(
+    z.discriminatedUnion('kind', [
+      z.object({
+        kind: z.literal('fetch-controller'),
+        controller: z.string(),
+        of: z.string(),
+        isMissing: z.boolean(),
+      }),
+      z.object({
+        kind: z.literal('pair'),
+        controller: z.string(),
+        of: z.string(),
+      }),
+      z.object({
+        kind: z.literal('charge'),
+        tags: z.array(z.string()),
+        name: z.string(),
+        source: powerModeSchema.shape.source,
+        count: z.number(),
+      }),
+      z.object({
+        kind: z.literal('plug-in'),
+        tags: z.array(z.string()),
+      }),
+      z.object({
+        kind: z.literal('open-app'),
+        app: z.string(),
+        version: z.string(),
+        on: z.string(),
+        of: z.string(),
+      }),
+      z.object({
+        kind: z.literal('empty-card'),
+        tags: z.array(z.string()),
+      }),
+      z.object({
+        kind: z.literal('recall-bank'),
+        tag: z.string(),
+        bank: z.string(),
+        role: z.string(),
+        why: bankTroubleSchema.nullable(),
+      }),
+      z.object({
+        kind: z.literal('set'),
+        role: z.string(),
+        tag: z.string(),
+        settings: z.array(settingSchema),
+      }),
+      z.object({
+        kind: z.literal('mirror'),
+        things: z.array(z.string()),
+      }),
+      z.object({
+        kind: z.literal('no-calls'),
+        tag: z.string(),
+        roles: z.array(z.string()),
+      }),
+      z.object({
+        kind: z.literal('test'),
+      }),
+    ]),
+  )
+export type StartLine = z.infer<typeof startLineSchema>
 
 export interface StartFacts {
   setupId: string

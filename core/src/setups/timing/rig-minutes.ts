@@ -1,3 +1,4 @@
+import { z } from 'zod'
 import { type Category, isKindOf } from '../../kit/model/category.ts'
 import type { Policies } from '../../studio/policy/resolved-policies.ts'
 import type { Holdings } from '../placed/placed-item.ts'
@@ -51,31 +52,43 @@ export function findRigMinutes(category: Category): number {
 }
 
 export const findStrikeMinutes = (rigMinutes: number): number => Math.ceil(rigMinutes * STRIKE_SHARE)
-
 /** What one role costs in minutes each time, and what it would save if it stayed. */
-export interface RigStep {
-  roleId: string
-  role: string
-  tags: string[]
-  stays: boolean
+export const rigStepSchema = z.object({
+  roleId: z.string(),
+  role: z.string(),
+  tags: z.array(z.string()),
+  stays: z.boolean(),
   /** Whether that is said of the role itself, or follows the policy. */
-  isSaid: boolean
-  rigMinutes: number
-  strikeMinutes: number
+  isSaid: z.boolean(),
+  rigMinutes: z.number(),
+  strikeMinutes: z.number(),
   /** Whether somebody took the time, or it is what its kinds usually take. */
-  isTimed: boolean
-}
+  isTimed: z.boolean(),
+})
+export type RigStep = z.infer<typeof rigStepSchema>
 
-export interface RigTime {
+export const rigTimeSchema = z.object({
   /** In the order in which staying would save most. */
-  steps: RigStep[]
+  steps: z.array(rigStepSchema),
   /** Until it can record, with what stays standing. */
-  toRecordMinutes: number
-  strikeMinutes: number
+  toRecordMinutes: z.number(),
+  strikeMinutes: z.number(),
   /** With everything struck each time. */
-  fromNothingMinutes: number
-}
+  fromNothingMinutes: z.number(),
+})
+export type RigTime = z.infer<typeof rigTimeSchema>
 
+/** What staying or striking costs in a month. Minutes. */
+export const standingCostSchema = z.object({
+  sessionsPerMonth: z.number(),
+  /** Rigging and striking of what does not stay. */
+  packingMinutes: z.number(),
+  /** What that would be with everything struck each time. */
+  packingAllMinutes: z.number(),
+  /** Hours in which somebody else uses the room, while what stays is in it. */
+  inTheWayMinutes: z.number(),
+})
+export type StandingCost = z.infer<typeof standingCostSchema>
 const STAYS_HALF: readonly Category[] = ['camera', 'lens', 'backdrop', 'backdrop-support']
 
 /**
@@ -155,17 +168,6 @@ function followsSchool(
   if (school !== 'half') return school === 'standing'
   const key = roles.find((it) => it.group === 'light' && it.importance === 'essential')
   return role === key || things.some(({ category }) => STAYS_HALF.some((kind) => isKindOf(category, kind)))
-}
-
-/** What staying or striking costs in a month. Minutes. */
-export interface StandingCost {
-  sessionsPerMonth: number
-  /** Rigging and striking of what does not stay. */
-  packingMinutes: number
-  /** What that would be with everything struck each time. */
-  packingAllMinutes: number
-  /** Hours in which somebody else uses the room, while what stays is in it. */
-  inTheWayMinutes: number
 }
 
 export function computeStandingCost(

@@ -1,14 +1,28 @@
+import { z } from 'zod'
 import type { Working } from './check-list.ts'
-import type { Finding } from './finding.ts'
+import { workingSchema } from './check-list.ts'
+import { findingSchema } from './finding.ts'
 import type { Readiness } from './readiness.ts'
-
 /** What is different between two judgements of one setup, such as here and in another room. */
-export interface ReadinessChange {
-  gone: Finding[]
-  added: Finding[]
+export const readinessChangeSchema = z.object({
+  gone: z.array(findingSchema),
+  added: z.array(findingSchema),
   /** The same finding with another level or other figures. */
-  changed: { before: Finding; after: Finding }[]
-}
+  changed: z.array(
+    z.object({
+      before: findingSchema,
+      after: findingSchema,
+    }),
+  ),
+})
+export type ReadinessChange = z.infer<typeof readinessChangeSchema>
+
+/** One sum before and after; null where there is none. */
+export const workingChangeSchema = z.object({
+  before: workingSchema.nullable(),
+  after: workingSchema.nullable(),
+})
+export type WorkingChange = z.infer<typeof workingChangeSchema>
 
 export function compareReadiness(before: Readiness, after: Readiness): ReadinessChange {
   const was = new Map(before.findings.map((it) => [it.key, it]))
@@ -21,12 +35,6 @@ export function compareReadiness(before: Readiness, after: Readiness): Readiness
       return old && JSON.stringify(old) !== JSON.stringify(it) ? [{ before: old, after: it }] : []
     }),
   }
-}
-
-/** One sum before and after; null where there is none. */
-export interface WorkingChange {
-  before: Working | null
-  after: Working | null
 }
 
 /**

@@ -1,17 +1,18 @@
+import { z } from 'zod'
 import type { Check, Sum } from '../checks/check.ts'
 import { demands } from '../checks/content/demands.ts'
 import { unknownJoints } from '../checks/joints/unknown-joints.ts'
 import { unmetNeeds } from '../checks/joints/unmet-needs.ts'
-import { cardMinutes, cardMinutesSum } from '../checks/media/card-minutes.ts'
+import { cardMinutes, cardMinutesSchema, cardMinutesSum } from '../checks/media/card-minutes.ts'
 import { closedPlace } from '../checks/people/closed-place.ts'
 import { consent } from '../checks/people/consent.ts'
 import { owners } from '../checks/people/owners.ts'
 import { skills } from '../checks/people/skills.ts'
 import { cameraRoom } from '../checks/picture/camera-room.ts'
 import { imageCircle } from '../checks/picture/image-circle.ts'
-import { circuitLoad, circuitLoadSum } from '../checks/power/circuit-load.ts'
-import { packHours, packHoursSum } from '../checks/power/pack-hours.ts'
-import { carriedLoad, carriedLoadSum } from '../checks/rigging/carried-load.ts'
+import { circuitLoad, circuitLoadSchema, circuitLoadSum } from '../checks/power/circuit-load.ts'
+import { packHours, packHoursSchema, packHoursSum } from '../checks/power/pack-hours.ts'
+import { carriedLoad, carriedLoadSchema, carriedLoadSum } from '../checks/rigging/carried-load.ts'
 import { workingHeight } from '../checks/rigging/working-height.ts'
 import { absences, boundElsewhere } from '../checks/roles/absences.ts'
 import { crewNotes } from '../checks/roles/crew-notes.ts'
@@ -23,7 +24,7 @@ import { shortStock } from '../checks/roles/stock.ts'
 import { cableRuns } from '../checks/signal/cable-runs.ts'
 import { signalRate } from '../checks/signal/signal-rate.ts'
 import { microphoneFeed } from '../checks/sound/microphone-feed.ts'
-import { gainSum, microphoneGain } from '../checks/sound/microphone-gain.ts'
+import { gainSum, microphoneGain, microphoneGainSchema } from '../checks/sound/microphone-gain.ts'
 import { recordedSound } from '../checks/sound/recorded-sound.ts'
 import { speakers } from '../checks/sound/speakers.ts'
 import { suitedMicrophone } from '../checks/sound/suited-microphone.ts'
@@ -72,3 +73,10 @@ export type FoundFact = FoundBy<(typeof CHECKS)[number]>
 
 /** Figures with the numbers they came from. */
 export type Working = WorkedBy<(typeof SUMS)[number]>
+export const workingSchema: z.ZodType<Working> = z.discriminatedUnion('formula', [
+  circuitLoadSchema,
+  packHoursSchema,
+  cardMinutesSchema,
+  carriedLoadSchema,
+  microphoneGainSchema,
+])

@@ -1,9 +1,21 @@
+import { z } from 'zod'
+import { findingLevelSchema } from '../../studio/finding.ts'
 import { type CodeRecord, type Envelope, type Found, LEVEL_OF_IMPORTANCE } from '../checks/check.ts'
 import type { Scene } from '../checks/scene.ts'
+import { acceptanceSchema } from '../setup/setup.ts'
 import { CHECKS, type FoundFact } from './check-list.ts'
 
 /** One thing found about a setup: its code and figures in the envelope that all findings share. */
 export type Finding = FoundFact extends infer F ? (F extends unknown ? Envelope & F : never) : never
+
+/** As it goes over the wire: the envelope, and with it the figures that the check of its code states. */
+export const findingSchema = z.looseObject({
+  code: z.string(),
+  key: z.string(),
+  level: findingLevelSchema,
+  roleId: z.string().nullable(),
+  accepted: acceptanceSchema.optional(),
+}) as unknown as z.ZodType<Finding>
 
 export type FindingCode = Finding['code']
 

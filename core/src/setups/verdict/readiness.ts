@@ -1,44 +1,51 @@
-import { type FindingLevel, findWorstLevel, LEVELS_WORST_FIRST } from '../../studio/finding.ts'
-import type { PolicyRef } from '../../studio/policy/policy.ts'
-import { type CameraAngle, listCameraAngles } from '../checks/picture/camera-angles.ts'
+import { z } from 'zod'
+import { type FindingLevel, findingLevelSchema, findWorstLevel, LEVELS_WORST_FIRST } from '../../studio/finding.ts'
+import { policyRefSchema } from '../../studio/policy/policy.ts'
+import { cameraAngleSchema, listCameraAngles } from '../checks/picture/camera-angles.ts'
 import { factOf, makeScene, type Scene } from '../checks/scene.ts'
-import { countInputs, type InputUse } from '../checks/signal/inputs.ts'
-import { type Signals, traceSignals } from '../checks/signal/signals.ts'
-import type { Joint } from '../joining/completeness.ts'
+import { countInputs, inputUseSchema } from '../checks/signal/inputs.ts'
+import { signalsSchema, traceSignals } from '../checks/signal/signals.ts'
+import { jointSchema } from '../joining/completeness.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import { markAccepted } from './acceptance.ts'
-import { SUMS, type Working } from './check-list.ts'
-import { type Finding, listFindings } from './finding.ts'
-
+import { SUMS, type Working, workingSchema } from './check-list.ts'
+import { type Finding, findingSchema, listFindings } from './finding.ts'
 /** The worst that is found about one role. */
-export interface RoleStanding {
-  roleId: string
-  level: FindingLevel
-}
+export const roleStandingSchema = z.object({
+  roleId: z.string(),
+  level: findingLevelSchema,
+})
+export type RoleStanding = z.infer<typeof roleStandingSchema>
 
 /** What a list shows of a setup: its worst level, and how many of each. */
-export interface Verdict {
-  level: FindingLevel
-  counts: Record<FindingLevel, number>
-}
+export const verdictSchema = z.object({
+  level: findingLevelSchema,
+  counts: z.record(findingLevelSchema, z.number()),
+})
+export type Verdict = z.infer<typeof verdictSchema>
 
-export interface Readiness extends Verdict {
-  findings: Finding[]
-  roles: RoleStanding[]
+export const readinessSchema = z.object({
+  ...verdictSchema.shape,
+  findings: z.array(findingSchema),
+  roles: z.array(roleStandingSchema),
   /** Who met whose need, for the board: "16 mm spigot from STD-03". */
-  joints: Joint[]
+  joints: z.array(jointSchema),
   /** Every sum that was made, also where it came out well. */
-  workings: Working[]
-  totalMassGrams: number
+  workings: z.array(workingSchema),
+  totalMassGrams: z.number(),
   /** Each camera with its lens and what it frames. */
-  cameras: CameraAngle[]
+  cameras: z.array(cameraAngleSchema),
   /** Where every signal goes, along the cables that are in the setup. */
-  signals: Signals
+  signals: signalsSchema,
   /** Inputs in use of inputs there are. */
-  inputs: InputUse[]
+  inputs: z.array(inputUseSchema),
   /** Which policies each sum followed. */
-  follows: Record<Working['formula'], PolicyRef[]>
-}
+  follows: z.record(
+    z.enum(['circuit-load', 'pack-hours', 'card-minutes', 'carried-load', 'microphone-gain']),
+    z.array(policyRefSchema),
+  ),
+})
+export type Readiness = z.infer<typeof readinessSchema>
 
 /** Judges a setup as it stands: who is missing, what does not fit, and whether the sums come out. */
 export function assessSetup(input: AssessmentInput): Readiness {

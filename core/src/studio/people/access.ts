@@ -3,6 +3,7 @@ import { z } from 'zod'
 /** What somebody who signs in may be. Who is nobody's yet may do nothing: the default is refuse. */
 export const ACCESS_ROLES = ['manager', 'crew', 'viewer'] as const
 export type AccessRole = (typeof ACCESS_ROLES)[number]
+export const accessRoleSchema = z.enum(ACCESS_ROLES)
 
 export const ACCESS_ROLE_NAMES: Readonly<Record<AccessRole, { label: string; text: string }>> = {
   manager: { label: 'Manager', text: 'Sees and changes everything.' },
@@ -56,28 +57,6 @@ export function describeAccess(): string {
     ...ACCESS_ROLES.map((role) => (may(role, action) ? 'yes' : '–')),
   ])
   return [head, head.map(() => '---'), ...rows].map((cells) => `| ${cells.join(' | ')} |`).join('\n')
-}
-
-/**
- * Takes out of a reply what a role may not see: every amount of money (fields whose name ends in `Minor`) becomes null,
- * contacts become an empty list. Gives back the same value where nothing is hidden.
- */
-export function hideFrom<T>(role: AccessRole | null, reply: T): T {
-  const hidesMoney = !may(role, 'see-money')
-  const hidesContacts = !may(role, 'see-contacts')
-  if (!hidesMoney && !hidesContacts) return reply
-  const hide = (value: unknown): unknown => {
-    if (Array.isArray(value)) return value.map(hide)
-    if (typeof value !== 'object' || value === null) return value
-    return Object.fromEntries(
-      Object.entries(value).map(([key, it]) => {
-        if (hidesMoney && key.endsWith('Minor')) return [key, null]
-        if (hidesContacts && key === 'contacts') return [key, []]
-        return [key, hide(it)]
-      }),
-    )
-  }
-  return hide(reply) as T
 }
 
 /** A pass phrase of some length is worth more than rules about its letters (NIST SP 800-63B, 5.1.1.2). */

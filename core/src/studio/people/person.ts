@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { dateSchema } from '../../units/wall-time.ts'
 import { idSchema, nameSchema, noteSchema, versionSchema } from '../identity.ts'
+import { contactList } from './secrecy.ts'
 
 export const CONTACT_KINDS = ['telephone', 'mail', 'other'] as const
 export const contactSchema = z.object({
@@ -42,7 +43,7 @@ export const newPersonSchema = z.object({
   name: nameSchema,
   skills: z.array(nameSchema).max(40),
   note: noteSchema,
-  contacts: contactsSchema.default([]),
+  contacts: contactList(contactsSchema.default([])),
   traits: z.array(personTraitSchema).max(12).default([]),
   consent: consentSchema.default({ state: 'unknown', on: null, note: '' }),
 })
@@ -55,7 +56,7 @@ export const newPartySchema = z.object({
   name: nameSchema,
   kind: z.enum(PARTY_KINDS),
   note: noteSchema,
-  contacts: contactsSchema.default([]),
+  contacts: contactList(contactsSchema.default([])),
 })
 export type NewParty = z.infer<typeof newPartySchema>
 export const partySchema = newPartySchema.extend({ id: idSchema, version: versionSchema })

@@ -1,15 +1,48 @@
+import { z } from 'zod'
 import { addDays } from '../../units/wall-time.ts'
 import type { FindingLevel } from '../finding.ts'
+import { findingLevelSchema } from '../finding.ts'
 import type { NewPlace, Place } from './place.ts'
-
-export type PlaceFinding = { level: FindingLevel } & (
-  | { code: 'size-unknown' }
-  | { code: 'access-ended' | 'access-ending'; until: string; bookings: number }
-  | { code: 'socket-without-circuit' | 'bar-unrated' | 'switch-off' | 'cannot-switch-off' | 'hot'; names: string[] }
-  | { code: 'mixed-light'; lights: { name: string; kelvin: number }[] }
-  | { code: 'overweight'; limitGrams: number; massGrams: number; unknown: number }
-  | { code: 'mass-unknown'; unknown: number }
-)
+export const placeFindingSchema = z
+  .object({
+    level: findingLevelSchema,
+  })
+  .and(
+    z.discriminatedUnion('code', [
+      z.object({
+        code: z.literal('size-unknown'),
+      }),
+      z.object({
+        code: z.enum(['access-ended', 'access-ending']),
+        until: z.string(),
+        bookings: z.number(),
+      }),
+      z.object({
+        code: z.enum(['socket-without-circuit', 'bar-unrated', 'switch-off', 'cannot-switch-off', 'hot']),
+        names: z.array(z.string()),
+      }),
+      z.object({
+        code: z.literal('mixed-light'),
+        lights: z.array(
+          z.object({
+            name: z.string(),
+            kelvin: z.number(),
+          }),
+        ),
+      }),
+      z.object({
+        code: z.literal('overweight'),
+        limitGrams: z.number(),
+        massGrams: z.number(),
+        unknown: z.number(),
+      }),
+      z.object({
+        code: z.literal('mass-unknown'),
+        unknown: z.number(),
+      }),
+    ]),
+  )
+export type PlaceFinding = z.infer<typeof placeFindingSchema>
 
 export interface PlaceFacts {
   today: string

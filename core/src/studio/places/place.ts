@@ -2,9 +2,11 @@ import { z } from 'zod'
 import { minorSchema } from '../../units/money.ts'
 import { dateSchema } from '../../units/wall-time.ts'
 import { idSchema, nameSchema, noteSchema, versionSchema } from '../identity.ts'
+import { amount } from '../people/secrecy.ts'
 
 export const PLACE_KINDS = ['room', 'store', 'shelf', 'case', 'bag'] as const
 export type PlaceKind = (typeof PLACE_KINDS)[number]
+export const placeKindSchema = z.enum(PLACE_KINDS)
 
 /** A mains circuit of a room: what its breaker lets through and where it can be reached. */
 export const circuitSchema = z.object({
@@ -82,7 +84,7 @@ export type Fixture = z.infer<typeof fixtureSchema>
 export const placeWishSchema = z.object({
   id: idSchema,
   text: nameSchema,
-  costMinor: minorSchema.min(0).nullable(),
+  costMinor: amount(minorSchema.min(0).nullable()),
   isDone: z.boolean(),
 })
 export type PlaceWish = z.infer<typeof placeWishSchema>
@@ -133,5 +135,5 @@ export const newPlaceSchema = z
     }
   })
 export type NewPlace = z.infer<typeof newPlaceSchema>
-export const placeSchema = newPlaceSchema.and(z.object({ id: idSchema, version: versionSchema }))
+export const placeSchema = newPlaceSchema.safeExtend({ id: idSchema, version: versionSchema })
 export type Place = z.infer<typeof placeSchema>

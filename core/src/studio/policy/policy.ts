@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { findPractice, PRACTICE_CODES, type PracticeCode } from './practice.ts'
+import { findPractice, PRACTICE_CODES, type PracticeCode, practiceCodeSchema } from './practice.ts'
 
 /** Figures that a purpose or a setup may have of its own. */
 export const OVERRIDABLE = [
@@ -34,11 +34,25 @@ export const overridesSchema = z.object({
 })
 export type Overrides = z.infer<typeof overridesSchema>
 export const NO_OVERRIDES: Overrides = { figures: {}, schools: {} }
+export const figureCodeSchema = z.enum(OVERRIDABLE)
 
 /** Whose word it was: the nearest one wins. */
-export type PolicySource = 'studio' | 'purpose' | 'setup'
+export const policySourceSchema = z.enum(['studio', 'purpose', 'setup'])
+export type PolicySource = z.infer<typeof policySourceSchema>
 
 /** A policy that a piece of advice followed, so that it can be named beside it. */
-export type PolicyRef =
-  | { kind: 'figure'; code: FigureCode; value: number; from: PolicySource }
-  | { kind: 'school'; code: PracticeCode; way: string; from: PolicySource }
+export const policyRefSchema = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('figure'),
+    code: figureCodeSchema,
+    value: z.number(),
+    from: policySourceSchema,
+  }),
+  z.object({
+    kind: z.literal('school'),
+    code: practiceCodeSchema,
+    way: z.string(),
+    from: policySourceSchema,
+  }),
+])
+export type PolicyRef = z.infer<typeof policyRefSchema>

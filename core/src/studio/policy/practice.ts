@@ -1,3 +1,4 @@
+import { z } from 'zod'
 /** A question on which good studios disagree, and the ways they go. Nothing here is an opinion of Exemplar's. */
 export interface School {
   question: string
@@ -188,6 +189,7 @@ export const PRACTICES = {
 } as const satisfies Record<string, School>
 export type PracticeCode = keyof typeof PRACTICES
 export const PRACTICE_CODES = Object.keys(PRACTICES) as [PracticeCode, ...PracticeCode[]]
+export const practiceCodeSchema = z.enum(PRACTICE_CODES)
 
 export function findPractice(code: PracticeCode): School {
   return PRACTICES[code]

@@ -15,6 +15,7 @@ export type UnitSystem = (typeof UNIT_SYSTEMS)[number]
  */
 export const LOAD_RULES = ['whole', 'part', 'none'] as const
 export type LoadRule = (typeof LOAD_RULES)[number]
+export const loadRuleSchema = z.enum(LOAD_RULES)
 
 /** How this studio reckons. Every rule that a computation follows is a field here, so that advice can name it. */
 export const studioSettingsSchema = z.object({

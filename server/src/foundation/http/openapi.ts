@@ -77,16 +77,19 @@ function describeRoute(route: Route): Json {
       ? { requestBody: { required: true, content: { 'application/json': { schema: toSchema(route.body, 'input') } } } }
       : {}),
     responses: {
-      [route.status]: {
-        description: 'Done',
-        content: { 'application/json': { schema: route.reply ? toSchema(route.reply, 'output') : {} } },
-      },
+      ...describeReply(route),
       default: { $ref: '#/components/responses/Problem' },
     },
   }
 }
 
-function describeQuery(query: z.ZodType | null): Json[] {
+function describeReply({ reply, status = 200 }: Route): Json {
+  if (reply === 'nothing') return { 204: { description: 'Done' } }
+  if (reply === 'file') return { [status]: { description: 'A file or a stream', content: { '*/*': {} } } }
+  return { [status]: { description: 'Done', content: { 'application/json': { schema: toSchema(reply, 'output') } } } }
+}
+
+function describeQuery(query: z.ZodType | undefined): Json[] {
   if (!query) return []
   const schema = toSchema(query, 'input') as { properties?: Json; required?: string[] }
   return Object.entries(schema.properties ?? {}).map(([name, it]) => ({

@@ -1,6 +1,5 @@
-import { ACTIONS, type AccessRole, may } from '@exemplar/core'
+import { ACTIONS, type AccessRole, may, type Permission } from '@exemplar/core'
 import { ProblemError } from '../base/problem.ts'
-import type { Permission } from './route.ts'
 
 /** Lets pass who may, else refuses: 401 for nobody, 403 for somebody who may not. The table in core decides. */
 export function requirePermission(permission: Permission, role: AccessRole | null): void {

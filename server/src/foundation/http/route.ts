@@ -1,5 +1,5 @@
 import type { Readable } from 'node:stream'
-import type { Action } from '@exemplar/core'
+import { type ApiContract, apiContract, type Method, type RouteContract, type RouteKey } from '@exemplar/core'
 import type { z } from 'zod'
 import type { Actor, AppContext } from '../database/app-context.ts'
 
@@ -26,55 +26,39 @@ export interface Connection {
   signal: AbortSignal
 }
 
-/** What may be done without being signed in, by anybody who is signed in, or by whom the table of permissions names. */
-export type Permission = Action | 'open' | 'signed-in'
+type ApiRoute<K extends RouteKey> = ApiContract[K]
+type ParsedBy<K extends RouteKey, P extends string> =
+  ApiRoute<K> extends { [N in P]: infer S extends z.ZodType } ? z.output<S> : undefined
+/** A body of bytes comes as it is; every other was parsed by the schema of the contract. */
+type ParsedBody<K extends RouteKey> = ApiRoute<K> extends { rawLimit: number } ? Buffer : ParsedBy<K, 'body'>
+type GivenReply<K extends RouteKey> = ApiRoute<K>['reply'] extends z.ZodType
+  ? z.input<ApiRoute<K>['reply']>
+  : ApiRoute<K>['reply'] extends 'file'
+    ? RawReply
+    : // biome-ignore lint/suspicious/noConfusingVoidType: what such a handler gives back does not count
+      void
 
-export interface Route {
-  method: 'get' | 'post' | 'put' | 'patch' | 'delete'
-  /** Below `/api`, with `:name` for parameters. */
+/** A route of the contract with what answers it. */
+export interface Route extends RouteContract {
+  key: string
+  method: Method
   path: string
   room: string
-  summary: string
-  permission: Permission
-  body: z.ZodType | null
-  /** Bytes instead of JSON, at most so many. */
-  rawLimit: number | null
-  query: z.ZodType | null
-  reply: z.ZodType | null
-  /** A change of something that is there: If-Match is required. */
-  isChange: boolean
-  status: number
   handle(request: RouteRequest<unknown, unknown>, app: AppContext): unknown
 }
 
-interface RouteSketch<Body, Query> {
-  method: Route['method']
-  path: string
-  room: string
-  summary: string
-  permission: Permission
-  body?: z.ZodType<Body>
-  rawLimit?: number
-  query?: z.ZodType<Query>
-  reply?: z.ZodType
-  isChange?: boolean
-  status?: number
-  handle(request: RouteRequest<Body, Query>, app: AppContext): unknown
-}
-
-/** Declares one route. The list of them is the API: it drives the router, the description and the checks. */
-export function defineRoute<Body = undefined, Query = undefined>(sketch: RouteSketch<Body, Query>): Route {
-  return {
-    body: null,
-    rawLimit: null,
-    query: null,
-    reply: null,
-    isChange: false,
-    status: 200,
-    ...sketch,
-    // The router parses with the very schemas of the sketch before it calls.
-    handle: sketch.handle as Route['handle'],
-  }
+/** Binds a route of the contract to what answers it; the compiler holds both to the same schemas. */
+export function defineRoute<K extends RouteKey>(
+  key: K,
+  handle: (
+    request: RouteRequest<ParsedBody<K>, ParsedBy<K, 'query'>>,
+    app: AppContext,
+  ) => GivenReply<K> | Promise<GivenReply<K>>,
+): Route {
+  const [method, path] = key.split(' ') as [Method, string]
+  const contract: RouteContract & { room: string } = apiContract[key]
+  // The router parses with the very schemas of the contract before it calls.
+  return { ...contract, key, method, path, handle: handle as Route['handle'] }
 }
 
 /** A reply that is no JSON: a file, a stream of events. */

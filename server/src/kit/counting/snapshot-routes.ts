@@ -1,6 +1,5 @@
-import { compareSnapshots, idSchema, LIFE_STATES, nameModel, nameSchema, type SnapshotContents } from '@exemplar/core'
+import { compareSnapshots, LIFE_STATES, nameModel, type SnapshotContents } from '@exemplar/core'
 import { desc, eq, isNull } from 'drizzle-orm'
-import { z } from 'zod'
 import { refuseMissing } from '../../foundation/base/problem.ts'
 import { requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
@@ -9,7 +8,6 @@ import { snapshots } from '../../schema/kit-tables.ts'
 import { setups } from '../../schema/setups-tables.ts'
 import { loadLive } from '../exchange/kit-file-store.ts'
 
-const room = 'kit'
 type Reader = Database | Transaction
 
 /** The kit and the setups as they are now. */
@@ -70,74 +68,45 @@ function loadContents(db: Reader, id: string): { name: string; contents: Snapsho
 }
 
 export const snapshotRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/snapshots',
-    permission: 'see-studio',
-    room,
-    summary: 'Days of which the kit was kept as it was, the newest first',
-    handle: (_, { db }) =>
-      db
-        .select()
-        .from(snapshots)
-        .where(isNull(snapshots.archivedAt))
-        .orderBy(desc(snapshots.takenAt))
-        .all()
-        .map(({ contents, archivedAt: _, ...it }) => ({
-          ...it,
-          things: contents.things.length,
-          setups: contents.setups.length,
-        })),
+  defineRoute('get /snapshots', (_, { db }) =>
+    db
+      .select()
+      .from(snapshots)
+      .where(isNull(snapshots.archivedAt))
+      .orderBy(desc(snapshots.takenAt))
+      .all()
+      .map(({ contents, archivedAt: _, ...it }) => ({
+        ...it,
+        things: contents.things.length,
+        setups: contents.setups.length,
+      })),
+  ),
+  defineRoute('get /snapshots/difference', ({ query }, { db }) => {
+    const [from, to] = [loadContents(db, query.from), loadContents(db, query.to)]
+    return { from: from.name, to: to.name, ...compareSnapshots(from.contents, to.contents) }
   }),
-  defineRoute({
-    method: 'get',
-    path: '/snapshots/difference',
-    permission: 'see-studio',
-    room,
-    summary: 'What came, went and changed from one snapshot to another, or to now',
-    query: z.object({ from: idSchema, to: idSchema.default('now') }),
-    handle: ({ query }, { db }) => {
-      const [from, to] = [loadContents(db, query.from), loadContents(db, query.to)]
-      return { from: from.name, to: to.name, ...compareSnapshots(from.contents, to.contents) }
-    },
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/snapshots',
-    permission: 'change-kit',
-    room,
-    summary: 'Keep the kit and the setups as they are now',
-    body: z.object({ name: nameSchema }),
-    status: 201,
-    handle: ({ body, actor }, app) =>
-      write(app, actor, ({ tx, now, newId, log }) => {
-        const { id, version } = tx
-          .insert(snapshots)
-          .values({ id: newId(), name: body.name, takenAt: now, contents: takeContents(tx) })
-          .returning()
-          .get()
-        log('created', 'snapshot', id, { name: body.name })
-        return { id, version, name: body.name }
-      }),
-  }),
-  defineRoute({
-    method: 'delete',
-    path: '/snapshots/:id',
-    permission: 'change-kit',
-    room,
-    summary: 'Let a snapshot go',
-    isChange: true,
-    handle: ({ params, version, actor }, app) =>
-      write(app, actor, ({ tx, now, log }) => {
-        const id = params.id ?? ''
-        const row = tx.select().from(snapshots).where(eq(snapshots.id, id)).get()
-        const before = requireVersion(row, version, 'snapshot')
-        tx.update(snapshots)
-          .set({ archivedAt: now, version: before.version + 1 })
-          .where(eq(snapshots.id, id))
-          .run()
-        log('archived', 'snapshot', id, { name: before.name })
-        return { id, version: before.version + 1 }
-      }),
-  }),
+  defineRoute('post /snapshots', ({ body, actor }, app) =>
+    write(app, actor, ({ tx, now, newId, log }) => {
+      const { id, version } = tx
+        .insert(snapshots)
+        .values({ id: newId(), name: body.name, takenAt: now, contents: takeContents(tx) })
+        .returning()
+        .get()
+      log('created', 'snapshot', id, { name: body.name })
+      return { id, version, name: body.name }
+    }),
+  ),
+  defineRoute('delete /snapshots/:id', ({ params, version, actor }, app) =>
+    write(app, actor, ({ tx, now, log }) => {
+      const id = params.id ?? ''
+      const row = tx.select().from(snapshots).where(eq(snapshots.id, id)).get()
+      const before = requireVersion(row, version, 'snapshot')
+      tx.update(snapshots)
+        .set({ archivedAt: now, version: before.version + 1 })
+        .where(eq(snapshots.id, id))
+        .run()
+      log('archived', 'snapshot', id, { name: before.name })
+      return { id, version: before.version + 1 }
+    }),
+  ),
 ]

@@ -1,14 +1,5 @@
-import {
-  type Countable,
-  compareStocktake,
-  LIFE_STATES,
-  nameModel,
-  newStocktakeSchema,
-  stocktakeSeenSchema,
-  stocktakeSettlingSchema,
-} from '@exemplar/core'
+import { type Countable, compareStocktake, LIFE_STATES, nameModel } from '@exemplar/core'
 import { desc, eq, inArray, isNull } from 'drizzle-orm'
-import { z } from 'zod'
 import { ProblemError, refuseMissing } from '../../foundation/base/problem.ts'
 import { requireVersion, type Transaction, type Writer, write } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
@@ -17,7 +8,6 @@ import { bookings } from '../../schema/diary-tables.ts'
 import { models, stock, stocktakes, units } from '../../schema/kit-tables.ts'
 import { places } from '../../schema/studio-tables.ts'
 
-const room = 'kit'
 type Reader = Database | Transaction
 
 /** Everything that can be counted, with where it is said to be, and whether anybody expects it there. */
@@ -133,92 +123,52 @@ function settle({ tx, log }: Writer, row: typeof stocktakes.$inferSelect, lost: 
 }
 
 export const stocktakeRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/stocktakes',
-    permission: 'see-studio',
-    room,
-    summary: 'Counts, the newest first',
-    handle: (_, { db }) =>
-      db
-        .select({ stocktake: stocktakes, place: places.name })
-        .from(stocktakes)
-        .leftJoin(places, eq(places.id, stocktakes.placeId))
-        .orderBy(desc(stocktakes.startedAt))
-        .limit(50)
-        .all()
-        .map(({ stocktake: { seen, ...it }, place }) => ({ ...it, place, seen: seen.length })),
+  defineRoute('get /stocktakes', (_, { db }) =>
+    db
+      .select({ stocktake: stocktakes, place: places.name })
+      .from(stocktakes)
+      .leftJoin(places, eq(places.id, stocktakes.placeId))
+      .orderBy(desc(stocktakes.startedAt))
+      .limit(50)
+      .all()
+      .map(({ stocktake: { seen, ...it }, place }) => ({ ...it, place, seen: seen.length })),
+  ),
+  defineRoute('post /stocktakes', ({ body, actor }, app) =>
+    write(app, actor, ({ tx, now, newId, log }) => {
+      const row = tx.insert(stocktakes).values({ id: newId(), placeId: body.placeId, startedAt: now }).returning().get()
+      log('created', 'stocktake', row.id, { placeId: body.placeId })
+      return row
+    }),
+  ),
+  defineRoute('get /stocktakes/:id', ({ params }, { db }) => {
+    const row = loadStocktake(db, params.id ?? '')
+    const place = row.placeId ? db.select().from(places).where(eq(places.id, row.placeId)).get() : null
+    return { ...row, place: place?.name ?? null, lines: compare(db, row) }
   }),
-  defineRoute({
-    method: 'post',
-    path: '/stocktakes',
-    permission: 'count-stock',
-    room,
-    summary: 'Begin to count a place, or everything',
-    body: newStocktakeSchema,
-    status: 201,
-    handle: ({ body, actor }, app) =>
-      write(app, actor, ({ tx, now, newId, log }) => {
-        const row = tx
-          .insert(stocktakes)
-          .values({ id: newId(), placeId: body.placeId, startedAt: now })
-          .returning()
-          .get()
-        log('created', 'stocktake', row.id, { placeId: body.placeId })
-        return row
-      }),
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/stocktakes/:id',
-    permission: 'see-studio',
-    room,
-    summary: 'A count: what was expected, what was seen, what differs',
-    handle: ({ params }, { db }) => {
-      const row = loadStocktake(db, params.id ?? '')
-      const place = row.placeId ? db.select().from(places).where(eq(places.id, row.placeId)).get() : null
-      return { ...row, place: place?.name ?? null, lines: compare(db, row) }
-    },
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/stocktakes/:id/seen',
-    permission: 'count-stock',
-    room,
-    summary: 'Something was seen, or a stock counted; needs no version, as many may count at once',
-    body: stocktakeSeenSchema.extend({ isSeen: z.boolean().default(true) }),
-    handle: ({ params, body: { isSeen, ...seen }, actor }, app) =>
-      write(app, actor, ({ tx, log }) => {
-        const row = loadStocktake(tx, params.id ?? '')
-        requireOpen(row)
-        const others = row.seen.filter((it) => it.tag !== seen.tag)
-        const after = { seen: isSeen ? [...others, seen] : others, version: row.version + 1 }
-        tx.update(stocktakes).set(after).where(eq(stocktakes.id, row.id)).run()
-        log('counted', 'stocktake', row.id, { ...seen, isSeen })
-        return { id: row.id, version: after.version }
-      }),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/stocktakes/:id/settle',
-    permission: 'count-stock',
-    room,
-    summary: 'Settle what differs: counts, where things are, and what is lost',
-    body: stocktakeSettlingSchema,
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) =>
-      write(app, actor, (writer) => {
-        const row = requireVersion(loadStocktake(writer.tx, params.id ?? ''), version, 'count')
-        requireOpen(row)
-        const settled = settle(writer, row, new Set(body.lost))
-        const after = { closedAt: writer.now, version: row.version + 1 }
-        writer.tx
-          .update(stocktakes)
-          .set(after)
-          .where(inArray(stocktakes.id, [row.id]))
-          .run()
-        writer.log('changed', 'stocktake', row.id, { settled })
-        return { id: row.id, version: after.version, settled }
-      }),
-  }),
+  defineRoute('post /stocktakes/:id/seen', ({ params, body: { isSeen, ...seen }, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const row = loadStocktake(tx, params.id ?? '')
+      requireOpen(row)
+      const others = row.seen.filter((it) => it.tag !== seen.tag)
+      const after = { seen: isSeen ? [...others, seen] : others, version: row.version + 1 }
+      tx.update(stocktakes).set(after).where(eq(stocktakes.id, row.id)).run()
+      log('counted', 'stocktake', row.id, { ...seen, isSeen })
+      return { id: row.id, version: after.version }
+    }),
+  ),
+  defineRoute('post /stocktakes/:id/settle', ({ params, body, version, actor }, app) =>
+    write(app, actor, (writer) => {
+      const row = requireVersion(loadStocktake(writer.tx, params.id ?? ''), version, 'count')
+      requireOpen(row)
+      const settled = settle(writer, row, new Set(body.lost))
+      const after = { closedAt: writer.now, version: row.version + 1 }
+      writer.tx
+        .update(stocktakes)
+        .set(after)
+        .where(inArray(stocktakes.id, [row.id]))
+        .run()
+      writer.log('changed', 'stocktake', row.id, { settled })
+      return { id: row.id, version: after.version, settled }
+    }),
+  ),
 ]

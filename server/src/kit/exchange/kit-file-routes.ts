@@ -3,7 +3,6 @@ import {
   KIT_LISTS,
   type KitFilePlan,
   type KitFileProblem,
-  kitFilterSchema,
   may,
   planKitImport,
   readKitFile,
@@ -18,9 +17,6 @@ import { defineRoute, RawReply } from '../../foundation/http/route.ts'
 import { loadStudio } from '../../studio/settings/settings-routes.ts'
 import { listUnitIds } from '../unit/unit-list.ts'
 import { bringInKit, loadKitFile, loadKitHere, loadLive } from './kit-file-store.ts'
-
-const room = 'kit'
-const LIMIT_BYTES = 40_000_000
 
 /** A file to keep, under a name of its own. */
 function download(type: string, name: string, text: string): RawReply {
@@ -50,68 +46,30 @@ function report({ fresh, changed, unchanged }: KitFilePlan) {
 }
 
 export const kitFileRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/export/kit.json',
-    permission: 'change-kit',
-    room,
-    summary: 'The whole kit as one JSON file, to be read by Exemplar or anything else',
-    handle: (_, { db }) =>
-      download('application/json', 'kit.json', writeKitFile(loadKitFile(db, { withArchived: false }))),
+  defineRoute('get /export/kit.json', (_, { db }) =>
+    download('application/json', 'kit.json', writeKitFile(loadKitFile(db, { withArchived: false }))),
+  ),
+  defineRoute('get /export/kit.schema.json', () => describeKitFile()),
+  defineRoute('get /export/inventory.csv', ({ query, actor }, app) => {
+    const { units, stock, models, places } = loadLive(app.db)
+    const isFiltered = Object.values(query).some((it) => it !== undefined)
+    const wanted = isFiltered ? new Set(listUnitIds(app, query)) : null
+    const csv = writeInventory({
+      units: wanted ? units.filter((it) => wanted.has(it.id)) : units,
+      stock: wanted ? [] : stock,
+      models: new Map(models.map((it) => [it.id, it])),
+      places: new Map(places.map((it) => [it.id, it.name])),
+      interfaces: loadInterfaces(app.db),
+      currency: loadStudio(app.db).currency,
+      withMoney: may(actor.role, 'see-money'),
+    })
+    return download('text/csv; charset=utf-8', 'inventory.csv', csv)
   }),
-  defineRoute({
-    method: 'get',
-    path: '/export/kit.schema.json',
-    permission: 'signed-in',
-    room,
-    summary: 'The format of kit files as JSON Schema',
-    handle: () => describeKitFile(),
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/export/inventory.csv',
-    permission: 'see-studio',
-    room,
-    summary: 'Things and stock as a list for a spreadsheet; read back at once it changes nothing',
-    query: kitFilterSchema,
-    handle: ({ query, actor }, app) => {
-      const { units, stock, models, places } = loadLive(app.db)
-      const isFiltered = Object.values(query).some((it) => it !== undefined)
-      const wanted = isFiltered ? new Set(listUnitIds(app, query)) : null
-      const csv = writeInventory({
-        units: wanted ? units.filter((it) => wanted.has(it.id)) : units,
-        stock: wanted ? [] : stock,
-        models: new Map(models.map((it) => [it.id, it])),
-        places: new Map(places.map((it) => [it.id, it.name])),
-        interfaces: loadInterfaces(app.db),
-        currency: loadStudio(app.db).currency,
-        withMoney: may(actor.role, 'see-money'),
-      })
-      return download('text/csv; charset=utf-8', 'inventory.csv', csv)
-    },
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/import/kit-file/preview',
-    permission: 'change-kit',
-    room,
-    summary: 'Say what a kit file would bring; writes nothing',
-    rawLimit: LIMIT_BYTES,
-    handle: ({ body }, { db }) => report(makePlan(db, body).plan),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/import/kit-file',
-    permission: 'change-kit',
-    room,
-    summary: 'Import a kit file: all of it, or nothing',
-    rawLimit: LIMIT_BYTES,
-    status: 201,
-    handle: ({ body, actor }, app) => {
-      const { file, plan } = makePlan(app.db, body)
-      const isChange = KIT_LISTS.some((list) => plan.fresh[list].length + plan.changed[list].length > 0)
-      if (isChange) write(app, actor, (writer) => bringInKit(file, plan, writer))
-      return report(plan)
-    },
+  defineRoute('post /import/kit-file/preview', ({ body }, { db }) => report(makePlan(db, body).plan)),
+  defineRoute('post /import/kit-file', ({ body, actor }, app) => {
+    const { file, plan } = makePlan(app.db, body)
+    const isChange = KIT_LISTS.some((list) => plan.fresh[list].length + plan.changed[list].length > 0)
+    if (isChange) write(app, actor, (writer) => bringInKit(file, plan, writer))
+    return report(plan)
   }),
 ]

@@ -2,31 +2,17 @@ import { setImmediate } from 'node:timers/promises'
 import {
   changesAnything,
   type ImportPlan,
-  INVENTORY_COLUMNS,
+  type importSchema,
   planInventorySteps,
   sayImportProblem,
 } from '@exemplar/core'
-import { z } from 'zod'
+import type { z } from 'zod'
 import { ProblemError } from '../../foundation/base/problem.ts'
 import { type Actor, type AppContext, type Transaction, write } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
 import { loadImportContext } from './import-context.ts'
 import { carryOut, rememberColumns } from './import-writing.ts'
 
-export const importSchema = z.object({
-  csv: z.string('Send the text of the file.').max(5_000_000, 'The file is larger than 5 MB. Split it.'),
-  leaveOut: z.array(z.number().int()).max(20_000).default([]),
-  asNew: z.array(z.number().int()).max(20_000).default([]),
-  columns: z
-    .array(z.union([z.enum(INVENTORY_COLUMNS), z.literal('')]))
-    .max(200)
-    .nullable()
-    .default(null),
-  corrections: z
-    .array(z.object({ line: z.number().int(), column: z.enum(INVENTORY_COLUMNS), value: z.string().max(2000) }))
-    .max(20_000)
-    .default([]),
-})
 export type ImportBody = z.infer<typeof importSchema>
 
 /** So often a list is read again where something changed meanwhile. */

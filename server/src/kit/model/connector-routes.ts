@@ -1,11 +1,10 @@
-import { interfaceSchema, listAtInterface, newInterfaceSchema, STANDARD_INTERFACES } from '@exemplar/core'
+import { listAtInterface, STANDARD_INTERFACES } from '@exemplar/core'
 import { eq, isNull, sql } from 'drizzle-orm'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { interfaces, models } from '../../schema/kit-tables.ts'
 
-const room = 'kit'
 const STANDARD: ReadonlySet<string> = new Set(STANDARD_INTERFACES.map((it) => it.code))
 
 function requireOwnLabel(tx: Transaction, label: string, code: string | null): void {
@@ -14,92 +13,61 @@ function requireOwnLabel(tx: Transaction, label: string, code: string | null): v
 }
 
 export const interfaceRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/interfaces',
-    permission: 'see-studio',
-    room,
-    summary: 'Where two things can meet',
-    handle: (_, { db }) =>
-      db
-        .select()
-        .from(interfaces)
-        .orderBy(interfaces.kind, interfaces.label)
-        .all()
-        .map((it) => ({ ...it, isStandard: STANDARD.has(it.code) })),
+  defineRoute('get /interfaces', (_, { db }) =>
+    db
+      .select()
+      .from(interfaces)
+      .orderBy(interfaces.kind, interfaces.label)
+      .all()
+      .map((it) => ({ ...it, isStandard: STANDARD.has(it.code) })),
+  ),
+  defineRoute('get /interfaces/:code/fits', ({ params }, { db }) => {
+    const row = db
+      .select()
+      .from(interfaces)
+      .where(eq(interfaces.code, params.code ?? ''))
+      .get()
+    if (!row) throw refuseMissing('interface')
+    return {
+      interface: row,
+      ...listAtInterface(db.select().from(models).where(isNull(models.archivedAt)).all(), row),
+    }
   }),
-  defineRoute({
-    method: 'get',
-    path: '/interfaces/:code/fits',
-    permission: 'see-studio',
-    room,
-    summary: 'Everything that receives at an interface, and everything that goes in or on',
-    handle: ({ params }, { db }) => {
-      const row = db
-        .select()
-        .from(interfaces)
-        .where(eq(interfaces.code, params.code ?? ''))
+  defineRoute('post /interfaces', ({ body, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      requireOwnLabel(tx, body.label, null)
+      const stem = body.label
+        .toLowerCase()
+        .replace(/[^a-z0-9]+/g, '-')
+        .replace(/^-+|-+$/g, '')
+        .slice(0, 40)
+      const base = `${body.kind}-${stem || 'own'}`
+      let code = base
+      for (let n = 2; tx.select().from(interfaces).where(eq(interfaces.code, code)).get(); n++) code = `${base}-${n}`
+      const row = tx
+        .insert(interfaces)
+        .values({ ...body, code })
+        .returning()
         .get()
-      if (!row) throw refuseMissing('interface')
-      return {
-        interface: row,
-        ...listAtInterface(db.select().from(models).where(isNull(models.archivedAt)).all(), row),
-      }
-    },
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/interfaces',
-    permission: 'change-kit',
-    room,
-    summary: 'Add a mount, battery family, plate or plug of the studio’s own',
-    body: newInterfaceSchema,
-    reply: interfaceSchema,
-    status: 201,
-    handle: ({ body, actor }, app) =>
-      write(app, actor, ({ tx, log }) => {
-        requireOwnLabel(tx, body.label, null)
-        const stem = body.label
-          .toLowerCase()
-          .replace(/[^a-z0-9]+/g, '-')
-          .replace(/^-+|-+$/g, '')
-          .slice(0, 40)
-        const base = `${body.kind}-${stem || 'own'}`
-        let code = base
-        for (let n = 2; tx.select().from(interfaces).where(eq(interfaces.code, code)).get(); n++) code = `${base}-${n}`
-        const row = tx
-          .insert(interfaces)
-          .values({ ...body, code })
-          .returning()
-          .get()
-        log('created', 'interface', code, { after: row })
-        return row
-      }),
-  }),
-  defineRoute({
-    method: 'put',
-    path: '/interfaces/:code',
-    permission: 'change-kit',
-    room,
-    summary: 'Change an interface of the studio’s own; what a standard names stays',
-    body: newInterfaceSchema,
-    reply: interfaceSchema,
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) =>
-      write(app, actor, ({ tx, log }) => {
-        const code = params.code ?? ''
-        const row = tx.select().from(interfaces).where(eq(interfaces.code, code)).get()
-        const before = requireVersion(row, version, 'interface')
-        if (STANDARD.has(code))
-          throw new ProblemError(409, 'A standard', 'This is as its standard has it. Add one of your own.')
-        requireOwnLabel(tx, body.label, code)
-        log('changed', 'interface', code, { before, after: body })
-        return tx
-          .update(interfaces)
-          .set({ ...body, version: before.version + 1 })
-          .where(eq(interfaces.code, code))
-          .returning()
-          .get()
-      }),
-  }),
+      log('created', 'interface', code, { after: row })
+      return row
+    }),
+  ),
+  defineRoute('put /interfaces/:code', ({ params, body, version, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const code = params.code ?? ''
+      const row = tx.select().from(interfaces).where(eq(interfaces.code, code)).get()
+      const before = requireVersion(row, version, 'interface')
+      if (STANDARD.has(code))
+        throw new ProblemError(409, 'A standard', 'This is as its standard has it. Add one of your own.')
+      requireOwnLabel(tx, body.label, code)
+      log('changed', 'interface', code, { before, after: body })
+      return tx
+        .update(interfaces)
+        .set({ ...body, version: before.version + 1 })
+        .where(eq(interfaces.code, code))
+        .returning()
+        .get()
+    }),
+  ),
 ]

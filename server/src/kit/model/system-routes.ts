@@ -3,7 +3,6 @@ import {
   checkCompleteness,
   countBodyPoints,
   crossModifiers,
-  idSchema,
   isKindOf,
   isOwnFamily,
   judgeConformity,
@@ -17,7 +16,6 @@ import {
   resolvePolicies,
 } from '@exemplar/core'
 import { and, eq, inArray, isNull } from 'drizzle-orm'
-import { z } from 'zod'
 import { loadHoldings } from '../../availability/holdings.ts'
 import { loadInterfaces } from '../../availability/reference.ts'
 import type { AppContext } from '../../foundation/database/app-context.ts'
@@ -26,8 +24,6 @@ import { defineRoute } from '../../foundation/http/route.ts'
 import { models, units } from '../../schema/kit-tables.ts'
 import { setups } from '../../schema/setups-tables.ts'
 import { loadStudio } from '../../studio/settings/settings-routes.ts'
-
-const room = 'kit'
 
 /** Ours or soon ours: what was sold, lost or went back belongs to no system any more. */
 const COUNTED = LIFE_STATE_CODES.filter((code) => LIFE_STATES[code].usable || ['in-repair', 'lent'].includes(code))
@@ -69,46 +65,37 @@ function countAttachments({ db }: AppContext): Map<string, { setup: string; atta
 }
 
 export const systemRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/systems',
-    permission: 'see-studio',
-    room,
-    summary:
-      'Mounts, packs and plates as families: what hangs on each, what leaving it costs, what fits how many devices',
-    query: z.object({ plate: idSchema.optional(), eachMinor: z.coerce.number().int().min(0).max(1e9).optional() }),
-    handle: ({ query }, app) => {
-      const owned = loadPieces(app, COUNTED)
-      const wished = loadPieces(app, WISHED)
-      const interfaces = [...loadInterfaces(app.db).values()]
-      const of = (...kinds: Category[]) => owned.filter(({ model }) => kinds.some((it) => isKindOf(model.category, it)))
-      const plates = interfaces.filter((it) => it.kind === 'carry')
-      const plate = query.plate ?? plates.find((it) => isOwnFamily(it.code))?.code ?? 'thread-1-4'
-      return {
-        systems: listSystems(owned, interfaces),
-        follows: resolvePolicies(loadStudio(app.db), null).school('system'),
-        plates: plates.map(({ code, label }) => ({ code, label })),
-        plate,
-        conformity: judgeConformity(owned, plate, query.eachMinor ?? null),
-        portability: rankPortability(of('microphone'), [...owned, ...wished]),
-        bodies: countBodyPoints(
-          of('camera'),
-          remember(app.db, 'attachments-of-bodies', () => countAttachments(app)),
-        ),
-        mixes: listMakerMixes(
-          app.db
-            .select()
-            .from(setups)
-            .where(isNull(setups.archivedAt))
-            .orderBy(setups.code)
-            .all()
-            .map(({ code, name, roles }) => {
-              const ids = new Set(roles.flatMap((role) => role.things.map((it) => it.unitId)))
-              return { code, name, pieces: owned.filter((it) => ids.has(it.unitId)) }
-            }),
-        ),
-        modifiers: crossModifiers(of('light').slice(0, MOST_CROSSED), of('modifier').slice(0, MOST_CROSSED)),
-      }
-    },
+  defineRoute('get /systems', ({ query }, app) => {
+    const owned = loadPieces(app, COUNTED)
+    const wished = loadPieces(app, WISHED)
+    const interfaces = [...loadInterfaces(app.db).values()]
+    const of = (...kinds: Category[]) => owned.filter(({ model }) => kinds.some((it) => isKindOf(model.category, it)))
+    const plates = interfaces.filter((it) => it.kind === 'carry')
+    const plate = query.plate ?? plates.find((it) => isOwnFamily(it.code))?.code ?? 'thread-1-4'
+    return {
+      systems: listSystems(owned, interfaces),
+      follows: resolvePolicies(loadStudio(app.db), null).school('system'),
+      plates: plates.map(({ code, label }) => ({ code, label })),
+      plate,
+      conformity: judgeConformity(owned, plate, query.eachMinor ?? null),
+      portability: rankPortability(of('microphone'), [...owned, ...wished]),
+      bodies: countBodyPoints(
+        of('camera'),
+        remember(app.db, 'attachments-of-bodies', () => countAttachments(app)),
+      ),
+      mixes: listMakerMixes(
+        app.db
+          .select()
+          .from(setups)
+          .where(isNull(setups.archivedAt))
+          .orderBy(setups.code)
+          .all()
+          .map(({ code, name, roles }) => {
+            const ids = new Set(roles.flatMap((role) => role.things.map((it) => it.unitId)))
+            return { code, name, pieces: owned.filter((it) => ids.has(it.unitId)) }
+          }),
+      ),
+      modifiers: crossModifiers(of('light').slice(0, MOST_CROSSED), of('modifier').slice(0, MOST_CROSSED)),
+    }
   }),
 ]

@@ -1,4 +1,4 @@
-import { listManyChanges, type ManyChanges, manySchema, nameModel } from '@exemplar/core'
+import { listManyChanges, type ManyChanges, type manySchema, nameModel } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
 import type { z } from 'zod'
 import { isAnyOf } from '../../availability/holdings.ts'
@@ -10,7 +10,6 @@ import { setupUnits } from '../../schema/setups-tables.ts'
 import { parties, people, places } from '../../schema/studio-tables.ts'
 import { listUnitIds } from './unit-list.ts'
 
-const room = 'kit'
 type Many = z.infer<typeof manySchema>
 type Reader = AppContext['db'] | Transaction
 
@@ -92,40 +91,24 @@ function makeSet({ archive, restore, ...fields }: ManyChanges, now: number) {
 }
 
 export const manyRoutes = [
-  defineRoute({
-    method: 'post',
-    path: '/units/change-many/preview',
-    permission: 'change-kit',
-    room,
-    summary: 'Say what a change of many things would do to each; writes nothing',
-    body: manySchema,
-    handle: ({ body }, app) => report(makeLines(app, app.db, body)),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/units/change-many',
-    permission: 'change-kit',
-    room,
-    summary: 'Change many things at once, as one change to be taken back',
-    body: manySchema,
-    handle: ({ body, actor }, app) => {
-      if (!makeLines(app, app.db, body).some(isTouched)) {
-        throw new ProblemError(422, 'Nothing to change', 'None of these things would be different.')
+  defineRoute('post /units/change-many/preview', ({ body }, app) => report(makeLines(app, app.db, body))),
+  defineRoute('post /units/change-many', ({ body, actor }, app) => {
+    if (!makeLines(app, app.db, body).some(isTouched)) {
+      throw new ProblemError(422, 'Nothing to change', 'None of these things would be different.')
+    }
+    return write(app, actor, ({ tx, now, log }) => {
+      const lines = makeLines(app, tx, body)
+      const set = makeSet(body.changes, now)
+      for (const { id, changes } of lines.filter(isTouched)) {
+        const before = tx.select({ version: units.version }).from(units).where(eq(units.id, id)).get()
+        tx.update(units)
+          .set({ ...set, version: (before?.version ?? 0) + 1 })
+          .where(eq(units.id, id))
+          .run()
+        const kind = body.changes.archive ? 'archived' : body.changes.state ? 'state-changed' : 'changed'
+        log(kind, 'unit', id, { changes })
       }
-      return write(app, actor, ({ tx, now, log }) => {
-        const lines = makeLines(app, tx, body)
-        const set = makeSet(body.changes, now)
-        for (const { id, changes } of lines.filter(isTouched)) {
-          const before = tx.select({ version: units.version }).from(units).where(eq(units.id, id)).get()
-          tx.update(units)
-            .set({ ...set, version: (before?.version ?? 0) + 1 })
-            .where(eq(units.id, id))
-            .run()
-          const kind = body.changes.archive ? 'archived' : body.changes.state ? 'state-changed' : 'changed'
-          log(kind, 'unit', id, { changes })
-        }
-        return report(lines)
-      })
-    },
+      return report(lines)
+    })
   }),
 ]

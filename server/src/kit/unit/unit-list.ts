@@ -8,11 +8,11 @@ import {
   type KitFilter,
   type KitOnly,
   type KitSort,
-  kitFilterSchema,
   LIFE_STATE_CODES,
   LIFE_STATES,
   type LifeState,
   listKindsOf,
+  type unitListQuery,
 } from '@exemplar/core'
 import { like } from 'drizzle-orm'
 import { z } from 'zod'
@@ -24,11 +24,6 @@ import { stock, units } from '../../schema/kit-tables.ts'
 import { loadStudio } from '../../studio/settings/settings-routes.ts'
 import { makeMatch, makeNearMatch } from './kit-search.ts'
 
-export const unitListQuery = kitFilterSchema.extend({
-  /** Where the page before ended, as it said. */
-  after: z.string().max(300).optional(),
-  limit: z.coerce.number().int().min(1).max(500).default(100),
-})
 type UnitListQuery = z.infer<typeof unitListQuery>
 
 export interface UnitRow {

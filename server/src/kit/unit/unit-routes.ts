@@ -1,71 +1,23 @@
 import {
   CATEGORIES,
-  CATEGORY_CODES,
   canGoWith,
   EMPTY_UNIT,
-  idSchema,
-  kitFilterSchema,
   makeModelFromTemplate,
   makeNextTag,
-  moreSpecsSchema,
   type NewUnit,
-  nameSchema,
+  type quickEntrySchema,
   type TemplateFacts,
-  tagSchema,
-  unitChangeSchema,
-  unitSchema,
 } from '@exemplar/core'
 import { and, eq, isNull, sql } from 'drizzle-orm'
-import { z } from 'zod'
+import type { z } from 'zod'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { requireVersion, type Transaction, type Writer, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { interfaces, models, units } from '../../schema/kit-tables.ts'
 import { setupUnits } from '../../schema/setups-tables.ts'
 import { mergeUnits } from './merging.ts'
-import { countUnits, listTagsLike, listUnits, unitListQuery } from './unit-list.ts'
+import { countUnits, listTagsLike, listUnits } from './unit-list.ts'
 import { loadUnitPage } from './unit-page.ts'
-
-const room = 'kit'
-
-const codeOrNull = idSchema.nullable().optional()
-const wholeOrNull = z.number().int().min(0).max(1e12).nullable().optional()
-
-const factsSchema = z.object({
-  mount: codeOrNull,
-  frontMount: codeOrNull,
-  battery: codeOrNull,
-  batteryCount: z.number().int().min(1).max(8).nullable().optional(),
-  inlet: codeOrNull,
-  milliwatts: wholeOrNull,
-  massGrams: wholeOrNull,
-  loadGrams: wholeOrNull,
-  energyMilliwattHours: wholeOrNull,
-  capacityMegabytes: wholeOrNull,
-  cardMegabytesPerSecond: wholeOrNull,
-  kilobitsPerSecond: z.number().int().min(1).max(1e9).nullable().optional(),
-  endA: codeOrNull,
-  endB: codeOrNull,
-  outlets: z.number().int().min(1).max(64).nullable().optional(),
-  cardForm: codeOrNull,
-  holes: codeOrNull,
-  widthMinMm: wholeOrNull,
-  widthMaxMm: wholeOrNull,
-  depthMm: wholeOrNull,
-  heightMm: wholeOrNull,
-})
-
-/** Quick entry: three fields make a thing and, where it is the first of its kind, its model. */
-const quickEntrySchema = z.object({
-  category: z.enum(CATEGORY_CODES),
-  maker: z.string().trim().max(120).default(''),
-  name: nameSchema,
-  placeId: idSchema.nullable().default(null),
-  tag: tagSchema.nullable().default(null),
-  facts: factsSchema.default({}),
-  specs: moreSpecsSchema.default({}),
-  nickname: z.string().trim().max(80).default(''),
-})
 
 /** Finds the model of that kind and name, or makes it from the template. */
 export function findOrMakeModel(
@@ -117,164 +69,92 @@ function requireSense(tx: Transaction, unit: { id: string }, change: Partial<New
 }
 
 export const unitRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/units',
-    permission: 'see-studio',
-    room,
-    summary: 'One page of things by tag, filtered',
-    query: unitListQuery,
-    handle: ({ query }, app) => listUnits(app, query),
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/units/count',
-    permission: 'see-studio',
-    room,
-    summary: 'How many things of how many models',
-    query: kitFilterSchema,
-    handle: ({ query }, app) => countUnits(app, query),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/units',
-    permission: 'change-kit',
-    room,
-    summary: 'Add a thing by quick entry',
-    body: quickEntrySchema,
-    reply: unitSchema,
-    status: 201,
-    handle: ({ body, actor }, app) =>
-      write(app, actor, (writer) => {
-        const modelId = findOrMakeModel(writer, body)
-        const { prefix } = CATEGORIES[body.category]
-        const tag = body.tag ?? makeNextTag(prefix, listTagsLike(writer.tx, prefix))
-        const unit = writer.tx
+  defineRoute('get /units', ({ query }, app) => listUnits(app, query)),
+  defineRoute('get /units/count', ({ query }, app) => countUnits(app, query)),
+  defineRoute('post /units', ({ body, actor }, app) =>
+    write(app, actor, (writer) => {
+      const modelId = findOrMakeModel(writer, body)
+      const { prefix } = CATEGORIES[body.category]
+      const tag = body.tag ?? makeNextTag(prefix, listTagsLike(writer.tx, prefix))
+      const unit = writer.tx
+        .insert(units)
+        .values({ ...EMPTY_UNIT, id: writer.newId(), tag, modelId, placeId: body.placeId, nickname: body.nickname })
+        .returning()
+        .get()
+      writer.log('created', 'unit', unit.id, { after: unit })
+      return unit
+    }),
+  ),
+  defineRoute('get /units/:id', ({ params }, app) => loadUnitPage(app, params.id ?? '')),
+  defineRoute('patch /units/:id', ({ params, body, version, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
+      requireSense(tx, before, body)
+      const after = tx
+        .update(units)
+        .set({ ...body, version: before.version + 1 })
+        .where(eq(units.id, id))
+        .returning()
+        .get()
+      const kind = before.state !== after.state ? 'state-changed' : isMoved(before, after) ? 'moved' : 'changed'
+      log(kind, 'unit', id, { before, after })
+      return after
+    }),
+  ),
+  defineRoute('delete /units/:id', ({ params, version, actor }, app) =>
+    write(app, actor, ({ tx, now, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
+      if (tx.select().from(setupUnits).where(eq(setupUnits.unitId, id)).get()) {
+        const detail = `${before.tag} stands in a setup. Take it out of the setup first.`
+        throw new ProblemError(409, 'Still in use', detail)
+      }
+      tx.update(units)
+        .set({ archivedAt: now, version: before.version + 1 })
+        .where(eq(units.id, id))
+        .run()
+      log('archived', 'unit', id)
+      return { id, version: before.version + 1 }
+    }),
+  ),
+  defineRoute('post /units/:id/restore', ({ params, version, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
+      tx.update(units)
+        .set({ archivedAt: null, version: before.version + 1 })
+        .where(eq(units.id, id))
+        .run()
+      log('changed', 'unit', id, { restored: true })
+      return { id, version: before.version + 1 }
+    }),
+  ),
+  defineRoute('post /units/:id/duplicate', ({ params, body, actor }, app) =>
+    write(app, actor, (writer) => {
+      const like = writer.tx
+        .select()
+        .from(units)
+        .where(eq(units.id, params.id ?? ''))
+        .get()
+      if (!like) throw refuseMissing('thing')
+      const prefix = /^(.+)-\d+$/.exec(like.tag)?.[1] ?? like.tag
+      return Array.from({ length: body.count }, () => {
+        const tag = makeNextTag(prefix, listTagsLike(writer.tx, prefix))
+        // What was promised was promised for one piece.
+        const provenance = { ...like.provenance, duties: [] }
+        const own = { serial: null, nickname: '', remarks: [], provenance, version: 1 }
+        const row = { ...like, ...own, id: writer.newId(), tag }
+        writer.tx
           .insert(units)
-          .values({ ...EMPTY_UNIT, id: writer.newId(), tag, modelId, placeId: body.placeId, nickname: body.nickname })
-          .returning()
-          .get()
-        writer.log('created', 'unit', unit.id, { after: unit })
-        return unit
-      }),
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/units/:id',
-    permission: 'see-studio',
-    room,
-    summary: 'A thing with its model, where it serves, its faults and its money',
-    handle: ({ params }, app) => loadUnitPage(app, params.id ?? ''),
-  }),
-  defineRoute({
-    method: 'patch',
-    path: '/units/:id',
-    permission: 'change-kit',
-    room,
-    summary: 'Change a thing',
-    body: unitChangeSchema,
-    reply: unitSchema,
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) =>
-      write(app, actor, ({ tx, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
-        requireSense(tx, before, body)
-        const after = tx
-          .update(units)
-          .set({ ...body, version: before.version + 1 })
-          .where(eq(units.id, id))
-          .returning()
-          .get()
-        const kind = before.state !== after.state ? 'state-changed' : isMoved(before, after) ? 'moved' : 'changed'
-        log(kind, 'unit', id, { before, after })
-        return after
-      }),
-  }),
-  defineRoute({
-    method: 'delete',
-    path: '/units/:id',
-    permission: 'change-kit',
-    room,
-    summary: 'Archive a thing; its history stays',
-    isChange: true,
-    handle: ({ params, version, actor }, app) =>
-      write(app, actor, ({ tx, now, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
-        if (tx.select().from(setupUnits).where(eq(setupUnits.unitId, id)).get()) {
-          const detail = `${before.tag} stands in a setup. Take it out of the setup first.`
-          throw new ProblemError(409, 'Still in use', detail)
-        }
-        tx.update(units)
-          .set({ archivedAt: now, version: before.version + 1 })
-          .where(eq(units.id, id))
+          .values({ ...row, archivedAt: null })
           .run()
-        log('archived', 'unit', id)
-        return { id, version: before.version + 1 }
-      }),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/units/:id/restore',
-    permission: 'change-kit',
-    room,
-    summary: 'Bring a thing back from the archive',
-    body: z.object({}),
-    isChange: true,
-    handle: ({ params, version, actor }, app) =>
-      write(app, actor, ({ tx, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
-        tx.update(units)
-          .set({ archivedAt: null, version: before.version + 1 })
-          .where(eq(units.id, id))
-          .run()
-        log('changed', 'unit', id, { restored: true })
-        return { id, version: before.version + 1 }
-      }),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/units/:id/duplicate',
-    permission: 'change-kit',
-    room,
-    summary: 'Add further pieces like a thing: all but its tag, serial, nickname and remarks',
-    body: z.object({ count: z.number().int().min(1, 'At least one.').max(50, 'At most 50 at once.') }),
-    status: 201,
-    handle: ({ params, body, actor }, app) =>
-      write(app, actor, (writer) => {
-        const like = writer.tx
-          .select()
-          .from(units)
-          .where(eq(units.id, params.id ?? ''))
-          .get()
-        if (!like) throw refuseMissing('thing')
-        const prefix = /^(.+)-\d+$/.exec(like.tag)?.[1] ?? like.tag
-        return Array.from({ length: body.count }, () => {
-          const tag = makeNextTag(prefix, listTagsLike(writer.tx, prefix))
-          // What was promised was promised for one piece.
-          const provenance = { ...like.provenance, duties: [] }
-          const own = { serial: null, nickname: '', remarks: [], provenance, version: 1 }
-          const row = { ...like, ...own, id: writer.newId(), tag }
-          writer.tx
-            .insert(units)
-            .values({ ...row, archivedAt: null })
-            .run()
-          writer.log('created', 'unit', row.id, { after: { tag }, like: like.tag })
-          return { id: row.id, tag }
-        })
-      }),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/units/:id/merge',
-    permission: 'change-kit',
-    room,
-    summary: 'Two records of one thing become one: this one goes into another, with all that names it',
-    body: z.object({ intoId: idSchema }),
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) =>
-      write(app, actor, (writer) => mergeUnits(writer, params.id ?? '', body.intoId, version)),
-  }),
+        writer.log('created', 'unit', row.id, { after: { tag }, like: like.tag })
+        return { id: row.id, tag }
+      })
+    }),
+  ),
+  defineRoute('post /units/:id/merge', ({ params, body, version, actor }, app) =>
+    write(app, actor, (writer) => mergeUnits(writer, params.id ?? '', body.intoId, version)),
+  ),
 ]

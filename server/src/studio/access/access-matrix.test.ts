@@ -335,6 +335,13 @@ describe('money', () => {
       title: 'Corner let, moved',
       feeMinor: 12_000,
     })
+    const late = await api.as('crew')(
+      'PUT',
+      `/bookings/${made.body.id}`,
+      { ...fee, ...when, state: 'pencilled', feeMinor: null },
+      match(1),
+    )
+    expect([late.status, late.body.current.title, late.body.current.feeMinor]).toEqual([409, 'Corner let, moved', null])
   })
 
   test('contacts reach crew and manager, and no viewer', async () => {

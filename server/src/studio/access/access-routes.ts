@@ -1,6 +1,4 @@
-import { ACCESS_ROLES, idSchema, nameSchema, passwordSchema, signInNameSchema } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
-import { z } from 'zod'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { hashPassword, hashToken, makeToken, verifyPassword } from '../../foundation/base/secrets.ts'
 import {
@@ -16,7 +14,6 @@ import { accounts, invitations, people } from '../../schema/studio-tables.ts'
 import { beginSession, endSession, endSessionsOf } from './sessions.ts'
 import { makeSignInLimits } from './sign-in-limits.ts'
 
-const room = 'studio'
 /** A link to set a password works so long. */
 const INVITATION_MS = 7 * 86_400_000
 
@@ -71,17 +68,6 @@ function insertAccount({ tx, newId, log }: Writer, name: string, signInName: str
   return personId
 }
 
-const firstRunSchema = z.object({
-  name: nameSchema,
-  signInName: signInNameSchema,
-  password: passwordSchema,
-  start: z.enum(['empty', 'demo']),
-  /** Asked where others can reach this address: it stands in the log of the machine. */
-  code: z.string().max(80).default(''),
-})
-
-const signInSchema = z.object({ signInName: z.string().max(200), password: z.string().max(400) })
-
 function requireAccount(app: AppContext, personId: string, version: number) {
   const row = app.db.select().from(accounts).where(eq(accounts.personId, personId)).get()
   return requireVersion(row, version, 'account')
@@ -123,256 +109,151 @@ export interface Beginnings {
 }
 
 export const makeAccessRoutes = ({ fillDemo }: Beginnings) => [
-  defineRoute({
-    method: 'get',
-    path: '/access/me',
-    permission: 'open',
-    room,
-    summary: 'Who is signed in here, and what can be done without',
-    handle: ({ actor }, app) => describeAccess(app, actor.personId),
+  defineRoute('get /access/me', ({ actor }, app) => describeAccess(app, actor.personId)),
+  defineRoute('post /access/first-run', async ({ body, connection }, app) => {
+    if (hasOwner(app)) throw new ProblemError(409, 'There is an owner', 'This Exemplar has its owner. Sign in.')
+    if (app.config.firstRunCode && body.code.trim() !== app.config.firstRunCode) {
+      await findLimits(app).countFailure('first-run', connection.address)
+      throw refuseField('/code', 'This is not the code that stands in the log of the machine.')
+    }
+    const hash = await hashPassword(body.password, app.config.passwordCost)
+    if (hasOwner(app)) throw new ProblemError(409, 'There is an owner', 'Somebody else was quicker. Sign in.')
+    if (body.start === 'demo') fillDemo(app)
+    const personId = write(
+      app,
+      makeSystemActor(),
+      (writer) => insertAccount(writer, body.name, body.signInName, hash),
+      {
+        isTracked: false,
+      },
+    )
+    return enter(app, connection, personId)
   }),
-  defineRoute({
-    method: 'post',
-    path: '/access/first-run',
-    permission: 'open',
-    room,
-    summary: 'Make the owner of a new Exemplar, empty or with the demo',
-    body: firstRunSchema,
-    status: 201,
-    handle: async ({ body, connection }, app) => {
-      if (hasOwner(app)) throw new ProblemError(409, 'There is an owner', 'This Exemplar has its owner. Sign in.')
-      if (app.config.firstRunCode && body.code.trim() !== app.config.firstRunCode) {
-        await findLimits(app).countFailure('first-run', connection.address)
-        throw refuseField('/code', 'This is not the code that stands in the log of the machine.')
+  defineRoute('post /access/sign-in', async ({ body, connection }, app) => {
+    const limits = findLimits(app)
+    const name = body.signInName.trim().toLowerCase()
+    await limits.requireFree(name, connection.address)
+    const account = app.db.select().from(accounts).where(eq(accounts.signInName, name)).get()
+    const isRight = await verifyPassword(body.password, account?.passwordHash ?? null, app.config.passwordCost)
+    if (!account || !isRight || account.disabledAt !== null) {
+      await limits.countFailure(name, connection.address)
+      throw new ProblemError(401, 'Not signed in', 'Name and password do not belong together.')
+    }
+    await limits.forgive(name)
+    return enter(app, connection, account.personId)
+  }),
+  defineRoute('post /access/step-in', ({ body, connection }, app) => {
+    if (!canStepIn(app)) throw new ProblemError(403, 'Not allowed', 'That works in the demo on its own machine only.')
+    const account = app.db.select().from(accounts).where(eq(accounts.role, body.role)).get()
+    if (!account) throw refuseMissing('account')
+    return enter(app, connection, account.personId)
+  }),
+  defineRoute('post /access/sign-out', ({ connection }, app) => {
+    if (connection.sessionId) endSession(app.db, connection.sessionId)
+    connection.setToken(null)
+  }),
+  defineRoute('post /access/sign-out-everywhere', ({ actor, connection }, app) => {
+    if (actor.personId) endSessionsOf(app, actor.personId)
+    connection.setToken(null)
+  }),
+  defineRoute('post /access/password', async ({ body, actor, connection }, app) => {
+    const { personId } = actor
+    const account = personId ? app.db.select().from(accounts).where(eq(accounts.personId, personId)).get() : null
+    if (!account) throw refuseMissing('account')
+    await findLimits(app).requireFree(account.signInName, connection.address)
+    if (!(await verifyPassword(body.old, account.passwordHash, app.config.passwordCost))) {
+      await findLimits(app).countFailure(account.signInName, connection.address)
+      throw refuseField('/old', 'This is not your password.')
+    }
+    const passwordHash = await hashPassword(body.password, app.config.passwordCost)
+    write(app, actor, ({ tx, log }) => {
+      tx.update(accounts)
+        .set({ passwordHash, version: account.version + 1 })
+        .where(eq(accounts.personId, account.personId))
+        .run()
+      log('access-changed', 'person', account.personId, { password: true })
+    })
+    endSessionsOf(app, account.personId)
+    return enter(app, connection, account.personId)
+  }),
+  defineRoute('get /access/accounts', (_, { db }) =>
+    db
+      .select({ account: accounts, name: people.name })
+      .from(accounts)
+      .innerJoin(people, eq(people.id, accounts.personId))
+      .orderBy(people.name)
+      .all()
+      .map(({ account: { passwordHash, ...account }, name }) => ({
+        ...account,
+        name,
+        hasPassword: passwordHash !== null,
+      })),
+  ),
+  defineRoute('post /access/invitations', ({ body, actor }, app) =>
+    write(app, actor, (writer) => {
+      const { tx } = writer
+      if (!tx.select().from(people).where(eq(people.id, body.personId)).get()) throw refuseMissing('person')
+      const known = tx.select().from(accounts).where(eq(accounts.personId, body.personId)).get()
+      if (known) throw refuseField('/personId', 'This person can sign in already. Make a new link instead.', 409)
+      if (tx.select().from(accounts).where(eq(accounts.signInName, body.signInName)).get()) {
+        throw refuseField('/signInName', 'Somebody else has this sign-in name.', 409)
       }
-      const hash = await hashPassword(body.password, app.config.passwordCost)
-      if (hasOwner(app)) throw new ProblemError(409, 'There is an owner', 'Somebody else was quicker. Sign in.')
-      if (body.start === 'demo') fillDemo(app)
-      const personId = write(
-        app,
-        makeSystemActor(),
-        (writer) => insertAccount(writer, body.name, body.signInName, hash),
-        {
-          isTracked: false,
-        },
-      )
-      return enter(app, connection, personId)
-    },
+      tx.insert(accounts)
+        .values({ ...body, passwordHash: null })
+        .run()
+      return makeInvitation(writer, body.personId)
+    }),
+  ),
+  defineRoute('post /access/accounts/:id/reset', ({ params, version, actor }, app) => {
+    const account = requireAccount(app, params.id ?? '', version)
+    requireRank(actor, account)
+    const invitation = write(app, actor, (writer) => {
+      writer.tx
+        .update(accounts)
+        .set({ passwordHash: null, version: version + 1 })
+        .where(eq(accounts.personId, account.personId))
+        .run()
+      return makeInvitation(writer, account.personId)
+    })
+    endSessionsOf(app, account.personId)
+    return invitation
   }),
-  defineRoute({
-    method: 'post',
-    path: '/access/sign-in',
-    permission: 'open',
-    room,
-    summary: 'Sign in with a name and a password',
-    body: signInSchema,
-    handle: async ({ body, connection }, app) => {
-      const limits = findLimits(app)
-      const name = body.signInName.trim().toLowerCase()
-      await limits.requireFree(name, connection.address)
-      const account = app.db.select().from(accounts).where(eq(accounts.signInName, name)).get()
-      const isRight = await verifyPassword(body.password, account?.passwordHash ?? null, app.config.passwordCost)
-      if (!account || !isRight || account.disabledAt !== null) {
-        await limits.countFailure(name, connection.address)
-        throw new ProblemError(401, 'Not signed in', 'Name and password do not belong together.')
-      }
-      await limits.forgive(name)
-      return enter(app, connection, account.personId)
-    },
+  defineRoute('post /access/accounts/:id/sign-out-everywhere', ({ params }, app) =>
+    endSessionsOf(app, params.id ?? ''),
+  ),
+  defineRoute('put /access/accounts/:id', ({ params, body, version, actor }, app) => {
+    const account = requireAccount(app, params.id ?? '', version)
+    requireRank(actor, account)
+    if (account.isOwner && (body.role !== 'manager' || body.isDisabled)) {
+      throw refuseField('/role', 'The owner stays a manager, so that somebody always can get in.')
+    }
+    const { personId } = account
+    const after = { role: body.role, disabledAt: body.isDisabled ? app.now() : null, version: version + 1 }
+    write(app, actor, ({ tx, log }) => {
+      tx.update(accounts).set(after).where(eq(accounts.personId, personId)).run()
+      log('access-changed', 'person', personId, { role: body.role, isDisabled: body.isDisabled })
+    })
+    // Whoever may do less from now on must not go on with a page that still shows more.
+    endSessionsOf(app, personId)
+    return { personId, version: after.version }
   }),
-  defineRoute({
-    method: 'post',
-    path: '/access/step-in',
-    permission: 'open',
-    room,
-    summary: 'Sign in to the demo as one of the roles; on this machine only',
-    body: z.object({ role: z.enum(ACCESS_ROLES) }),
-    handle: ({ body, connection }, app) => {
-      if (!canStepIn(app)) throw new ProblemError(403, 'Not allowed', 'That works in the demo on its own machine only.')
-      const account = app.db.select().from(accounts).where(eq(accounts.role, body.role)).get()
-      if (!account) throw refuseMissing('account')
-      return enter(app, connection, account.personId)
-    },
+  defineRoute('get /access/invitations/:token', ({ params }, app) => {
+    const { name, signInName } = findInvitation(app, params.token ?? '')
+    return { name, signInName }
   }),
-  defineRoute({
-    method: 'post',
-    path: '/access/sign-out',
-    permission: 'signed-in',
-    room,
-    summary: 'Sign out here',
-    handle: ({ connection }, app) => {
-      if (connection.sessionId) endSession(app.db, connection.sessionId)
-      connection.setToken(null)
-    },
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/access/sign-out-everywhere',
-    permission: 'signed-in',
-    room,
-    summary: 'Sign out on every device',
-    handle: ({ actor, connection }, app) => {
-      if (actor.personId) endSessionsOf(app, actor.personId)
-      connection.setToken(null)
-    },
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/access/password',
-    permission: 'signed-in',
-    room,
-    summary: 'Change one’s own password; other devices are signed out',
-    body: z.object({ old: z.string().max(400), password: passwordSchema }),
-    handle: async ({ body, actor, connection }, app) => {
-      const { personId } = actor
-      const account = personId ? app.db.select().from(accounts).where(eq(accounts.personId, personId)).get() : null
-      if (!account) throw refuseMissing('account')
-      await findLimits(app).requireFree(account.signInName, connection.address)
-      if (!(await verifyPassword(body.old, account.passwordHash, app.config.passwordCost))) {
-        await findLimits(app).countFailure(account.signInName, connection.address)
-        throw refuseField('/old', 'This is not your password.')
-      }
-      const passwordHash = await hashPassword(body.password, app.config.passwordCost)
-      write(app, actor, ({ tx, log }) => {
-        tx.update(accounts)
-          .set({ passwordHash, version: account.version + 1 })
-          .where(eq(accounts.personId, account.personId))
-          .run()
-        log('access-changed', 'person', account.personId, { password: true })
-      })
-      endSessionsOf(app, account.personId)
-      return enter(app, connection, account.personId)
-    },
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/access/accounts',
-    permission: 'manage-access',
-    room,
-    summary: 'Who may sign in, and as what',
-    handle: (_, { db }) =>
-      db
-        .select({ account: accounts, name: people.name })
-        .from(accounts)
-        .innerJoin(people, eq(people.id, accounts.personId))
-        .orderBy(people.name)
-        .all()
-        .map(({ account: { passwordHash, ...account }, name }) => ({
-          ...account,
-          name,
-          hasPassword: passwordHash !== null,
-        })),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/access/invitations',
-    permission: 'manage-access',
-    room,
-    summary: 'Invite a person of the team: gives back the link’s token, once',
-    body: z.object({ personId: idSchema, signInName: signInNameSchema, role: z.enum(ACCESS_ROLES) }),
-    status: 201,
-    handle: ({ body, actor }, app) =>
-      write(app, actor, (writer) => {
-        const { tx } = writer
-        if (!tx.select().from(people).where(eq(people.id, body.personId)).get()) throw refuseMissing('person')
-        const known = tx.select().from(accounts).where(eq(accounts.personId, body.personId)).get()
-        if (known) throw refuseField('/personId', 'This person can sign in already. Make a new link instead.', 409)
-        if (tx.select().from(accounts).where(eq(accounts.signInName, body.signInName)).get()) {
-          throw refuseField('/signInName', 'Somebody else has this sign-in name.', 409)
-        }
-        tx.insert(accounts)
-          .values({ ...body, passwordHash: null })
-          .run()
-        return makeInvitation(writer, body.personId)
-      }),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/access/accounts/:id/reset',
-    permission: 'manage-access',
-    room,
-    summary: 'Make a new link to set a password; the old password stops at once',
-    isChange: true,
-    handle: ({ params, version, actor }, app) => {
-      const account = requireAccount(app, params.id ?? '', version)
-      requireRank(actor, account)
-      const invitation = write(app, actor, (writer) => {
-        writer.tx
-          .update(accounts)
-          .set({ passwordHash: null, version: version + 1 })
-          .where(eq(accounts.personId, account.personId))
-          .run()
-        return makeInvitation(writer, account.personId)
-      })
-      endSessionsOf(app, account.personId)
-      return invitation
-    },
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/access/accounts/:id/sign-out-everywhere',
-    permission: 'manage-access',
-    room,
-    summary: 'End every session of a person',
-    handle: ({ params }, app) => endSessionsOf(app, params.id ?? ''),
-  }),
-  defineRoute({
-    method: 'put',
-    path: '/access/accounts/:id',
-    permission: 'manage-access',
-    room,
-    summary: 'Change what a person may do, or switch the account off',
-    body: z.object({ role: z.enum(ACCESS_ROLES), isDisabled: z.boolean() }),
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) => {
-      const account = requireAccount(app, params.id ?? '', version)
-      requireRank(actor, account)
-      if (account.isOwner && (body.role !== 'manager' || body.isDisabled)) {
-        throw refuseField('/role', 'The owner stays a manager, so that somebody always can get in.')
-      }
-      const { personId } = account
-      const after = { role: body.role, disabledAt: body.isDisabled ? app.now() : null, version: version + 1 }
-      write(app, actor, ({ tx, log }) => {
-        tx.update(accounts).set(after).where(eq(accounts.personId, personId)).run()
-        log('access-changed', 'person', personId, { role: body.role, isDisabled: body.isDisabled })
-      })
-      // Whoever may do less from now on must not go on with a page that still shows more.
-      endSessionsOf(app, personId)
-      return { personId, version: after.version }
-    },
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/access/invitations/:token',
-    permission: 'open',
-    room,
-    summary: 'Whom a link invites',
-    handle: ({ params }, app) => {
-      const { name, signInName } = findInvitation(app, params.token ?? '')
-      return { name, signInName }
-    },
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/access/invitations/:token',
-    permission: 'open',
-    room,
-    summary: 'Set a password by a link, and sign in',
-    body: z.object({ password: passwordSchema }),
-    handle: async ({ params, body, connection }, app) => {
-      const { invitation } = findInvitation(app, params.token ?? '')
-      const passwordHash = await hashPassword(body.password, app.config.passwordCost)
-      const { personId } = invitation
-      write(app, { ...makeSystemActor(), personId }, ({ tx, now, log }) => {
-        // Asked again inside the transaction: of two who follow one link at once, one comes too late.
-        const unused = tx.select().from(invitations).where(eq(invitations.id, invitation.id)).get()
-        if (unused?.usedAt !== null) throw new ProblemError(410, 'No longer good', 'This link was used already.')
-        tx.update(invitations).set({ usedAt: now }).where(eq(invitations.id, invitation.id)).run()
-        tx.update(accounts).set({ passwordHash }).where(eq(accounts.personId, personId)).run()
-        log('access-changed', 'person', personId, { password: true })
-      })
-      endSessionsOf(app, personId)
-      return enter(app, connection, personId)
-    },
+  defineRoute('post /access/invitations/:token', async ({ params, body, connection }, app) => {
+    const { invitation } = findInvitation(app, params.token ?? '')
+    const passwordHash = await hashPassword(body.password, app.config.passwordCost)
+    const { personId } = invitation
+    write(app, { ...makeSystemActor(), personId }, ({ tx, now, log }) => {
+      // Asked again inside the transaction: of two who follow one link at once, one comes too late.
+      const unused = tx.select().from(invitations).where(eq(invitations.id, invitation.id)).get()
+      if (unused?.usedAt !== null) throw new ProblemError(410, 'No longer good', 'This link was used already.')
+      tx.update(invitations).set({ usedAt: now }).where(eq(invitations.id, invitation.id)).run()
+      tx.update(accounts).set({ passwordHash }).where(eq(accounts.personId, personId)).run()
+      log('access-changed', 'person', personId, { password: true })
+    })
+    endSessionsOf(app, personId)
+    return enter(app, connection, personId)
   }),
 ]

@@ -1,6 +1,7 @@
 import { statfsSync } from 'node:fs'
+import { ProblemError } from '../../foundation/base/problem.ts'
 import type { AppContext } from '../../foundation/database/app-context.ts'
-import { defineRoute, RawReply } from '../../foundation/http/route.ts'
+import { defineRoute } from '../../foundation/http/route.ts'
 import { listBackups } from './backup.ts'
 
 const DAY = 86_400_000
@@ -39,17 +40,10 @@ export function listHealthProblems(app: AppContext): HealthProblem[] {
 }
 
 export const healthRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/health',
-    permission: 'open',
-    room: 'studio',
-    summary: 'Whether all is well, else what to do; 503 when the database does not answer',
-    handle: (_, app) => {
-      const problems = listHealthProblems(app)
-      const reply = { ok: problems.length === 0, problems }
-      if (!problems.some((it) => it.code === 'database')) return reply
-      return new RawReply('application/json', Buffer.from(JSON.stringify(reply)), {}, 503)
-    },
+  defineRoute('get /health', (_, app) => {
+    const problems = listHealthProblems(app)
+    const reply = { ok: problems.length === 0, problems }
+    if (!problems.some((it) => it.code === 'database')) return reply
+    throw new ProblemError(503, 'Not well', problems.map((it) => it.text).join(' '), { report: reply })
   }),
 ]

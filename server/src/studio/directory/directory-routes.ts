@@ -1,6 +1,4 @@
-import { newPartySchema, newPersonSchema, newPlaceSchema, partySchema, personSchema, placeSchema } from '@exemplar/core'
 import { and, desc, eq, gt, inArray, isNull, ne, or, sql } from 'drizzle-orm'
-import { z } from 'zod'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { type AppContext, requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
@@ -10,8 +8,6 @@ import { entries } from '../../schema/ledger-tables.ts'
 import { setups } from '../../schema/setups-tables.ts'
 import { parties, people, places } from '../../schema/studio-tables.ts'
 import { loadPlacePage } from './place-page.ts'
-
-const room = 'studio'
 
 /** A row as people see it: whether it is archived is asked, not shown. */
 export function withoutArchive<T extends { archivedAt: unknown }>({ archivedAt: _, ...row }: T): Omit<T, 'archivedAt'> {
@@ -92,239 +88,129 @@ function loadPartyPage({ db }: AppContext, id: string) {
 }
 
 export const directoryRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/people',
-    permission: 'see-studio',
-    room,
-    summary: 'Everybody of the team',
-    reply: z.array(personSchema),
-    handle: (_, { db }) =>
-      db.select().from(people).where(isNull(people.archivedAt)).orderBy(people.name).all().map(withoutArchive),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/people',
-    permission: 'change-directory',
-    room,
-    summary: 'Add a person',
-    body: newPersonSchema,
-    reply: personSchema,
-    status: 201,
-    handle: ({ body, actor }, app) =>
-      write(app, actor, ({ tx, newId, log }) => {
-        const person = withoutArchive(
-          tx
-            .insert(people)
-            .values({ ...body, id: newId() })
-            .returning()
-            .get(),
+  defineRoute('get /people', (_, { db }) =>
+    db.select().from(people).where(isNull(people.archivedAt)).orderBy(people.name).all().map(withoutArchive),
+  ),
+  defineRoute('post /people', ({ body, actor }, app) =>
+    write(app, actor, ({ tx, newId, log }) => {
+      const person = withoutArchive(
+        tx
+          .insert(people)
+          .values({ ...body, id: newId() })
+          .returning()
+          .get(),
+      )
+      log('created', 'person', person.id, { after: person })
+      return person
+    }),
+  ),
+  defineRoute('put /people/:id', ({ params, body, version, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(people).where(eq(people.id, id)).get(), version, 'person')
+      const after = { ...body, version: before.version + 1 }
+      log('changed', 'person', id, { before, after })
+      return withoutArchive(tx.update(people).set(after).where(eq(people.id, id)).returning().get())
+    }),
+  ),
+  defineRoute('delete /people/:id', ({ params, version, actor }, app) =>
+    write(app, actor, ({ tx, now, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(people).where(eq(people.id, id)).get(), version, 'person')
+      requireUnused(tx, now, { person: id })
+      const after = { archivedAt: now, version: before.version + 1 }
+      tx.update(people).set(after).where(eq(people.id, id)).run()
+      log('archived', 'person', id)
+      return { id, version: after.version }
+    }),
+  ),
+  defineRoute('get /parties', (_, { db }) =>
+    db.select().from(parties).where(isNull(parties.archivedAt)).orderBy(parties.name).all().map(withoutArchive),
+  ),
+  defineRoute('get /parties/:id', ({ params }, app) => loadPartyPage(app, params.id ?? '')),
+  defineRoute('post /parties', ({ body, actor }, app) =>
+    write(app, actor, ({ tx, newId, log }) => {
+      const party = withoutArchive(
+        tx
+          .insert(parties)
+          .values({ ...body, id: newId() })
+          .returning()
+          .get(),
+      )
+      log('created', 'party', party.id, { after: party })
+      return party
+    }),
+  ),
+  defineRoute('put /parties/:id', ({ params, body, version, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(parties).where(eq(parties.id, id)).get(), version, 'party')
+      const after = { ...body, version: before.version + 1 }
+      log('changed', 'party', id, { before, after })
+      return withoutArchive(tx.update(parties).set(after).where(eq(parties.id, id)).returning().get())
+    }),
+  ),
+  defineRoute('delete /parties/:id', ({ params, version, actor }, app) =>
+    write(app, actor, ({ tx, now, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(parties).where(eq(parties.id, id)).get(), version, 'party')
+      const borrowed = tx
+        .select()
+        .from(units)
+        .where(
+          and(
+            eq(units.partyId, id),
+            isNull(units.archivedAt),
+            inArray(units.acquisition, ['loan-in', 'rented']),
+            ne(units.state, 'returned'),
+          ),
         )
-        log('created', 'person', person.id, { after: person })
-        return person
-      }),
-  }),
-  defineRoute({
-    method: 'put',
-    path: '/people/:id',
-    permission: 'change-directory',
-    room,
-    summary: 'Change a person',
-    body: newPersonSchema,
-    reply: personSchema,
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) =>
-      write(app, actor, ({ tx, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(people).where(eq(people.id, id)).get(), version, 'person')
-        const after = { ...body, version: before.version + 1 }
-        log('changed', 'person', id, { before, after })
-        return withoutArchive(tx.update(people).set(after).where(eq(people.id, id)).returning().get())
-      }),
-  }),
-  defineRoute({
-    method: 'delete',
-    path: '/people/:id',
-    permission: 'change-directory',
-    room,
-    summary: 'Archive a person; what they did stays',
-    isChange: true,
-    handle: ({ params, version, actor }, app) =>
-      write(app, actor, ({ tx, now, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(people).where(eq(people.id, id)).get(), version, 'person')
-        requireUnused(tx, now, { person: id })
-        const after = { archivedAt: now, version: before.version + 1 }
-        tx.update(people).set(after).where(eq(people.id, id)).run()
-        log('archived', 'person', id)
-        return { id, version: after.version }
-      }),
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/parties',
-    permission: 'see-studio',
-    room,
-    summary: 'Vendors, lenders, clients and repairers',
-    reply: z.array(partySchema),
-    handle: (_, { db }) =>
-      db.select().from(parties).where(isNull(parties.archivedAt)).orderBy(parties.name).all().map(withoutArchive),
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/parties/:id',
-    permission: 'see-studio',
-    room,
-    summary: 'A vendor, lender, client or repairer with what they did here',
-    handle: ({ params }, app) => loadPartyPage(app, params.id ?? ''),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/parties',
-    permission: 'change-directory',
-    room,
-    summary: 'Add a vendor, lender, client or repairer',
-    body: newPartySchema,
-    reply: partySchema,
-    status: 201,
-    handle: ({ body, actor }, app) =>
-      write(app, actor, ({ tx, newId, log }) => {
-        const party = withoutArchive(
-          tx
-            .insert(parties)
-            .values({ ...body, id: newId() })
-            .returning()
-            .get(),
-        )
-        log('created', 'party', party.id, { after: party })
-        return party
-      }),
-  }),
-  defineRoute({
-    method: 'put',
-    path: '/parties/:id',
-    permission: 'change-directory',
-    room,
-    summary: 'Change a vendor, lender, client or repairer',
-    body: newPartySchema,
-    reply: partySchema,
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) =>
-      write(app, actor, ({ tx, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(parties).where(eq(parties.id, id)).get(), version, 'party')
-        const after = { ...body, version: before.version + 1 }
-        log('changed', 'party', id, { before, after })
-        return withoutArchive(tx.update(parties).set(after).where(eq(parties.id, id)).returning().get())
-      }),
-  }),
-  defineRoute({
-    method: 'delete',
-    path: '/parties/:id',
-    permission: 'change-directory',
-    room,
-    summary: 'Archive a vendor, lender, client or repairer; what they did stays',
-    isChange: true,
-    handle: ({ params, version, actor }, app) =>
-      write(app, actor, ({ tx, now, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(parties).where(eq(parties.id, id)).get(), version, 'party')
-        const borrowed = tx
-          .select()
-          .from(units)
-          .where(
-            and(
-              eq(units.partyId, id),
-              isNull(units.archivedAt),
-              inArray(units.acquisition, ['loan-in', 'rented']),
-              ne(units.state, 'returned'),
-            ),
-          )
-          .get()
-        if (borrowed) throw new ProblemError(409, 'Still in use', `${borrowed.tag} is still borrowed from there.`)
-        const after = { archivedAt: now, version: before.version + 1 }
-        tx.update(parties).set(after).where(eq(parties.id, id)).run()
-        log('archived', 'party', id)
-        return { id, version: after.version }
-      }),
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/places',
-    permission: 'see-studio',
-    room,
-    summary: 'Rooms, stores, shelves, cases and bags',
-    reply: z.array(placeSchema),
-    handle: (_, { db }) =>
-      db.select().from(places).where(isNull(places.archivedAt)).orderBy(places.name).all().map(withoutArchive),
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/places/:id',
-    permission: 'see-studio',
-    room,
-    summary: 'A place with what lives in it, what it asks, what stands booked there and what fits',
-    handle: ({ params }, app) => loadPlacePage(app, params.id ?? ''),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/places',
-    permission: 'change-directory',
-    room,
-    summary: 'Add a place',
-    body: newPlaceSchema,
-    reply: placeSchema,
-    status: 201,
-    handle: ({ body, actor }, app) =>
-      write(app, actor, ({ tx, newId, log }) => {
-        const id = newId()
-        requireNoRing(tx, id, body.parentId)
-        const place = withoutArchive(
-          tx
-            .insert(places)
-            .values({ ...body, id })
-            .returning()
-            .get(),
-        )
-        log('created', 'place', place.id, { after: place })
-        return place
-      }),
-  }),
-  defineRoute({
-    method: 'put',
-    path: '/places/:id',
-    permission: 'change-directory',
-    room,
-    summary: 'Change a place and all that is known of it',
-    body: newPlaceSchema,
-    reply: placeSchema,
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) =>
-      write(app, actor, ({ tx, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(places).where(eq(places.id, id)).get(), version, 'place')
-        requireNoRing(tx, id, body.parentId)
-        const after = { ...body, version: before.version + 1 }
-        log('changed', 'place', id, { before, after })
-        return withoutArchive(tx.update(places).set(after).where(eq(places.id, id)).returning().get())
-      }),
-  }),
-  defineRoute({
-    method: 'delete',
-    path: '/places/:id',
-    permission: 'change-directory',
-    room,
-    summary: 'Archive a place that nothing counts on',
-    isChange: true,
-    handle: ({ params, version, actor }, app) =>
-      write(app, actor, ({ tx, now, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(places).where(eq(places.id, id)).get(), version, 'place')
-        requireUnused(tx, now, { place: id })
-        const after = { archivedAt: now, version: before.version + 1 }
-        tx.update(places).set(after).where(eq(places.id, id)).run()
-        log('archived', 'place', id)
-        return { id, version: after.version }
-      }),
-  }),
+        .get()
+      if (borrowed) throw new ProblemError(409, 'Still in use', `${borrowed.tag} is still borrowed from there.`)
+      const after = { archivedAt: now, version: before.version + 1 }
+      tx.update(parties).set(after).where(eq(parties.id, id)).run()
+      log('archived', 'party', id)
+      return { id, version: after.version }
+    }),
+  ),
+  defineRoute('get /places', (_, { db }) =>
+    db.select().from(places).where(isNull(places.archivedAt)).orderBy(places.name).all().map(withoutArchive),
+  ),
+  defineRoute('get /places/:id', ({ params }, app) => loadPlacePage(app, params.id ?? '')),
+  defineRoute('post /places', ({ body, actor }, app) =>
+    write(app, actor, ({ tx, newId, log }) => {
+      const id = newId()
+      requireNoRing(tx, id, body.parentId)
+      const place = withoutArchive(
+        tx
+          .insert(places)
+          .values({ ...body, id })
+          .returning()
+          .get(),
+      )
+      log('created', 'place', place.id, { after: place })
+      return place
+    }),
+  ),
+  defineRoute('put /places/:id', ({ params, body, version, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(places).where(eq(places.id, id)).get(), version, 'place')
+      requireNoRing(tx, id, body.parentId)
+      const after = { ...body, version: before.version + 1 }
+      log('changed', 'place', id, { before, after })
+      return withoutArchive(tx.update(places).set(after).where(eq(places.id, id)).returning().get())
+    }),
+  ),
+  defineRoute('delete /places/:id', ({ params, version, actor }, app) =>
+    write(app, actor, ({ tx, now, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(places).where(eq(places.id, id)).get(), version, 'place')
+      requireUnused(tx, now, { place: id })
+      const after = { archivedAt: now, version: before.version + 1 }
+      tx.update(places).set(after).where(eq(places.id, id)).run()
+      log('archived', 'place', id)
+      return { id, version: after.version }
+    }),
+  ),
 ]

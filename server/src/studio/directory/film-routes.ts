@@ -1,4 +1,3 @@
-import { filmSchema, newFilmSchema } from '@exemplar/core'
 import { desc, eq, isNull } from 'drizzle-orm'
 import { refuseField } from '../../foundation/base/problem.ts'
 import { requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
@@ -6,8 +5,6 @@ import { defineRoute } from '../../foundation/http/route.ts'
 import { units } from '../../schema/kit-tables.ts'
 import { films } from '../../schema/studio-tables.ts'
 import { withoutArchive } from './directory-routes.ts'
-
-const room = 'studio'
 
 function requireDrives(tx: Transaction, copies: readonly { unitId: string }[]): void {
   for (const [at, { unitId }] of copies.entries()) {
@@ -18,72 +15,47 @@ function requireDrives(tx: Transaction, copies: readonly { unitId: string }[]): 
 
 /** The archive: which film lies where. */
 export const filmRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/films',
-    permission: 'see-studio',
-    room,
-    summary: 'The archive: which film lies on which drive',
-    handle: (_, { db }) => {
-      const tags = new Map(
-        db
-          .select({ id: units.id, tag: units.tag })
-          .from(units)
-          .all()
-          .map((it) => [it.id, it.tag]),
-      )
-      return db
-        .select()
-        .from(films)
-        .where(isNull(films.archivedAt))
-        .orderBy(desc(films.on), films.title)
+  defineRoute('get /films', (_, { db }) => {
+    const tags = new Map(
+      db
+        .select({ id: units.id, tag: units.tag })
+        .from(units)
         .all()
-        .map((film) => ({
-          ...withoutArchive(film),
-          copies: film.copies.map((it) => ({ ...it, tag: tags.get(it.unitId) ?? it.unitId })),
-        }))
-    },
+        .map((it) => [it.id, it.tag]),
+    )
+    return db
+      .select()
+      .from(films)
+      .where(isNull(films.archivedAt))
+      .orderBy(desc(films.on), films.title)
+      .all()
+      .map((film) => ({
+        ...withoutArchive(film),
+        copies: film.copies.map((it) => ({ ...it, tag: tags.get(it.unitId) ?? it.unitId })),
+      }))
   }),
-  defineRoute({
-    method: 'post',
-    path: '/films',
-    permission: 'change-directory',
-    room,
-    summary: 'Write down where a film lies',
-    body: newFilmSchema,
-    reply: filmSchema,
-    status: 201,
-    handle: ({ body, actor }, app) =>
-      write(app, actor, ({ tx, newId, log }) => {
-        requireDrives(tx, body.copies)
-        const film = withoutArchive(
-          tx
-            .insert(films)
-            .values({ ...body, id: newId() })
-            .returning()
-            .get(),
-        )
-        log('created', 'film', film.id, { after: film })
-        return film
-      }),
-  }),
-  defineRoute({
-    method: 'put',
-    path: '/films/:id',
-    permission: 'change-directory',
-    room,
-    summary: 'Change where a film lies',
-    body: newFilmSchema,
-    reply: filmSchema,
-    isChange: true,
-    handle: ({ params, body, version, actor }, app) =>
-      write(app, actor, ({ tx, log }) => {
-        const id = params.id ?? ''
-        const before = requireVersion(tx.select().from(films).where(eq(films.id, id)).get(), version, 'film')
-        requireDrives(tx, body.copies)
-        const after = { ...body, version: before.version + 1 }
-        log('changed', 'film', id, { before, after })
-        return withoutArchive(tx.update(films).set(after).where(eq(films.id, id)).returning().get())
-      }),
-  }),
+  defineRoute('post /films', ({ body, actor }, app) =>
+    write(app, actor, ({ tx, newId, log }) => {
+      requireDrives(tx, body.copies)
+      const film = withoutArchive(
+        tx
+          .insert(films)
+          .values({ ...body, id: newId() })
+          .returning()
+          .get(),
+      )
+      log('created', 'film', film.id, { after: film })
+      return film
+    }),
+  ),
+  defineRoute('put /films/:id', ({ params, body, version, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(films).where(eq(films.id, id)).get(), version, 'film')
+      requireDrives(tx, body.copies)
+      const after = { ...body, version: before.version + 1 }
+      log('changed', 'film', id, { before, after })
+      return withoutArchive(tx.update(films).set(after).where(eq(films.id, id)).returning().get())
+    }),
+  ),
 ]

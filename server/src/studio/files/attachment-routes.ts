@@ -1,10 +1,10 @@
 import { createHash } from 'node:crypto'
 import { createReadStream, existsSync, mkdirSync, renameSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { ATTACHED_TO, ATTACHMENT_LIMIT_BYTES, ATTACHMENT_TYPES, cleanFileName, idSchema } from '@exemplar/core'
+import { ATTACHMENT_TYPES, cleanFileName, type subjectSchema } from '@exemplar/core'
 import { and, asc, eq, isNull } from 'drizzle-orm'
 import { fileTypeFromBuffer } from 'file-type'
-import { z } from 'zod'
+import type { z } from 'zod'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { type AppContext, requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
 import { defineRoute, RawReply } from '../../foundation/http/route.ts'
@@ -14,9 +14,6 @@ import { setups } from '../../schema/setups-tables.ts'
 import { attachments, people, places } from '../../schema/studio-tables.ts'
 import { makeThumbnail, openThumbnail } from './thumbnails.ts'
 
-const room = 'studio'
-
-const subjectSchema = z.object({ subjectType: z.enum(ATTACHED_TO), subjectId: idSchema })
 const TABLES = { unit: units, place: places, setup: setups, person: people, booking: bookings } as const
 
 function requireSubject(tx: Transaction, { subjectType, subjectId }: z.infer<typeof subjectSchema>): void {
@@ -42,136 +39,98 @@ function keepFile(app: AppContext, bytes: Buffer): string {
 }
 
 export const attachmentRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/attachments',
-    permission: 'see-studio',
-    room,
-    summary: 'Photos and papers of one subject',
-    query: subjectSchema,
-    handle: ({ query }, { db }) =>
-      db
-        .select()
-        .from(attachments)
-        .where(
-          and(
-            eq(attachments.subjectType, query.subjectType),
-            eq(attachments.subjectId, query.subjectId),
-            isNull(attachments.archivedAt),
-          ),
-        )
-        .orderBy(asc(attachments.addedAt))
-        .all()
-        .map(({ archivedAt: _, ...it }) => it),
-  }),
-  defineRoute({
-    method: 'post',
-    path: '/attachments',
-    permission: 'attach-files',
-    room,
-    summary: 'Attach a photo or paper: JPEG, PNG, WebP or PDF, known by its content',
-    query: subjectSchema.extend({ name: z.string().max(300).default('file') }),
-    rawLimit: ATTACHMENT_LIMIT_BYTES,
-    status: 201,
-    handle: async ({ query, body, actor }, app) => {
-      const bytes = body as unknown as Buffer
-      const mime = (await fileTypeFromBuffer(bytes))?.mime ?? ''
-      if (!(mime in ATTACHMENT_TYPES)) {
-        throw new ProblemError(
-          415,
-          'Not that kind of file',
-          'Attach a photo (JPEG, PNG, WebP) or a PDF. This file is neither, whatever its name says.',
-        )
-      }
-      if (mime.startsWith('image/') && (await makeThumbnail(bytes)) === null) {
-        throw new ProblemError(
-          415,
-          'Not a whole picture',
-          'This photo cannot be read to its end. Send it again, or save it anew as JPEG.',
-        )
-      }
-      const sha256 = keepFile(app, bytes)
-      return write(app, actor, ({ tx, now, newId, log }) => {
-        requireSubject(tx, query)
-        const { subjectType, subjectId } = query
-        const row = tx
-          .insert(attachments)
-          .values({
-            id: newId(),
-            subjectType,
-            subjectId,
-            name: cleanFileName(query.name),
-            mime,
-            bytes: bytes.length,
-            sha256,
-            addedAt: now,
-          })
-          .returning()
-          .get()
-        log('attached', subjectType, subjectId, { name: row.name, attachmentId: row.id })
-        const { archivedAt: _, ...attachment } = row
-        return attachment
-      })
-    },
-  }),
-  defineRoute({
-    method: 'get',
-    path: '/attachments/:id/file',
-    permission: 'see-studio',
-    room,
-    summary: 'The bytes of an attachment',
-    handle: ({ params }, app) => {
-      const row = app.db
-        .select()
-        .from(attachments)
-        .where(eq(attachments.id, params.id ?? ''))
+  defineRoute('get /attachments', ({ query }, { db }) =>
+    db
+      .select()
+      .from(attachments)
+      .where(
+        and(
+          eq(attachments.subjectType, query.subjectType),
+          eq(attachments.subjectId, query.subjectId),
+          isNull(attachments.archivedAt),
+        ),
+      )
+      .orderBy(asc(attachments.addedAt))
+      .all()
+      .map(({ archivedAt: _, ...it }) => it),
+  ),
+  defineRoute('post /attachments', async ({ query, body, actor }, app) => {
+    const bytes = body as unknown as Buffer
+    const mime = (await fileTypeFromBuffer(bytes))?.mime ?? ''
+    if (!(mime in ATTACHMENT_TYPES)) {
+      throw new ProblemError(
+        415,
+        'Not that kind of file',
+        'Attach a photo (JPEG, PNG, WebP) or a PDF. This file is neither, whatever its name says.',
+      )
+    }
+    if (mime.startsWith('image/') && (await makeThumbnail(bytes)) === null) {
+      throw new ProblemError(
+        415,
+        'Not a whole picture',
+        'This photo cannot be read to its end. Send it again, or save it anew as JPEG.',
+      )
+    }
+    const sha256 = keepFile(app, bytes)
+    return write(app, actor, ({ tx, now, newId, log }) => {
+      requireSubject(tx, query)
+      const { subjectType, subjectId } = query
+      const row = tx
+        .insert(attachments)
+        .values({
+          id: newId(),
+          subjectType,
+          subjectId,
+          name: cleanFileName(query.name),
+          mime,
+          bytes: bytes.length,
+          sha256,
+          addedAt: now,
+        })
+        .returning()
         .get()
-      if (!row) throw refuseMissing('attachment')
-      const file = fileOfAttachment(app, row.sha256)
-      if (!existsSync(file))
-        throw new ProblemError(404, 'Not here', 'The file of this attachment is missing. Restore a backup.')
-      return new RawReply(row.mime, createReadStream(file), {
-        'Content-Length': String(row.bytes),
-        'Content-Disposition': `inline; filename*=UTF-8''${encodeURIComponent(row.name)}`,
-        // What somebody attached is never a page of ours.
-        'Content-Security-Policy': "default-src 'none'; sandbox",
-      })
-    },
+      log('attached', subjectType, subjectId, { name: row.name, attachmentId: row.id })
+      const { archivedAt: _, ...attachment } = row
+      return attachment
+    })
   }),
-  defineRoute({
-    method: 'get',
-    path: '/attachments/:id/thumbnail',
-    permission: 'see-studio',
-    room,
-    summary: 'A photo in small, as WebP',
-    handle: async ({ params }, app) => {
-      const row = app.db
-        .select()
-        .from(attachments)
-        .where(eq(attachments.id, params.id ?? ''))
-        .get()
-      const file = row && fileOfAttachment(app, row.sha256)
-      const bytes = file && row.mime.startsWith('image/') && existsSync(file) ? await openThumbnail(file) : null
-      if (!bytes) throw refuseMissing('photo')
-      return new RawReply('image/webp', bytes, { 'Content-Security-Policy': "default-src 'none'; sandbox" })
-    },
+  defineRoute('get /attachments/:id/file', ({ params }, app) => {
+    const row = app.db
+      .select()
+      .from(attachments)
+      .where(eq(attachments.id, params.id ?? ''))
+      .get()
+    if (!row) throw refuseMissing('attachment')
+    const file = fileOfAttachment(app, row.sha256)
+    if (!existsSync(file))
+      throw new ProblemError(404, 'Not here', 'The file of this attachment is missing. Restore a backup.')
+    return new RawReply(row.mime, createReadStream(file), {
+      'Content-Length': String(row.bytes),
+      'Content-Disposition': `inline; filename*=UTF-8''${encodeURIComponent(row.name)}`,
+      // What somebody attached is never a page of ours.
+      'Content-Security-Policy': "default-src 'none'; sandbox",
+    })
   }),
-  defineRoute({
-    method: 'delete',
-    path: '/attachments/:id',
-    permission: 'attach-files',
-    room,
-    summary: 'Take an attachment away; the file is kept for taking that back',
-    isChange: true,
-    handle: ({ params, version, actor }, app) =>
-      write(app, actor, ({ tx, now, log }) => {
-        const id = params.id ?? ''
-        const row = tx.select().from(attachments).where(eq(attachments.id, id)).get()
-        const before = requireVersion(row, version, 'attachment')
-        const after = { archivedAt: now, version: before.version + 1 }
-        tx.update(attachments).set(after).where(eq(attachments.id, id)).run()
-        log('archived', 'attachment', id)
-        return { id, version: after.version }
-      }),
+  defineRoute('get /attachments/:id/thumbnail', async ({ params }, app) => {
+    const row = app.db
+      .select()
+      .from(attachments)
+      .where(eq(attachments.id, params.id ?? ''))
+      .get()
+    const file = row && fileOfAttachment(app, row.sha256)
+    const bytes = file && row.mime.startsWith('image/') && existsSync(file) ? await openThumbnail(file) : null
+    if (!bytes) throw refuseMissing('photo')
+    return new RawReply('image/webp', bytes, { 'Content-Security-Policy': "default-src 'none'; sandbox" })
   }),
+  defineRoute('delete /attachments/:id', ({ params, version, actor }, app) =>
+    write(app, actor, ({ tx, now, log }) => {
+      const id = params.id ?? ''
+      const row = tx.select().from(attachments).where(eq(attachments.id, id)).get()
+      const before = requireVersion(row, version, 'attachment')
+      const after = { archivedAt: now, version: before.version + 1 }
+      tx.update(attachments).set(after).where(eq(attachments.id, id)).run()
+      log('archived', 'attachment', id)
+      return { id, version: after.version }
+    }),
+  ),
 ]

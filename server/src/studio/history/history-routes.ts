@@ -1,6 +1,5 @@
-import { type Action, may, SUBJECT_TYPES, UNDO_DAYS } from '@exemplar/core'
+import { type Action, may, UNDO_DAYS } from '@exemplar/core'
 import { and, asc, desc, eq, inArray, lt } from 'drizzle-orm'
-import { z } from 'zod'
 import { ProblemError, refuseMissing } from '../../foundation/base/problem.ts'
 import { write } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
@@ -8,8 +7,6 @@ import { defineRoute } from '../../foundation/http/route.ts'
 import { changes, events, people, rowChanges } from '../../schema/studio-tables.ts'
 import { nameOfSubject } from './subject-names.ts'
 import { findObstacle, refuseUsed, takeBack } from './undo.ts'
-
-const room = 'studio'
 
 /** What happened in a change, for one line of the history: the first few things it spoke of. */
 function describeChanges(db: Database, ids: readonly number[]) {
@@ -59,110 +56,77 @@ function describeChanges(db: Database, ids: readonly number[]) {
 }
 
 export const historyRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/events',
-    permission: 'see-studio',
-    room,
-    summary: 'What happened to one subject, by the time at which it did, newest first',
-    query: z.object({ subjectType: z.enum(SUBJECT_TYPES), subjectId: z.string().max(64) }),
-    handle: ({ query }, { db }) => {
-      const rows = db
-        .select({
-          id: events.id,
-          at: events.at,
-          kind: events.kind,
-          data: events.data,
-          changeId: events.changeId,
-          person: people.name,
-        })
-        .from(events)
-        .leftJoin(people, eq(people.id, events.personId))
-        .where(and(eq(events.subjectType, query.subjectType), eq(events.subjectId, query.subjectId)))
-        .orderBy(desc(events.at), desc(events.id))
-        .limit(100)
-        .all()
-      const describe = describeChanges(
-        db,
-        rows.flatMap((it) => it.changeId ?? []),
-      )
-      return rows.map((it) => {
-        const { isUndone = false, canUndo = false } = it.changeId === null ? {} : describe(it.changeId)
-        return { ...it, isUndone, canUndo }
+  defineRoute('get /events', ({ query }, { db }) => {
+    const rows = db
+      .select({
+        id: events.id,
+        at: events.at,
+        kind: events.kind,
+        data: events.data,
+        changeId: events.changeId,
+        person: people.name,
       })
-    },
+      .from(events)
+      .leftJoin(people, eq(people.id, events.personId))
+      .where(and(eq(events.subjectType, query.subjectType), eq(events.subjectId, query.subjectId)))
+      .orderBy(desc(events.at), desc(events.id))
+      .limit(100)
+      .all()
+    const describe = describeChanges(
+      db,
+      rows.flatMap((it) => it.changeId ?? []),
+    )
+    return rows.map((it) => {
+      const { isUndone = false, canUndo = false } = it.changeId === null ? {} : describe(it.changeId)
+      return { ...it, isUndone, canUndo }
+    })
   }),
-  defineRoute({
-    method: 'get',
-    path: '/changes',
-    permission: 'see-studio',
-    room,
-    summary: 'What everybody changed, newest first, and what can be taken back',
-    query: z.object({
-      before: z.coerce.number().int().optional(),
-      limit: z.coerce.number().int().min(1).max(100).default(40),
-    }),
-    handle: ({ query, actor }, { db }) => {
-      const rows = db
-        .select({
-          id: changes.id,
-          at: changes.at,
-          personId: changes.personId,
-          undoes: changes.undoes,
-          person: people.name,
-        })
-        .from(changes)
-        .leftJoin(people, eq(people.id, changes.personId))
-        .where(query.before ? lt(changes.id, query.before) : undefined)
-        .orderBy(desc(changes.id))
-        .limit(query.limit)
-        .all()
-      const describe = describeChanges(
-        db,
-        rows.map((it) => it.id),
-      )
-      return rows.map((it) => {
-        const described = describe(it.id)
-        const isMine = it.personId !== null && it.personId === actor.personId
-        const mayUndo = may(actor.role, 'undo-any') || (isMine && may(actor.role, 'undo-own'))
-        return { ...it, ...described, canUndo: described.canUndo && mayUndo }
+  defineRoute('get /changes', ({ query, actor }, { db }) => {
+    const rows = db
+      .select({
+        id: changes.id,
+        at: changes.at,
+        personId: changes.personId,
+        undoes: changes.undoes,
+        person: people.name,
       })
-    },
+      .from(changes)
+      .leftJoin(people, eq(people.id, changes.personId))
+      .where(query.before ? lt(changes.id, query.before) : undefined)
+      .orderBy(desc(changes.id))
+      .limit(query.limit)
+      .all()
+    const describe = describeChanges(
+      db,
+      rows.map((it) => it.id),
+    )
+    return rows.map((it) => {
+      const described = describe(it.id)
+      const isMine = it.personId !== null && it.personId === actor.personId
+      const mayUndo = may(actor.role, 'undo-any') || (isMine && may(actor.role, 'undo-own'))
+      return { ...it, ...described, canUndo: described.canUndo && mayUndo }
+    })
   }),
-  defineRoute({
-    method: 'post',
-    path: '/changes/:id/undo',
-    permission: 'undo-own',
-    room,
-    summary: 'Take a change back as a whole; anybody’s for managers, one’s own for others',
-    handle: ({ params, actor }, app) => {
-      const id = Number(params.id)
-      const change = Number.isInteger(id) ? app.db.select().from(changes).where(eq(changes.id, id)).get() : undefined
-      if (!change) throw refuseMissing('change')
-      const needed: Action = change.personId !== null && change.personId === actor.personId ? 'undo-own' : 'undo-any'
-      if (!may(actor.role, needed)) {
-        throw new ProblemError(403, 'Not allowed', 'You can take back your own changes; for others’ ask a manager.')
-      }
-      try {
-        write(app, actor, (writer) => takeBack(writer, app.db.$client, id), { undoes: id })
-      } catch (error) {
-        // References are looked at when the transaction ends.
-        throw (error as { code?: unknown }).code === 'SQLITE_CONSTRAINT_FOREIGNKEY' ? refuseUsed() : error
-      }
-      return { changeId: actor.changeId }
-    },
+  defineRoute('post /changes/:id/undo', ({ params, actor }, app) => {
+    const id = Number(params.id)
+    const change = Number.isInteger(id) ? app.db.select().from(changes).where(eq(changes.id, id)).get() : undefined
+    if (!change) throw refuseMissing('change')
+    const needed: Action = change.personId !== null && change.personId === actor.personId ? 'undo-own' : 'undo-any'
+    if (!may(actor.role, needed)) {
+      throw new ProblemError(403, 'Not allowed', 'You can take back your own changes; for others’ ask a manager.')
+    }
+    try {
+      write(app, actor, (writer) => takeBack(writer, app.db.$client, id), { undoes: id })
+    } catch (error) {
+      // References are looked at when the transaction ends.
+      throw (error as { code?: unknown }).code === 'SQLITE_CONSTRAINT_FOREIGNKEY' ? refuseUsed() : error
+    }
+    return { changeId: actor.changeId }
   }),
-  defineRoute({
-    method: 'get',
-    path: '/changes/:id',
-    permission: 'see-studio',
-    room,
-    summary: 'Whether one change can still be taken back',
-    handle: ({ params }, { db }) => {
-      const id = Number(params.id)
-      if (!Number.isInteger(id)) throw refuseMissing('change')
-      return { id, obstacle: findObstacle(db, id) }
-    },
+  defineRoute('get /changes/:id', ({ params }, { db }) => {
+    const id = Number(params.id)
+    if (!Number.isInteger(id)) throw refuseMissing('change')
+    return { id, obstacle: findObstacle(db, id) }
   }),
 ]
 

@@ -1,6 +1,5 @@
 import { PassThrough } from 'node:stream'
 import { desc, eq, gt, inArray } from 'drizzle-orm'
-import { z } from 'zod'
 import type { AppContext } from '../../foundation/database/app-context.ts'
 import { defineRoute, RawReply } from '../../foundation/http/route.ts'
 import { changes, events, people, sessions } from '../../schema/studio-tables.ts'
@@ -40,44 +39,36 @@ function listMissed({ db }: AppContext, since: number): number[] | null {
 }
 
 export const liveRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/live',
-    permission: 'see-studio',
-    room: 'studio',
-    summary: 'Changes as they happen, as server-sent events; goes on after the id in Last-Event-ID or `since`',
-    query: z.object({ since: z.coerce.number().int().min(0).optional() }),
-    handle: ({ query, connection, actor }, app) => {
-      const stream = new PassThrough()
-      const send = (event: string, id: number, data: unknown) =>
-        stream.write(`id: ${id}\nevent: ${event}\ndata: ${JSON.stringify(data)}\n\n`)
-      const newest = app.db.select({ id: changes.id }).from(changes).orderBy(desc(changes.id)).limit(1).get()?.id ?? 0
-      const since = connection.lastEventId ?? query.since ?? newest
-      const missed = since > newest ? null : listMissed(app, since)
-      stream.write('retry: 1000\n\n')
-      if (missed === null) send('reload', newest, {})
-      else for (const id of missed) send('change', id, describeChange(app, id))
-      send('ready', newest, {})
-      const stopChanges = app.live.onChange((id) => send('change', id, describeChange(app, id)))
-      const end = () => {
-        clearInterval(heartbeat)
-        stopChanges()
-        stopSignedOut()
-        stream.end()
-      }
-      const stopSignedOut = app.live.onSignedOut((personId) => {
-        if (personId !== actor.personId) return
-        send('signed-out', newest, {})
-        end()
-      })
-      const heartbeat = setInterval(() => {
-        if (isSessionThere(app, connection.sessionId)) stream.write(': here\n\n')
-        else end()
-      }, HEARTBEAT_MS)
-      heartbeat.unref()
-      connection.signal.addEventListener('abort', end)
-      return new RawReply('text/event-stream', stream, { 'X-Accel-Buffering': 'no' })
-    },
+  defineRoute('get /live', ({ query, connection, actor }, app) => {
+    const stream = new PassThrough()
+    const send = (event: string, id: number, data: unknown) =>
+      stream.write(`id: ${id}\nevent: ${event}\ndata: ${JSON.stringify(data)}\n\n`)
+    const newest = app.db.select({ id: changes.id }).from(changes).orderBy(desc(changes.id)).limit(1).get()?.id ?? 0
+    const since = connection.lastEventId ?? query.since ?? newest
+    const missed = since > newest ? null : listMissed(app, since)
+    stream.write('retry: 1000\n\n')
+    if (missed === null) send('reload', newest, {})
+    else for (const id of missed) send('change', id, describeChange(app, id))
+    send('ready', newest, {})
+    const stopChanges = app.live.onChange((id) => send('change', id, describeChange(app, id)))
+    const end = () => {
+      clearInterval(heartbeat)
+      stopChanges()
+      stopSignedOut()
+      stream.end()
+    }
+    const stopSignedOut = app.live.onSignedOut((personId) => {
+      if (personId !== actor.personId) return
+      send('signed-out', newest, {})
+      end()
+    })
+    const heartbeat = setInterval(() => {
+      if (isSessionThere(app, connection.sessionId)) stream.write(': here\n\n')
+      else end()
+    }, HEARTBEAT_MS)
+    heartbeat.unref()
+    connection.signal.addEventListener('abort', end)
+    return new RawReply('text/event-stream', stream, { 'X-Accel-Buffering': 'no' })
   }),
 ]
 

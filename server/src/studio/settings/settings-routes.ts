@@ -1,4 +1,4 @@
-import { DEFAULT_SETTINGS, STANDARD_INTERFACES, type Studio, studioSchema, studioSettingsSchema } from '@exemplar/core'
+import { DEFAULT_SETTINGS, STANDARD_INTERFACES, type Studio, studioSettingsSchema } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
 import {
   type AppContext,
@@ -63,32 +63,16 @@ export function loadStudio(db: Database | Transaction): Studio {
 }
 
 export const studioRoutes = [
-  defineRoute({
-    method: 'get',
-    path: '/studio',
-    permission: 'signed-in',
-    room: 'studio',
-    summary: 'Settings of the studio, and what time Exemplar takes it to be',
-    handle: (_, app) => ({ ...loadStudio(app.db), now: app.now() }),
-  }),
-  defineRoute({
-    method: 'put',
-    path: '/studio',
-    permission: 'change-settings',
-    room: 'studio',
-    summary: 'Change the settings',
-    body: studioSettingsSchema,
-    reply: studioSchema,
-    isChange: true,
-    handle: ({ body, version, actor }, app) =>
-      write(app, actor, ({ tx, log }) => {
-        const before = requireVersion(loadStudio(tx), version, 'studio')
-        tx.update(studio)
-          .set({ settings: body, version: before.version + 1 })
-          .where(eq(studio.id, 1))
-          .run()
-        log('changed', 'studio', 'studio', { before, after: body })
-        return loadStudio(tx)
-      }),
-  }),
+  defineRoute('get /studio', (_, app) => ({ ...loadStudio(app.db), now: app.now() })),
+  defineRoute('put /studio', ({ body, version, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const before = requireVersion(loadStudio(tx), version, 'studio')
+      tx.update(studio)
+        .set({ settings: body, version: before.version + 1 })
+        .where(eq(studio.id, 1))
+        .run()
+      log('changed', 'studio', 'studio', { before, after: body })
+      return loadStudio(tx)
+    }),
+  ),
 ]

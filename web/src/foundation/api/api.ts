@@ -1,8 +1,5 @@
 import type {
-  Entry,
-  FindingHelp,
-  Interface,
-  InventoryColumn,
+  BodyOf,
   KitFilter,
   NewBooking,
   NewEntry,
@@ -10,14 +7,9 @@ import type {
   NewSetup,
   NewShoppingLine,
   NewUnit,
-  Party,
-  Person,
-  Place,
-  Readiness,
-  Setup,
-  ShoppingLine,
+  QueryOf,
+  ReplyOf,
   StudioSettings,
-  Unit,
 } from '@exemplar/core'
 import {
   type BaseQueryFn,
@@ -28,34 +20,7 @@ import {
 } from '@reduxjs/toolkit/query/react'
 import { noteChange } from './last-change.ts'
 import { readsOf, readTags, TAGS } from './reads.ts'
-import type {
-  BenchReply,
-  Booking,
-  BookingCheck,
-  BookingPage,
-  DiaryReply,
-  EntryRow,
-  EventRow,
-  FindReply,
-  ImportReport,
-  MoveCheckReply,
-  SetupCard,
-  SetupPage,
-  SpendingReply,
-  StockRow,
-  StudioReply,
-  ThingChoices,
-  TodayReply,
-  UnitPage,
-  UnitRow,
-} from './replies.ts'
-
-/** One page of the list of things. */
-export interface UnitPageReply {
-  rows: UnitRow[]
-  next: string | null
-  isNear: boolean
-}
+import { request } from './request.ts'
 
 export interface Versioned<T> {
   id: string
@@ -63,28 +28,11 @@ export interface Versioned<T> {
   body: T
 }
 
-export interface ImportRequest {
-  csv: string
-  leaveOut: number[]
-  /** Lines that are a further piece, although one like it is here. */
-  asNew: number[]
-  columns: (InventoryColumn | '')[] | null
-  corrections: { line: number; column: string; value: string }[]
-}
+export type ImportRequest = Required<BodyOf<'post /import/inventory'>>
 
 export type UnitFilter = KitFilter & { limit?: number; after?: string }
 
-export interface QuickEntry {
-  category: string
-  maker: string
-  name: string
-  placeId: string | null
-  facts: Record<string, string | number | null>
-  specs?: Record<string, string | number>
-  nickname?: string
-}
-
-export const change = (version: number) => ({ 'If-Match': `"${version}"` })
+export type QuickEntry = BodyOf<'post /units'>
 
 const bare = fetchBaseQuery({ baseUrl: '/api' })
 
@@ -110,110 +58,134 @@ export const api = createApi({
   refetchOnFocus: true,
   refetchOnReconnect: true,
   endpoints: (build) => ({
-    studio: build.query<StudioReply, void>({ query: () => '/studio', providesTags: readsOf('studio') }),
-    changeStudio: build.mutation<StudioReply, { version: number; body: StudioSettings }>({
-      query: ({ version, body }) => ({ url: '/studio', method: 'PUT', body, headers: change(version) }),
+    studio: build.query<ReplyOf<'get /studio'>, void>({
+      query: () => request('get /studio'),
+      providesTags: readsOf('studio'),
     }),
-    people: build.query<Person[], void>({ query: () => '/people', providesTags: readsOf('people') }),
-    parties: build.query<Party[], void>({ query: () => '/parties', providesTags: readsOf('parties') }),
-    places: build.query<Place[], void>({ query: () => '/places', providesTags: readsOf('places') }),
-    events: build.query<EventRow[], { subjectType: string; subjectId: string }>({
-      query: (params) => ({ url: '/events', params }),
+    changeStudio: build.mutation<ReplyOf<'put /studio'>, { version: number; body: StudioSettings }>({
+      query: ({ version, body }) => request('put /studio', { version, body }),
+    }),
+    people: build.query<ReplyOf<'get /people'>, void>({
+      query: () => request('get /people'),
+      providesTags: readsOf('people'),
+    }),
+    parties: build.query<ReplyOf<'get /parties'>, void>({
+      query: () => request('get /parties'),
+      providesTags: readsOf('parties'),
+    }),
+    places: build.query<ReplyOf<'get /places'>, void>({
+      query: () => request('get /places'),
+      providesTags: readsOf('places'),
+    }),
+    events: build.query<ReplyOf<'get /events'>, QueryOf<'get /events'>>({
+      query: (params) => request('get /events', { query: params }),
       providesTags: (_reply, _error, { subjectType }) => readsOf(subjectType === 'setup' ? 'setupEvents' : 'events'),
     }),
-    interfaces: build.query<Interface[], void>({ query: () => '/interfaces', providesTags: readsOf('interfaces') }),
-    units: build.query<UnitPageReply, UnitFilter>({
-      query: (params) => ({ url: '/units', params }),
+    interfaces: build.query<ReplyOf<'get /interfaces'>, void>({
+      query: () => request('get /interfaces'),
+      providesTags: readsOf('interfaces'),
+    }),
+    units: build.query<ReplyOf<'get /units'>, UnitFilter>({
+      query: (params) => request('get /units', { query: params }),
       providesTags: readsOf('units'),
     }),
-    unitPages: build.infiniteQuery<UnitPageReply, UnitFilter, string | null>({
+    unitPages: build.infiniteQuery<ReplyOf<'get /units'>, UnitFilter, string | null>({
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: (last) => last.next ?? undefined },
-      query: ({ queryArg, pageParam }) => ({
-        url: '/units',
-        params: pageParam === null ? queryArg : { ...queryArg, after: pageParam },
-      }),
+      query: ({ queryArg, pageParam }) =>
+        request('get /units', { query: pageParam === null ? queryArg : { ...queryArg, after: pageParam } }),
       providesTags: readsOf('units'),
     }),
-    unitCount: build.query<{ units: number; models: number }, KitFilter>({
-      query: (params) => ({ url: '/units/count', params }),
+    unitCount: build.query<ReplyOf<'get /units/count'>, KitFilter>({
+      query: (params) => request('get /units/count', { query: params }),
       providesTags: readsOf('unitCount'),
     }),
-    unit: build.query<UnitPage, string>({ query: (id) => `/units/${id}`, providesTags: readsOf('unit') }),
-    addUnit: build.mutation<Unit, QuickEntry>({
-      query: (body) => ({ url: '/units', method: 'POST', body }),
+    unit: build.query<ReplyOf<'get /units/:id'>, string>({
+      query: (id) => request('get /units/:id', { id }),
+      providesTags: readsOf('unit'),
     }),
-    changeUnit: build.mutation<Unit, Versioned<Partial<NewUnit>>>({
-      query: ({ id, version, body }) => ({ url: `/units/${id}`, method: 'PATCH', body, headers: change(version) }),
+    addUnit: build.mutation<ReplyOf<'post /units'>, QuickEntry>({
+      query: (body) => request('post /units', { body }),
     }),
-    archiveUnit: build.mutation<void, { id: string; version: number }>({
-      query: ({ id, version }) => ({ url: `/units/${id}`, method: 'DELETE', headers: change(version) }),
+    changeUnit: build.mutation<ReplyOf<'patch /units/:id'>, Versioned<Partial<NewUnit>>>({
+      query: ({ id, version, body }) => request('patch /units/:id', { id, version, body }),
     }),
-    stock: build.query<StockRow[], void>({ query: () => '/stock', providesTags: readsOf('stock') }),
-    countStock: build.mutation<StockRow, Versioned<{ quantity: number }>>({
-      query: ({ id, version, body }) => ({ url: `/stock/${id}/count`, method: 'POST', body, headers: change(version) }),
+    archiveUnit: build.mutation<ReplyOf<'delete /units/:id'>, { id: string; version: number }>({
+      query: ({ id, version }) => request('delete /units/:id', { id, version }),
     }),
-    previewImport: build.mutation<ImportReport, ImportRequest>({
-      query: (body) => ({ url: '/import/inventory/preview', method: 'POST', body }),
+    stock: build.query<ReplyOf<'get /stock'>, void>({
+      query: () => request('get /stock'),
+      providesTags: readsOf('stock'),
     }),
-    setups: build.query<SetupCard[], void>({ query: () => '/setups', providesTags: readsOf('setups') }),
-    setup: build.query<SetupPage, string>({ query: (id) => `/setups/${id}`, providesTags: readsOf('setup') }),
-    addSetup: build.mutation<Setup, NewSetup>({
-      query: (body) => ({ url: '/setups', method: 'POST', body }),
+    countStock: build.mutation<ReplyOf<'post /stock/:id/count'>, Versioned<{ quantity: number }>>({
+      query: ({ id, version, body }) => request('post /stock/:id/count', { id, version, body }),
     }),
-    changeSetup: build.mutation<Setup, Versioned<NewSetup>>({
-      query: ({ id, version, body }) => ({ url: `/setups/${id}`, method: 'PUT', body, headers: change(version) }),
+    previewImport: build.mutation<ReplyOf<'post /import/inventory/preview'>, ImportRequest>({
+      query: (body) => request('post /import/inventory/preview', { body }),
     }),
-    archiveSetup: build.mutation<void, { id: string; version: number }>({
-      query: ({ id, version }) => ({ url: `/setups/${id}`, method: 'DELETE', headers: change(version) }),
+    setups: build.query<ReplyOf<'get /setups'>, void>({
+      query: () => request('get /setups'),
+      providesTags: readsOf('setups'),
     }),
-    remedies: build.query<FindingHelp, { id: string; bookingId?: string; key: string }>({
-      query: ({ id, bookingId, key }) => ({
-        url: `/setups/${id}/remedies`,
-        params: bookingId ? { bookingId, key } : { key },
-      }),
+    setup: build.query<ReplyOf<'get /setups/:id'>, string>({
+      query: (id) => request('get /setups/:id', { id }),
+      providesTags: readsOf('setup'),
+    }),
+    addSetup: build.mutation<ReplyOf<'post /setups'>, NewSetup>({
+      query: (body) => request('post /setups', { body }),
+    }),
+    changeSetup: build.mutation<ReplyOf<'put /setups/:id'>, Versioned<NewSetup>>({
+      query: ({ id, version, body }) => request('put /setups/:id', { id, version, body }),
+    }),
+    archiveSetup: build.mutation<ReplyOf<'delete /setups/:id'>, { id: string; version: number }>({
+      query: ({ id, version }) => request('delete /setups/:id', { id, version }),
+    }),
+    remedies: build.query<ReplyOf<'get /setups/:id/remedies'>, { id: string; bookingId?: string; key: string }>({
+      query: ({ id, bookingId, key }) =>
+        request('get /setups/:id/remedies', { id, query: bookingId ? { bookingId, key } : { key } }),
       providesTags: readsOf('remedies'),
     }),
-    readiness: build.query<Readiness, { id: string; bookingId?: string }>({
-      query: ({ id, bookingId }) => ({ url: `/setups/${id}/readiness`, params: bookingId ? { bookingId } : {} }),
+    readiness: build.query<ReplyOf<'get /setups/:id/readiness'>, { id: string; bookingId?: string }>({
+      query: ({ id, bookingId }) => request('get /setups/:id/readiness', { id, query: bookingId ? { bookingId } : {} }),
       providesTags: readsOf('readiness'),
     }),
-    moveCheck: build.query<MoveCheckReply, { id: string; placeId: string }>({
-      query: ({ id, placeId }) => ({ url: `/setups/${id}/move-check`, params: { placeId } }),
+    moveCheck: build.query<ReplyOf<'get /setups/:id/move-check'>, { id: string; placeId: string }>({
+      query: ({ id, placeId }) => request('get /setups/:id/move-check', { id, query: { placeId } }),
       providesTags: readsOf('moveCheck'),
     }),
-    things: build.query<ThingChoices, { find: string; category?: string }>({
-      query: (params) => ({ url: '/things', params }),
+    things: build.query<ReplyOf<'get /things'>, QueryOf<'get /things'>>({
+      query: (params) => request('get /things', { query: params }),
       providesTags: readsOf('things'),
     }),
-    diary: build.query<DiaryReply, { from: string; days: number }>({
-      query: (params) => ({ url: '/bookings', params }),
+    diary: build.query<ReplyOf<'get /bookings'>, { from: string; days: number }>({
+      query: (params) => request('get /bookings', { query: params }),
       providesTags: readsOf('diary'),
     }),
-    booking: build.query<BookingPage, string>({ query: (id) => `/bookings/${id}`, providesTags: readsOf('booking') }),
-    bookingTroubles: build.query<BookingCheck, string>({
-      query: (id) => `/bookings/${id}/check`,
+    booking: build.query<ReplyOf<'get /bookings/:id'>, string>({
+      query: (id) => request('get /bookings/:id', { id }),
+      providesTags: readsOf('booking'),
+    }),
+    bookingTroubles: build.query<ReplyOf<'get /bookings/:id/check'>, string>({
+      query: (id) => request('get /bookings/:id/check', { id }),
       providesTags: readsOf('bookingTroubles'),
     }),
-    checkBooking: build.query<BookingCheck, { body: NewBooking; except?: string }>({
-      query: ({ body, except }) => ({ url: '/bookings/check', method: 'POST', body, params: except ? { except } : {} }),
+    checkBooking: build.query<ReplyOf<'post /bookings/check'>, { body: NewBooking; except?: string }>({
+      query: ({ body, except }) => request('post /bookings/check', { query: except ? { except } : {}, body }),
       providesTags: readsOf('checkBooking'),
     }),
-    addBooking: build.mutation<Booking, NewBooking>({
-      query: (body) => ({ url: '/bookings', method: 'POST', body }),
+    addBooking: build.mutation<ReplyOf<'post /bookings'>, NewBooking>({
+      query: (body) => request('post /bookings', { body }),
     }),
-    changeBooking: build.mutation<Booking, Versioned<NewBooking>>({
-      query: ({ id, version, body }) => ({ url: `/bookings/${id}`, method: 'PUT', body, headers: change(version) }),
+    changeBooking: build.mutation<ReplyOf<'put /bookings/:id'>, Versioned<NewBooking>>({
+      query: ({ id, version, body }) => request('put /bookings/:id', { id, version, body }),
     }),
-    takeOut: build.mutation<Booking, Versioned<{ items: { unitId: string | null; stockId: string | null }[] }>>({
-      query: ({ id, version, body }) => ({
-        url: `/bookings/${id}/take-out`,
-        method: 'POST',
-        body,
-        headers: change(version),
-      }),
+    takeOut: build.mutation<
+      ReplyOf<'post /bookings/:id/take-out'>,
+      Versioned<{ items: { unitId: string | null; stockId: string | null }[] }>
+    >({
+      query: ({ id, version, body }) => request('post /bookings/:id/take-out', { id, version, body }),
     }),
     bringBack: build.mutation<
-      Booking,
+      ReplyOf<'post /bookings/:id/bring-back'>,
       Versioned<{
         items: {
           unitId: string | null
@@ -223,65 +195,54 @@ export const api = createApi({
         isFinished: boolean
       }>
     >({
-      query: ({ id, version, body }) => ({
-        url: `/bookings/${id}/bring-back`,
-        method: 'POST',
-        body,
-        headers: change(version),
-      }),
+      query: ({ id, version, body }) => request('post /bookings/:id/bring-back', { id, version, body }),
     }),
-    bench: build.query<BenchReply, void>({ query: () => '/bench', providesTags: readsOf('bench') }),
-    reportFault: build.mutation<unknown, { unitId: string; body: NewFault }>({
-      query: ({ unitId, body }) => ({ url: `/units/${unitId}/faults`, method: 'POST', body }),
+    bench: build.query<ReplyOf<'get /bench'>, void>({
+      query: () => request('get /bench'),
+      providesTags: readsOf('bench'),
     }),
-    mendFault: build.mutation<unknown, Versioned<{ note: string }>>({
-      query: ({ id, version, body }) => ({ url: `/faults/${id}/mend`, method: 'POST', body, headers: change(version) }),
+    reportFault: build.mutation<ReplyOf<'post /units/:id/faults'>, { unitId: string; body: NewFault }>({
+      query: ({ unitId, body }) => request('post /units/:id/faults', { id: unitId, body }),
     }),
-    recordService: build.mutation<unknown, Versioned<{ on: string; note: string }>>({
-      query: ({ id, version, body }) => ({
-        url: `/units/${id}/services`,
-        method: 'POST',
-        body,
-        headers: change(version),
-      }),
+    mendFault: build.mutation<ReplyOf<'post /faults/:id/mend'>, Versioned<{ note: string }>>({
+      query: ({ id, version, body }) => request('post /faults/:id/mend', { id, version, body }),
     }),
-    spending: build.query<SpendingReply, number>({
-      query: (year) => ({ url: '/ledger/spending', params: { year } }),
+    recordService: build.mutation<ReplyOf<'post /units/:id/services'>, Versioned<{ on: string; note: string }>>({
+      query: ({ id, version, body }) => request('post /units/:id/services', { id, version, body }),
+    }),
+    spending: build.query<ReplyOf<'get /ledger/spending'>, number>({
+      query: (year) => request('get /ledger/spending', { query: { year } }),
       providesTags: readsOf('spending'),
     }),
-    entries: build.query<EntryRow[], number>({
-      query: (year) => ({ url: '/ledger/entries', params: { year } }),
+    entries: build.query<ReplyOf<'get /ledger/entries'>, number>({
+      query: (year) => request('get /ledger/entries', { query: { year } }),
       providesTags: readsOf('entries'),
     }),
-    changeEntry: build.mutation<Entry, Versioned<NewEntry>>({
-      query: ({ id, version, body }) => ({
-        url: `/ledger/entries/${id}`,
-        method: 'PUT',
-        body,
-        headers: change(version),
-      }),
+    changeEntry: build.mutation<ReplyOf<'put /ledger/entries/:id'>, Versioned<NewEntry>>({
+      query: ({ id, version, body }) => request('put /ledger/entries/:id', { id, version, body }),
     }),
-    addEntry: build.mutation<unknown, NewEntry>({
-      query: (body) => ({ url: '/ledger/entries', method: 'POST', body }),
+    addEntry: build.mutation<ReplyOf<'post /ledger/entries'>, NewEntry>({
+      query: (body) => request('post /ledger/entries', { body }),
     }),
-    setBudget: build.mutation<unknown, { year: number; totalMinor: number; version: number }>({
-      query: (body) => ({ url: '/ledger/budget', method: 'PUT', body }),
+    setBudget: build.mutation<ReplyOf<'put /ledger/budget'>, { year: number; totalMinor: number; version: number }>({
+      query: (body) => request('put /ledger/budget', { body }),
     }),
-    shopping: build.query<ShoppingLine[], void>({ query: () => '/shopping', providesTags: readsOf('shopping') }),
-    addShoppingLine: build.mutation<ShoppingLine, NewShoppingLine>({
-      query: (body) => ({ url: '/shopping', method: 'POST', body }),
+    shopping: build.query<ReplyOf<'get /shopping'>, void>({
+      query: () => request('get /shopping'),
+      providesTags: readsOf('shopping'),
     }),
-    markBought: build.mutation<unknown, { id: string; version: number }>({
-      query: ({ id, version }) => ({
-        url: `/shopping/${id}/bought`,
-        method: 'POST',
-        body: {},
-        headers: change(version),
-      }),
+    addShoppingLine: build.mutation<ReplyOf<'post /shopping'>, NewShoppingLine>({
+      query: (body) => request('post /shopping', { body }),
     }),
-    today: build.query<TodayReply, void>({ query: () => '/today', providesTags: readsOf('today') }),
-    find: build.query<FindReply, string>({
-      query: (q) => ({ url: '/find', params: { q } }),
+    markBought: build.mutation<ReplyOf<'post /shopping/:id/bought'>, { id: string; version: number }>({
+      query: ({ id, version }) => request('post /shopping/:id/bought', { id, version }),
+    }),
+    today: build.query<ReplyOf<'get /today'>, void>({
+      query: () => request('get /today'),
+      providesTags: readsOf('today'),
+    }),
+    find: build.query<ReplyOf<'get /find'>, string>({
+      query: (q) => request('get /find', { query: { q } }),
       providesTags: readsOf('find'),
     }),
   }),

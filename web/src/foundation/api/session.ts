@@ -1,15 +1,7 @@
-import { type AccessRole, type Action, may } from '@exemplar/core'
+import { type AccessRole, type Action, may, type ReplyOf } from '@exemplar/core'
 import { api } from './api.ts'
 import { TAGS } from './reads.ts'
-
-export interface MeReply {
-  person: { id: string; name: string } | null
-  role: AccessRole | null
-  isOwner: boolean
-  needsOwner: boolean
-  canStepIn: boolean
-  isEmpty: boolean
-}
+import { request } from './request.ts'
 
 export interface FirstRun {
   name: string
@@ -21,36 +13,32 @@ export interface FirstRun {
 
 const sessionApi = api.injectEndpoints({
   endpoints: (build) => ({
-    me: build.query<MeReply, void>({ query: () => '/access/me', providesTags: ['Me'] }),
-    firstRun: build.mutation<MeReply, FirstRun>({
-      query: (body) => ({ url: '/access/first-run', method: 'POST', body }),
+    me: build.query<ReplyOf<'get /access/me'>, void>({ query: () => request('get /access/me'), providesTags: ['Me'] }),
+    firstRun: build.mutation<ReplyOf<'post /access/first-run'>, FirstRun>({
+      query: (body) => request('post /access/first-run', { body }),
       invalidatesTags: TAGS,
     }),
-    signIn: build.mutation<MeReply, { signInName: string; password: string }>({
-      query: (body) => ({ url: '/access/sign-in', method: 'POST', body }),
+    signIn: build.mutation<ReplyOf<'post /access/sign-in'>, { signInName: string; password: string }>({
+      query: (body) => request('post /access/sign-in', { body }),
       invalidatesTags: TAGS,
     }),
-    stepIn: build.mutation<MeReply, AccessRole>({
-      query: (role) => ({ url: '/access/step-in', method: 'POST', body: { role } }),
+    stepIn: build.mutation<ReplyOf<'post /access/step-in'>, AccessRole>({
+      query: (role) => request('post /access/step-in', { body: { role } }),
       invalidatesTags: TAGS,
     }),
     signOut: build.mutation<void, { everywhere: boolean }>({
-      query: ({ everywhere }) => ({
-        url: everywhere ? '/access/sign-out-everywhere' : '/access/sign-out',
-        method: 'POST',
-        body: {},
-      }),
+      query: ({ everywhere }) => request(everywhere ? 'post /access/sign-out-everywhere' : 'post /access/sign-out'),
       invalidatesTags: ['Me'],
     }),
-    invitation: build.query<{ name: string; signInName: string }, string>({
-      query: (token) => `/access/invitations/${token}`,
+    invitation: build.query<ReplyOf<'get /access/invitations/:token'>, string>({
+      query: (token) => request('get /access/invitations/:token', { token }),
     }),
-    join: build.mutation<MeReply, { token: string; password: string }>({
-      query: ({ token, password }) => ({ url: `/access/invitations/${token}`, method: 'POST', body: { password } }),
+    join: build.mutation<ReplyOf<'post /access/invitations/:token'>, { token: string; password: string }>({
+      query: ({ token, password }) => request('post /access/invitations/:token', { token, body: { password } }),
       invalidatesTags: TAGS,
     }),
-    undoChange: build.mutation<{ changeId: number }, number>({
-      query: (id) => ({ url: `/changes/${id}/undo`, method: 'POST', body: {} }),
+    undoChange: build.mutation<ReplyOf<'post /changes/:id/undo'>, number>({
+      query: (id) => request('post /changes/:id/undo', { id }),
     }),
   }),
 })

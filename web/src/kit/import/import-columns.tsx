@@ -1,6 +1,5 @@
-import { INVENTORY_COLUMNS, type InventoryColumn } from '@exemplar/core'
+import { type ImportReport, INVENTORY_COLUMNS, type InventoryColumn } from '@exemplar/core'
 import { useState } from 'react'
-import type { ImportReport } from '../../foundation/api/replies.ts'
 
 /** What each heading of the list is read as: guessed, or as it was the last time, and open to be said otherwise. */
 export function ImportColumns({

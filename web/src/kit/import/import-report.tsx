@@ -1,7 +1,6 @@
-import { sayNumber } from '@exemplar/core'
+import { type ImportReport, type InventoryColumn, sayNumber } from '@exemplar/core'
 import { type ReactNode, useRef, useState } from 'react'
 import type { ImportRequest } from '../../foundation/api/api.ts'
-import type { ImportReport } from '../../foundation/api/replies.ts'
 import { CheckField } from '../../foundation/form/field.tsx'
 import { CategoryOptions } from '../../foundation/form/options.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
@@ -40,7 +39,7 @@ export function ImportReportTable({
   const { counts } = report
   const flip = (list: number[], line: number, isIn: boolean) =>
     isIn ? [...list, line] : list.filter((it) => it !== line)
-  const correct = (line: number, column: string, value: string) =>
+  const correct = (line: number, column: InventoryColumn, value: string) =>
     onChange({
       ...request,
       corrections: [

@@ -1,3 +1,4 @@
+import type { KitFileReport } from '@exemplar/core'
 import { useEffect } from 'react'
 import { useNavigate } from 'react-router'
 import { readProblem } from '../../foundation/api/problem.ts'
@@ -5,7 +6,7 @@ import { useTold } from '../../foundation/api/use-told.ts'
 import { FormProblem } from '../../foundation/form/field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
-import { type KitFileReport, useImportKitFileMutation, usePreviewKitFileMutation } from '../kit-api.ts'
+import { useImportKitFileMutation, usePreviewKitFileMutation } from '../kit-api.ts'
 
 const NAMES: readonly [key: string, text: string][] = [
   ['units', 'things'],

@@ -1,8 +1,8 @@
+import type { ImportReport } from '@exemplar/core'
 import type { ImportRequest } from '../../foundation/api/api.ts'
 import { api } from '../../foundation/api/api.ts'
 import { noteChange } from '../../foundation/api/last-change.ts'
 import { TAGS } from '../../foundation/api/reads.ts'
-import type { ImportReport } from '../../foundation/api/replies.ts'
 import type { AppDispatch } from '../../foundation/api/store.ts'
 
 interface Told {

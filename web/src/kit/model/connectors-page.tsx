@@ -1,3 +1,4 @@
+import type { InterfaceRow } from '@exemplar/core'
 import { INTERFACE_KINDS, type NewInterface } from '@exemplar/core'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
@@ -10,7 +11,6 @@ import { Mark } from '../../foundation/parts/mark.tsx'
 import { PageHead, Section, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import {
-  type InterfaceRow,
   useAddInterfaceMutation,
   useChangeInterfaceMutation,
   useInterfaceFitsQuery,

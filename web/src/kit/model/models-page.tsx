@@ -1,3 +1,4 @@
+import type { ModelRow } from '@exemplar/core'
 import { CATEGORIES } from '@exemplar/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -8,7 +9,7 @@ import { Button } from '../../foundation/parts/button.tsx'
 import { PageHead, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { VirtualRows } from '../../foundation/parts/virtual-rows.tsx'
-import { type ModelRow, useMergeModelMutation, useModelsQuery } from '../kit-api.ts'
+import { useMergeModelMutation, useModelsQuery } from '../kit-api.ts'
 
 const nameOf = (model: ModelRow) => [model.maker, model.name].filter(Boolean).join(' ')
 

@@ -1,3 +1,4 @@
+import type { SystemsReply } from '@exemplar/core'
 import { formatMoney, type SystemShare, sayPolicy } from '@exemplar/core'
 import { useState } from 'react'
 import { useStudioQuery } from '../../foundation/api/api.ts'
@@ -6,7 +7,7 @@ import { useMeasures } from '../../foundation/form/measures.tsx'
 import { MoneyField } from '../../foundation/form/money-field.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { PageHead, Section, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
-import { type SystemsReply, useSystemsQuery } from './systems-api.ts'
+import { useSystemsQuery } from './systems-api.ts'
 
 /** Mounts, packs, plates: what hangs on each family, what leaving it costs, and what goes with the most. */
 export function SystemsPage() {

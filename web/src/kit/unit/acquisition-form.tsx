@@ -1,7 +1,13 @@
-import { ACQUISITION_CODES, type Acquisition, formatMoney, type Provenance, reckonGift } from '@exemplar/core'
+import {
+  ACQUISITION_CODES,
+  type Acquisition,
+  formatMoney,
+  type Provenance,
+  reckonGift,
+  type UnitReply,
+} from '@exemplar/core'
 import { useState } from 'react'
 import { useChangeUnitMutation, useStudioQuery } from '../../foundation/api/api.ts'
-import type { UnitPage } from '../../foundation/api/replies.ts'
 import { NoteField, SelectField, TextField } from '../../foundation/form/field.tsx'
 import { MoneyField } from '../../foundation/form/money-field.tsx'
 import { AcquisitionOptions, PartyOptions } from '../../foundation/form/options.tsx'
@@ -17,7 +23,7 @@ interface DutyRow {
 }
 
 /** How a thing came here, and what came with it: each way asks for what it brings. */
-export function ProvenanceForm({ page: latest, onClose }: { page: UnitPage; onClose(): void }) {
+export function ProvenanceForm({ page: latest, onClose }: { page: UnitReply; onClose(): void }) {
   // As it was when the form was opened: live changes must not slip a newer version under an older draft.
   const [page] = useState(latest)
   const { unit } = page

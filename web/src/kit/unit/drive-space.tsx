@@ -1,7 +1,6 @@
-import { formatData, readQuantity, saySpaceWorking, type Unit } from '@exemplar/core'
+import { formatData, readQuantity, saySpaceWorking, type Unit, type UnitReply } from '@exemplar/core'
 import { useState } from 'react'
 import { useChangeUnitMutation } from '../../foundation/api/api.ts'
-import type { UnitPage } from '../../foundation/api/replies.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { useTold } from '../../foundation/api/use-told.ts'
 import { TextField } from '../../foundation/form/field.tsx'
@@ -14,7 +13,7 @@ import { sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 
 /** How full a drive is, when it will be full at the pace until now, and a line to write down what is used today. */
-export function DriveSpace({ page }: { page: UnitPage }) {
+export function DriveSpace({ page }: { page: UnitReply }) {
   const { unit, model, space } = page
   const capacity = model.specs.capacityMegabytes
   const working = space && saySpaceWorking(space)

@@ -1,5 +1,4 @@
-import { LIFE_STATES, type LifeState } from '@exemplar/core'
-import type { EventRow } from '../../foundation/api/replies.ts'
+import { type EventRow, LIFE_STATES, type LifeState } from '@exemplar/core'
 
 interface EventData {
   title?: string

@@ -1,6 +1,5 @@
-import { CATEGORIES, CATEGORY_CODES, type Category, isCounted } from '@exemplar/core'
+import { CATEGORIES, CATEGORY_CODES, type Category, isCounted, type StockRow } from '@exemplar/core'
 import { useState } from 'react'
-import type { StockRow } from '../../foundation/api/replies.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
 import { PlaceOptions } from '../../foundation/form/options.tsx'
 import { SavingFoot } from '../../foundation/form/saving-foot.tsx'

@@ -1,7 +1,7 @@
+import type { UnitReply } from '@exemplar/core'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useArchiveUnitMutation, useUnitsQuery } from '../../foundation/api/api.ts'
-import type { UnitPage } from '../../foundation/api/replies.ts'
 import { useTold } from '../../foundation/api/use-told.ts'
 import { TextField } from '../../foundation/form/field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
@@ -11,7 +11,7 @@ import { useDuplicateUnitMutation, useMergeUnitMutation, useRestoreUnitMutation 
 import { PartRequest } from './part-request.tsx'
 
 /** What is done with the record of a thing as a whole. */
-export function UnitActions({ page, isArchived }: { page: UnitPage; isArchived: boolean }) {
+export function UnitActions({ page, isArchived }: { page: UnitReply; isArchived: boolean }) {
   const [open, setOpen] = useState<'more' | 'merge' | null>(null)
   const [archive] = useArchiveUnitMutation()
   const [restore] = useRestoreUnitMutation()
@@ -66,7 +66,7 @@ export function UnitActions({ page, isArchived }: { page: UnitPage; isArchived: 
   )
 }
 
-function MoreForm({ page, onClose }: { page: UnitPage; onClose(): void }) {
+function MoreForm({ page, onClose }: { page: UnitReply; onClose(): void }) {
   const [text, setText] = useState('1')
   const [duplicate] = useDuplicateUnitMutation()
   const run = useTold()
@@ -97,7 +97,7 @@ function MoreForm({ page, onClose }: { page: UnitPage; onClose(): void }) {
   )
 }
 
-function MergePicker({ page, onClose }: { page: UnitPage; onClose(): void }) {
+function MergePicker({ page, onClose }: { page: UnitReply; onClose(): void }) {
   const [find, setFind] = useState('')
   const { data } = useUnitsQuery({
     ...(find.trim() ? { find: find.trim() } : { category: page.model.category }),

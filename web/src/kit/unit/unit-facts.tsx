@@ -14,10 +14,10 @@ import {
   type SpecKey,
   saySeason,
   saySpec,
+  type UnitReply,
 } from '@exemplar/core'
 import { Link } from 'react-router'
 import { useInterfacesQuery, useStudioQuery } from '../../foundation/api/api.ts'
-import type { UnitPage } from '../../foundation/api/replies.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { useMeasures } from '../../foundation/form/measures.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
@@ -53,7 +53,7 @@ function sayPort(port: Port, interfaces: ReadonlyMap<string, Interface>): string
 }
 
 /** What a thing offers and needs, where it serves, what it cost and what was said about it. */
-export function UnitFacts({ page }: { page: UnitPage }) {
+export function UnitFacts({ page }: { page: UnitReply }) {
   const { unit, model } = page
   const { data: interfaceList } = useInterfacesQuery()
   const { data: studio } = useStudioQuery()
@@ -186,7 +186,7 @@ export function UnitFacts({ page }: { page: UnitPage }) {
 }
 
 /** What came with it besides itself: cover, worth, promises and what is to be said. */
-function Papers({ page, currency }: { page: UnitPage; currency: string }) {
+function Papers({ page, currency }: { page: UnitReply; currency: string }) {
   const { provenance } = page.unit
   const { valueMinor, valueOn, insuredMinor, warrantyUntil, warrantyTerms, duties, reason, conditionOnArrival } =
     provenance

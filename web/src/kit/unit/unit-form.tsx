@@ -1,7 +1,6 @@
-import { type Category, type LifeState, MONTH_NAMES } from '@exemplar/core'
+import { type Category, type LifeState, MONTH_NAMES, type UnitReply } from '@exemplar/core'
 import { useState } from 'react'
 import { useChangeUnitMutation, usePeopleQuery } from '../../foundation/api/api.ts'
-import type { UnitPage } from '../../foundation/api/replies.ts'
 import { CheckField, NoteField, SelectField, TextField } from '../../foundation/form/field.tsx'
 import { PlaceOptions, StateOptions } from '../../foundation/form/options.tsx'
 import { SavingFoot } from '../../foundation/form/saving-foot.tsx'
@@ -18,7 +17,7 @@ const SEASONAL: ReadonlySet<Category> = new Set([
 ])
 
 /** State, place, upkeep and owner of one thing. */
-export function UnitForm({ page: latest, onClose }: { page: UnitPage; onClose(): void }) {
+export function UnitForm({ page: latest, onClose }: { page: UnitReply; onClose(): void }) {
   // As it was when the form was opened: live changes must not slip a newer version under an older draft.
   const [page] = useState(latest)
   const { unit } = page

@@ -1,8 +1,7 @@
-import { BONDS, type Bond } from '@exemplar/core'
+import { BONDS, type Bond, type UnitReply } from '@exemplar/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { useChangeUnitMutation, useUnitsQuery } from '../../foundation/api/api.ts'
-import type { UnitPage } from '../../foundation/api/replies.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { useTold } from '../../foundation/api/use-told.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
@@ -20,7 +19,7 @@ const WITH: Readonly<Record<Bond, string>> = {
 }
 
 /** What goes with a thing, and what it goes with itself. */
-export function UnitParts({ page }: { page: UnitPage }) {
+export function UnitParts({ page }: { page: UnitReply }) {
   const [isAdding, setAdding] = useState(false)
   const [change] = useChangeUnitMutation()
   const run = useTold()
@@ -86,7 +85,7 @@ export function UnitParts({ page }: { page: UnitPage }) {
   )
 }
 
-function PartPicker({ page, onClose }: { page: UnitPage; onClose(): void }) {
+function PartPicker({ page, onClose }: { page: UnitReply; onClose(): void }) {
   const [find, setFind] = useState('')
   const [bond, setBond] = useState<Bond>('part')
   const { data } = useUnitsQuery({ ...(find.trim() ? { find: find.trim() } : {}), limit: 30 })

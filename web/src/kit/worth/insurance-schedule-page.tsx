@@ -1,3 +1,4 @@
+import type { ScheduleRow } from '@exemplar/core'
 import { ACQUISITIONS, type Acquisition, formatMoney } from '@exemplar/core'
 import { useState } from 'react'
 import { useStudioQuery } from '../../foundation/api/api.ts'
@@ -5,7 +6,7 @@ import { CheckField } from '../../foundation/form/field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { PageHead, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
-import { type ScheduleRow, useScheduleQuery } from '../kit-api.ts'
+import { useScheduleQuery } from '../kit-api.ts'
 import { keepFile } from '../kit-menu.tsx'
 
 const sum = (rows: ScheduleRow[], key: 'priceMinor' | 'valueMinor' | 'insuredMinor') =>

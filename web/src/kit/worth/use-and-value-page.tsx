@@ -1,3 +1,4 @@
+import type { FiguresReply } from '@exemplar/core'
 import { formatData, formatEnergy, formatMoney, SHARING, type Sharing } from '@exemplar/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
@@ -10,7 +11,7 @@ import { PageHead, Section, Tag, Waiting } from '../../foundation/parts/page-par
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
 import { sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
-import { type FiguresReply, useFiguresQuery } from '../kit-api.ts'
+import { useFiguresQuery } from '../kit-api.ts'
 
 const ORDERS = { most: 'Most often out', least: 'Hardly ever out', dear: 'Dearest each time' } as const
 type Order = keyof typeof ORDERS

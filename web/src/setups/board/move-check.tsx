@@ -1,7 +1,6 @@
-import { type NewSetup, sayVerdict } from '@exemplar/core'
+import { type MoveCheckReply, type NewSetup, type SetupReply, sayVerdict } from '@exemplar/core'
 import { useState } from 'react'
 import { useMoveCheckQuery } from '../../foundation/api/api.ts'
-import type { MoveCheckReply, SetupPage } from '../../foundation/api/replies.ts'
 import { SelectField } from '../../foundation/form/field.tsx'
 import { PlaceOptions } from '../../foundation/form/options.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
@@ -15,7 +14,7 @@ export function MoveCheck({
   canChange,
   onMove,
 }: {
-  setup: SetupPage
+  setup: SetupReply
   canChange: boolean
   onMove(setup: NewSetup, text: string): Promise<unknown>
 }) {

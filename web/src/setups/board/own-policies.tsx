@@ -1,10 +1,9 @@
-import { FIGURE_WORDS, type FigureCode, type Overrides, resolvePolicies } from '@exemplar/core'
+import { FIGURE_WORDS, type FigureCode, type Overrides, resolvePolicies, type SetupReply } from '@exemplar/core'
 import { useStudioQuery } from '../../foundation/api/api.ts'
-import type { SetupPage } from '../../foundation/api/replies.ts'
 import { OverridesFields } from '../../studio/policy/overrides-fields.tsx'
 
 /** What this setup does differently from its purpose and its studio. */
-export function OwnPolicies({ setup, onSave }: { setup: SetupPage; onSave(overrides: Overrides): unknown }) {
+export function OwnPolicies({ setup, onSave }: { setup: SetupReply; onSave(overrides: Overrides): unknown }) {
   const { data: studio } = useStudioQuery()
   if (!studio) return null
   const usual = resolvePolicies(studio, setup.purposeKind)

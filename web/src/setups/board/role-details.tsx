@@ -6,10 +6,10 @@ import {
   type Position,
   type Role,
   type Setting,
+  type SetupReply,
   USUAL_SETTINGS,
 } from '@exemplar/core'
 import { useState } from 'react'
-import type { SetupPage } from '../../foundation/api/replies.ts'
 import { CheckField, SelectField, TextField } from '../../foundation/form/field.tsx'
 import { FigureField } from '../../foundation/form/figure-field.tsx'
 import { MeasureField } from '../../foundation/form/measures.tsx'
@@ -19,7 +19,7 @@ import { ThingPicker } from '../../kit/entry/thing-picker.tsx'
 
 interface Props {
   draft: Role
-  setup: SetupPage
+  setup: SetupReply
   onChange(part: Partial<Role>): void
 }
 

@@ -7,9 +7,9 @@ import {
   makeAssignment,
   nameModel,
   type Role,
+  type SetupReply,
 } from '@exemplar/core'
 import { useState } from 'react'
-import type { SetupPage } from '../../foundation/api/replies.ts'
 import { CheckField, SelectField, TextField } from '../../foundation/form/field.tsx'
 import { CategoryOptions } from '../../foundation/form/options.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
@@ -37,7 +37,7 @@ export function RoleDialog({
   onRemove,
 }: {
   role: Role
-  setup: SetupPage
+  setup: SetupReply
   isNew: boolean
   /** What somebody else did meanwhile, where saving met it. */
   notice: React.ReactNode
@@ -192,7 +192,7 @@ function AssignmentRow({
   onChange,
 }: {
   thing: Assignment
-  setup: SetupPage
+  setup: SetupReply
   picked: Picked | undefined
   onChange(part: Partial<Assignment> | null): void
 }) {

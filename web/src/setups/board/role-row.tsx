@@ -1,5 +1,12 @@
-import { FEATURES, type Finding, nameModel, type Readiness, type Role, sayFinding } from '@exemplar/core'
-import type { SetupPage } from '../../foundation/api/replies.ts'
+import {
+  FEATURES,
+  type Finding,
+  nameModel,
+  type Readiness,
+  type Role,
+  type SetupReply,
+  sayFinding,
+} from '@exemplar/core'
 import { useMeasures } from '../../foundation/form/measures.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { Tag } from '../../foundation/parts/page-parts.tsx'
@@ -11,7 +18,7 @@ interface Shown {
   name: string
 }
 
-function listShown(role: Role, setup: SetupPage): Shown[] {
+function listShown(role: Role, setup: SetupReply): Shown[] {
   return role.things.flatMap((thing): Shown[] => {
     const unit = setup.units.find((it) => it.id === thing.unitId)
     const stock = setup.stock.find((it) => it.id === thing.stockId)
@@ -35,7 +42,7 @@ function listFeeders(role: Role, readiness: Readiness): string[] {
 }
 
 /** What fills a role that has no thing of its own. */
-function sayEmpty({ providedBy, intentionallyEmpty }: Role, { roles }: SetupPage): string {
+function sayEmpty({ providedBy, intentionallyEmpty }: Role, { roles }: SetupReply): string {
   if (providedBy?.kind === 'surface') return `done by: ${providedBy.name}`
   if (providedBy?.kind === 'feature') {
     const other = roles.find((it) => it.id === providedBy.roleId)?.name ?? 'another role'
@@ -52,7 +59,7 @@ export function RoleRow({
   onOpen,
 }: {
   role: Role
-  setup: SetupPage
+  setup: SetupReply
   readiness: Readiness | undefined
   /** Absent for who only looks. */
   onOpen?: () => void

@@ -1,10 +1,9 @@
-import { addGuest, copySetup, type NewSetup, nameModel, sayVerdict } from '@exemplar/core'
+import { addGuest, copySetup, type NewSetup, nameModel, type SetupReply, sayVerdict } from '@exemplar/core'
 import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useAddSetupMutation, useSetupsQuery } from '../../foundation/api/api.ts'
 import { readProblem } from '../../foundation/api/problem.ts'
-import type { SetupPage } from '../../foundation/api/replies.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { CheckField, FormProblem, SelectField, TextField } from '../../foundation/form/field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
@@ -22,7 +21,7 @@ import { SwapOne } from './swap-one.tsx'
 type Open = 'copy' | 'variant' | 'guest' | 'compare' | 'without' | 'swap' | 'sound'
 
 /** What else is done with a setup: copied, varied, compared, tried without a thing. */
-export function SetupMenu({ setup, bookingId }: { setup: SetupPage; bookingId: string | undefined }) {
+export function SetupMenu({ setup, bookingId }: { setup: SetupReply; bookingId: string | undefined }) {
   const [open, setOpen] = useState<Open | null>(null)
   const navigate = useNavigate()
   const may = useMay()
@@ -89,7 +88,7 @@ export function SetupMenu({ setup, bookingId }: { setup: SetupPage; bookingId: s
   )
 }
 
-function CopyForm({ setup, kind }: { setup: SetupPage; kind: 'copy' | 'variant' | 'guest' }) {
+function CopyForm({ setup, kind }: { setup: SetupReply; kind: 'copy' | 'variant' | 'guest' }) {
   const { data: setups } = useSetupsQuery()
   const [add, adding] = useAddSetupMutation()
   const [name, setName] = useState(
@@ -133,7 +132,7 @@ function CopyForm({ setup, kind }: { setup: SetupPage; kind: 'copy' | 'variant' 
   )
 }
 
-function Compare({ setup }: { setup: SetupPage }) {
+function Compare({ setup }: { setup: SetupReply }) {
   const { data: setups } = useSetupsQuery()
   const [otherId, setOtherId] = useState(setup.variantOf ?? '')
   return (
@@ -153,7 +152,7 @@ function Compare({ setup }: { setup: SetupPage }) {
   )
 }
 
-function Without({ setup, bookingId }: { setup: SetupPage; bookingId: string | undefined }) {
+function Without({ setup, bookingId }: { setup: SetupReply; bookingId: string | undefined }) {
   const [unitId, setUnitId] = useState('')
   const { currentData: data } = useWithoutQuery({ id: setup.id, bookingId, unitId }, { skip: !unitId })
   return (

@@ -1,8 +1,7 @@
-import type { Role } from '@exemplar/core'
+import type { Role, SetupReply } from '@exemplar/core'
 import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useArchiveSetupMutation, usePlacesQuery, useReadinessQuery, useSetupQuery } from '../../foundation/api/api.ts'
-import type { SetupPage as SetupPageReply } from '../../foundation/api/replies.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { ConflictPanel } from '../../foundation/form/conflict.tsx'
 import { useMeasures } from '../../foundation/form/measures.tsx'
@@ -39,7 +38,7 @@ export function SetupPage() {
   const { data: places } = usePlacesQuery()
   const { save, carryOut, carryOutAll, accept, latest, isLoading, conflict, clearConflict } = useSetupChanges(setup)
   /** What is being changed, and the setup as it was when that began. */
-  const [open, setOpen] = useState<{ base: SetupPageReply; role: Role | null; isNew: boolean } | null>(null)
+  const [open, setOpen] = useState<{ base: SetupReply; role: Role | null; isNew: boolean } | null>(null)
   const [archive] = useArchiveSetupMutation()
   const navigate = useNavigate()
   const may = useMay()
@@ -53,11 +52,11 @@ export function SetupPage() {
     setOpen(null)
     clearConflict()
   }
-  const saveRole = async (role: Role, isNew: boolean, base: SetupPageReply) => {
+  const saveRole = async (role: Role, isNew: boolean, base: SetupReply) => {
     const roles = isNew ? [...base.roles, role] : base.roles.map((it) => (it.id === role.id ? role : it))
     if (await save({ ...base, roles }, `${role.name} saved.`, base)) close()
   }
-  const removeRole = async (role: Role, base: SetupPageReply) => {
+  const removeRole = async (role: Role, base: SetupReply) => {
     const roles = base.roles.filter((it) => it.id !== role.id)
     if (await save({ ...base, roles }, `${role.name} removed.`, base)) close()
   }

@@ -1,7 +1,8 @@
+import type { SoundRoutesReply } from '@exemplar/core'
 import { type SoundRoute, sayPolicy } from '@exemplar/core'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { Section, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
-import { type SoundRoutesReply, useSoundRoutesQuery } from '../rig-api.ts'
+import { useSoundRoutesQuery } from '../rig-api.ts'
 
 const WAYS: Record<SoundRoute['way'], string> = {
   camera: 'Straight into the camera',

@@ -1,6 +1,5 @@
-import { applyRemedy, nameModel, sayVerdict } from '@exemplar/core'
+import { applyRemedy, nameModel, type SetupReply, sayVerdict } from '@exemplar/core'
 import { useState } from 'react'
-import type { SetupPage } from '../../foundation/api/replies.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { SelectField } from '../../foundation/form/field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
@@ -18,7 +17,7 @@ export function SwapOne({
   bookingId,
   onDone,
 }: {
-  setup: SetupPage
+  setup: SetupReply
   bookingId: string | undefined
   onDone(): void
 }) {

@@ -1,6 +1,5 @@
-import type { FactField, RoleField } from '@exemplar/core'
+import type { FactField, NamedDifference, RoleField } from '@exemplar/core'
 import { Waiting } from '../../foundation/parts/page-parts.tsx'
-import type { NamedDifference } from '../helping-api.ts'
 import { useSetupDifferenceQuery } from '../helping-api.ts'
 /** What is otherwise in the second setup, as seen from the first. */
 export function Differences({ id, otherId }: { id: string; otherId: string }) {

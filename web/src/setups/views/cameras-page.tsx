@@ -1,10 +1,11 @@
+import type { AngleReply } from '@exemplar/core'
 import { sayFraming, trim } from '@exemplar/core'
 import { Link } from 'react-router'
 import { useMeasures } from '../../foundation/form/measures.tsx'
 import { Empty, PageHead, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
 import { WorkingPaper } from '../../foundation/parts/working-paper.tsx'
-import { type AngleReply, useCamerasQuery } from '../rig-api.ts'
+import { useCamerasQuery } from '../rig-api.ts'
 
 export const sayFocal = ({ focalMm, focalMinMm, focalMaxMm }: AngleReply): string => {
   if (focalMm !== null) return `${trim(focalMm, 1)} mm`

@@ -1,6 +1,6 @@
+import type { ChangeOverReply } from '@exemplar/core'
 import { type ChangeStep, formatMinutes } from '@exemplar/core'
 import { Tag } from '../../foundation/parts/page-parts.tsx'
-import type { ChangeOverReply } from '../rig-api.ts'
 
 const PLATES = {
   same: 'the same fitting on both: by hand',

@@ -1,3 +1,4 @@
+import type { MinutesReply } from '@exemplar/core'
 import { formatMinutes, type RigStep, sayPolicy, sayRigTime, trim } from '@exemplar/core'
 import { useState } from 'react'
 import { useParams } from 'react-router'
@@ -9,7 +10,7 @@ import { Mark } from '../../foundation/parts/mark.tsx'
 import { PageHead, Section, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
 import { WorkingPaper } from '../../foundation/parts/working-paper.tsx'
-import { type MinutesReply, useChangeOverQuery, useMinutesQuery } from '../rig-api.ts'
+import { useChangeOverQuery, useMinutesQuery } from '../rig-api.ts'
 import { useSetupChanges } from '../use-setup-changes.ts'
 import { ChangeOverSteps } from './change-over-steps.tsx'
 

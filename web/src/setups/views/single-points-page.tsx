@@ -1,8 +1,9 @@
+import type { ResilienceReply } from '@exemplar/core'
 import { Link } from 'react-router'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { PageHead, Section, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
-import { type ResilienceReply, useResilienceQuery } from '../resilience-api.ts'
+import { useResilienceQuery } from '../resilience-api.ts'
 
 /** Single points of failure: if it dies, which setups stop, and what could take its place. */
 export function ResiliencePage() {

@@ -1,3 +1,4 @@
+import type { LookReply } from '@exemplar/core'
 import { formatMinutes, sayPosition } from '@exemplar/core'
 import { useParams } from 'react-router'
 import { useMeasures } from '../../foundation/form/measures.tsx'
@@ -5,7 +6,7 @@ import { Button, ButtonLink } from '../../foundation/parts/button.tsx'
 import { Empty, PageHead, Section, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
 import { Differences } from '../margin/setup-differences.tsx'
-import { type LookReply, useChangeOverQuery, useLooksQuery } from '../rig-api.ts'
+import { useChangeOverQuery, useLooksQuery } from '../rig-api.ts'
 import { sayFocal } from './cameras-page.tsx'
 import { ChangeOverSteps } from './change-over-steps.tsx'
 

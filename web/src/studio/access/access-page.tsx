@@ -1,3 +1,4 @@
+import type { AccountRow, Invitation } from '@exemplar/core'
 import {
   ACCESS_ROLE_NAMES,
   ACCESS_ROLES,
@@ -18,8 +19,6 @@ import { Section, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import {
-  type AccountRow,
-  type Invitation,
   useAccountsQuery,
   useChangeAccountMutation,
   useEndSessionsMutation,

@@ -1,12 +1,8 @@
+import type { MeReply } from '@exemplar/core'
 import { ACCESS_ROLE_NAMES, ACCESS_ROLES } from '@exemplar/core'
 import { useState } from 'react'
 import { type Problem, readProblem } from '../../foundation/api/problem.ts'
-import {
-  type MeReply,
-  useFirstRunMutation,
-  useSignInMutation,
-  useStepInMutation,
-} from '../../foundation/api/session.ts'
+import { useFirstRunMutation, useSignInMutation, useStepInMutation } from '../../foundation/api/session.ts'
 import { FormProblem, TextField } from '../../foundation/form/field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 

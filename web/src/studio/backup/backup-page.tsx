@@ -1,4 +1,5 @@
-import { CANNOT_UNDO } from '@exemplar/core'
+import type { BackupRow, PracticeState } from '@exemplar/core'
+import { type BackupCheckReply, CANNOT_UNDO } from '@exemplar/core'
 import { useRef, useState } from 'react'
 import { readProblem } from '../../foundation/api/problem.ts'
 import { useTold } from '../../foundation/api/use-told.ts'
@@ -9,9 +10,6 @@ import { Section, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import {
-  type BackupCheck,
-  type BackupRow,
-  type PracticeState,
   useBackupsQuery,
   useDropBackupMutation,
   useLazyCheckBackupQuery,
@@ -198,7 +196,7 @@ function RestoreForm({ backup }: { backup: BackupRow }) {
   )
 }
 
-function Found({ check }: { check: BackupCheck }) {
+function Found({ check }: { check: BackupCheckReply }) {
   const words = useTimeWords()
   return (
     <div className="grid gap-1">

@@ -1,4 +1,4 @@
-import type { NewFilm } from '@exemplar/core'
+import type { FilmRow, NewFilm } from '@exemplar/core'
 import { useState } from 'react'
 import { useSetupsQuery, useThingsQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
@@ -11,7 +11,7 @@ import { Empty, Section, Tag, Waiting } from '../../foundation/parts/page-parts.
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
-import { type FilmRow, useAddFilmMutation, useChangeFilmMutation, useFilmsQuery } from '../studio-api.ts'
+import { useAddFilmMutation, useChangeFilmMutation, useFilmsQuery } from '../studio-api.ts'
 
 /** Which film lies on which drive, and which lies on one alone. */
 export function ArchivePage() {

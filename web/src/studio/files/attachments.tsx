@@ -1,3 +1,4 @@
+import type { QueryOf } from '@exemplar/core'
 import { FileText, X } from 'lucide-react'
 import { useRef } from 'react'
 import { useMay } from '../../foundation/api/session.ts'
@@ -7,7 +8,7 @@ import { Section } from '../../foundation/parts/page-parts.tsx'
 import { useAttachMutation, useAttachmentsQuery, useDetachMutation } from '../studio-api.ts'
 
 /** Photos and papers of a thing, place or setup. */
-export function Attachments({ subjectType, subjectId }: { subjectType: string; subjectId: string }) {
+export function Attachments({ subjectType, subjectId }: QueryOf<'get /attachments'>) {
   const { data } = useAttachmentsQuery({ subjectType, subjectId })
   const [attach, { isLoading }] = useAttachMutation()
   const [detach] = useDetachMutation()

@@ -1,4 +1,4 @@
-import type { ChangeRow } from '../studio-api.ts'
+import type { ChangeRow } from '@exemplar/core'
 
 const KINDS: Record<string, string> = {
   created: 'New',

@@ -1,3 +1,4 @@
+import type { PlacePageReply } from '@exemplar/core'
 import { checkVoltageDrop, computeVoltageDrop, listLeadWays, OHMS_PER_KILOMETRE } from '@exemplar/core'
 import { useState } from 'react'
 import { useStudioQuery } from '../../foundation/api/api.ts'
@@ -5,7 +6,6 @@ import { SelectField } from '../../foundation/form/field.tsx'
 import { MeasureField, useMeasures } from '../../foundation/form/measures.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { Section } from '../../foundation/parts/page-parts.tsx'
-import type { PlacePageReply } from '../studio-api.ts'
 
 /** How long a lead each socket takes to a spot in the plan, and what a load at its end loses on the way. */
 export function LeadMap({ place }: { place: PlacePageReply }) {

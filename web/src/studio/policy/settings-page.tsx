@@ -1,7 +1,6 @@
-import { type StudioSettings, studioSettingsSchema } from '@exemplar/core'
+import { type StudioReply, type StudioSettings, studioSettingsSchema } from '@exemplar/core'
 import { useState } from 'react'
 import { useChangeStudioMutation, useStudioQuery } from '../../foundation/api/api.ts'
-import type { StudioReply } from '../../foundation/api/replies.ts'
 import { ConflictPanel } from '../../foundation/form/conflict.tsx'
 import { FormProblem, SelectField, TextField } from '../../foundation/form/field.tsx'
 import { useSaving } from '../../foundation/form/use-saving.ts'

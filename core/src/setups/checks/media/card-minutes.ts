@@ -1,5 +1,6 @@
+import { z } from 'zod'
 import { computeCardMinutes } from '../../../formulas/media/card-time.ts'
-import type { FindingLevel } from '../../../studio/finding.ts'
+import { findingLevelSchema } from '../../../studio/finding.ts'
 import { formatData, formatMinutes, trim } from '../../../units/quantity.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
 import type { Store } from '../../placed/store.ts'
@@ -8,22 +9,27 @@ import { defineCheck, defineSum, type Found, type IdeaContext, type Purchase } f
 import { makeGauge, type WorkingWords } from '../finding-words.ts'
 import { findRole, listAssignments, listRecordingModesOf } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
-
 /** How long one recorder can record on the cards it has. */
-export interface CardMinutes {
-  formula: 'card-minutes'
-  key: string
-  tag: string
-  name: string
-  mode: string
-  kilobitsPerSecond: number
-  cards: { tag: string; megabytes: number }[]
-  headroomPercent: number
-  usableMegabytes: number
-  minutes: number
-  plannedMinutes: number
-  level: FindingLevel
-}
+export const cardMinutesSchema = z.object({
+  formula: z.literal('card-minutes'),
+  key: z.string(),
+  tag: z.string(),
+  name: z.string(),
+  mode: z.string(),
+  kilobitsPerSecond: z.number(),
+  cards: z.array(
+    z.object({
+      tag: z.string(),
+      megabytes: z.number(),
+    }),
+  ),
+  headroomPercent: z.number(),
+  usableMegabytes: z.number(),
+  minutes: z.number(),
+  plannedMinutes: z.number(),
+  level: findingLevelSchema,
+})
+export type CardMinutes = z.infer<typeof cardMinutesSchema>
 
 interface ShortCards {
   code: 'cards-short'

@@ -1,41 +1,48 @@
-import { type CircleFit, findAngleOfView, findFrameWidth, fitImageCircle } from '../../../formulas/picture/framing.ts'
+import { z } from 'zod'
+import { circleFitSchema, findAngleOfView, findFrameWidth, fitImageCircle } from '../../../formulas/picture/framing.ts'
 import type { Size } from '../../../studio/places/place.ts'
 import { isItemOf, type PlacedItem, readFigure } from '../../placed/placed-item.ts'
 import type { Role } from '../../setup/setup.ts'
 import { computeCarriedLoads } from '../rigging/carried-load.ts'
 import { factOf, type Scene } from '../scene.ts'
-
 /** One way to record, and what it leaves of the view. */
-export interface ModeView {
-  label: string
-  isChosen: boolean
-  activeWidthMm: number
+export const modeViewSchema = z.object({
+  label: z.string(),
+  isChosen: z.boolean(),
+  activeWidthMm: z.number(),
   /** The widest that can be framed with the room's whole length before the lens; null where something is unknown. */
-  widestInRoomMm: number | null
-}
+  widestInRoomMm: z.number().nullable(),
+})
+export type ModeView = z.infer<typeof modeViewSchema>
 
 /** One camera of a setup: which angle it takes, with which lens, from where. Null is not recorded. */
-export interface CameraAngle {
-  roleId: string
+export const cameraAngleSchema = z.object({
+  roleId: z.string(),
   /** The angle, by the name of its role. */
-  angle: string
-  unitId: string
-  tag: string
-  name: string
-  lens: { key: string; tag: string; name: string } | null
-  focalMinMm: number | null
-  focalMaxMm: number | null
+  angle: z.string(),
+  unitId: z.string(),
+  tag: z.string(),
+  name: z.string(),
+  lens: z
+    .object({
+      key: z.string(),
+      tag: z.string(),
+      name: z.string(),
+    })
+    .nullable(),
+  focalMinMm: z.number().nullable(),
+  focalMaxMm: z.number().nullable(),
   /** The one in use, where it is known. */
-  focalMm: number | null
-  activeWidthMm: number | null
-  distanceMm: number | null
-  heightMm: number | null
-  frameWidthMm: number | null
-  viewDegrees: number | null
-  circle: (CircleFit & { circleMm: number }) | null
-  modes: ModeView[]
-}
-
+  focalMm: z.number().nullable(),
+  activeWidthMm: z.number().nullable(),
+  distanceMm: z.number().nullable(),
+  heightMm: z.number().nullable(),
+  frameWidthMm: z.number().nullable(),
+  viewDegrees: z.number().nullable(),
+  circle: z.object({ ...circleFitSchema.shape, circleMm: z.number() }).nullable(),
+  modes: z.array(modeViewSchema),
+})
+export type CameraAngle = z.infer<typeof cameraAngleSchema>
 /** How much of a room's length a camera and whoever works it take up themselves. Common practice, from memory. */
 export const BEHIND_CAMERA_MM = 500
 

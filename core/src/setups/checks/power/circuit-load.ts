@@ -1,34 +1,43 @@
+import { z } from 'zod'
 import { CONTINUOUS_MINUTES, computeCircuitLimit } from '../../../formulas/power/circuit-limit.ts'
 import type { FindingLevel } from '../../../studio/finding.ts'
+import { findingLevelSchema } from '../../../studio/finding.ts'
 import type { Circuit } from '../../../studio/places/place.ts'
 import type { LoadRule } from '../../../studio/policy/settings.ts'
+import { loadRuleSchema } from '../../../studio/policy/settings.ts'
 import { formatPower, trim } from '../../../units/quantity.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
 import { defineCheck, defineSum, ofItem } from '../check.ts'
 import { type FindingWords, makeGauge, plain, type WorkingWords } from '../finding-words.ts'
 import { listCircuits, listPowerModes, orderByPower } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
-
 /** The sum on one circuit, with everything that a person needs to check it. Milliwatts throughout. */
-export interface CircuitLoad {
-  formula: 'circuit-load'
-  circuit: string
-  volts: number
-  amps: number
-  loads: { tag: string; name: string; milliwatts: number; isContinuous: boolean }[]
-  totalMilliwatts: number
+export const circuitLoadSchema = z.object({
+  formula: z.literal('circuit-load'),
+  circuit: z.string(),
+  volts: z.number(),
+  amps: z.number(),
+  loads: z.array(
+    z.object({
+      tag: z.string(),
+      name: z.string(),
+      milliwatts: z.number(),
+      isContinuous: z.boolean(),
+    }),
+  ),
+  totalMilliwatts: z.number(),
   /** Volts times amperes: what the breaker lets through. */
-  ratedMilliwatts: number
+  ratedMilliwatts: z.number(),
   /** What may be drawn for hours: the rated power times the studio's share. */
-  continuousMilliwatts: number
-  continuousPercent: number
-  rule: LoadRule
+  continuousMilliwatts: z.number(),
+  continuousPercent: z.number(),
+  rule: loadRuleSchema,
   /** With the rule for the continuous part: that part over the share, and the rest as it is. */
-  reckonedMilliwatts: number
-  isContinuous: boolean
-  level: FindingLevel
-}
-
+  reckonedMilliwatts: z.number(),
+  isContinuous: z.boolean(),
+  level: findingLevelSchema,
+})
+export type CircuitLoad = z.infer<typeof circuitLoadSchema>
 type CircuitFinding =
   | { code: 'circuit-load'; working: CircuitLoad }
   | { code: 'circuit-missing'; milliwatts: number }

@@ -1,5 +1,7 @@
+import { z } from 'zod'
 import { computeRuntimeMinutes, countPacks } from '../../../formulas/power/pack-runtime.ts'
 import type { FindingLevel } from '../../../studio/finding.ts'
+import { findingLevelSchema } from '../../../studio/finding.ts'
 import { formatEnergy, formatMinutes, formatPower, trim } from '../../../units/quantity.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
 import type { FreeItem } from '../../placed/store.ts'
@@ -8,35 +10,36 @@ import { defineCheck, defineSum, type Found, type IdeaContext, type Purchase } f
 import { makeGauge, sayCount, type WorkingWords } from '../finding-words.ts'
 import { findRole, listAssignments, listPowerModes, orderByPower } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
+export const packDeviceSchema = z.object({
+  tag: z.string(),
+  name: z.string(),
+  milliwatts: z.number(),
+  /** Packs it takes at once. */
+  atOnce: z.number(),
+  /** Minutes that one fill lasts, not rounded. */
+  runtimeMinutes: z.number(),
+  packs: z.number(),
+})
+export type PackDevice = z.infer<typeof packDeviceSchema>
 
 /** How many packs of one family a session wants, against how many are in the setup. */
-export interface PackHours {
-  formula: 'pack-hours'
-  family: string
-  minutes: number
+export const packHoursSchema = z.object({
+  formula: z.literal('pack-hours'),
+  family: z.string(),
+  minutes: z.number(),
   /** The weakest pack of the family decides. */
-  packMilliwattHours: number
-  healthPercent: number
-  efficiencyPercent: number
-  devices: PackDevice[]
-  spare: number
+  packMilliwattHours: z.number(),
+  healthPercent: z.number(),
+  efficiencyPercent: z.number(),
+  devices: z.array(packDeviceSchema),
+  spare: z.number(),
   /** For the devices alone, and with the spare. */
-  needed: number
-  wanted: number
-  have: number
-  level: FindingLevel
-}
-
-export interface PackDevice {
-  tag: string
-  name: string
-  milliwatts: number
-  /** Packs it takes at once. */
-  atOnce: number
-  /** Minutes that one fill lasts, not rounded. */
-  runtimeMinutes: number
-  packs: number
-}
+  needed: z.number(),
+  wanted: z.number(),
+  have: z.number(),
+  level: findingLevelSchema,
+})
+export type PackHours = z.infer<typeof packHoursSchema>
 
 interface ShortPacks {
   code: 'packs-short'

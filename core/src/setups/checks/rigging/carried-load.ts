@@ -1,5 +1,6 @@
+import { z } from 'zod'
 import type { Interface } from '../../../kit/model/interface.ts'
-import type { FindingLevel } from '../../../studio/finding.ts'
+import { findingLevelSchema } from '../../../studio/finding.ts'
 import { trim } from '../../../units/quantity.ts'
 import { listInWords } from '../../../units/wording.ts'
 import type { Joint } from '../../joining/completeness.ts'
@@ -8,27 +9,28 @@ import { defineCheck, defineSum } from '../check.ts'
 import { type FindingWords, makeGauge, plain, type WorkingWords } from '../finding-words.ts'
 import { listStandInsFor } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
-
-export interface Rider {
-  key: string
-  tag: string
-  name: string
+export const riderSchema = z.object({
+  key: z.string(),
+  tag: z.string(),
+  name: z.string(),
   /** Null where nobody recorded it. */
-  massGrams: number | null
-}
+  massGrams: z.number().nullable(),
+})
+export type Rider = z.infer<typeof riderSchema>
 
 /** Everything that rides on one end of a support, against what that end is good for. */
-export interface CarriedLoad {
-  formula: 'carried-load'
-  key: string
-  tag: string
-  name: string
+export const carriedLoadSchema = z.object({
+  formula: z.literal('carried-load'),
+  key: z.string(),
+  tag: z.string(),
+  name: z.string(),
   /** What is joined to it first, then what rides on that. */
-  riders: Rider[]
-  totalGrams: number
-  ratedGrams: number
-  level: FindingLevel
-}
+  riders: z.array(riderSchema),
+  totalGrams: z.number(),
+  ratedGrams: z.number(),
+  level: findingLevelSchema,
+})
+export type CarriedLoad = z.infer<typeof carriedLoadSchema>
 
 export interface Carriage {
   loads: CarriedLoad[]

@@ -1,13 +1,14 @@
+import { z } from 'zod'
 import type { Joint } from '../../joining/completeness.ts'
 import type { Scene } from '../scene.ts'
-
 /** How many of its inputs a switcher, mixer, interface or recorder has in use. */
-export interface InputUse {
-  tag: string
-  name: string
-  used: number
-  total: number
-}
+export const inputUseSchema = z.object({
+  tag: z.string(),
+  name: z.string(),
+  used: z.number(),
+  total: z.number(),
+})
+export type InputUse = z.infer<typeof inputUseSchema>
 
 /** Counts the inputs of everything that has two or more of one kind, so that one sees what is left for another source. */
 export function countInputs({ items, joints }: Scene): InputUse[] {

@@ -1,33 +1,43 @@
+import { z } from 'zod'
 import type { Category } from '../../../kit/model/category.ts'
 import type { Joint } from '../../joining/completeness.ts'
 import { isConduit } from '../../joining/cycles.ts'
 import { isItemOf, type PlacedItem } from '../../placed/placed-item.ts'
 import type { Scene } from '../scene.ts'
-
 /** One way of a signal from a device to the next, over the cables and adapters between. */
-export interface SignalChain {
-  from: { key: string; tag: string; name: string }
-  via: string[]
-  to: { key: string; tag: string; name: string }
-}
+export const signalChainSchema = z.object({
+  from: z.object({
+    key: z.string(),
+    tag: z.string(),
+    name: z.string(),
+  }),
+  via: z.array(z.string()),
+  to: z.object({
+    key: z.string(),
+    tag: z.string(),
+    name: z.string(),
+  }),
+})
+export type SignalChain = z.infer<typeof signalChainSchema>
 
 /** Where a microphone ends up: what records it, and how many pieces are between. */
-export interface SoundPath {
-  key: string
-  tag: string
-  name: string
-  recordedAt: string[]
+export const soundPathSchema = z.object({
+  key: z.string(),
+  tag: z.string(),
+  name: z.string(),
+  recordedAt: z.array(z.string()),
   /** Devices it reaches in all, those that only pass it on among them. */
-  reaches: string[]
-}
+  reaches: z.array(z.string()),
+})
+export type SoundPath = z.infer<typeof soundPathSchema>
 
-export interface Signals {
-  chains: SignalChain[]
-  sound: SoundPath[]
+export const signalsSchema = z.object({
+  chains: z.array(signalChainSchema),
+  sound: z.array(soundPathSchema),
   /** Picture and sound are recorded apart, and somebody has to bring them together afterwards. */
-  isDoubleSystem: boolean
-}
-
+  isDoubleSystem: z.boolean(),
+})
+export type Signals = z.infer<typeof signalsSchema>
 const RECORDS: readonly Category[] = ['recorder', 'camera', 'external-recorder', 'computer', 'tablet']
 /** A field recorder, a camera with its own sockets and a computer keep what they get; a mixer only passes it on. */
 const doesRecord = (item: PlacedItem) => RECORDS.some((kind) => isItemOf(item, kind))

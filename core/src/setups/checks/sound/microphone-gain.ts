@@ -1,10 +1,11 @@
+import { z } from 'zod'
 import {
   computeOutputLevel,
   computeSensitivity,
   computeSpeechLevel,
   LINE_DBV,
 } from '../../../formulas/sound/microphone-level.ts'
-import type { FindingLevel } from '../../../studio/finding.ts'
+import { findingLevelSchema } from '../../../studio/finding.ts'
 import { trim } from '../../../units/quantity.ts'
 import { listInWords } from '../../../units/wording.ts'
 import { type PlacedItem, readFigure } from '../../placed/placed-item.ts'
@@ -13,27 +14,35 @@ import { makeGauge, plain, type WorkingWords } from '../finding-words.ts'
 import { listStandInsFor } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { type FedMicrophone, listFedMicrophones } from './microphone-way.ts'
-
 /** The gain that a voice wants on its way from a microphone to where it is recorded, against what there is. */
-export interface MicrophoneGain {
-  formula: 'microphone-gain'
-  key: string
-  tag: string
-  name: string
+export const microphoneGainSchema = z.object({
+  formula: z.literal('microphone-gain'),
+  key: z.string(),
+  tag: z.string(),
+  name: z.string(),
   /** Boosters on the way, with what each adds. */
-  boosters: { tag: string; gainDb: number }[]
-  input: { key: string; tag: string; gainDb: number }
-  distanceMm: number
+  boosters: z.array(
+    z.object({
+      tag: z.string(),
+      gainDb: z.number(),
+    }),
+  ),
+  input: z.object({
+    key: z.string(),
+    tag: z.string(),
+    gainDb: z.number(),
+  }),
+  distanceMm: z.number(),
   /** Whether somebody measured the distance. */
-  isMeasured: boolean
-  speechDbSpl: number
-  sensitivityDbv: number
-  outputDbv: number
-  wantedDb: number
-  haveDb: number
-  level: FindingLevel
-}
-
+  isMeasured: z.boolean(),
+  speechDbSpl: z.number(),
+  sensitivityDbv: z.number(),
+  outputDbv: z.number(),
+  wantedDb: z.number(),
+  haveDb: z.number(),
+  level: findingLevelSchema,
+})
+export type MicrophoneGain = z.infer<typeof microphoneGainSchema>
 type GainFinding =
   | { code: 'gain-short'; working: MicrophoneGain }
   | { code: 'gain-unknown'; tag: string; name: string; lacks: string[] }

@@ -1,0 +1,186 @@
+import { z } from 'zod'
+import { faultSchema } from '../../bench/fault.ts'
+import { CATEGORY_CODES } from '../../kit/model/category.ts'
+import { modelSchema } from '../../kit/model/model.ts'
+import { moreSpecsSchema } from '../../kit/model/spec.ts'
+import { archiveSpaceSchema } from '../../kit/unit/archive-space.ts'
+import { kitFilterSchema } from '../../kit/unit/kit-filter.ts'
+import { softwareFindingSchema } from '../../kit/unit/software-fit.ts'
+import { bondSchema, tagSchema, unitChangeSchema, unitSchema } from '../../kit/unit/unit.ts'
+import { entrySchema } from '../../ledger/entry.ts'
+import { idSchema, nameSchema } from '../../studio/identity.ts'
+import { defineContract } from '../contract.ts'
+import { serveSchema, unitRowSchema, versionedSchema } from '../replies.ts'
+
+export const unitListQuery = kitFilterSchema.extend({
+  /** Where the page before ended, as it said. */
+  after: z.string().max(300).optional(),
+  limit: z.coerce.number().int().min(1).max(500).default(100),
+})
+
+/** One page of the list of things. */
+export const unitPageReplySchema = z.object({
+  rows: z.array(unitRowSchema),
+  next: z.string().nullable(),
+  isNear: z.boolean(),
+})
+export type UnitPageReply = z.infer<typeof unitPageReplySchema>
+
+export const unitReplySchema = z.object({
+  unit: z.object({ ...unitSchema.shape, archivedAt: z.number().nullable() }),
+  model: modelSchema,
+  name: z.string(),
+  place: z.string().nullable(),
+  party: z.string().nullable(),
+  /** The person of the team whose own it is. */
+  owner: z.string().nullable(),
+  /** Where it is, where that is not where it lives. */
+  nowPlace: z.string().nullable(),
+  recorded: z.object({
+    percent: z.number(),
+    missing: z.array(z.string()),
+  }),
+  disclosure: z.string().nullable(),
+  successor: z.string().nullable(),
+  /** How full it is and when it will be; null where it holds nothing or nobody read it off. */
+  space: archiveSpaceSchema.nullable(),
+  /** What keeps its programs, and those that run on it, from their work. */
+  software: z.array(softwareFindingSchema),
+  parent: z
+    .object({
+      id: z.string(),
+      tag: z.string(),
+      name: z.string(),
+    })
+    .nullable(),
+  parts: z.array(
+    z.object({
+      id: z.string(),
+      tag: z.string(),
+      name: z.string(),
+      bond: bondSchema,
+      state: z.string(),
+      place: z.string().nullable(),
+      isMissing: z.boolean(),
+      massGrams: z.number().nullable(),
+      version: z.number(),
+    }),
+  ),
+  version: z.number(),
+  usedIn: z.array(serveSchema),
+  faults: z.array(faultSchema),
+  entries: z.array(entrySchema),
+})
+export type UnitReply = z.infer<typeof unitReplySchema>
+
+export const codeOrNull = idSchema.nullable().optional()
+
+export const wholeOrNull = z.number().int().min(0).max(1e12).nullable().optional()
+
+export const factsSchema = z.object({
+  mount: codeOrNull,
+  frontMount: codeOrNull,
+  battery: codeOrNull,
+  batteryCount: z.number().int().min(1).max(8).nullable().optional(),
+  inlet: codeOrNull,
+  milliwatts: wholeOrNull,
+  massGrams: wholeOrNull,
+  loadGrams: wholeOrNull,
+  energyMilliwattHours: wholeOrNull,
+  capacityMegabytes: wholeOrNull,
+  cardMegabytesPerSecond: wholeOrNull,
+  kilobitsPerSecond: z.number().int().min(1).max(1e9).nullable().optional(),
+  endA: codeOrNull,
+  endB: codeOrNull,
+  outlets: z.number().int().min(1).max(64).nullable().optional(),
+  cardForm: codeOrNull,
+  holes: codeOrNull,
+  widthMinMm: wholeOrNull,
+  widthMaxMm: wholeOrNull,
+  depthMm: wholeOrNull,
+  heightMm: wholeOrNull,
+})
+
+/** Quick entry: three fields make a thing and, where it is the first of its kind, its model. */
+export const quickEntrySchema = z.object({
+  category: z.enum(CATEGORY_CODES),
+  maker: z.string().trim().max(120).default(''),
+  name: nameSchema,
+  placeId: idSchema.nullable().default(null),
+  tag: tagSchema.nullable().default(null),
+  facts: factsSchema.default({}),
+  specs: moreSpecsSchema.default({}),
+  nickname: z.string().trim().max(80).default(''),
+})
+
+/** Routes of things. */
+export const unitContract = defineContract('kit', {
+  'get /units': {
+    summary: 'One page of things by tag, filtered',
+    permission: 'see-studio',
+    query: unitListQuery,
+    reply: unitPageReplySchema,
+  },
+  'get /units/count': {
+    summary: 'How many things of how many models',
+    permission: 'see-studio',
+    query: kitFilterSchema,
+    reply: z.object({
+      units: z.number(),
+      models: z.number(),
+    }),
+  },
+  'post /units': {
+    summary: 'Add a thing by quick entry',
+    permission: 'change-kit',
+    body: quickEntrySchema,
+    reply: z.object({ ...unitSchema.shape, archivedAt: z.number().nullable() }),
+    status: 201,
+  },
+  'get /units/:id': {
+    summary: 'A thing with its model, where it serves, its faults and its money',
+    permission: 'see-studio',
+    reply: unitReplySchema,
+  },
+  'patch /units/:id': {
+    summary: 'Change a thing',
+    permission: 'change-kit',
+    body: unitChangeSchema,
+    reply: z.object({ ...unitSchema.shape, archivedAt: z.number().nullable() }),
+    isChange: true,
+  },
+  'delete /units/:id': {
+    summary: 'Archive a thing; its history stays',
+    permission: 'change-kit',
+    reply: versionedSchema,
+    isChange: true,
+  },
+  'post /units/:id/restore': {
+    summary: 'Bring a thing back from the archive',
+    permission: 'change-kit',
+    body: z.object({}),
+    reply: versionedSchema,
+    isChange: true,
+  },
+  'post /units/:id/duplicate': {
+    summary: 'Add further pieces like a thing: all but its tag, serial, nickname and remarks',
+    permission: 'change-kit',
+    body: z.object({ count: z.number().int().min(1, 'At least one.').max(50, 'At most 50 at once.') }),
+    reply: z.array(
+      z.object({
+        id: z.string(),
+        tag: z.string(),
+      }),
+    ),
+    status: 201,
+  },
+  'post /units/:id/merge': {
+    summary: 'Two records of one thing become one: this one goes into another, with all that names it',
+    permission: 'change-kit',
+    body: z.object({ intoId: idSchema }),
+    reply: z.object({
+      id: z.string(),
+    }),
+    isChange: true,
+  },
+})

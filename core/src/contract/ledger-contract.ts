@@ -1,0 +1,79 @@
+import { z } from 'zod'
+import { budgetSchema, entrySchema, newEntrySchema } from '../ledger/entry.ts'
+import { newShoppingLineSchema, shoppingLineSchema } from '../ledger/shopping.ts'
+import { spendingSchema } from '../ledger/spending.ts'
+import { amount } from '../studio/people/secrecy.ts'
+import { defineContract } from './contract.ts'
+import { versionedSchema } from './replies.ts'
+
+export const spendingReplySchema = z.object({
+  ...spendingSchema.shape,
+  budgetVersion: z.number(),
+  /** Over all years, and from when on. */
+  everMinor: amount(z.number()),
+  since: z.string().nullable(),
+})
+export type SpendingReply = z.infer<typeof spendingReplySchema>
+
+export const entryRowSchema = z.object({
+  ...entrySchema.shape,
+  tag: z.string().nullable(),
+  party: z.string().nullable(),
+})
+export type EntryRow = z.infer<typeof entryRowSchema>
+
+export const yearSchema = z.coerce.number().int().min(1990).max(2200)
+
+/** Routes of spending, budgets and the shopping list. */
+export const ledgerContract = defineContract('ledger', {
+  'get /ledger/spending': {
+    summary: 'Spending of a year by month and group against its budget',
+    permission: 'see-money',
+    query: z.object({ year: yearSchema.optional() }),
+    reply: spendingReplySchema,
+  },
+  'get /ledger/entries': {
+    summary: 'Entries of a year, newest first',
+    permission: 'see-money',
+    query: z.object({ year: yearSchema }),
+    reply: z.array(entryRowSchema),
+  },
+  'post /ledger/entries': {
+    summary: 'Record a purchase, repair, service, consumable or sale',
+    permission: 'change-ledger',
+    body: newEntrySchema,
+    reply: entrySchema,
+    status: 201,
+  },
+  'put /ledger/entries/:id': {
+    summary: 'Correct an entry',
+    permission: 'change-ledger',
+    body: newEntrySchema,
+    reply: entrySchema,
+    isChange: true,
+  },
+  'put /ledger/budget': {
+    summary: 'Set the budget of a year; the first one needs no version',
+    permission: 'change-ledger',
+    body: budgetSchema.extend({ version: z.number().int().min(0) }),
+    reply: z.object({ year: z.number(), totalMinor: amount(z.number()), version: z.number() }),
+  },
+  'get /shopping': {
+    summary: 'The shopping list: what is not bought yet',
+    permission: 'see-studio',
+    reply: z.array(shoppingLineSchema),
+  },
+  'post /shopping': {
+    summary: 'Put something on the shopping list',
+    permission: 'ask-to-buy',
+    body: newShoppingLineSchema,
+    reply: shoppingLineSchema,
+    status: 201,
+  },
+  'post /shopping/:id/bought': {
+    summary: 'It is bought: what is counted goes up in stock',
+    permission: 'change-ledger',
+    reply: versionedSchema,
+    isChange: true,
+  },
+})

@@ -1,0 +1,27 @@
+import { z } from 'zod'
+import { singlePointOfFailureSchema, singlePointSchema } from '../../setups/proposals/resilience.ts'
+import { tapeSchema } from '../../setups/setup/setup.ts'
+import { defineContract } from '../contract.ts'
+
+export const resilienceReplySchema = z.object({
+  points: z.array(singlePointSchema),
+  setups: z.array(
+    z.object({
+      id: z.string(),
+      code: z.string(),
+      tape: tapeSchema,
+      name: z.string(),
+      losses: z.array(singlePointOfFailureSchema),
+    }),
+  ),
+})
+export type ResilienceReply = z.infer<typeof resilienceReplySchema>
+
+/** Routes of single points of failure. */
+export const resilienceContract = defineContract('setups', {
+  'get /resilience': {
+    summary: 'Single points of failure: without which setups would stop, and what could stand in',
+    permission: 'see-studio',
+    reply: resilienceReplySchema,
+  },
+})

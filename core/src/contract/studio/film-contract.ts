@@ -1,0 +1,38 @@
+import { z } from 'zod'
+import { filmSchema, newFilmSchema } from '../../studio/archive/film.ts'
+import { defineContract } from '../contract.ts'
+
+export const filmRowSchema = z.object({
+  ...filmSchema.omit({ copies: true }).shape,
+  copies: z.array(
+    filmSchema.shape.copies.unwrap().element.and(
+      z.object({
+        tag: z.string(),
+      }),
+    ),
+  ),
+})
+export type FilmRow = z.infer<typeof filmRowSchema>
+
+/** Routes of films and where their files are. */
+export const filmContract = defineContract('studio', {
+  'get /films': {
+    summary: 'The archive: which film lies on which drive',
+    permission: 'see-studio',
+    reply: z.array(filmRowSchema),
+  },
+  'post /films': {
+    summary: 'Write down where a film lies',
+    permission: 'change-directory',
+    body: newFilmSchema,
+    reply: filmSchema,
+    status: 201,
+  },
+  'put /films/:id': {
+    summary: 'Change where a film lies',
+    permission: 'change-directory',
+    body: newFilmSchema,
+    reply: filmSchema,
+    isChange: true,
+  },
+})
