@@ -65,7 +65,7 @@ export function loadPlacePage(app: AppContext, id: string) {
       const footprint = model.specs.footprint ?? null
       if (!footprint) return []
       const fit = checkRoomFit(footprint, size, doors, settings.doorClearanceMm)
-      return [{ unitId: unit.id, tag: unit.tag, name: nameModel(model), footprint, ...fit }]
+      return [{ unitId: unit.id, tag: unit.tag, name: nameModel(model), ...fit }]
     })
   return {
     ...place,
