@@ -174,7 +174,14 @@ export function arrangeToday(items: readonly TodayItem[]): Record<TodaySection, 
   return sections as Record<TodaySection, TodayItem[]>
 }
 
-const ORDER: Record<FindingLevel, number> = { stop: 0, warn: 1, unknown: 2, advise: 3, ok: 4 }
+const ORDER: Record<FindingLevel, number> = {
+  stop: 0,
+  'unknown-stop': 1,
+  warn: 2,
+  unknown: 3,
+  advise: 4,
+  ok: 5,
+}
 
 /** Shoots stand by time; everything else by how bad it is. */
 function order(item: TodayItem): number {

@@ -6,6 +6,11 @@ import { moreSpecsSchema } from './spec.ts'
 
 const wholeSchema = z.number().int().min(0).max(1e12)
 
+/** What can be answered by "it has none": somebody looked, and there is nothing to record. */
+export const NONE_FACTS = ['mount', 'medium', 'power'] as const
+export type NoneFact = (typeof NONE_FACTS)[number]
+const noneFactSchema = z.enum(NONE_FACTS)
+
 /** One way to power a model ("mains lead" or "two packs"). Its ports count only while it is the chosen one. */
 export const powerModeSchema = z.object({
   id: idSchema,
@@ -46,6 +51,8 @@ export const specsSchema = z.object({
     })
     .nullable()
     .default(null),
+  /** What somebody looked for and it has not: a mount, a card slot, a way to feed it. */
+  none: z.array(noneFactSchema).default([]),
   more: moreSpecsSchema.default({}),
 })
 export type Specs = z.infer<typeof specsSchema>
@@ -55,6 +62,7 @@ export const NO_SPECS: Specs = {
   energyMilliwattHours: null,
   capacityMegabytes: null,
   footprint: null,
+  none: [],
   more: {},
 }
 

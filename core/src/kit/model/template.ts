@@ -421,6 +421,13 @@ function addPower(facts: TemplateFacts, draft: Draft): void {
   }
 }
 
+/** The end and the way of powering of a battery family, a cell or a mains inlet. */
+export function makePowerOf(code: string): Pick<NewModel, 'ports' | 'powerModes'> {
+  const draft: Draft = { ports: [], powerModes: [], recordingModes: [] }
+  addPower({ ...NO_FACTS, ...(code.startsWith('iec-') ? { inlet: code } : { battery: code }) }, draft)
+  return { ports: draft.ports, powerModes: draft.powerModes }
+}
+
 /** All three sides or nothing: half a size fits no room. A width that cannot be set has one end. */
 function findFootprint({ widthMinMm, widthMaxMm, depthMm, heightMm }: TemplateFacts): Specs['footprint'] {
   const narrow = widthMinMm ?? widthMaxMm

@@ -1,4 +1,5 @@
 import type { Category } from '../../kit/model/category.ts'
+import type { NeededFact } from '../../kit/model/needed-facts.ts'
 import type { Importance } from '../../kit/model/port.ts'
 import type { FindingLevel } from '../../studio/finding.ts'
 import type { PolicyRef } from '../../studio/policy/policy.ts'
@@ -59,6 +60,10 @@ export interface CodeRecord<F> {
   replaceable?(finding: F, scene: Scene): readonly string[]
   /** What else of the store could help. */
   seeks?(finding: F & Envelope, scene: Scene | null): Seek
+  /** Which fact about which model would answer it. */
+  asks?(finding: F): { modelId: string; fact: NeededFact } | null
+  /** What is not known could turn out to be a stop: on an essential role, or on none, nobody can tell yet. */
+  couldStop?: true
   /** Whether it is still there, but less of it. */
   isSmaller?(after: F, before: F): boolean
 }

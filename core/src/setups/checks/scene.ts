@@ -1,12 +1,27 @@
-import { type Completeness, type CompletenessMemory, checkCompleteness } from '../joining/completeness.ts'
+import {
+  type Completeness,
+  type CompletenessMemory,
+  checkCompleteness,
+  type UnmetNeed,
+} from '../joining/completeness.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import { listSceneItems } from '../placed/venue.ts'
 
+/** A piece that the setup counts on and that is not there: it joins nothing, bears nothing and weighs nothing. */
+export interface AwayItem {
+  item: PlacedItem
+  /** What is left open by its being away: each would be met if it were there. */
+  leaves: readonly UnmetNeed[]
+}
+
 /** A setup as it stands at one time: every piece in its place, and what joins what. All that a check sees. */
 export interface Scene extends Omit<AssessmentInput, 'holdings'>, Completeness {
+  /** What is there. */
   items: readonly PlacedItem[]
   itemOf: ReadonlyMap<string, PlacedItem>
+  /** What is not. */
+  away: readonly AwayItem[]
 }
 
 /** Puts everything in its place and joins it. */
@@ -17,11 +32,60 @@ export function makeScene(input: AssessmentInput): Scene {
 /** The same of pieces that were placed already; `memory` knows ends that are as they were. */
 export function joinScene(
   { holdings: _, ...input }: AssessmentInput,
-  items: readonly PlacedItem[],
+  placed: readonly PlacedItem[],
   memory?: CompletenessMemory,
 ): Scene {
-  const completeness = checkCompleteness(items, input.interfaces, input.setup.links, memory)
-  return { ...input, ...completeness, items, itemOf: new Map(items.map((it) => [it.key, it])) }
+  const missing = listMissing(placed, input)
+  const items = missing.size === 0 ? placed : placed.filter((it) => !missing.has(it))
+  // In an order of their own: in which order roles are listed is nothing that a joint hangs on.
+  const join = (things: readonly PlacedItem[]) =>
+    checkCompleteness([...things].sort(byKey), input.interfaces, input.setup.links, memory)
+  const completeness = join(items)
+  const away =
+    missing.size === 0 ? { unmet: completeness.unmet, away: [] } : blame([...missing], completeness, join(placed))
+  return { ...input, ...completeness, ...away, items, itemOf: new Map(items.map((it) => [it.key, it])) }
+}
+
+/** By what they are, so that a piece counts alike whether it has a tag of its own; those of one model by their keys. */
+const rankOf = ({ model, key }: PlacedItem) => `${model?.id ?? ''} ${key}`
+const byKey = (a: PlacedItem, b: PlacedItem) => (rankOf(a) < rankOf(b) ? -1 : rankOf(a) > rankOf(b) ? 1 : 0)
+
+/** Single things that are away, and pieces of a stock beyond what is left of it. */
+function listMissing(
+  placed: readonly PlacedItem[],
+  { absences, freeStock }: Pick<AssessmentInput, 'absences' | 'freeStock'>,
+): Set<PlacedItem> {
+  const taken = new Map<string, number>()
+  return new Set(
+    placed.filter(({ unit, stock }) => {
+      if (unit) return absences.has(unit.id)
+      if (!stock) return false
+      const count = (taken.get(stock.id) ?? 0) + 1
+      taken.set(stock.id, count)
+      return count > (freeStock.get(stock.id) ?? 0)
+    }),
+  )
+}
+
+/**
+ * What is open only because something is away is told with what is away, once: with everything there it would be joined to
+ * it. What stays open by itself stays a need.
+ */
+function blame(missing: readonly PlacedItem[], { unmet }: Completeness, whole: Completeness) {
+  const awayKeys = new Set(missing.map((it) => it.key))
+  const endOf = (key: string, portId: string) => `${key}/${portId}`
+  const openAnyway = new Set(whole.unmet.map((it) => endOf(it.thing.key, it.portId)))
+  const blamed = new Map<string, string>()
+  for (const { host, guest } of whole.joints) {
+    if (awayKeys.has(host.key)) blamed.set(endOf(guest.key, guest.portId), host.key)
+    if (awayKeys.has(guest.key)) blamed.set(endOf(host.key, host.portId), guest.key)
+  }
+  const culpritOf = ({ thing, portId }: UnmetNeed) =>
+    openAnyway.has(endOf(thing.key, portId)) ? undefined : blamed.get(endOf(thing.key, portId))
+  return {
+    unmet: unmet.filter((need) => culpritOf(need) === undefined),
+    away: missing.map((item) => ({ item, leaves: unmet.filter((need) => culpritOf(need) === item.key) })),
+  }
 }
 
 type Fact<T> = (scene: Scene) => T

@@ -4,16 +4,9 @@ import type { FindingLevel } from '../../studio/finding.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import { type CableRun, listWholeRuns } from '../setup/cable-run.ts'
 import { splitEnds, splitIntoComponents } from './components.ts'
-import { hasCycle, type JoinedPair, listPairs, matchWithoutCycles } from './cycles.ts'
+import { hasCycle, type JoinedPair, listPairs, matchNearest, matchWithoutCycles } from './cycles.ts'
 import { settleLoads, sumOverload } from './load-settling.ts'
-import {
-  type BipartiteGraph,
-  findGuestHallSet,
-  findHallSet,
-  findMatching,
-  type HallSet,
-  type Matching,
-} from './matching.ts'
+import { type BipartiteGraph, findGuestHallSet, findHallSet, type HallSet, type Matching } from './matching.ts'
 import {
   buildNodeGraph,
   buildPortGraph,
@@ -111,7 +104,7 @@ function judgePart(
     const known = memory?.recall(ends)
     if (known) return known
     const built = buildNodeGraph(ends, interfaces, rule)
-    const found = describeMatching(built, built.graph, findMatching(built.graph))
+    const found = describeMatching(built, built.graph, matchNearest(built.graph, built))
     memory?.keep(ends, found)
     return found
   })

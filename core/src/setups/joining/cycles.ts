@@ -1,6 +1,7 @@
 import type { Interface } from '../../kit/model/interface.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import { type BipartiteGraph, findMatching, type Matching } from './matching.ts'
+import { joinNearest } from './nearest.ts'
 import type { PortGraph, PortNode } from './port-graph.ts'
 
 /** A cable is between two things: with both ends in one it joins nothing. */
@@ -42,6 +43,12 @@ export function hasCycle(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<s
   return findLoop(pairs) !== null || findRing(pairs, interfaces) !== null
 }
 
+/** The best matching of a graph, or of what is left of it, in which what is nearer is joined. */
+export function matchNearest(graph: BipartiteGraph, { costOf }: PortGraph): Matching {
+  const isLeft = (host: number, guest: number) => graph.edges[host]?.includes(guest) ?? false
+  return joinNearest(graph, findMatching(graph), (host, guest) => (isLeft(host, guest) ? costOf(host, guest) : null))
+}
+
 /** How many matchings are looked at to break rings and loops; each takes one joint of one away. */
 const MOST_TRIED = 60
 
@@ -61,9 +68,9 @@ export function matchWithoutCycles(built: PortGraph, interfaces: ReadonlyMap<str
   for (let tried = 0; graphs.length > 0 && tried < MOST_TRIED; tried++) {
     const graph = graphs.shift()
     if (!graph) break
-    const matching = findMatching(graph)
-    const open = countOpen(graph, matching)
-    // A matching with rings is a bound: what comes of it leaves no fewer ends open.
+    const matching = matchNearest(graph, built)
+    const open = [...countOpen(graph, matching), sumCost(matching, built)]
+    // A matching with rings is a bound: what comes of it leaves no fewer ends open, and is hardly nearer.
     if (best && !isFewer(open, best.open)) continue
     const pairs = listPairs(built, matching)
     const ring = findLoop(pairs) ?? findRing(pairs, interfaces)
@@ -77,7 +84,7 @@ export function matchWithoutCycles(built: PortGraph, interfaces: ReadonlyMap<str
 function breakEveryRing(built: PortGraph, interfaces: ReadonlyMap<string, Interface>): RinglessMatching {
   let graph = built.graph
   for (;;) {
-    const matching = findMatching(graph)
+    const matching = matchNearest(graph, built)
     const pairs = listPairs(built, matching)
     const [first] = findLoop(pairs) ?? findRing(pairs, interfaces) ?? []
     if (!first) return { matching, graph }
@@ -101,6 +108,11 @@ function withoutJoints(graph: BipartiteGraph, { hosts, guests }: PortGraph, isFo
       ? { backEdges: graph.backEdges.map((list, guest) => list.filter((host) => isKept(host, guest))) }
       : {}),
   }
+}
+
+/** How far all that is joined is from each other: where as many ends stay open, the nearer way is taken. */
+function sumCost({ guestOfHost }: Matching, { costOf }: PortGraph): number {
+  return guestOfHost.reduce((sum, guest, host) => sum + (guest < 0 ? 0 : (costOf(host, guest) ?? 0)), 0)
 }
 
 /** Open ends by priority, the most important first. */

@@ -1,8 +1,9 @@
-import { isKindOf } from '../../kit/model/category.ts'
+import { CATEGORIES, isKindOf } from '../../kit/model/category.ts'
 import type { Interface } from '../../kit/model/interface.ts'
 import { IMPORTANCES, type Port } from '../../kit/model/port.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import type { BipartiteGraph } from './matching.ts'
+import type { CostOf } from './nearest.ts'
 
 /** One end that can join one other: a port of count 2 gives two, the ports of an exclusive group give one. */
 export interface PortNode {
@@ -16,6 +17,7 @@ export interface PortGraph {
   hosts: PortNode[]
   guests: PortNode[]
   graph: BipartiteGraph
+  costOf: CostOf
 }
 
 /** Builds the bipartite graph of a set of things. Edges prefer a device to another cable, then the same role, then keep the order of the things. */
@@ -46,7 +48,7 @@ export function buildNodeGraph(
     }),
   )
   // A booster goes to its microphone first, a cable to a device before another cable, nearer things before others.
-  for (const wanted of [-1, 0, 1, 2, 3]) {
+  for (const wanted of [CLOSEST, 0, 1, IN_ROW, IN_ROW + 1]) {
     for (const [at, meeting] of meetings.entries()) {
       for (const { index, closeness } of meeting) {
         if (closeness !== wanted) continue
@@ -61,13 +63,19 @@ export function buildNodeGraph(
     edges,
     backEdges,
   }
-  return { hosts, guests, graph }
+  const costs = meetings.map((meeting) => new Map(meeting.map((it) => [it.index, it.closeness - CLOSEST])))
+  return { hosts, guests, graph, costOf: (host, guest) => costs[host]?.get(guest) ?? null }
 }
 
+/** A booster at its microphone. */
+const CLOSEST = -1
+/** Two cables one after the other: rather than that, each goes to a device, even of another role. */
+const IN_ROW = 4
+
 function measureCloseness(host: PortNode, guest: PortNode): number {
-  if (host.thing.category === 'preamp' && isMicrophone(guest.thing)) return -1
+  if (host.thing.category === 'preamp' && isMicrophone(guest.thing)) return CLOSEST
   const isInRow = CONDUITS.has(host.thing.category) && CONDUITS.has(guest.thing.category)
-  return (isInRow ? 2 : 0) + (isSameRole(host, guest) ? 0 : 1)
+  return (isInRow ? IN_ROW : 0) + (isSameRole(host, guest) ? 0 : 1)
 }
 
 const isMicrophone = ({ category }: PlacedItem) => category !== 'room' && isKindOf(category, 'microphone')
@@ -198,9 +206,21 @@ export function findUnknownAtJoint(host: PortNode, guest: PortNode): 'card-speed
     for (const g of guest.ports) {
       if (h.demand?.quantity === 'cardMegabytesPerSecond' && g.rating === null) return 'card-speed'
       if (h.rating?.quantity === 'loadGrams' && guest.thing.massGrams === null) return 'mass'
-      // Of stands one trusts what is on them; what hangs overhead is never taken as strong enough.
-      if (h.interfaces.includes('bar') && g.interfaces.includes('bar') && h.rating === null) return 'load-limit'
+      if (h.rating === null && isBorne(host.thing, h, guest.thing, g)) return 'load-limit'
     }
   }
   return null
 }
+
+/** So light that nobody asks what bears them. */
+const LIGHT: ReadonlySet<PlacedItem['category']> = new Set(['card', 'card-sleeve', 'cell', 'filter', 'gel', 'lens'])
+
+/** Whether one end bears the other: supports are there for that, and what hangs from a bar is never taken as safe. */
+function isBorne(host: PlacedItem, h: Port, guest: PlacedItem, g: Port): boolean {
+  if (h.interfaces.includes('bar') && g.interfaces.includes('bar')) return true
+  if (host.category === 'room' || LIGHT.has(guest.category)) return false
+  return CATEGORIES[host.category].group === 'support' && host.category !== 'sandbag' && !isFlow(h)
+}
+
+const FLOW: readonly Port['direction'][] = ['in', 'out', 'both']
+const isFlow = ({ direction }: Port) => FLOW.includes(direction)

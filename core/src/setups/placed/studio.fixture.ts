@@ -72,3 +72,9 @@ export function makeInput(
     ...rest,
   }
 }
+
+/** Somebody looked, and it has no mount, takes no card and wants no power. */
+export function answerNone({ models }: Pick<ReturnType<typeof makeStudio>, 'models'>, tag: string): void {
+  const model = models.get(`m-${tag}`)
+  if (model) models.set(model.id, { ...model, specs: { ...model.specs, none: ['mount', 'medium', 'power'] } })
+}

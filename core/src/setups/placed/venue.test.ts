@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { makeJudge } from '../verdict/incremental.ts'
 import { assessSetup } from '../verdict/readiness.ts'
-import { makeInput, makeRole, makeStudio } from './studio.fixture.ts'
+import { answerNone, makeInput, makeRole, makeStudio } from './studio.fixture.ts'
 
 const studio = makeStudio({
   CAM: ['action-camera', { massGrams: 150 }],
@@ -12,6 +12,9 @@ const studio = makeStudio({
   K2: ['clamp', { mount: 'bar', loadGrams: 9_000, massGrams: 500 }],
   TRI: ['tripod', { loadGrams: 3_000 }],
 })
+// What feeds them and what they record on is not what these are about.
+for (const tag of ['CAM', 'L1', 'L2']) answerNone(studio, tag)
+
 const bar = (loadGrams: number | null) => ({
   id: 'b1',
   name: 'Bar over the bench',

@@ -69,10 +69,14 @@ export function findStandIns(input: AssessmentInput, unitId: string, store: Stor
   const item = scene.itemOf.get(unitId)
   const role = input.setup.roles.find((it) => it.things.some((thing) => thing.unitId === unitId))
   if (!role || !item) return []
-  return listReplacements(role, item, store).filter(
-    (it) => tryOut(makeReplacement(role, unitId, it)).counts.stop <= before.counts.stop,
+  return listReplacements(role, item, store).filter((it) =>
+    isNoWorse(tryOut(makeReplacement(role, unitId, it)), before),
   )
 }
+
+/** It adds no stop, and no question that could become one. */
+const isNoWorse = (after: Readiness, before: Readiness) =>
+  after.counts.stop <= before.counts.stop && after.counts['unknown-stop'] <= before.counts['unknown-stop']
 
 type Trial = (remedy: Remedy) => Readiness
 
@@ -121,8 +125,10 @@ function listTried(
 function weigh(finding: Finding, before: Readiness, after: Readiness): 0 | 1 | null {
   const same = after.findings.find((it) => it.key === finding.key)
   // A body put into an empty role wants a lens next: that is the way forward, not a new fault.
-  if (finding.code === 'role-empty') return same ? null : 0
-  if (after.counts.stop > before.counts.stop) return null
+  // One of which nobody knows enough comes after those of which one does.
+  const asks = after.counts['unknown-stop'] > before.counts['unknown-stop']
+  if (finding.code === 'role-empty') return same ? null : asks ? 1 : 0
+  if (after.counts.stop > before.counts.stop || asks) return null
   if (same) return recordOf<Finding>(finding).isSmaller?.(same, finding) ? 1 : null
   // The same fault on the thing that stands in would carry another key, so the count of its level has to fall too.
   return after.counts[finding.level] < before.counts[finding.level] ? 0 : null

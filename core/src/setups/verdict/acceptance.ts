@@ -11,7 +11,9 @@ const VERSION = '2.'
  * of this way of making it.
  */
 export function computeFingerprint(finding: Finding): string {
-  const text = JSON.stringify([finding.code, finding.level, ...recordOf(finding).deciding(finding)])
+  // How much an open question weighs follows from its role, and is no figure of its own.
+  const level = finding.level === 'unknown-stop' ? 'unknown' : finding.level
+  const text = JSON.stringify([finding.code, level, ...recordOf(finding).deciding(finding)])
   let hash = 0x811c9dc5
   for (let at = 0; at < text.length; at++) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193) >>> 0
   return `${VERSION}${hash.toString(16).padStart(8, '0')}-${text.length}`

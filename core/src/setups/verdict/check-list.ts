@@ -17,6 +17,7 @@ import { workingHeight } from '../checks/rigging/working-height.ts'
 import { absences, boundElsewhere } from '../checks/roles/absences.ts'
 import { crewNotes } from '../checks/roles/crew-notes.ts'
 import { emptyRoles } from '../checks/roles/empty-roles.ts'
+import { lackingFacts } from '../checks/roles/lacking-facts.ts'
 import { providedRoles } from '../checks/roles/provided-roles.ts'
 import { sharedItems } from '../checks/roles/shared-items.ts'
 import { missingSpares } from '../checks/roles/spares.ts'
@@ -44,6 +45,7 @@ export const CHECKS = [
   demands,
   emptyRoles,
   imageCircle,
+  lackingFacts,
   microphoneFeed,
   microphoneGain,
   missingSpares,

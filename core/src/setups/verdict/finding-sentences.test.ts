@@ -12,12 +12,17 @@ const WORDS = { sayInstant: (ms: number) => `#${ms}`, sayDay: (date: string) => 
 const common = { key: 'k', roleId: null }
 
 describe('verdicts', () => {
-  const counts = (part: object) => ({ counts: { stop: 0, warn: 0, unknown: 0, advise: 0, ok: 0, ...part } })
+  const counts = (part: object) => ({
+    counts: { stop: 0, 'unknown-stop': 0, warn: 0, unknown: 0, advise: 0, ok: 0, ...part },
+  })
   test.each([
     [{}, 'Ready to run.'],
     [{ stop: 1 }, 'Cannot run: 1 stop.'],
     [{ stop: 2, warn: 1, unknown: 2 }, 'Cannot run: 2 stops. 3 things to check.'],
     [{ advise: 1 }, 'Can run. 1 thing to check.'],
+    [{ 'unknown-stop': 1 }, 'Cannot tell yet: 1 question.'],
+    [{ 'unknown-stop': 3, advise: 1 }, 'Cannot tell yet: 3 questions. 1 thing to check.'],
+    [{ stop: 1, 'unknown-stop': 2 }, 'Cannot run: 1 stop. 2 questions.'],
   ])('%j', (part, text) => {
     expect(sayVerdict(counts(part))).toBe(text)
   })
@@ -121,7 +126,7 @@ describe('findings', () => {
   })
 
   test.each<[Finding, string]>([
-    [{ ...common, level: 'stop', code: 'role-empty', role: 'Key' }, 'Nothing is Key'],
+    [{ ...common, level: 'stop', code: 'role-empty', role: 'Key', beside: [] }, 'Nothing is Key'],
     [
       {
         ...common,
@@ -132,18 +137,40 @@ describe('findings', () => {
         name: 'Sandbag',
         wanted: 4,
         have: 1,
+        leaves: [],
       },
       'Sandbag: 4 wanted, 1 left',
     ],
     [
-      { ...common, level: 'unknown', code: 'joint-unknown', tag: 'A', name: 'Lamp', other: 'S', fact: 'mass' },
+      {
+        ...common,
+        level: 'unknown',
+        code: 'joint-unknown',
+        tag: 'A',
+        name: 'Lamp',
+        other: 'S',
+        modelId: 'm',
+        fact: 'mass',
+      },
       'Cannot tell whether S bears A',
     ],
     [
-      { ...common, level: 'unknown', code: 'joint-unknown', tag: 'A', name: 'Card', other: 'S', fact: 'card-speed' },
+      {
+        ...common,
+        level: 'unknown',
+        code: 'joint-unknown',
+        tag: 'A',
+        name: 'Card',
+        other: 'S',
+        modelId: 'm',
+        fact: 'card-speed',
+      },
       'Cannot tell whether A is fast enough',
     ],
-    [{ ...common, level: 'unknown', code: 'watts-unknown', tag: 'A', name: 'Lamp' }, 'Cannot tell what A draws'],
+    [
+      { ...common, level: 'unknown', code: 'watts-unknown', tag: 'A', name: 'Lamp', modelId: 'm' },
+      'Cannot tell what A draws',
+    ],
     [
       { ...common, level: 'unknown', code: 'circuit-missing', milliwatts: 60_000 },
       'Cannot tell whether the circuit holds',

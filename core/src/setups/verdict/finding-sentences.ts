@@ -6,12 +6,17 @@ import { SUMS, type Working } from './check-list.ts'
 import { type Finding, recordOf } from './finding.ts'
 import type { Verdict } from './readiness.ts'
 
-/** "Cannot run: 2 stops. 3 things to check." */
+/** In four steps: "Cannot run: 2 stops.", "Cannot tell yet: 3 questions.", "Can run.", "Ready to run." */
 export function sayVerdict({ counts }: Pick<Verdict, 'counts'>, hasThings = true): string {
   const checks = counts.warn + counts.unknown + counts.advise
+  const questions = counts['unknown-stop']
   const rest = checks ? ` ${plural(checks, 'thing')} to check.` : ''
   if (!hasThings) return 'Nothing in it yet.'
-  if (counts.stop) return `Cannot run: ${plural(counts.stop, 'stop')}.${rest}`
+  if (counts.stop) {
+    const asked = questions ? ` ${plural(questions, 'question')}.` : ''
+    return `Cannot run: ${plural(counts.stop, 'stop')}.${asked}${rest}`
+  }
+  if (questions) return `Cannot tell yet: ${plural(questions, 'question')}.${rest}`
   if (checks) return `Can run.${rest}`
   return 'Ready to run.'
 }

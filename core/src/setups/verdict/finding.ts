@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { findingLevelSchema } from '../../studio/finding.ts'
+import type { NeededFact } from '../../kit/model/needed-facts.ts'
+import { type FindingLevel, findingLevelSchema } from '../../studio/finding.ts'
 import { type CodeRecord, type Envelope, type Found, LEVEL_OF_IMPORTANCE } from '../checks/check.ts'
 import type { Scene } from '../checks/scene.ts'
 import { acceptanceSchema } from '../setup/setup.ts'
@@ -34,15 +35,25 @@ export function canHelp(finding: Finding): boolean {
   return recordOf(finding).ideas !== undefined
 }
 
+/** The fact that would answer a finding, and of which model; null where no single one would. */
+export function findQuestion(finding: Finding): { modelId: string; fact: NeededFact } | null {
+  return recordOf(finding).asks?.(finding) ?? null
+}
+
 export const FINDING_CODES = Object.keys(RECORDS) as FindingCode[]
 
 /** Everything that the checks find in a scene, in its envelope. */
 export function listFindings(scene: Scene): Finding[] {
   const importanceOf = new Map(scene.setup.roles.map((role) => [role.id, role.importance]))
+  const findLevel = ({ code, level, roleId }: Found<FoundFact>): FindingLevel => {
+    const importance = importanceOf.get(roleId ?? '') ?? 'optional'
+    if (level !== 'unknown') return level ?? LEVEL_OF_IMPORTANCE[importance]
+    return RECORDS[code].couldStop && (roleId === null || importance === 'essential') ? 'unknown-stop' : 'unknown'
+  }
   const put = ({ about, level, ...found }: Found<FoundFact>): Finding => ({
     ...(found as unknown as FoundFact),
     key: [found.code, ...about].join('/'),
-    level: level ?? LEVEL_OF_IMPORTANCE[importanceOf.get(found.roleId ?? '') ?? 'optional'],
+    level: findLevel({ about, level, ...found } as Found<FoundFact>),
     roleId: found.roleId,
   })
   return CHECKS.flatMap((check) => (check.find(scene) as Found<FoundFact>[]).map(put))

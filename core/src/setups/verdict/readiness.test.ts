@@ -59,7 +59,7 @@ describe('readiness', () => {
     const readiness = assessSetup({ ...input, policies: resolvePolicies({ ...DEFAULT_SETTINGS, sparePacks: 0 }, null) })
     expect(readiness.findings.map((it) => it.key)).toEqual(['joint-unknown/CAM/TRI'])
     expect(readiness.workings.map((it) => it.formula)).toEqual(['pack-hours', 'card-minutes'])
-    expect(sayVerdict(readiness)).toBe('Can run. 1 thing to check.')
+    expect(sayVerdict(readiness)).toBe('Cannot tell yet: 1 question.')
   })
 
   test('the sums name their figures', () => {
@@ -108,11 +108,11 @@ describe('readiness', () => {
     expect(readiness.findings.find((it) => it.code === 'stock-short')).toMatchObject({ wanted: 4, have: 2 })
   })
 
-  test('a thing that is late warns where it is essential: somebody has to ask for it', () => {
+  test('a thing that is late is a question where it is essential: it may be back in time', () => {
     const absences = new Map([['LEN', { reason: 'late' as const, bookingId: 'b', title: 'Bog walk', since: 0 }]])
     const readiness = assessSetup(makeInput(makeStudio(KIT), [makeRole('A', ['LEN'])], { absences }))
     const finding = readiness.findings.find((it) => it.code === 'thing-absent')
-    expect(finding).toMatchObject({ level: 'warn', tag: 'LEN' })
+    expect(finding).toMatchObject({ level: 'unknown-stop', tag: 'LEN' })
     expect(finding && sayFinding(finding, WORDS).text).toContain('still out with Bog walk')
   })
 })

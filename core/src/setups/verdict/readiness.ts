@@ -91,7 +91,7 @@ function byLevel(a: Finding, b: Finding): number {
 }
 
 function countLevels(findings: readonly Finding[]): Record<FindingLevel, number> {
-  const counts = { stop: 0, warn: 0, unknown: 0, advise: 0, ok: 0 }
+  const counts = { stop: 0, 'unknown-stop': 0, warn: 0, unknown: 0, advise: 0, ok: 0 }
   for (const finding of findings) counts[finding.level]++
   return counts
 }

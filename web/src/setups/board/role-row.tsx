@@ -8,7 +8,7 @@ import {
   sayFinding,
 } from '@exemplar/core'
 import { useMeasures } from '../../foundation/form/measures.tsx'
-import { Mark } from '../../foundation/parts/mark.tsx'
+import { LEVEL_TONES, Mark } from '../../foundation/parts/mark.tsx'
 import { Tag } from '../../foundation/parts/page-parts.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 
@@ -100,10 +100,7 @@ export function RoleRow({
             {feeders.length > 0 && <span>with {feeders.join(', ')}</span>}
             {frameMm != null && <span>frames {sayLength(Math.round(frameMm))} across</span>}
             {findings.slice(0, 2).map((finding) => (
-              <b
-                key={finding.key}
-                className={`font-semibold ${{ stop: 'text-stop', warn: 'text-warn', advise: 'text-advise', unknown: 'text-quiet', ok: 'text-ok' }[finding.level]}`}
-              >
+              <b key={finding.key} className={`font-semibold ${LEVEL_TONES[finding.level]}`}>
                 {sayFinding(finding, words).title}
               </b>
             ))}

@@ -60,6 +60,11 @@ export function ReadinessMargin({
       </h2>
       <div className="mt-1.5 flex flex-wrap gap-x-4 gap-y-1">
         {counts.stop > 0 && <Mark level="stop">{counts.stop === 1 ? '1 stop' : `${counts.stop} stops`}</Mark>}
+        {counts['unknown-stop'] > 0 && (
+          <Mark level="unknown-stop">
+            {counts['unknown-stop'] === 1 ? '1 question' : `${counts['unknown-stop']} questions`}
+          </Mark>
+        )}
         {counts.warn > 0 && <Mark level="warn">{counts.warn === 1 ? '1 warning' : `${counts.warn} warnings`}</Mark>}
         {counts.unknown > 0 && <Mark level="unknown">{counts.unknown} unknown</Mark>}
         {counts.advise > 0 && <Mark level="advise">{counts.advise} advised</Mark>}

@@ -97,7 +97,7 @@ describe('what the content demands of the things', () => {
     const help = (free: Store) => findRemedies(asked, free, 'demand-unmet/self-view')?.remedies
     // The monitor wants a carrier and a cable of its own, so it would add stops: it is not offered as a way out here.
     expect(help(store)).toEqual([])
-    const free = { ...model, ports: [], powerModes: [] }
+    const free = { ...model, ports: [], powerModes: [], specs: { ...model.specs, none: ['power' as const] } }
     const bare = { ...store, units: [{ unit, model: free, usedBySetups: 0 }] }
     expect(help(bare)).toMatchObject([{ kind: 'assign', tags: ['M'] }])
   })

@@ -7,6 +7,8 @@ interface JointUnknown {
   tag: string
   name: string
   other: string
+  /** Of which model the fact is asked; null where it is no model's, such as a bar of the room. */
+  modelId: string | null
   fact: UnknownJoint['fact']
 }
 
@@ -19,10 +21,16 @@ export const unknownJoints = defineCheck<JointUnknown>({
       level: 'unknown',
       code: 'joint-unknown',
       other: other.tag,
+      modelId: (fact === 'load-limit' ? other : thing).model?.id ?? null,
       fact,
     })),
   codes: {
-    'joint-unknown': { say: sayUnknownJoint, deciding: ({ fact }) => [fact] },
+    'joint-unknown': {
+      couldStop: true,
+      say: sayUnknownJoint,
+      deciding: ({ fact }) => [fact],
+      asks: ({ modelId, fact }) => (modelId === null ? null : { modelId, fact }),
+    },
   },
 })
 

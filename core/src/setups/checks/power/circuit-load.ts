@@ -41,7 +41,7 @@ export type CircuitLoad = z.infer<typeof circuitLoadSchema>
 type CircuitFinding =
   | { code: 'circuit-load'; working: CircuitLoad }
   | { code: 'circuit-missing'; milliwatts: number }
-  | { code: 'watts-unknown'; tag: string; name: string }
+  | { code: 'watts-unknown'; tag: string; name: string; modelId: string | null }
 
 /** What runs from the mains, against the circuit that feeds it. */
 export const circuitLoad = defineCheck<CircuitFinding>({
@@ -56,6 +56,7 @@ export const circuitLoad = defineCheck<CircuitFinding>({
       isSmaller: (after, before) => after.working.totalMilliwatts < before.working.totalMilliwatts,
     },
     'circuit-missing': {
+      couldStop: true,
       say: ({ milliwatts }) =>
         plain(
           'Cannot tell whether the circuit holds',
@@ -65,12 +66,14 @@ export const circuitLoad = defineCheck<CircuitFinding>({
       ideas: (_, { scene, store }) => listCircuits(scene, store),
     },
     'watts-unknown': {
+      couldStop: true,
       say: ({ tag, name }) =>
         plain(
           `Cannot tell what ${tag} draws`,
           `The power of ${name} is not recorded, so it is missing from every sum. It stands on the label.`,
         ),
       deciding: () => [],
+      asks: ({ modelId }) => (modelId === null ? null : { modelId, fact: 'watts' }),
     },
   },
 })
@@ -94,7 +97,10 @@ function findCircuitLoad({ items, circuit, policies: { settings }, setup }: Scen
 function listUnknownWatts({ items }: Scene) {
   return items
     .filter(({ powerMode }) => powerMode && powerMode.source !== 'cells' && powerMode.milliwatts === null)
-    .map((item) => ({ ...ofItem(item), level: 'unknown' as const, code: 'watts-unknown' as const }))
+    .map((item) => {
+      const modelId = item.model?.id ?? null
+      return { ...ofItem(item), level: 'unknown' as const, code: 'watts-unknown' as const, modelId }
+    })
 }
 
 function checkCircuit(scene: Scene) {

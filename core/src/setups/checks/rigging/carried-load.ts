@@ -56,6 +56,7 @@ export const carriedLoad = defineCheck<Overload>({
     }),
   codes: {
     'carried-load': {
+      couldStop: true,
       say: ({ working }) => sayLoad(working),
       sayPlainly: ({ working }) =>
         working.level === 'stop'

@@ -1,5 +1,8 @@
 import type { Absence } from '../../../kit/unit/absence.ts'
+import { type FindingLevel, findWorstLevel } from '../../../studio/finding.ts'
 import { findRoom } from '../../../studio/places/place-findings.ts'
+import { listInWords } from '../../../units/wording.ts'
+import type { UnmetNeed } from '../../joining/completeness.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
 import type { Role } from '../../setup/setup.ts'
 import { defineCheck, LEVEL_OF_IMPORTANCE, ofItem } from '../check.ts'
@@ -13,6 +16,8 @@ interface AbsentItem {
   tag: string
   name: string
   absence: Absence
+  /** What nothing is left for without it. */
+  leaves: string[]
 }
 
 interface BoundItem {
@@ -27,15 +32,17 @@ interface BoundItem {
 /** Single things that stand in a role and will not be there. */
 export const absences = defineCheck<AbsentItem>({
   find: (scene) =>
-    scene.items.flatMap((item) => {
+    scene.away.flatMap(({ item, leaves }) => {
       const absence = item.unit ? scene.absences.get(item.unit.id) : undefined
       if (!item.unit || !absence) return []
-      const level = findLevel(absence, findRole(scene, item.roleId))
-      return [{ ...ofItem(item), level, code: 'thing-absent', unitId: item.unit.id, absence }]
+      const level = findLevel(absence, findRole(scene, item.roleId), leaves)
+      const tags = [...new Set(leaves.map((it) => it.thing.tag))]
+      return [{ ...ofItem(item), level, code: 'thing-absent', unitId: item.unit.id, absence, leaves: tags }]
     }),
   codes: {
     'thing-absent': {
-      say: ({ tag, name, absence }, words) => plain(`${tag} is not there`, `${name} is ${sayAbsence(absence, words)}.`),
+      say: ({ tag, name, absence, leaves }, words) =>
+        plain(`${tag} is not there`, `${name} is ${sayAbsence(absence, words)}.${sayLeft(leaves)}`),
       deciding: ({ absence }) => [absence.reason, 'state' in absence ? absence.state : null],
       ideas: ({ unitId }, context) => listStandInsFor([unitId], context),
       replaceable: ({ unitId }) => [unitId],
@@ -43,11 +50,18 @@ export const absences = defineCheck<AbsentItem>({
   },
 })
 
-/** Whoever is late may still be back in time: that is asked after, it does not stop the shoot yet. */
-function findLevel({ reason }: Absence, role: Role | undefined) {
-  const importance = role?.importance ?? 'optional'
-  return reason === 'late' && importance === 'essential' ? 'warn' : LEVEL_OF_IMPORTANCE[importance]
+/**
+ * As much as its role, or as the most important of what it leaves open. Whoever is late may still be back in time: that is
+ * a question, and no stop yet.
+ */
+function findLevel({ reason }: Absence, role: Role | undefined, leaves: readonly UnmetNeed[]): FindingLevel {
+  const level = findWorstLevel([LEVEL_OF_IMPORTANCE[role?.importance ?? 'optional'], ...leaves.map((it) => it.level)])
+  return reason === 'late' && level === 'stop' ? 'unknown-stop' : level
 }
+
+/** What lacks something because a thing is away. */
+export const sayLeft = (leaves: readonly string[]) =>
+  leaves.length > 0 ? ` Without it nothing is left for ${listInWords(leaves)}.` : ''
 
 /** What is the venue's own stays in its room: a setup elsewhere cannot count on it. */
 export const boundElsewhere = defineCheck<BoundItem>({

@@ -1,3 +1,5 @@
+import { listInWords } from '../../../units/wording.ts'
+import { listItemsOf, type PlacedItem } from '../../placed/placed-item.ts'
 import { type Role, suitsRole } from '../../setup/setup.ts'
 import { defineCheck } from '../check.ts'
 import { plain } from '../finding-words.ts'
@@ -6,22 +8,41 @@ import { findRole, listAssignments } from '../ideas.ts'
 interface EmptyRole {
   code: 'role-empty'
   role: string
+  /** What stands in it beside what it wants: its stand, its card. */
+  beside: string[]
 }
 
 const takesAnything = ({ wants, anyOfUnitIds }: Role) => wants === null && !anyOfUnitIds?.length
 
-/** Roles that nothing fills, unless they are left empty on purpose or nobody would miss them. */
+/** What is away fills its role as well: that it is away is told by itself. */
+function fills(role: Role, { model, unit }: PlacedItem): boolean {
+  return takesAnything(role) || (model !== null && suitsRole(role, model, unit?.id))
+}
+
+/**
+ * Roles that nothing fills, unless they are left empty on purpose or nobody would miss them. A role that says what it wants is
+ * filled by such a thing, and not by what goes with it.
+ */
 export const emptyRoles = defineCheck<EmptyRole>({
-  find: ({ setup }) =>
-    setup.roles
-      .filter((role) => role.things.length === 0 && !role.intentionallyEmpty && !role.providedBy)
-      .filter((role) => role.importance !== 'optional')
-      .map((role) => ({ code: 'role-empty', about: [role.id], roleId: role.id, role: role.name })),
+  find: (scene) =>
+    scene.setup.roles
+      .filter((role) => !role.intentionallyEmpty && !role.providedBy && role.importance !== 'optional')
+      .flatMap((role) => {
+        const inIt = listItemsOf(role, [...scene.items, ...scene.away.map((it) => it.item)])
+        if (inIt.some((item) => fills(role, item))) return []
+        const beside = inIt.map((it) => it.tag)
+        return [{ code: 'role-empty' as const, about: [role.id], roleId: role.id, role: role.name, beside }]
+      }),
   codes: {
     'role-empty': {
-      say: ({ role }) =>
-        plain(`Nothing is ${role}`, 'Put a thing into this role, or mark it as left empty on purpose.'),
-      deciding: () => [],
+      say: ({ role, beside }) =>
+        plain(
+          `Nothing is ${role}`,
+          beside.length > 0
+            ? `${listInWords(beside)} ${beside.length === 1 ? 'goes' : 'go'} with it. The thing itself is missing: put it into this role, or mark the role as left empty on purpose.`
+            : 'Put a thing into this role, or mark it as left empty on purpose.',
+        ),
+      deciding: ({ beside }) => (beside.length > 0 ? [beside] : []),
       ideas({ roleId }, { scene, store }) {
         const role = findRole(scene, roleId)
         if (!role) return []

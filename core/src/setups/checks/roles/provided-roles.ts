@@ -19,6 +19,7 @@ export const providedRoles = defineCheck<LackingRole>({
   find: (scene) => scene.setup.roles.flatMap((role) => findLacking(role, scene)),
   codes: {
     'provided-lacking': {
+      couldStop: true,
       say: sayLacking,
       deciding: ({ by, tags, isUnknown }) => [
         by.kind,

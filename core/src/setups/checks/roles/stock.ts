@@ -1,5 +1,7 @@
-import { defineCheck, type Purchase } from '../check.ts'
+import { findWorstLevel } from '../../../studio/finding.ts'
+import { defineCheck, LEVEL_OF_IMPORTANCE, type Purchase } from '../check.ts'
 import { plain } from '../finding-words.ts'
+import { sayLeft } from './absences.ts'
 
 interface ShortStock {
   code: 'stock-short'
@@ -8,6 +10,8 @@ interface ShortStock {
   name: string
   wanted: number
   have: number
+  /** What nothing is left for without the pieces that lack. */
+  leaves: string[]
 }
 
 const whatToBuy = ({ name, wanted, have, stockId }: ShortStock): Purchase => ({
@@ -19,21 +23,37 @@ const whatToBuy = ({ name, wanted, have, stockId }: ShortStock): Purchase => ({
 
 /** Stock of which more is put in than is free. The first role that takes of it is told. */
 export const shortStock = defineCheck<ShortStock>({
-  find({ setup, items, freeStock }) {
-    const stocks = new Map(items.flatMap((it) => (it.stock ? [[it.stock.id, it] as const] : [])))
-    return [...stocks].flatMap(([stockId, { tag, model }]) => {
-      const wanted = items.filter((it) => it.stock?.id === stockId).length
-      const have = freeStock.get(stockId) ?? 0
-      if (have >= wanted) return []
-      const roleId = setup.roles.find((role) => role.things.some((it) => it.stockId === stockId))?.id ?? null
-      const figures = { stockId, tag, name: model?.name ?? tag, wanted, have }
-      return [{ code: 'stock-short', about: [stockId], roleId, ...figures }]
+  find({ setup, items, away, freeStock }) {
+    const lacking = away.flatMap(({ item: { stock, tag, model }, leaves }) =>
+      stock ? [{ stockId: stock.id, tag, model, leaves }] : [],
+    )
+    const stocks = new Map([...lacking].reverse().map((it) => [it.stockId, it]))
+    return [...stocks.values()].reverse().map(({ stockId, tag, model }) => {
+      const own = lacking.filter((it) => it.stockId === stockId)
+      const role = setup.roles.find((it) => it.things.some((thing) => thing.stockId === stockId))
+      const left = own.flatMap((it) => it.leaves)
+      const wanted = own.length + items.filter((it) => it.stock?.id === stockId).length
+      return {
+        code: 'stock-short' as const,
+        about: [stockId],
+        roleId: role?.id ?? null,
+        level: findWorstLevel([LEVEL_OF_IMPORTANCE[role?.importance ?? 'optional'], ...left.map((it) => it.level)]),
+        stockId,
+        tag,
+        name: model?.name ?? tag,
+        wanted,
+        have: freeStock.get(stockId) ?? 0,
+        leaves: [...new Set(left.map((it) => it.thing.tag))],
+      }
     })
   },
   codes: {
     'stock-short': {
-      say: ({ tag, name, wanted, have }) =>
-        plain(`${name}: ${wanted} wanted, ${have} left`, `The setup takes ${wanted} of ${tag} and ${have} are free.`),
+      say: ({ tag, name, wanted, have, leaves }) =>
+        plain(
+          `${name}: ${wanted} wanted, ${have} left`,
+          `The setup takes ${wanted} of ${tag} and ${have} ${have === 1 ? 'is' : 'are'} free.${sayLeft(leaves)}`,
+        ),
       deciding: ({ wanted, have }) => [wanted, have],
       ideas: (finding) => [whatToBuy(finding)],
       toBuy: whatToBuy,

@@ -72,7 +72,10 @@ export function traceSignals({ items: things, itemOf: thingOf, joints, interface
     )
   // What goes both ways is told once, from the first of the two.
   const told = chains.filter(
-    (it, at) => !chains.slice(0, at).some((other) => other.from.key === it.to.key && isSameWay(other.via, it.via)),
+    (it, at) =>
+      !chains
+        .slice(0, at)
+        .some((other) => other.from.key === it.to.key && other.to.key === it.from.key && isSameWay(other.via, it.via)),
   )
   const sound = things.filter((it) => isItemOf(it, 'microphone')).map((it) => followSound(it, chains, thingOf))
   const cameras = new Set(things.filter((it) => isItemOf(it, 'camera')).map((it) => it.tag))

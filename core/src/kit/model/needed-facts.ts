@@ -1,0 +1,141 @@
+import { type Category, isKindOf } from './category.ts'
+import type { Interface } from './interface.ts'
+import { type Model, type NewModel, NONE_FACTS, type NoneFact } from './model.ts'
+import { makePort, type Port } from './port.ts'
+import { makePowerOf } from './template.ts'
+
+/** Facts about what a thing is that judging cannot do without, each with the question that asks for it. */
+export const NEEDED_FACTS = {
+  mount: { question: 'Which lens mount does it have?', none: 'Its lens is built in' },
+  medium: { question: 'Which card does it record on?', none: 'It takes no card' },
+  power: { question: 'What feeds it?', none: 'It needs nothing of the kind' },
+  watts: { question: 'How much does it draw?', none: null },
+  energy: { question: 'How much does it hold?', none: null },
+  capacity: { question: 'How much fits on it?', none: null },
+  'card-speed': { question: 'How fast does it write, at least?', none: null },
+  mass: { question: 'What does it weigh?', none: null },
+  'load-limit': { question: 'How much does it bear?', none: null },
+} as const satisfies Record<string, { question: string; none: string | null }>
+export type NeededFact = keyof typeof NEEDED_FACTS
+
+/** Kinds that do nothing without being fed. */
+const FED: readonly Category[] = [
+  'camera',
+  'light',
+  'monitor',
+  'switcher',
+  'recorder',
+  'external-recorder',
+  'mixer',
+  'wireless-set',
+]
+/** Kinds of these that live on what is inside them, or on the computer that they are plugged into. */
+const FED_BY_THEMSELVES: ReadonlySet<Category> = new Set(['phone', 'webcam'])
+/** Kinds that take what they are to keep on cards. */
+const ON_CARDS: readonly Category[] = ['camera', 'recorder']
+const NOT_ON_CARDS: ReadonlySet<Category> = new Set(['phone', 'webcam'])
+
+const isAnyOf = (category: Category, kinds: readonly Category[]) => kinds.some((kind) => isKindOf(category, kind))
+
+/** A lens mount is what the studio calls so, and neither a filter thread nor a lamp holder. */
+const isLensMount = (code: string, interfaces: ReadonlyMap<string, Interface>) =>
+  interfaces.get(code)?.kind === 'mount' && !code.startsWith('filter-') && !code.startsWith('screw-')
+
+/** What nobody recorded of a model and judging it needs, the most telling first; what was answered by "none" is answered. */
+export function listLackingFacts(
+  {
+    category,
+    ports,
+    powerModes,
+    recordingModes,
+    specs,
+  }: Pick<Model, 'category' | 'ports' | 'powerModes' | 'recordingModes' | 'specs'>,
+  interfaces: ReadonlyMap<string, Interface>,
+): NeededFact[] {
+  const has = (suits: (code: string) => boolean) => ports.some((port) => port.interfaces.some(suits))
+  const kindIs = (kind: Interface['kind']) => (code: string) => interfaces.get(code)?.kind === kind
+  const lacking: NeededFact[] = []
+  const isMounted = category === 'camera' || category === 'lens' || category === 'lens-adapter'
+  if (isMounted && !has((code) => isLensMount(code, interfaces))) lacking.push('mount')
+  if (isAnyOf(category, ON_CARDS) && !NOT_ON_CARDS.has(category)) {
+    if (!has(kindIs('card')) && recordingModes.length === 0) lacking.push('medium')
+  }
+  if (isAnyOf(category, FED) && !FED_BY_THEMSELVES.has(category) && powerModes.length === 0) {
+    if (!has(kindIs('battery')) && !has(kindIs('mains'))) lacking.push('power')
+  }
+  if (category === 'pack' && specs.energyMilliwattHours === null) lacking.push('energy')
+  if (category === 'card' && specs.capacityMegabytes === null) lacking.push('capacity')
+  const answered: readonly NeededFact[] = specs.none
+  return lacking.filter((fact) => !answered.includes(fact))
+}
+
+/** An answer: a connector of the studio's, a figure in the unit of its field, or that there is none. */
+export type FactAnswer = { kind: 'interface'; code: string } | { kind: 'figure'; value: number } | { kind: 'none' }
+
+/** The model with one fact answered. What does not answer that fact leaves it as it is. */
+export function answerFact<T extends NewModel>(model: T, fact: NeededFact, answer: FactAnswer): T {
+  if (answer.kind === 'none') return isNoneFact(fact) ? withNone(model, fact) : model
+  return answer.kind === 'interface' ? answerByEnd(model, fact, answer.code) : answerByFigure(model, fact, answer.value)
+}
+
+const isNoneFact = (fact: NeededFact): fact is NoneFact => (NONE_FACTS as readonly NeededFact[]).includes(fact)
+
+function withNone<T extends NewModel>(model: T, fact: NoneFact): T {
+  return { ...model, specs: { ...model.specs, none: [...new Set([...model.specs.none, fact])] } }
+}
+
+function answerByEnd<T extends NewModel>(model: T, fact: NeededFact, code: string): T {
+  switch (fact) {
+    case 'mount': {
+      const isBody = model.category === 'camera'
+      return addPort(
+        model,
+        makePort({ id: isBody ? 'mount' : 'rear', interfaces: code, side: isBody ? 'host' : 'guest' }),
+      )
+    }
+    case 'medium':
+      return addPort(model, makePort({ id: 'slot', interfaces: code, side: 'host' }))
+    case 'power': {
+      const power = makePowerOf(code)
+      return {
+        ...model,
+        ports: [...model.ports, ...power.ports],
+        powerModes: [...model.powerModes, ...power.powerModes],
+      }
+    }
+    default:
+      return model
+  }
+}
+
+function answerByFigure<T extends NewModel>(model: T, fact: NeededFact, value: number): T {
+  const withSpec = (part: Partial<Model['specs']>) => ({ ...model, specs: { ...model.specs, ...part } })
+  switch (fact) {
+    case 'mass':
+      return withSpec({ massGrams: value })
+    case 'energy':
+      return withSpec({ energyMilliwattHours: value })
+    case 'capacity':
+      return withSpec({ capacityMegabytes: value })
+    case 'watts':
+      return {
+        ...model,
+        powerModes: model.powerModes.map((it) => (it.milliwatts === null ? { ...it, milliwatts: value } : it)),
+      }
+    case 'card-speed':
+      return ratePorts(model, (port) => port.side === 'guest', { quantity: 'cardMegabytesPerSecond', value })
+    case 'load-limit':
+      return ratePorts(model, (port) => port.side === 'host', { quantity: 'loadGrams', value })
+    default:
+      return model
+  }
+}
+
+function addPort<T extends NewModel>(model: T, port: Port): T {
+  return model.ports.some((it) => it.id === port.id) ? model : { ...model, ports: [...model.ports, port] }
+}
+
+/** What has a rating keeps it. */
+function ratePorts<T extends NewModel>(model: T, suits: (port: Port) => boolean, rating: Port['rating']): T {
+  return { ...model, ports: model.ports.map((port) => (port.rating || !suits(port) ? port : { ...port, rating })) }
+}

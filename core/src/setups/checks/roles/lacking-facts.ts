@@ -1,0 +1,49 @@
+import { listLackingFacts, NEEDED_FACTS, type NeededFact } from '../../../kit/model/needed-facts.ts'
+import { defineCheck, ofItem } from '../check.ts'
+import { plain } from '../finding-words.ts'
+
+interface LackingFact {
+  code: 'fact-unknown'
+  tag: string
+  name: string
+  modelId: string
+  fact: NeededFact
+}
+
+/** What nobody recorded of a thing and its role needs: asked once for each model, wherever its pieces stand. */
+export const lackingFacts = defineCheck<LackingFact>({
+  find: ({ items, interfaces }) =>
+    items.flatMap((item) => {
+      const { model } = item
+      if (!model) return []
+      return listLackingFacts(model, interfaces).map((fact) => ({
+        ...ofItem(item),
+        about: [model.id, fact],
+        level: 'unknown' as const,
+        code: 'fact-unknown' as const,
+        modelId: model.id,
+        fact,
+      }))
+    }),
+  codes: {
+    'fact-unknown': {
+      couldStop: true,
+      say: ({ tag, name, fact }) =>
+        plain(SAID[fact](tag), `${NEEDED_FACTS[fact].question} Nobody recorded it of ${name}.`),
+      deciding: ({ fact }) => [fact],
+      asks: ({ modelId, fact }) => ({ modelId, fact }),
+    },
+  },
+})
+
+const SAID: Readonly<Record<NeededFact, (tag: string) => string>> = {
+  mount: (tag) => `Cannot tell what goes on ${tag}`,
+  medium: (tag) => `Cannot tell what ${tag} records on`,
+  power: (tag) => `Cannot tell what feeds ${tag}`,
+  watts: (tag) => `Cannot tell what ${tag} draws`,
+  energy: (tag) => `Cannot tell how long ${tag} lasts`,
+  capacity: (tag) => `Cannot tell how much fits on ${tag}`,
+  'card-speed': (tag) => `Cannot tell whether ${tag} is fast enough`,
+  mass: (tag) => `Cannot tell what ${tag} weighs`,
+  'load-limit': (tag) => `Cannot tell what ${tag} bears`,
+}
