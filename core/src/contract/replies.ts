@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { modelSchema } from '../kit/model/model.ts'
-import { lifeStateSchema } from '../kit/unit/unit.ts'
+import { lifeStateSchema, stockSchema, unitSchema } from '../kit/unit/unit.ts'
 import { tapeSchema } from '../setups/setup/setup.ts'
 import { amount } from '../studio/people/secrecy.ts'
 
@@ -53,3 +53,8 @@ export const versionedSchema = z.object({ id: z.string(), version: z.number() })
 
 /** For one of its bookings, or as it stands. */
 export const contextQuery = z.object({ bookingId: z.string().max(64).optional() })
+
+/** As it lies in the house: with the day on which it was archived. */
+export const keptUnitSchema = z.object({ ...unitSchema.shape, archivedAt: z.number().nullable() })
+export const keptStockSchema = z.object({ ...stockSchema.shape, archivedAt: z.number().nullable() })
+export const keptModelSchema = z.object({ ...modelSchema.shape, archivedAt: z.number().nullable() })

@@ -9,6 +9,8 @@ interface ShortRole {
   name: string
   wants: Category | null
   things: Short[]
+  /** The number of the role that it serves. */
+  with?: number
   detail?: string
   importance?: Role['importance']
   none?: boolean
@@ -25,6 +27,7 @@ function makeRole(setup: string, index: number, role: ShortRole): Role {
     detail: role.detail ?? '',
     intentionallyEmpty: role.none ?? false,
     things: role.things.map(readShort),
+    ...(role.with ? { goesWith: `${setup}-r${role.with}` } : {}),
     ...role.rest,
   }
 }
@@ -130,8 +133,8 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
       },
       { group: 'sound', name: 'Backup microphone', wants: 'microphone', detail: 'worn', things: ['MIC-02', 'CBL-02'] },
       { group: 'sound', name: 'Recorder', wants: 'recorder', things: ['REC-01', 'SDC-07', '4×CEL-01'] },
-      { group: 'support', name: 'A support', wants: 'tripod', detail: 'fluid head', things: ['TRI-01'] },
-      { group: 'support', name: 'B support', wants: 'tripod', detail: 'locked off', things: ['TRI-04'] },
+      { group: 'support', name: 'A support', wants: 'tripod', detail: 'fluid head', things: ['TRI-01'], with: 1 },
+      { group: 'support', name: 'B support', wants: 'tripod', detail: 'locked off', things: ['TRI-04'], with: 2 },
       { group: 'support', name: 'Sandbags', wants: 'sandbag', importance: 'wanted', things: ['3×BAG-01'] },
       {
         group: 'power',
@@ -163,7 +166,7 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
       },
       { group: 'light', name: 'Key', wants: 'light', detail: 'left, 45°', things: ['LGT-04', 'LED-05', 'STD-03'] },
       { group: 'light', name: 'Fill', wants: 'light', detail: 'right, half', things: ['LGT-03', 'STD-05'] },
-      { group: 'support', name: 'Overhead arm', wants: 'arm', things: ['ARM-01'] },
+      { group: 'support', name: 'Overhead arm', wants: 'arm', things: ['ARM-01'], with: 1 },
       { group: 'support', name: 'Sandbags', wants: 'sandbag', importance: 'wanted', things: ['2×BAG-01'] },
       { group: 'power', name: 'Packs', wants: 'pack', detail: 'family Fenn A', things: ['PAK-A6', 'PAK-A7'] },
       { group: 'set', name: 'Clamps', wants: 'clamp', importance: 'optional', things: ['4×CLP-01'] },
@@ -204,9 +207,9 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
       { group: 'camera', name: 'Presenter’s monitor', wants: 'monitor', importance: 'wanted', things: ['MON-01'] },
       { group: 'sound', name: 'Lectern microphone', wants: 'microphone', things: ['MIC-04', 'MST-02', 'CBL-03'] },
       { group: 'sound', name: 'Mixer', wants: 'mixer', things: ['MIX-01', 'LED-04'] },
-      { group: 'support', name: 'A support', wants: 'tripod', detail: 'pans, fluid head', things: ['TRI-01'] },
-      { group: 'support', name: 'B support', wants: 'tripod', things: ['TRI-03'] },
-      { group: 'support', name: 'C support', wants: 'tripod', things: ['TRI-05'] },
+      { group: 'support', name: 'A support', wants: 'tripod', detail: 'pans, fluid head', things: ['TRI-01'], with: 1 },
+      { group: 'support', name: 'B support', wants: 'tripod', things: ['TRI-03'], with: 2 },
+      { group: 'support', name: 'C support', wants: 'tripod', things: ['TRI-05'], with: 3 },
       {
         group: 'power',
         name: 'Packs',

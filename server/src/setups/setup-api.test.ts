@@ -147,7 +147,7 @@ describe('ways out through the API', () => {
     const { body: setup } = await api.call('GET', '/setups/pb')
     await api.call('PUT', '/setups/pb', { ...setup, circuitId: null }, match(setup.version))
     const finding = (await judge('pb', 'b-graft')).find((it) => it.code === 'circuit-missing')
-    expect(finding).toMatchObject({ level: 'unknown', milliwatts: 120_000 })
+    expect(finding).toMatchObject({ level: 'unknown-stop', milliwatts: 120_000 })
     expect(finding && (await remediesOf('pb', 'b-graft', finding))).toEqual([
       { kind: 'circuit', circuitId: 'st-1', name: 'North wall' },
       { kind: 'circuit', circuitId: 'st-2', name: 'South wall' },

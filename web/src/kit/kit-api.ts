@@ -52,6 +52,12 @@ const kitApi = api.injectEndpoints({
     changeModel: build.mutation<ReplyOf<'put /models/:id'>, Versioned<NewModel>>({
       query: ({ id, version, body }) => request('put /models/:id', { id, version, body }),
     }),
+    answerFact: build.mutation<
+      ReplyOf<'post /models/:id/facts'>,
+      { id: string; version: number; body: BodyOf<'post /models/:id/facts'> }
+    >({
+      query: ({ id, version, body }) => request('post /models/:id/facts', { id, version, body }),
+    }),
     mergeModel: build.mutation<ReplyOf<'post /models/:id/merge'>, { id: string; version: number; intoId: string }>({
       query: ({ id, version, intoId }) => request('post /models/:id/merge', { id, version, body: { intoId } }),
     }),
@@ -174,6 +180,7 @@ export const {
   useCableWaysQuery,
   useModelFitsQuery,
   useChangeModelMutation,
+  useAnswerFactMutation,
   useMergeModelMutation,
   useMergeUnitMutation,
   useDuplicateUnitMutation,

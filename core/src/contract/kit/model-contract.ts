@@ -1,10 +1,11 @@
 import { z } from 'zod'
 import { fitSchema } from '../../kit/model/fits.ts'
 import { modelSchema, newModelSchema } from '../../kit/model/model.ts'
+import { factAnswerSchema, NEEDED_FACT_CODES } from '../../kit/model/needed-facts.ts'
 import { portSchema } from '../../kit/model/port.ts'
-import { idSchema } from '../../studio/identity.ts'
+import { idSchema, nameSchema } from '../../studio/identity.ts'
 import { defineContract } from '../contract.ts'
-import { versionedSchema } from '../replies.ts'
+import { keptModelSchema, versionedSchema } from '../replies.ts'
 
 export const modelRowSchema = z.object({
   id: z.string(),
@@ -39,7 +40,21 @@ export const modelContract = defineContract('kit', {
     summary: 'Change what a model is: its name, figures, ports and ways to power it',
     permission: 'change-kit',
     body: newModelSchema,
-    reply: modelSchema,
+    reply: keptModelSchema,
+    isChange: true,
+  },
+  'post /models/:id/facts': {
+    summary: 'Answer one question about what a model is: by a connector, a new one, a figure, or that it has none',
+    permission: 'change-kit',
+    body: z.object({
+      fact: z.enum(NEEDED_FACT_CODES),
+      answer: z.discriminatedUnion('kind', [
+        ...factAnswerSchema.options,
+        /** A mount, card or pack family that is not in the list yet. */
+        z.object({ kind: z.literal('new-interface'), label: nameSchema }),
+      ]),
+    }),
+    reply: keptModelSchema,
     isChange: true,
   },
   'post /models/:id/merge': {

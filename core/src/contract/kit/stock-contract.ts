@@ -1,11 +1,10 @@
 import { z } from 'zod'
 import { CATEGORY_CODES } from '../../kit/model/category.ts'
 import { modelSchema } from '../../kit/model/model.ts'
-import { newStockSchema, stockSchema } from '../../kit/unit/unit.ts'
+import { newStockSchema } from '../../kit/unit/unit.ts'
 import { idSchema, nameSchema } from '../../studio/identity.ts'
 import { defineContract } from '../contract.ts'
-
-const keptStockSchema = z.object({ ...stockSchema.shape, archivedAt: z.number().nullable() })
+import { keptStockSchema } from '../replies.ts'
 
 export const stockRowSchema = z.object({
   ...keptStockSchema.shape,

@@ -1,16 +1,15 @@
 import { z } from 'zod'
 import { faultSchema } from '../../bench/fault.ts'
 import { CATEGORY_CODES } from '../../kit/model/category.ts'
-import { modelSchema } from '../../kit/model/model.ts'
 import { moreSpecsSchema } from '../../kit/model/spec.ts'
 import { archiveSpaceSchema } from '../../kit/unit/archive-space.ts'
 import { kitFilterSchema } from '../../kit/unit/kit-filter.ts'
 import { softwareFindingSchema } from '../../kit/unit/software-fit.ts'
-import { bondSchema, tagSchema, unitChangeSchema, unitSchema } from '../../kit/unit/unit.ts'
+import { bondSchema, tagSchema, unitChangeSchema } from '../../kit/unit/unit.ts'
 import { entrySchema } from '../../ledger/entry.ts'
 import { idSchema, nameSchema } from '../../studio/identity.ts'
 import { defineContract } from '../contract.ts'
-import { serveSchema, unitRowSchema, versionedSchema } from '../replies.ts'
+import { keptModelSchema, keptUnitSchema, serveSchema, unitRowSchema, versionedSchema } from '../replies.ts'
 
 export const unitListQuery = kitFilterSchema.extend({
   /** Where the page before ended, as it said. */
@@ -27,8 +26,8 @@ export const unitPageReplySchema = z.object({
 export type UnitPageReply = z.infer<typeof unitPageReplySchema>
 
 export const unitReplySchema = z.object({
-  unit: z.object({ ...unitSchema.shape, archivedAt: z.number().nullable() }),
-  model: modelSchema,
+  unit: keptUnitSchema,
+  model: keptModelSchema,
   name: z.string(),
   place: z.string().nullable(),
   party: z.string().nullable(),
@@ -134,7 +133,7 @@ export const unitContract = defineContract('kit', {
     summary: 'Add a thing by quick entry',
     permission: 'change-kit',
     body: quickEntrySchema,
-    reply: z.object({ ...unitSchema.shape, archivedAt: z.number().nullable() }),
+    reply: keptUnitSchema,
     status: 201,
   },
   'get /units/:id': {
@@ -146,7 +145,7 @@ export const unitContract = defineContract('kit', {
     summary: 'Change a thing',
     permission: 'change-kit',
     body: unitChangeSchema,
-    reply: z.object({ ...unitSchema.shape, archivedAt: z.number().nullable() }),
+    reply: keptUnitSchema,
     isChange: true,
   },
   'delete /units/:id': {

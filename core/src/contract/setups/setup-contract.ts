@@ -1,8 +1,7 @@
 import { z } from 'zod'
 import { bookingSchema } from '../../diary/booking.ts'
 import { CATEGORY_CODES } from '../../kit/model/category.ts'
-import { modelSchema } from '../../kit/model/model.ts'
-import { lifeStateSchema, stockSchema, unitSchema } from '../../kit/unit/unit.ts'
+import { lifeStateSchema } from '../../kit/unit/unit.ts'
 import { findingHelpSchema } from '../../setups/proposals/remedies.ts'
 import { newSetupSchema, setupSchema } from '../../setups/setup/setup.ts'
 import { readinessChangeSchema } from '../../setups/verdict/assessment-change.ts'
@@ -11,7 +10,7 @@ import { findingLevelSchema } from '../../studio/finding.ts'
 import { idSchema } from '../../studio/identity.ts'
 import { circuitSchema } from '../../studio/places/place.ts'
 import { defineContract } from '../contract.ts'
-import { contextQuery, versionedSchema } from '../replies.ts'
+import { contextQuery, keptModelSchema, keptStockSchema, keptUnitSchema, versionedSchema } from '../replies.ts'
 
 export const setupCardSchema = z.object({
   ...setupSchema.shape,
@@ -38,9 +37,9 @@ export const setupReplySchema = z.object({
   ),
   /** Tags of things that roles list as taking turns, by id. */
   listed: z.record(z.string(), z.string()),
-  units: z.array(unitSchema),
-  stock: z.array(stockSchema),
-  models: z.array(modelSchema),
+  units: z.array(keptUnitSchema.partial({ archivedAt: true })),
+  stock: z.array(keptStockSchema.partial({ archivedAt: true })),
+  models: z.array(keptModelSchema.partial({ archivedAt: true })),
 })
 export type SetupReply = z.infer<typeof setupReplySchema>
 

@@ -1,3 +1,5 @@
+import { z } from 'zod'
+import { idSchema } from '../../studio/identity.ts'
 import { type Category, isKindOf } from './category.ts'
 import type { Interface } from './interface.ts'
 import { type Model, type NewModel, NONE_FACTS, type NoneFact } from './model.ts'
@@ -17,6 +19,7 @@ export const NEEDED_FACTS = {
   'load-limit': { question: 'How much does it bear?', none: null },
 } as const satisfies Record<string, { question: string; none: string | null }>
 export type NeededFact = keyof typeof NEEDED_FACTS
+export const NEEDED_FACT_CODES = Object.keys(NEEDED_FACTS) as [NeededFact, ...NeededFact[]]
 
 /** Kinds that do nothing without being fed. */
 const FED: readonly Category[] = [
@@ -39,7 +42,9 @@ const isAnyOf = (category: Category, kinds: readonly Category[]) => kinds.some((
 
 /** A lens mount is what the studio calls so, and neither a filter thread nor a lamp holder. */
 const isLensMount = (code: string, interfaces: ReadonlyMap<string, Interface>) =>
-  interfaces.get(code)?.kind === 'mount' && !code.startsWith('filter-') && !code.startsWith('screw-')
+  interfaces.get(code)?.kind === 'mount' && isMountCode(code)
+
+const isMountCode = (code: string) => !code.startsWith('filter-') && !code.startsWith('screw-')
 
 /** What nobody recorded of a model and judging it needs, the most telling first; what was answered by "none" is answered. */
 export function listLackingFacts(
@@ -69,8 +74,29 @@ export function listLackingFacts(
   return lacking.filter((fact) => !answered.includes(fact))
 }
 
+/** What kind of connector answers a fact; a fact that is not here is answered by a figure. */
+export const ANSWERED_BY: Readonly<Partial<Record<NeededFact, readonly Interface['kind'][]>>> = {
+  mount: ['mount'],
+  medium: ['card'],
+  power: ['battery', 'mains'],
+}
+
+/** Connectors that may answer a fact: of mains those of an inlet, as nothing has a wall socket in it. */
+export function listAnswers(fact: NeededFact, interfaces: Iterable<Interface>): Interface[] {
+  const kinds = ANSWERED_BY[fact] ?? []
+  return [...interfaces].filter(
+    ({ kind, code }) =>
+      kinds.includes(kind) && (kind !== 'mount' || isMountCode(code)) && (kind !== 'mains' || code.startsWith('iec-')),
+  )
+}
+
 /** An answer: a connector of the studio's, a figure in the unit of its field, or that there is none. */
-export type FactAnswer = { kind: 'interface'; code: string } | { kind: 'figure'; value: number } | { kind: 'none' }
+export const factAnswerSchema = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('interface'), code: idSchema }),
+  z.object({ kind: z.literal('figure'), value: z.number().int().min(1, 'More than nothing.').max(1e12) }),
+  z.object({ kind: z.literal('none') }),
+])
+export type FactAnswer = z.infer<typeof factAnswerSchema>
 
 /** The model with one fact answered. What does not answer that fact leaves it as it is. */
 export function answerFact<T extends NewModel>(model: T, fact: NeededFact, answer: FactAnswer): T {

@@ -6,6 +6,7 @@ import type { Remedy } from '../setup/remedy.ts'
 import type { Role } from '../setup/setup.ts'
 import type { IdeaContext } from './check.ts'
 import type { Scene } from './scene.ts'
+import { findPlaced } from './scene.ts'
 
 /** How many things are tried for one finding. */
 const MOST_TRIED = 12
@@ -62,7 +63,7 @@ export function makeReplacement(role: Role, unitId: string, { unit, model }: Fre
 /** Others of the same kind for single things of the setup, by their keys. */
 export function listStandInsFor(keys: readonly string[], { scene, store }: IdeaContext): Remedy[] {
   return keys.flatMap((key) => {
-    const item = scene.itemOf.get(key)
+    const item = findPlaced(scene, key)
     const role = scene.setup.roles.find((it) => it.things.some((thing) => thing.unitId === item?.unit?.id))
     const unitId = item?.unit?.id
     if (!item || !role || !unitId) return []

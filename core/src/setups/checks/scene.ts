@@ -39,16 +39,16 @@ export function joinScene(
   const items = missing.size === 0 ? placed : placed.filter((it) => !missing.has(it))
   // In an order of their own: in which order roles are listed is nothing that a joint hangs on.
   const join = (things: readonly PlacedItem[]) =>
-    checkCompleteness([...things].sort(byKey), input.interfaces, input.setup.links, memory)
+    checkCompleteness([...things].sort(byRank), input.interfaces, input.setup.links, memory)
   const completeness = join(items)
   const away =
     missing.size === 0 ? { unmet: completeness.unmet, away: [] } : blame([...missing], completeness, join(placed))
   return { ...input, ...completeness, ...away, items, itemOf: new Map(items.map((it) => [it.key, it])) }
 }
 
-/** By what they are, so that a piece counts alike whether it has a tag of its own; those of one model by their keys. */
-const rankOf = ({ model, key }: PlacedItem) => `${model?.id ?? ''} ${key}`
-const byKey = (a: PlacedItem, b: PlacedItem) => (rankOf(a) < rankOf(b) ? -1 : rankOf(a) > rankOf(b) ? 1 : 0)
+/** By what they are; pieces of one model can stand for each other and stay as they come. */
+const rankOf = ({ model, key }: PlacedItem) => model?.id ?? key
+const byRank = (a: PlacedItem, b: PlacedItem) => (rankOf(a) < rankOf(b) ? -1 : rankOf(a) > rankOf(b) ? 1 : 0)
 
 /** Single things that are away, and pieces of a stock beyond what is left of it. */
 function listMissing(
@@ -80,13 +80,20 @@ function blame(missing: readonly PlacedItem[], { unmet }: Completeness, whole: C
     if (awayKeys.has(host.key)) blamed.set(endOf(guest.key, guest.portId), host.key)
     if (awayKeys.has(guest.key)) blamed.set(endOf(host.key, host.portId), guest.key)
   }
-  const culpritOf = ({ thing, portId }: UnmetNeed) =>
-    openAnyway.has(endOf(thing.key, portId)) ? undefined : blamed.get(endOf(thing.key, portId))
+  const culpritOf = (need: UnmetNeed) => {
+    const end = endOf(need.thing.key, need.portId)
+    if (openAnyway.has(end)) return undefined
+    // Where others moved up when it went, it is still the one of which there is one less.
+    return blamed.get(end) ?? missing.find((it) => couldMeet(it, need))?.key
+  }
   return {
     unmet: unmet.filter((need) => culpritOf(need) === undefined),
     away: missing.map((item) => ({ item, leaves: unmet.filter((need) => culpritOf(need) === item.key) })),
   }
 }
+
+const couldMeet = ({ ports }: PlacedItem, { side, interfaces }: UnmetNeed) =>
+  ports.some((port) => port.side !== side && port.interfaces.some((code) => interfaces.includes(code)))
 
 type Fact<T> = (scene: Scene) => T
 
@@ -101,4 +108,9 @@ export function factOf<T>(scene: Scene, compute: Fact<T>): T {
   }
   if (!facts.has(compute)) facts.set(compute, compute(scene))
   return facts.get(compute) as T
+}
+
+/** A piece of the setup, whether it is there or away. */
+export function findPlaced({ itemOf, away }: Scene, key: string): PlacedItem | undefined {
+  return itemOf.get(key) ?? away.find(({ item }) => item.key === key)?.item
 }

@@ -80,8 +80,11 @@ function measureCloseness(host: PortNode, guest: PortNode): number {
 
 const isMicrophone = ({ category }: PlacedItem) => category !== 'room' && isKindOf(category, 'microphone')
 
+/** Things of one role belong together, and those of a role that serves the other. */
 function isSameRole(a: PortNode, b: PortNode): boolean {
-  return a.thing.roleId !== null && a.thing.roleId === b.thing.roleId
+  const [one, other] = [a.thing, b.thing]
+  if (one.roleId === null || other.roleId === null) return false
+  return one.roleId === other.roleId || one.goesWith === other.roleId || other.goesWith === one.roleId
 }
 
 /** The ends of a thing: one for each piece of a port, one for each exclusive group. */

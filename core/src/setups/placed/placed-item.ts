@@ -20,6 +20,8 @@ export interface PlacedItem {
   stock: Stock | null
   roleId: string | null
   roleImportance: Importance
+  /** The role that its own role serves. */
+  goesWith: string | null
   ports: Port[]
   massGrams: number | null
   energyMilliwattHours: number | null
@@ -113,6 +115,7 @@ export function placePiece({ key, tag, model, unit = null, stock = null, role, a
     stock,
     roleId: role?.id ?? null,
     roleImportance: role?.importance ?? 'optional',
+    goesWith: role?.goesWith ?? null,
     ports: listImposedPorts(model, powerMode),
     massGrams: model.specs.massGrams,
     energyMilliwattHours: model.specs.energyMilliwattHours,
@@ -162,6 +165,7 @@ export const NOTHING_KNOWN = {
   model: null,
   unit: null,
   stock: null,
+  goesWith: null,
   massGrams: null,
   energyMilliwattHours: null,
   healthPercent: null,

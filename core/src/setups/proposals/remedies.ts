@@ -3,7 +3,7 @@ import { absenceSchema } from '../../kit/unit/absence.ts'
 import { sayAbsence, sayCount, type TimeWords } from '../checks/finding-words.ts'
 import { listReplacements, makeReplacement } from '../checks/ideas.ts'
 import { countFitting, fitsNeed } from '../checks/joints/unmet-needs.ts'
-import { makeScene, type Scene } from '../checks/scene.ts'
+import { findPlaced, makeScene, type Scene } from '../checks/scene.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import type { FreeItem, Store } from '../placed/store.ts'
 import { applyRemedy, type Remedy, remedySchema } from '../setup/remedy.ts'
@@ -66,7 +66,7 @@ export function findStandIns(input: AssessmentInput, unitId: string, store: Stor
   const scene = makeScene(input)
   const before = assessScene(scene)
   const tryOut = makeTrial(input, before, store)
-  const item = scene.itemOf.get(unitId)
+  const item = findPlaced(scene, unitId)
   const role = input.setup.roles.find((it) => it.things.some((thing) => thing.unitId === unitId))
   if (!role || !item) return []
   return listReplacements(role, item, store).filter((it) =>

@@ -1,7 +1,7 @@
 import { isKindOf } from '../../kit/model/category.ts'
 import type { Model } from '../../kit/model/model.ts'
 import type { Seek } from '../checks/check.ts'
-import { makeScene, type Scene } from '../checks/scene.ts'
+import { findPlaced, makeScene, type Scene } from '../checks/scene.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import { type Finding, recordOf } from '../verdict/finding.ts'
 
@@ -13,7 +13,7 @@ export function makeModelFilter(input: AssessmentInput, findings: readonly Findi
 
 function listKindsFor(finding: Finding, scene: Scene): Seek[] {
   const keys = recordOf(finding).replaceable?.(finding, scene) ?? []
-  return [{ categories: keys.flatMap((key) => scene.itemOf.get(key)?.model ?? []).map((it) => it.category) }]
+  return [{ categories: keys.flatMap((key) => findPlaced(scene, key)?.model ?? []).map((it) => it.category) }]
 }
 
 function seekOf(finding: Finding, scene: Scene | null): Seek[] {

@@ -1,4 +1,5 @@
 import type { Category, Group } from '../../kit/model/category.ts'
+import { isKindOf } from '../../kit/model/category.ts'
 import type { Importance } from '../../kit/model/port.ts'
 import type { Purpose } from '../../studio/policy/purpose.ts'
 import type { ContentDemand } from './demand.ts'
@@ -308,9 +309,21 @@ export function applyTemplate<T extends NewSetup>(setup: T, purpose: Purpose, ne
     skills: isBlank ? skills : setup.skills,
     carriers: isBlank ? carriers : setup.carriers,
     roles: isBlank
-      ? roles.map((role): Role => ({ ...role, id: newId(), intentionallyEmpty: false, things: [] }))
+      ? linkToCameras(roles.map((role): Role => ({ ...role, id: newId(), intentionallyEmpty: false, things: [] })))
       : setup.roles,
   }
+}
+
+/** Lenses and supports go with the camera that is called alike ("A support"), or with the only one there is. */
+function linkToCameras(roles: readonly Role[]): Role[] {
+  const cameras = roles.filter(({ wants }) => wants !== null && isKindOf(wants, 'camera'))
+  const firstWord = ({ name }: Role) => name.split(' ')[0]
+  return roles.map((role) => {
+    if (role.group !== 'support' && role.wants !== 'lens') return role
+    if (role.wants === 'mic-stand' || role.wants === 'sandbag') return role
+    const own = cameras.find((it) => firstWord(it) === firstWord(role)) ?? (cameras.length === 1 ? cameras[0] : null)
+    return own ? { ...role, goesWith: own.id } : role
+  })
 }
 
 /** A copy under another code: the same roles, with the things or without, and without the risks that were accepted. */

@@ -30,6 +30,7 @@ const FIELDS = [
   'position',
   'settings',
   'intentionallyEmpty',
+  'goesWith',
   'mayShare',
   'stays',
   'rigMinutes',

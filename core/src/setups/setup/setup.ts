@@ -49,6 +49,8 @@ export const roleSchema = z.object({
   anyOfUnitIds: z.array(idSchema).max(12).optional(),
   /** What does it without a thing of its own: a feature of another role's thing, a surface of the room. */
   providedBy: providedBySchema.nullable().optional(),
+  /** The role whose thing it carries, feeds or serves, such as the camera of a tripod; null or absent where nobody said. */
+  goesWith: idSchema.nullable().optional(),
   /** Its thing may be in other roles as well. */
   mayShare: z.boolean().optional(),
   /** Where it stands, measured; null or absent where nobody did. */

@@ -51,11 +51,19 @@ describe('a database of the release before', () => {
     expect(workings.map((it: { formula: string; level: string }) => [it.formula, it.level])).toEqual(
       WAS[id].workings.map((it: { formula: string; level: string }) => [it.formula, it.level]),
     )
-    expect(totalMassGrams).toBe(WAS[id].totalMassGrams)
+    // The lens in repair is not there, so it weighs nothing there any more.
+    const inRepair = id === 'lr' ? 1_100 : 0
+    expect(totalMassGrams).toBe(WAS[id].totalMassGrams - inRepair)
   })
 
   test('its kit file is the same', async () => {
-    expect(await get('/export/kit.json')).toEqual(JSON.parse(unpack('release-0007.kit.json.gz').toString('utf8')))
+    const kit = await get('/export/kit.json')
+    // What somebody looked for and it has not came since.
+    for (const { specs } of kit.models) {
+      expect(specs.none).toEqual([])
+      delete specs.none
+    }
+    expect(kit).toEqual(JSON.parse(unpack('release-0007.kit.json.gz').toString('utf8')))
   })
 
   test('roles keep what they said, and views their columns', async () => {

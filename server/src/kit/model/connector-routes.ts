@@ -1,7 +1,7 @@
-import { listAtInterface, STANDARD_INTERFACES } from '@exemplar/core'
+import { type Interface, listAtInterface, type NewInterface, STANDARD_INTERFACES } from '@exemplar/core'
 import { eq, isNull, sql } from 'drizzle-orm'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
-import { requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
+import { requireVersion, type Transaction, type Writer, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { interfaces, models } from '../../schema/kit-tables.ts'
 
@@ -10,6 +10,26 @@ const STANDARD: ReadonlySet<string> = new Set(STANDARD_INTERFACES.map((it) => it
 function requireOwnLabel(tx: Transaction, label: string, code: string | null): void {
   const twin = tx.select().from(interfaces).where(sql`lower(${interfaces.label}) = ${label.toLowerCase()}`).get()
   if (twin && twin.code !== code) throw refuseField('/label', `“${twin.label}” is there already.`, 409)
+}
+
+/** Adds a connector of the studio's own under a code made of its name. */
+export function addInterface({ tx, log }: Pick<Writer, 'tx' | 'log'>, body: NewInterface): Interface {
+  requireOwnLabel(tx, body.label, null)
+  const stem = body.label
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '')
+    .slice(0, 40)
+  const base = `${body.kind}-${stem || 'own'}`
+  let code = base
+  for (let n = 2; tx.select().from(interfaces).where(eq(interfaces.code, code)).get(); n++) code = `${base}-${n}`
+  const row = tx
+    .insert(interfaces)
+    .values({ ...body, code })
+    .returning()
+    .get()
+  log('created', 'interface', code, { after: row })
+  return row
 }
 
 export const interfaceRoutes = [
@@ -33,26 +53,7 @@ export const interfaceRoutes = [
       ...listAtInterface(db.select().from(models).where(isNull(models.archivedAt)).all(), row),
     }
   }),
-  defineRoute('post /interfaces', ({ body, actor }, app) =>
-    write(app, actor, ({ tx, log }) => {
-      requireOwnLabel(tx, body.label, null)
-      const stem = body.label
-        .toLowerCase()
-        .replace(/[^a-z0-9]+/g, '-')
-        .replace(/^-+|-+$/g, '')
-        .slice(0, 40)
-      const base = `${body.kind}-${stem || 'own'}`
-      let code = base
-      for (let n = 2; tx.select().from(interfaces).where(eq(interfaces.code, code)).get(); n++) code = `${base}-${n}`
-      const row = tx
-        .insert(interfaces)
-        .values({ ...body, code })
-        .returning()
-        .get()
-      log('created', 'interface', code, { after: row })
-      return row
-    }),
-  ),
+  defineRoute('post /interfaces', ({ body, actor }, app) => write(app, actor, (writer) => addInterface(writer, body))),
   defineRoute('put /interfaces/:code', ({ params, body, version, actor }, app) =>
     write(app, actor, ({ tx, log }) => {
       const code = params.code ?? ''

@@ -1,11 +1,48 @@
-import { listFits, nameModel } from '@exemplar/core'
+import {
+  ANSWERED_BY,
+  answerFact,
+  type BodyOf,
+  type FactAnswer,
+  type Interface,
+  listAnswers,
+  listFits,
+  type NeededFact,
+  type NewInterface,
+  nameModel,
+} from '@exemplar/core'
 import { and, count, eq, isNull, sql } from 'drizzle-orm'
 import { loadInterfaces } from '../../availability/reference.ts'
 import { refuseField, refuseMissing } from '../../foundation/base/problem.ts'
-import { requireVersion, write } from '../../foundation/database/app-context.ts'
+import { requireVersion, type Writer, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { models, units } from '../../schema/kit-tables.ts'
 import { mergeModels } from '../unit/merging.ts'
+import { addInterface } from './connector-routes.ts'
+
+/** The answer with the connector that it names, or that it makes. */
+function readAnswer(writer: Writer, fact: NeededFact, answer: BodyOf<'post /models/:id/facts'>['answer']): FactAnswer {
+  const [kind] = ANSWERED_BY[fact] ?? []
+  if (answer.kind === 'new-interface') {
+    if (!kind) throw refuseField('/answer', 'This is answered by a figure.')
+    return { kind: 'interface', code: addInterface(writer, { ...OWN_ENDS[kind], kind, label: answer.label }).code }
+  }
+  if (answer.kind !== 'interface') return answer
+  const fitting = listAnswers(fact, loadInterfaces(writer.tx).values())
+  if (!fitting.some((it) => it.code === answer.code)) {
+    throw refuseField('/answer/code', 'This is no connector that answers it.')
+  }
+  return answer
+}
+
+/** How the two sides of a connector of the studio's own are called. */
+const OWN_ENDS = {
+  mount: { hostName: 'body', guestName: 'lens', standard: null, viaCableOnly: false },
+  card: { hostName: 'slot', guestName: 'card', standard: null, viaCableOnly: false },
+  battery: { hostName: 'bay', guestName: 'pack', standard: null, viaCableOnly: false },
+  mains: { hostName: 'inlet', guestName: 'connector', standard: null, viaCableOnly: false },
+  carry: { hostName: 'host', guestName: 'guest', standard: null, viaCableOnly: false },
+  signal: { hostName: 'socket', guestName: 'plug', standard: null, viaCableOnly: true },
+} as const satisfies Record<Interface['kind'], Omit<NewInterface, 'label' | 'kind'>>
 
 export const modelRoutes = [
   defineRoute('get /models', (_, { db }) =>
@@ -69,6 +106,22 @@ export const modelRoutes = [
       return tx
         .update(models)
         .set({ ...body, version: before.version + 1 })
+        .where(eq(models.id, id))
+        .returning()
+        .get()
+    }),
+  ),
+  defineRoute('post /models/:id/facts', ({ params, body: { fact, answer }, version, actor }, app) =>
+    write(app, actor, (writer) => {
+      const { tx, log } = writer
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(models).where(eq(models.id, id)).get(), version, 'model')
+      const after = answerFact(before, fact, readAnswer(writer, fact, answer))
+      if (after === before) throw refuseField('/answer', 'This does not answer it.')
+      log('changed', 'model', id, { before, after })
+      return tx
+        .update(models)
+        .set({ ...after, version: before.version + 1 })
         .where(eq(models.id, id))
         .returning()
         .get()

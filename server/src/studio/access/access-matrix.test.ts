@@ -84,6 +84,7 @@ const EXPECTED: Record<string, string> = {
   'get /models/:id/fits': 'mcv',
   'put /models/:id': 'm',
   'post /models/:id/merge': 'm',
+  'post /models/:id/facts': 'm',
   'get /interfaces/:code/fits': 'mcv',
   'post /interfaces': 'm',
   'put /interfaces/:code': 'm',

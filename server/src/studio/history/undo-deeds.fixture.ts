@@ -117,6 +117,11 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
       const { model } = await get(`/units/${pick(['CAM-01', 'LGT-02'])}`)
       return api.call('PUT', `/models/${model.id}`, { ...model, aliases: [`Alias ${n}`] }, match(model.version))
     },
+    'post /models/:id/facts': async (_, n) => {
+      const { body } = await api.call('POST', '/units', { category: 'camera', maker: 'Sedge', name: `Body ${n}` })
+      const answer = { kind: 'new-interface', label: `Mount of ${n}` }
+      return api.call('POST', `/models/${body.modelId}/facts`, { fact: 'mount', answer }, match(1))
+    },
     'post /models/:id/merge': async (_, n) => {
       const { body } = await api.call('POST', '/units', { category: 'tripod', maker: 'Sedge', name: `Sticks ${n}` })
       const { model } = await get('/units/TRI-02')

@@ -38,6 +38,21 @@ export function RoleDetails(props: Props) {
         <div className="mt-2 grid gap-3 md:grid-cols-2">
           <GivenByFields {...props} />
           <SelectField
+            label="Goes with"
+            hint="The role whose thing it carries, feeds or serves."
+            value={draft.goesWith ?? ''}
+            onChange={(event) => onChange({ goesWith: event.target.value || null })}
+          >
+            <option value="">Nobody said</option>
+            {props.setup.roles
+              .filter((it) => it.id !== draft.id)
+              .map((it) => (
+                <option key={it.id} value={it.id}>
+                  {it.name}
+                </option>
+              ))}
+          </SelectField>
+          <SelectField
             label="Between shoots"
             value={draft.stays == null ? '' : draft.stays ? 'stays' : 'struck'}
             onChange={(event) => onChange({ stays: event.target.value === '' ? null : event.target.value === 'stays' })}

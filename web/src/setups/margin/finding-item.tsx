@@ -1,6 +1,7 @@
-import { canAccept, canHelp, type Finding, type Remedy, sayFinding, sayPlainly } from '@exemplar/core'
+import { canAccept, canHelp, type Finding, findQuestion, type Remedy, sayFinding, sayPlainly } from '@exemplar/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
+import { useMay } from '../../foundation/api/session.ts'
 import { Button } from '../../foundation/parts/button.tsx'
 import { Gauge } from '../../foundation/parts/gauge.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
@@ -8,6 +9,7 @@ import { Worded } from '../../foundation/parts/worded.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { useWording } from '../../foundation/words/wording.ts'
 import { AcceptFinding } from './accepted-findings.tsx'
+import { Question } from './question.tsx'
 import { Remedies } from './remedies.tsx'
 
 /** For which setup findings are shown, and what whoever looks may do about them; null for who only looks. */
@@ -72,8 +74,11 @@ function FindingDeed({
   const isOpen = isFirst || isOpened
   const { setupId, bookingId, isBusy, onRemedy, onAccept } = deeds
   const unit = finding.code === 'thing-absent' ? finding.unitId : null
+  const asked = findQuestion(finding)
+  const canAnswer = useMay()('change-kit')
   return (
     <>
+      {asked && canAnswer && <Question setupId={setupId} {...asked} />}
       {isOpen && canHelp(finding) && (
         <Remedies
           setupId={setupId}

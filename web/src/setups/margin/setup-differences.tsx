@@ -37,6 +37,7 @@ const FIELD_NAMES: Record<RoleField, string> = {
   providedBy: 'what does it',
   position: 'the measured place',
   settings: 'the setting card',
+  goesWith: 'which role it goes with',
   mayShare: 'whether its thing is shared',
   stays: 'whether it stays rigged',
   rigMinutes: 'the minutes to rig it',

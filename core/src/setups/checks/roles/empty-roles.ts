@@ -1,5 +1,5 @@
 import { listInWords } from '../../../units/wording.ts'
-import { listItemsOf, type PlacedItem } from '../../placed/placed-item.ts'
+import { isItemOf, listItemsOf, type PlacedItem } from '../../placed/placed-item.ts'
 import { type Role, suitsRole } from '../../setup/setup.ts'
 import { defineCheck } from '../check.ts'
 import { plain } from '../finding-words.ts'
@@ -14,9 +14,9 @@ interface EmptyRole {
 
 const takesAnything = ({ wants, anyOfUnitIds }: Role) => wants === null && !anyOfUnitIds?.length
 
-/** What is away fills its role as well: that it is away is told by itself. */
-function fills(role: Role, { model, unit }: PlacedItem): boolean {
-  return takesAnything(role) || (model !== null && suitsRole(role, model, unit?.id))
+/** By its kind alone: whoever puts another model there than was wished for means it. */
+function fills({ wants }: Role, item: PlacedItem): boolean {
+  return wants === null || isItemOf(item, wants)
 }
 
 /**

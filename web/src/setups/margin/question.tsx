@@ -1,0 +1,147 @@
+import { type FactAnswer, listAnswers, type Measure, NEEDED_FACTS, type NeededFact, readQuantity } from '@exemplar/core'
+import { type FormEvent, useState } from 'react'
+import { useInterfacesQuery, useSetupQuery } from '../../foundation/api/api.ts'
+import { SelectField, TextField } from '../../foundation/form/field.tsx'
+import { useSaving } from '../../foundation/form/use-saving.ts'
+import { Button } from '../../foundation/parts/button.tsx'
+import { useAnswerFactMutation } from '../../kit/kit-api.ts'
+
+type Answer = FactAnswer | { kind: 'new-interface'; label: string }
+
+/** How a figure is typed; a card's speed is a plain number of megabytes. */
+const FIGURES: Readonly<Partial<Record<NeededFact, { measure: Measure | null; example: string }>>> = {
+  mass: { measure: 'mass', example: '1.2 kg or 2 lb 10 oz' },
+  'load-limit': { measure: 'mass', example: '8 kg or 18 lb' },
+  watts: { measure: 'power', example: '60 W' },
+  energy: { measure: 'energy', example: '98 Wh' },
+  capacity: { measure: 'data', example: '128 GB' },
+  'card-speed': { measure: null, example: '30, as V30 has it in MB/s' },
+}
+
+interface AnswerProps {
+  fact: NeededFact
+  isBusy: boolean
+  /** What the server said about the answer before. */
+  problem: string | undefined
+  onAnswer(answer: Answer): void
+}
+
+/** A fact that nobody recorded, answered where it is asked: what is answered goes to the model. */
+export function Question({ setupId, modelId, fact }: { setupId: string; modelId: string; fact: NeededFact }) {
+  const { data: setup } = useSetupQuery(setupId)
+  const [save] = useAnswerFactMutation()
+  const { save: keep, isSaving, problem, conflict } = useSaving(() => {})
+  const model = setup?.models.find((it) => it.id === modelId)
+  if (!model) return null
+  const answer = (given: Answer) =>
+    keep(
+      () => save({ id: modelId, version: model.version, body: { fact, answer: given } }).unwrap(),
+      `${model.name}: written down.`,
+    )
+  const { none, question } = NEEDED_FACTS[fact]
+  const said = conflict
+    ? 'Somebody changed this model meanwhile; what is there now is shown. Answer again.'
+    : (problem?.fields.code ?? problem?.fields.value ?? problem?.fields.label ?? problem?.detail)
+  const props = { fact, isBusy: isSaving, problem: said, onAnswer: answer }
+  return (
+    <fieldset className="my-1.5 grid gap-1.5 border-l-2 border-rule-strong pl-2.5">
+      <legend className="sr-only">{question}</legend>
+      {FIGURES[fact] ? <FigureAnswer {...props} /> : <EndAnswer {...props} />}
+      {none && (
+        <span>
+          <Button size="small" disabled={isSaving} onClick={() => answer({ kind: 'none' })}>
+            {none}
+          </Button>
+        </span>
+      )}
+    </fieldset>
+  )
+}
+
+function FigureAnswer({ fact, isBusy, problem, onAnswer }: AnswerProps) {
+  const [text, setText] = useState('')
+  const [unread, setUnread] = useState<string>()
+  const { measure = null, example = '' } = FIGURES[fact] ?? {}
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    const value = readFigure(text, measure)
+    setUnread(value === null ? `Write it as ${example}.` : undefined)
+    if (value !== null) onAnswer({ kind: 'figure', value })
+  }
+  return (
+    <form className="flex items-end gap-1.5" onSubmit={submit}>
+      <TextField
+        label={NEEDED_FACTS[fact].question}
+        hint={example}
+        value={text}
+        problem={unread ?? problem}
+        onChange={(event) => setText(event.target.value)}
+      />
+      <Button size="small" type="submit" className="mb-[22px]" disabled={isBusy || text.trim() === ''}>
+        Write down
+      </Button>
+    </form>
+  )
+}
+
+/** Whole units above nothing; null for what cannot be read. */
+function readFigure(text: string, measure: Measure | null): number | null {
+  if (measure === null) {
+    const value = Number(text.trim().replace(/^v/i, '').replace(',', '.'))
+    return Number.isFinite(value) && value >= 1 ? Math.round(value) : null
+  }
+  const reading = readQuantity(text, measure)
+  return reading.ok && reading.value >= 1 ? Math.round(reading.value) : null
+}
+
+/** Stands in the list for one that is not in it yet. */
+const OTHER = 'other'
+
+function EndAnswer({ fact, isBusy, problem, onAnswer }: AnswerProps) {
+  const { data: interfaces } = useInterfacesQuery()
+  const known = listAnswers(fact, interfaces ?? [])
+  const [choice, setChoice] = useState('')
+  const [label, setLabel] = useState('')
+  // Where the studio has none yet there is nothing to choose.
+  const chosen = interfaces && known.length === 0 ? OTHER : choice
+  const isReady = chosen === OTHER ? label.trim() !== '' : chosen !== ''
+  const submit = (event: FormEvent) => {
+    event.preventDefault()
+    if (!isReady) return
+    onAnswer(chosen === OTHER ? { kind: 'new-interface', label: label.trim() } : { kind: 'interface', code: chosen })
+  }
+  return (
+    <form className="grid gap-1.5" onSubmit={submit}>
+      {known.length > 0 && (
+        <SelectField
+          label={NEEDED_FACTS[fact].question}
+          value={chosen}
+          problem={problem}
+          onChange={(event) => setChoice(event.target.value)}
+        >
+          <option value="">Choose</option>
+          {known.map((it) => (
+            <option key={it.code} value={it.code}>
+              {it.label}
+            </option>
+          ))}
+          <option value={OTHER}>Another one</option>
+        </SelectField>
+      )}
+      {chosen === OTHER && (
+        <TextField
+          label={known.length > 0 ? 'What it is called' : NEEDED_FACTS[fact].question}
+          hint="As people call it; it goes into the list of mounts and systems."
+          value={label}
+          problem={problem}
+          onChange={(event) => setLabel(event.target.value)}
+        />
+      )}
+      <span>
+        <Button size="small" type="submit" disabled={isBusy || !isReady}>
+          Write down
+        </Button>
+      </span>
+    </form>
+  )
+}
