@@ -9,7 +9,7 @@ beforeAll(async () => {
   small = await startApi()
   large = await startApi()
   fillLargeStudio(small.app, { things: 90, setups: 4, bookings: 20, events: 50 })
-  fillLargeStudio(large.app, { things: 500, setups: 24, bookings: 200, events: 500 })
+  fillLargeStudio(large.app, { things: 300, setups: 12, bookings: 200, events: 500 })
 })
 afterAll(() => {
   small.close()

@@ -178,6 +178,19 @@ describe('[V2] what nobody recorded is a question, and never fine', () => {
   })
 })
 
+describe('[V2] a sum with unknown parts says how many', () => {
+  test('what nobody weighed is counted apart, and a card is not', async () => {
+    const things = [
+      await add('webcam', 'Eye', { massGrams: 200 }),
+      await add('light', 'Panel'),
+      await add('card', 'Card'),
+    ]
+    const id = await build([{ name: 'A', things }])
+    const { totalMassGrams, unweighed } = await call('GET', `/setups/${id}/readiness`)
+    expect([totalMassGrams, unweighed]).toEqual([200, 1])
+  })
+})
+
 describe('[V3] a role is filled by what it wants', () => {
   test('a key light with nothing but its stand is no key light', async () => {
     const stand = await add('stand', 'Stand', { loadGrams: 4_000 })

@@ -44,9 +44,10 @@ export function hasCycle(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<s
 }
 
 /** The best matching of a graph, or of what is left of it, in which what is nearer is joined. */
-export function matchNearest(graph: BipartiteGraph, { costOf }: PortGraph): Matching {
-  const isLeft = (host: number, guest: number) => graph.edges[host]?.includes(guest) ?? false
-  return joinNearest(graph, findMatching(graph), (host, guest) => (isLeft(host, guest) ? costOf(host, guest) : null))
+export function matchNearest(graph: BipartiteGraph, { costOf, graph: whole }: PortGraph): Matching {
+  if (graph === whole) return joinNearest(graph, findMatching(graph), costOf)
+  const left = graph.edges.map((list) => new Set(list))
+  return joinNearest(graph, findMatching(graph), (host, guest) => (left[host]?.has(guest) ? costOf(host, guest) : null))
 }
 
 /** How many matchings are looked at to break rings and loops; each takes one joint of one away. */

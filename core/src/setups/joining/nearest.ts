@@ -22,6 +22,9 @@ export function joinNearest(graph: BipartiteGraph, matching: Matching, costOf: C
   return { guestOfHost, hostOfGuest }
 }
 
+/** What things of one role cost: hardly anything is nearer. */
+const NEAR = 1
+
 interface Draft {
   graph: BipartiteGraph
   guestOfHost: number[]
@@ -31,10 +34,12 @@ interface Draft {
 
 function bringNearerMutably(draft: Draft, host: number, guest: number): boolean {
   const cost = draft.costOf(host, guest) ?? 0
+  // Of two pairs that would change, the farther one sees it.
+  if (cost <= NEAR) return false
   return (
     swapMutably(draft, host, guest, cost) ||
     giveWayMutably(draft, host, guest, cost) ||
-    partMutably(draft, host, guest, cost)
+    (cost > 2 * NEAR && partMutably(draft, host, guest, cost))
   )
 }
 
@@ -59,22 +64,29 @@ function swapMutably(draft: Draft, host: number, guest: number, cost: number): b
   return false
 }
 
-/** A guest that need not be covered leaves its host to a nearer one that is free; or a host its guest. */
+/**
+ * A guest leaves its host to a nearer one that is open, where it need not be covered or the other matters as much; or a host
+ * its guest. What stays open is then the one that is farther away.
+ */
 function giveWayMutably(draft: Draft, host: number, guest: number, cost: number): boolean {
   const { graph, guestOfHost, hostOfGuest, costOf } = draft
-  if (graph.guests[guest] === null) {
-    const nearer = graph.edges[host]?.find((it) => hostOfGuest[it] === -1 && (costOf(host, it) ?? cost) < cost)
-    if (nearer !== undefined) {
-      hostOfGuest[guest] = -1
-      setMutably(draft, host, nearer)
-      return true
-    }
+  const mayLeave = (own: number | null | undefined, other: number | null | undefined) => own === null || own === other
+  const nearerGuest = graph.edges[host]?.find(
+    (it) =>
+      hostOfGuest[it] === -1 && mayLeave(graph.guests[guest], graph.guests[it]) && (costOf(host, it) ?? cost) < cost,
+  )
+  if (nearerGuest !== undefined) {
+    hostOfGuest[guest] = -1
+    setMutably(draft, host, nearerGuest)
+    return true
   }
-  if (graph.hosts[host] !== null) return false
-  const nearer = graph.backEdges?.[guest]?.find((it) => guestOfHost[it] === -1 && (costOf(it, guest) ?? cost) < cost)
-  if (nearer === undefined) return false
+  const nearerHost = graph.backEdges?.[guest]?.find(
+    (it) =>
+      guestOfHost[it] === -1 && mayLeave(graph.hosts[host], graph.hosts[it]) && (costOf(it, guest) ?? cost) < cost,
+  )
+  if (nearerHost === undefined) return false
   guestOfHost[host] = -1
-  setMutably(draft, nearer, guest)
+  setMutably(draft, nearerHost, guest)
   return true
 }
 

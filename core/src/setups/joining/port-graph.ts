@@ -2,6 +2,7 @@ import { CATEGORIES, isKindOf } from '../../kit/model/category.ts'
 import type { Interface } from '../../kit/model/interface.ts'
 import { IMPORTANCES, type Port } from '../../kit/model/port.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
+import { isLight } from '../placed/placed-item.ts'
 import type { BipartiteGraph } from './matching.ts'
 import type { CostOf } from './nearest.ts'
 
@@ -215,13 +216,10 @@ export function findUnknownAtJoint(host: PortNode, guest: PortNode): 'card-speed
   return null
 }
 
-/** So light that nobody asks what bears them. */
-const LIGHT: ReadonlySet<PlacedItem['category']> = new Set(['card', 'card-sleeve', 'cell', 'filter', 'gel', 'lens'])
-
 /** Whether one end bears the other: supports are there for that, and what hangs from a bar is never taken as safe. */
 function isBorne(host: PlacedItem, h: Port, guest: PlacedItem, g: Port): boolean {
   if (h.interfaces.includes('bar') && g.interfaces.includes('bar')) return true
-  if (host.category === 'room' || LIGHT.has(guest.category)) return false
+  if (host.category === 'room' || isLight(guest) || guest.category === 'lens') return false
   return CATEGORIES[host.category].group === 'support' && host.category !== 'sandbag' && !isFlow(h)
 }
 

@@ -203,6 +203,11 @@ export function placeCircuit(circuit: Circuit): PlacedItem {
   }
 }
 
+/** A few grams each: nobody weighs them, and no sum misses them. */
+const LIGHT: ReadonlySet<PlacedItem['category']> = new Set(['card', 'card-sleeve', 'cell', 'filter', 'gel'])
+
+export const isLight = ({ category }: Pick<PlacedItem, 'category'>) => LIGHT.has(category)
+
 /** Whether it is of a kind, or of a finer one of it. What the venue gives is of none. */
 export function isItemOf({ category }: Pick<PlacedItem, 'category'>, kind: Category): boolean {
   return category !== 'room' && isKindOf(category, kind)

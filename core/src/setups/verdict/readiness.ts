@@ -7,6 +7,7 @@ import { countInputs, inputUseSchema } from '../checks/signal/inputs.ts'
 import { signalsSchema, traceSignals } from '../checks/signal/signals.ts'
 import { jointSchema } from '../joining/completeness.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
+import { isLight } from '../placed/placed-item.ts'
 import { markAccepted } from './acceptance.ts'
 import { SUMS, type Working, workingSchema } from './check-list.ts'
 import { type Finding, findingSchema, listFindings } from './finding.ts'
@@ -33,6 +34,8 @@ export const readinessSchema = z.object({
   /** Every sum that was made, also where it came out well. */
   workings: z.array(workingSchema),
   totalMassGrams: z.number(),
+  /** How many things nobody weighed: they are in no sum. */
+  unweighed: z.number(),
   /** Each camera with its lens and what it frames. */
   cameras: z.array(cameraAngleSchema),
   /** Where every signal goes, along the cables that are in the setup. */
@@ -69,6 +72,7 @@ export function assessScene(scene: Scene): Readiness {
     workings: SUMS.flatMap((sum): readonly Working[] => sum.list(scene)),
     cameras: factOf(scene, listCameraAngles),
     totalMassGrams: items.reduce((sum, item) => sum + (item.massGrams ?? 0), 0),
+    unweighed: items.filter((item) => item.model && item.massGrams === null && !isLight(item)).length,
     signals: factOf(scene, traceSignals),
     inputs: countInputs(scene),
     follows: Object.fromEntries(SUMS.map((sum) => [sum.formula, sum.follows(policies)])) as Readiness['follows'],

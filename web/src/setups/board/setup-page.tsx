@@ -1,4 +1,4 @@
-import type { Role, SetupReply } from '@exemplar/core'
+import type { Readiness, Role, SetupReply } from '@exemplar/core'
 import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useArchiveSetupMutation, usePlacesQuery, useReadinessQuery, useSetupQuery } from '../../foundation/api/api.ts'
@@ -23,6 +23,13 @@ import { RoleRow } from './role-row.tsx'
 import { SetupForm } from './setup-form.tsx'
 import { SetupMenu } from './setup-menu.tsx'
 import { VerdictHistory } from './verdict-history.tsx'
+
+/** What it weighs, and of how many things nobody knows: "3.2 kg and 4 things not weighed". */
+function sayWeight({ totalMassGrams, unweighed }: Readiness, sayMass: (grams: number) => string): string {
+  const rest = `${unweighed} ${unweighed === 1 ? 'thing' : 'things'} not weighed`
+  if (unweighed === 0) return sayMass(totalMassGrams)
+  return totalMassGrams === 0 ? rest : `${sayMass(totalMassGrams)} and ${rest}`
+}
 
 /** The role board with the readiness margin beside it. */
 export function SetupPage() {
@@ -77,7 +84,7 @@ export function SetupPage() {
           <TapeStrip code={setup.code} tape={setup.tape} name={setup.name} size="big" />
         </h1>
         <span className="text-quiet">
-          {[setup.purpose, `${setup.plannedMinutes} min`, room, readiness && sayMass(readiness.totalMassGrams)]
+          {[setup.purpose, `${setup.plannedMinutes} min`, room, readiness && sayWeight(readiness, sayMass)]
             .filter(Boolean)
             .join(' · ')}
         </span>

@@ -46,14 +46,7 @@ export function Question({ setupId, modelId, fact }: { setupId: string; modelId:
   return (
     <fieldset className="my-1.5 grid gap-1.5 border-l-2 border-rule-strong pl-2.5">
       <legend className="sr-only">{question}</legend>
-      {FIGURES[fact] ? <FigureAnswer {...props} /> : <EndAnswer {...props} />}
-      {none && (
-        <span>
-          <Button size="small" disabled={isSaving} onClick={() => answer({ kind: 'none' })}>
-            {none}
-          </Button>
-        </span>
-      )}
+      {FIGURES[fact] ? <FigureAnswer {...props} /> : <EndAnswer {...props} none={none} />}
     </fieldset>
   )
 }
@@ -97,7 +90,7 @@ function readFigure(text: string, measure: Measure | null): number | null {
 /** Stands in the list for one that is not in it yet. */
 const OTHER = 'other'
 
-function EndAnswer({ fact, isBusy, problem, onAnswer }: AnswerProps) {
+function EndAnswer({ fact, isBusy, problem, none, onAnswer }: AnswerProps & { none: string | null }) {
   const { data: interfaces } = useInterfacesQuery()
   const known = listAnswers(fact, interfaces ?? [])
   const [choice, setChoice] = useState('')
@@ -137,10 +130,15 @@ function EndAnswer({ fact, isBusy, problem, onAnswer }: AnswerProps) {
           onChange={(event) => setLabel(event.target.value)}
         />
       )}
-      <span>
+      <span className="flex flex-wrap gap-1.5">
         <Button size="small" type="submit" disabled={isBusy || !isReady}>
           Write down
         </Button>
+        {none && (
+          <Button size="small" disabled={isBusy} onClick={() => onAnswer({ kind: 'none' })}>
+            {none}
+          </Button>
+        )}
       </span>
     </form>
   )

@@ -5,6 +5,7 @@ import { trim } from '../../../units/quantity.ts'
 import { listInWords } from '../../../units/wording.ts'
 import type { Joint } from '../../joining/completeness.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
+import { isLight } from '../../placed/placed-item.ts'
 import { defineCheck, defineSum } from '../check.ts'
 import { type FindingWords, makeGauge, plain, type WorkingWords } from '../finding-words.ts'
 import { listStandInsFor } from '../ideas.ts'
@@ -77,9 +78,6 @@ export const carriedLoadSum = defineSum<CarriedLoad>({
   follows: () => [],
 })
 
-/** A few grams each: left out of a sum where nobody weighed them. */
-const LIGHT: ReadonlySet<PlacedItem['category']> = new Set(['card', 'card-sleeve', 'cell', 'filter', 'gel'])
-
 const FLOWS: ReadonlySet<Interface['kind']> = new Set(['signal', 'mains'])
 
 /**
@@ -110,7 +108,7 @@ function sumLoad(
   ratedGrams: number,
 ): CarriedLoad {
   const totalGrams = riders.reduce((sum, it) => sum + (it.massGrams ?? 0), 0)
-  const isUnknown = riders.slice(direct).some((it) => it.massGrams === null && !LIGHT.has(it.category))
+  const isUnknown = riders.slice(direct).some((it) => it.massGrams === null && !isLight(it))
   return {
     formula: 'carried-load',
     key,

@@ -1,4 +1,4 @@
-import { listLackingFacts, NEEDED_FACTS, type NeededFact } from '../../../kit/model/needed-facts.ts'
+import { listLackingFacts, type NeededFact } from '../../../kit/model/needed-facts.ts'
 import { defineCheck, ofItem } from '../check.ts'
 import { plain } from '../finding-words.ts'
 
@@ -28,13 +28,24 @@ export const lackingFacts = defineCheck<LackingFact>({
   codes: {
     'fact-unknown': {
       couldStop: true,
-      say: ({ tag, name, fact }) =>
-        plain(SAID[fact](tag), `${NEEDED_FACTS[fact].question} Nobody recorded it of ${name}.`),
+      say: ({ tag, name, fact }) => plain(SAID[fact](tag), `Nobody recorded it of ${name}. ${WHY[fact]}`),
       deciding: ({ fact }) => [fact],
       asks: ({ modelId, fact }) => ({ modelId, fact }),
     },
   },
 })
+
+const WHY: Readonly<Record<NeededFact, string>> = {
+  mount: 'Without it nobody knows whether a lens fits.',
+  medium: 'Without it nobody knows whether anything is kept.',
+  power: 'Without it nobody knows whether it runs.',
+  watts: 'It stands on the label.',
+  energy: 'The watt hours stand on the pack.',
+  capacity: 'It is printed on it.',
+  'card-speed': 'It is printed on it.',
+  mass: 'Weigh it, or look at its plate.',
+  'load-limit': 'It stands on its plate or in its leaflet.',
+}
 
 const SAID: Readonly<Record<NeededFact, (tag: string) => string>> = {
   mount: (tag) => `Cannot tell what goes on ${tag}`,
