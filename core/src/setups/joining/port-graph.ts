@@ -219,6 +219,8 @@ export function findUnknownAtJoint(host: PortNode, guest: PortNode): 'card-speed
 /** Whether one end bears the other: supports are there for that, and what hangs from a bar is never taken as safe. */
 function isBorne(host: PlacedItem, h: Port, guest: PlacedItem, g: Port): boolean {
   if (h.interfaces.includes('bar') && g.interfaces.includes('bar')) return true
+  // What a phone fits into bears a phone.
+  if (h.interfaces.includes('phone-clamp')) return false
   if (host.category === 'room' || isLight(guest) || guest.category === 'lens') return false
   return CATEGORIES[host.category].group === 'support' && host.category !== 'sandbag' && !isFlow(h)
 }
