@@ -9,6 +9,13 @@ import { ROOT } from './setup.mjs'
 /** What is changed, and the test that has to notice. */
 const FAULTS = [
   {
+    law: 'V5',
+    file: 'core/src/setups/checks/media/card-minutes.ts',
+    from: "interfaces.get(code)?.kind === 'card'",
+    to: "code === 'sd'",
+    test: 'server/src/setups/trusted-verdicts.test.ts',
+  },
+  {
     law: 'V2',
     file: 'core/src/kit/model/needed-facts.ts',
     from: "if (category === 'pack' && specs.energyMilliwattHours === null) lacking.push('energy')",

@@ -178,6 +178,23 @@ describe('[V2] what nobody recorded is a question, and never fine', () => {
   })
 })
 
+describe('[V5] minutes for every card, whatever its form', () => {
+  test.each([
+    ['sd', null],
+    ['micro-sd', null],
+    ['cfexpress-b', null],
+    [null, 'Larch card'],
+  ])('64 GB at 800 Mbit/s hold nine minutes of an hour: %s %s', async (standard, own) => {
+    const ends = { kind: 'card', hostName: 'slot', guestName: 'card', standard: null, viaCableOnly: false }
+    const cardForm = standard ?? (await call('POST', '/interfaces', { ...ends, label: own })).code
+    const camera = await add('camera', 'One', { kilobitsPerSecond: 800_000, cardForm, massGrams: 700 })
+    const card = await add('card', 'Card', { capacityMegabytes: 64_000, cardForm })
+    const id = await build([{ name: 'A', wants: 'camera', things: [camera, card] }], { plannedMinutes: 60 })
+    const short = (await judge(id)).of('cards-short')
+    expect(short).toMatchObject([{ level: 'stop', working: { minutes: 9, plannedMinutes: 60 } }])
+  })
+})
+
 describe('[V2] a sum with unknown parts says how many', () => {
   test('what nobody weighed is counted apart, and a card is not', async () => {
     const things = [

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { computeCardMinutes } from '../../../formulas/media/card-time.ts'
+import type { Port } from '../../../kit/model/port.ts'
 import { findingLevelSchema } from '../../../studio/finding.ts'
 import { formatData, formatMinutes, trim } from '../../../units/quantity.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
@@ -69,9 +70,10 @@ export const cardMinutesSum = defineSum<CardMinutes>({
   follows: ({ figure }) => [figure('cardHeadroomPercent')],
 })
 
-function findCardTimes({ items, setup, policies }: Scene): CardMinutes[] {
+function findCardTimes({ items, setup, policies, interfaces }: Scene): CardMinutes[] {
   const headroomPercent = policies.settings.cardHeadroomPercent
-  return computeCardTimes(items, { plannedMinutes: setup.plannedMinutes, headroomPercent })
+  const isCard = (code: string) => interfaces.get(code)?.kind === 'card'
+  return computeCardTimes(items, { plannedMinutes: setup.plannedMinutes, headroomPercent }, isCard)
 }
 
 const LARGER_CARD: Purchase = {
@@ -101,34 +103,58 @@ interface Options {
   headroomPercent: number
 }
 
-const CARD_SLOT = 'sd'
+/** Which of the ends of a thing are slots for cards, or cards: whatever form the studio has. */
+export type IsCard = (code: string) => boolean
 
-/** A card below the speed that the recorder requires does not count; one whose speed nobody recorded does. */
-function isFastEnough(card: PlacedItem, recorder: PlacedItem): boolean {
-  const demand = recorder.ports.find((port) => port.interfaces.includes(CARD_SLOT))?.demand?.value ?? 0
-  const rating = card.ports.find((port) => port.interfaces.includes(CARD_SLOT))?.rating?.value ?? demand
-  return rating >= demand
+const cardEnds = (thing: PlacedItem, side: 'host' | 'guest', isCard: IsCard) =>
+  thing.ports.filter((port) => port.side === side && port.interfaces.some(isCard))
+
+const shares = (a: Port, b: Port) => a.interfaces.some((code) => b.interfaces.includes(code))
+
+/** Whether a card goes into a slot as it is, or in a sleeve that is there. */
+function goesInto(card: Port, slot: Port, sleeves: readonly PlacedItem[], isCard: IsCard): boolean {
+  if (shares(card, slot)) return true
+  return sleeves.some(
+    (sleeve) =>
+      cardEnds(sleeve, 'host', isCard).some((inside) => shares(inside, card)) &&
+      cardEnds(sleeve, 'guest', isCard).some((outside) => shares(outside, slot)),
+  )
+}
+
+/**
+ * The slot of a recorder that takes a card: of its form, and no faster than it. A card below the speed that is required does
+ * not count; one whose speed nobody recorded does.
+ */
+function takes(recorder: PlacedItem, card: PlacedItem, sleeves: readonly PlacedItem[], isCard: IsCard): boolean {
+  return cardEnds(recorder, 'host', isCard).some((slot) =>
+    cardEnds(card, 'guest', isCard).some((end) => {
+      const demand = slot.demand?.value ?? 0
+      return goesInto(end, slot, sleeves, isCard) && (end.rating?.value ?? demand) >= demand
+    }),
+  )
 }
 
 /**
  * Cards in a recorder's own role are its own; loose ones go, largest first, to whoever is shortest. A recorder without
  * any card is left out: that is an unmet need already.
  */
-export function computeCardTimes(things: readonly PlacedItem[], options: Options): CardMinutes[] {
-  const recorders = things.filter((thing) => thing.recordingMode && hasPort(thing, 'host'))
-  const cards = things.filter((thing) => thing.capacityMegabytes !== null && hasPort(thing, 'guest'))
-  const owned = new Map<string, PlacedItem[]>(recorders.map((recorder) => [recorder.key, []]))
+export function computeCardTimes(things: readonly PlacedItem[], options: Options, isCard: IsCard): CardMinutes[] {
+  const has = (thing: PlacedItem, side: 'host' | 'guest') => cardEnds(thing, side, isCard).length > 0
+  const sleeves = things.filter((thing) => thing.category === 'card-sleeve')
+  const recorders = things.filter((thing) => thing.recordingMode && !sleeves.includes(thing) && keepsIt(thing, has))
+  const cards = things.filter((thing) => thing.capacityMegabytes !== null && has(thing, 'guest'))
+  const owned = new Map(recorders.map((it) => [it.key, has(it, 'host') ? [] : [it]] as [string, PlacedItem[]]))
   const loose: PlacedItem[] = []
   for (const card of cards) {
-    const recorder = recorders.find((it) => it.roleId !== null && it.roleId === card.roleId)
-    if (recorder && !isFastEnough(card, recorder)) continue
+    const own = recorders.filter((it) => it.roleId !== null && it.roleId === card.roleId && has(it, 'host'))
+    const recorder = own.find((it) => takes(it, card, sleeves, isCard))
     if (recorder) owned.get(recorder.key)?.push(card)
-    else loose.push(card)
+    else if (own.length === 0) loose.push(card)
   }
   loose.sort((a, b) => (b.capacityMegabytes ?? 0) - (a.capacityMegabytes ?? 0))
   for (const card of loose) {
     const shortest = recorders
-      .filter((recorder) => isFastEnough(card, recorder))
+      .filter((recorder) => takes(recorder, card, sleeves, isCard))
       .map((recorder) => ({
         recorder,
         minutes: computeRecorder(recorder, owned.get(recorder.key) ?? [], options).minutes,
@@ -140,6 +166,11 @@ export function computeCardTimes(things: readonly PlacedItem[], options: Options
     const own = owned.get(recorder.key) ?? []
     return own.length ? [computeRecorder(recorder, own, options)] : []
   })
+}
+
+/** What records into slots, or into a memory of its own of which the size is known. */
+function keepsIt(thing: PlacedItem, has: (thing: PlacedItem, side: 'host' | 'guest') => boolean): boolean {
+  return has(thing, 'host') || (thing.capacityMegabytes !== null && !has(thing, 'guest'))
 }
 
 function computeRecorder(
@@ -170,10 +201,6 @@ function computeRecorder(
     plannedMinutes,
     level: minutes < plannedMinutes ? 'stop' : 'ok',
   }
-}
-
-function hasPort(thing: PlacedItem, side: 'host' | 'guest'): boolean {
-  return thing.ports.some((port) => port.side === side && port.interfaces.includes(CARD_SLOT))
 }
 
 function sayWorking(working: CardMinutes): WorkingWords {

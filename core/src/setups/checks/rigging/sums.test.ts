@@ -26,6 +26,8 @@ const device = (key: string, milliwatts: number, count = 1): PlacedItem =>
 
 const OPTIONS = { minutes: 90, sparePacks: 1, efficiencyPercent: 100 }
 
+const isCard = (code: string) => code === 'sd' || code === 'micro-sd'
+
 describe('packs for a session', () => {
   test('swapped whole: as many as a minute by minute count comes to', () => {
     const cases = fc.record({
@@ -140,7 +142,7 @@ describe('minutes on the cards', () => {
 
   test('[law 6] a loose card that two want alike goes to the first of them, whatever they are called', () => {
     const sums = (first: string, second: string) =>
-      computeCardTimes([slot(first, 30), slot(second, 30), card('S', 45_000, 30)], options).map((it) => it.tag)
+      computeCardTimes([slot(first, 30), slot(second, 30), card('S', 45_000, 30)], options, isCard).map((it) => it.tag)
     expect(sums('A', 'B')).toEqual(['A'])
     expect(sums('B', 'A')).toEqual(['B'])
   })
@@ -155,6 +157,7 @@ describe('minutes on the cards', () => {
         card('Y', 45_000, null),
       ],
       options,
+      isCard,
     )
     expect(sums.map((it) => [it.tag, it.minutes, it.cards.map((one) => one.tag)])).toEqual([
       ['A', 90, ['A1', 'X']],
@@ -163,10 +166,53 @@ describe('minutes on the cards', () => {
   })
 
   test('a card that is too slow does not count; one of unknown speed does', () => {
-    expect(computeCardTimes([slot('A', 60), card('S', 45_000, 30, 'A')], options)).toEqual([])
-    expect(computeCardTimes([slot('A', 60), card('S', 45_000, 60, 'A')], options)[0]?.level).toBe('ok')
-    expect(computeCardTimes([slot('A', 60), card('S', 45_000, null, 'A')], options)[0]?.level).toBe('ok')
-    expect(computeCardTimes([slot('A', null), card('S', 44_000, 10, 'A')], options)[0]?.level).toBe('stop')
+    expect(computeCardTimes([slot('A', 60), card('S', 45_000, 30, 'A')], options, isCard)).toEqual([])
+    expect(computeCardTimes([slot('A', 60), card('S', 45_000, 60, 'A')], options, isCard)[0]?.level).toBe('ok')
+    expect(computeCardTimes([slot('A', 60), card('S', 45_000, null, 'A')], options, isCard)[0]?.level).toBe('ok')
+    expect(computeCardTimes([slot('A', null), card('S', 44_000, 10, 'A')], options, isCard)[0]?.level).toBe('stop')
+  })
+
+  const inForm = (thing: PlacedItem, form: string) => ({
+    ...thing,
+    ports: thing.ports.map((port) => ({ ...port, interfaces: [form] })),
+  })
+
+  test.each(['sd', 'micro-sd', 'cfexpress-b', 'studio-own'])(
+    '[law 7] a card of the form %s holds as long as any other',
+    (form) => {
+      const sum = (plannedMinutes: number) =>
+        computeCardTimes(
+          [inForm(slot('A', 60), form), inForm(card('S', 45_000, 60, 'A'), form)],
+          { ...options, plannedMinutes },
+          (code) => code === form,
+        )[0]
+      expect([sum(60)?.minutes, sum(60)?.level, sum(61)?.level]).toEqual([60, 'ok', 'stop'])
+    },
+  )
+
+  test('a card of another form does not count; in a sleeve that is there it does', () => {
+    const small = inForm(card('S', 45_000, null, 'A'), 'micro-sd')
+    const sleeve = makeThing({
+      key: 'SLV',
+      category: 'card-sleeve',
+      ports: [
+        { id: 'inside', interfaces: 'micro-sd', side: 'host' },
+        { id: 'card', interfaces: 'sd', side: 'guest' },
+      ],
+    })
+    expect(computeCardTimes([slot('A', null), small], options, isCard)).toEqual([])
+    expect(computeCardTimes([slot('A', null), small, sleeve], options, isCard)[0]?.cards).toEqual([
+      { tag: 'S', megabytes: 45_000 },
+    ])
+  })
+
+  test('what records into a memory of its own counts that, and takes no card from anybody', () => {
+    const phone = { ...slot('P', null), ports: [], capacityMegabytes: 45_000 }
+    const sums = computeCardTimes([phone, slot('A', null), card('S', 45_000, null)], options, isCard)
+    expect(sums.map((it) => [it.tag, it.cards.map((one) => one.tag)])).toEqual([
+      ['P', ['P']],
+      ['A', ['S']],
+    ])
   })
 })
 
