@@ -1,7 +1,7 @@
 /** What the content of a setup asks of the things in it, beyond that they fit together. */
 export const DEMANDS = {
   'self-view': 'Whoever is in the picture sees it',
-  'steady-focus': 'Somebody moves, so the focus has to hold by itself',
+  'steady-focus': 'Nobody pulls focus, so it has to hold by itself',
   alone: 'One person alone starts it from where they are',
   'close-up': 'Small things come close',
   'true-colour': 'Colours have to be true',

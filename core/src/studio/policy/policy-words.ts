@@ -26,6 +26,7 @@ export const FIGURE_WORDS: Readonly<Record<FigureCode, { label: string; unit: st
 
 const FROM: Readonly<Record<PolicySource, string>> = {
   studio: 'the studio’s policy',
+  default: 'what Exemplar takes where nobody chose',
   purpose: 'the policy for this purpose',
   setup: 'this setup’s own policy',
 }

@@ -37,7 +37,8 @@ export const NO_OVERRIDES: Overrides = { figures: {}, schools: {} }
 export const figureCodeSchema = z.enum(OVERRIDABLE)
 
 /** Whose word it was: the nearest one wins. */
-export const policySourceSchema = z.enum(['studio', 'purpose', 'setup'])
+/** Who chose it; `default` where nobody did. */
+export const policySourceSchema = z.enum(['studio', 'purpose', 'setup', 'default'])
 export type PolicySource = z.infer<typeof policySourceSchema>
 
 /** A policy that a piece of advice followed, so that it can be named beside it. */

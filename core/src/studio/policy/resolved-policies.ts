@@ -25,7 +25,13 @@ export function resolvePolicies(
   const school = (code: PracticeCode): PolicyRef & { kind: 'school' } => {
     const first = Object.keys(findPractice(code).ways)[0] ?? ''
     const way = own.schools[code] ?? ofPurpose.schools[code] ?? studio.schools[code] ?? first
-    const from = own.schools[code] ? 'setup' : ofPurpose.schools[code] ? 'purpose' : 'studio'
+    const from = own.schools[code]
+      ? 'setup'
+      : ofPurpose.schools[code]
+        ? 'purpose'
+        : studio.schools[code]
+          ? 'studio'
+          : 'default'
     return { kind: 'school', code, way, from }
   }
   const figures = Object.fromEntries(OVERRIDABLE.map((code) => [code, figure(code).value]))

@@ -6,7 +6,7 @@ import { traceSignals } from '../signal/signals.ts'
 
 type SoundFinding =
   | { code: 'sound-unrecorded'; tag: string; name: string; reaches: string[] }
-  | { code: 'sound-single'; recorder: string; microphones: string[] }
+  | { code: 'sound-single'; recorder: string; microphones: string[]; isChosen: boolean }
 
 /**
  * A microphone that is plugged in and recorded nowhere is the classic loss. Where the studio records sound in two places,
@@ -24,11 +24,15 @@ export const recordedSound = defineCheck<SoundFinding>({
       deciding: ({ reaches }) => reaches,
     },
     'sound-single': {
-      say: ({ recorder, microphones }) =>
-        plain(
+      say: ({ recorder, microphones, isChosen }) => {
+        const lost = `If it stops, ${listInWords(microphones)} ${microphones.length > 1 ? 'are' : 'is'} lost.`
+        return plain(
           `All sound goes into ${recorder}`,
-          `If it stops, ${listInWords(microphones)} ${microphones.length > 1 ? 'are' : 'is'} lost. Your policy is to record in two places.`,
-        ),
+          isChosen
+            ? `${lost} Your policy is to record in two places.`
+            : `${lost} Whether one recording is enough is yours to say, under Policies: where is sound recorded?`,
+        )
+      },
       deciding: ({ recorder, microphones }) => [recorder, ...microphones],
     },
   },
@@ -45,8 +49,19 @@ function listLost(scene: Scene): Found<SoundFinding>[] {
 function listSingle(scene: Scene): Found<SoundFinding>[] {
   const { sound } = factOf(scene, traceSignals)
   const [only, ...others] = new Set(sound.flatMap((it) => it.recordedAt))
-  if (scene.policies.school('sound-path').way !== 'both' || !only || others.length > 0) return []
+  const { way, from } = scene.policies.school('sound-path')
+  if (way !== 'both' || !only || others.length > 0) return []
   const microphones = sound.filter((it) => it.recordedAt.length > 0).map((it) => it.tag)
   const roleId = scene.items.find((it) => it.tag === only)?.roleId ?? null
-  return [{ about: [], level: 'advise', roleId, code: 'sound-single', recorder: only, microphones }]
+  return [
+    {
+      about: [],
+      level: 'advise',
+      roleId,
+      code: 'sound-single',
+      recorder: only,
+      microphones,
+      isChosen: from !== 'default',
+    },
+  ]
 }

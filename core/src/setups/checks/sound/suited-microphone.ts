@@ -40,9 +40,9 @@ const KINDS: Readonly<Record<MicrophoneWay, readonly Category[]>> = {
 export const suitedMicrophone = defineCheck<UnsuitedMicrophone>({
   find(scene) {
     const { microphones, roleId } = findMicrophonesOf(scene)
-    const { shot, demands } = scene.setup
+    const { shot, demands, purposeKind } = scene.setup
     if (!shot || microphones.length === 0) return []
-    const advice = adviseMicrophone(shot, demands.includes('steady-focus'), demands.includes('alone'))
+    const advice = adviseMicrophone(shot, purposeKind === 'walk-and-talk', demands.includes('alone'))
     if (microphones.some(({ category }) => KINDS[advice.way].some((kind) => kind === category))) return []
     const subject = { tags: microphones.map(({ tag }) => tag), keys: microphones.map(({ key }) => key) }
     return [{ about: [], level: 'advise', roleId, code: 'microphone-unsuited', ...subject, advice, shot }]
