@@ -1,96 +1,202 @@
 /** The public names of core: those that server, web, journeys and measurements use. Everything else imports the file. */
 
-export { type ApiContract, type BodyOf, type QueryOf, type ReplyOf, type RouteKey, apiContract } from './api-contract.ts'
-export { type NewFault, findBlockingFault } from './bench/fault.ts'
+export {
+  type ApiContract,
+  apiContract,
+  type BodyOf,
+  type QueryOf,
+  type ReplyOf,
+  type RouteKey,
+} from './api-contract.ts'
+export { findBlockingFault, type NewFault } from './bench/fault.ts'
 export { findServiceDue } from './bench/service-due.ts'
-export { type BookingCheck, type BookingReply, type DiaryReply } from './contract/booking-contract.ts'
-export { type Method, type Permission, type RouteContract } from './contract/contract.ts'
-export { type FindHit } from './contract/find-contract.ts'
-export { type InterfaceRow } from './contract/kit/connector-contract.ts'
-export { type FiguresReply } from './contract/kit/figures-contract.ts'
+export type { BookingCheck, BookingReply, DiaryReply } from './contract/booking-contract.ts'
+export type { Method, Permission, RouteContract } from './contract/contract.ts'
+export type { FindHit } from './contract/find-contract.ts'
+export type { InterfaceRow } from './contract/kit/connector-contract.ts'
+export type { FiguresReply } from './contract/kit/figures-contract.ts'
 export { type ImportReport, importSchema } from './contract/kit/import-contract.ts'
-export { type KitFileReport } from './contract/kit/kit-file-contract.ts'
-export { type ModelRow } from './contract/kit/model-contract.ts'
-export { type ScheduleRow } from './contract/kit/schedule-contract.ts'
-export { type StockRow } from './contract/kit/stock-contract.ts'
-export { type SystemsReply } from './contract/kit/system-contract.ts'
-export { type UnitReply, quickEntrySchema, unitListQuery } from './contract/kit/unit-contract.ts'
-export { type EntryRow, type SpendingReply } from './contract/ledger-contract.ts'
-export { type Serve, type UnitRow } from './contract/replies.ts'
-export { type AngleReply, type LookReply } from './contract/setups/camera-contract.ts'
-export { type SoundRoutesReply } from './contract/setups/preflight-contract.ts'
-export { type NamedDifference } from './contract/setups/proposal-contract.ts'
-export { type ResilienceReply } from './contract/setups/resilience-contract.ts'
-export { type ChangeOverReply, type MinutesReply } from './contract/setups/rig-time-contract.ts'
-export { type MoveCheckReply, type SetupCard, type SetupReply } from './contract/setups/setup-contract.ts'
-export { type AccountRow, type Invitation, type MeReply } from './contract/studio/access-contract.ts'
+export type { KitFileReport } from './contract/kit/kit-file-contract.ts'
+export type { ModelRow } from './contract/kit/model-contract.ts'
+export type { ScheduleRow } from './contract/kit/schedule-contract.ts'
+export type { StockRow } from './contract/kit/stock-contract.ts'
+export type { SystemsReply } from './contract/kit/system-contract.ts'
+export { quickEntrySchema, type UnitReply, unitListQuery } from './contract/kit/unit-contract.ts'
+export type { EntryRow, SpendingReply } from './contract/ledger-contract.ts'
+export type { Serve, UnitRow } from './contract/replies.ts'
+export type { AngleReply, LookReply } from './contract/setups/camera-contract.ts'
+export type { SoundRoutesReply } from './contract/setups/preflight-contract.ts'
+export type { NamedDifference } from './contract/setups/proposal-contract.ts'
+export type { ResilienceReply } from './contract/setups/resilience-contract.ts'
+export type { ChangeOverReply, MinutesReply } from './contract/setups/rig-time-contract.ts'
+export type { MoveCheckReply, SetupCard, SetupReply } from './contract/setups/setup-contract.ts'
+export type { AccountRow, Invitation, MeReply } from './contract/studio/access-contract.ts'
 export { subjectSchema } from './contract/studio/attachment-contract.ts'
-export { type BackupCheckReply, type BackupRow, type PracticeState } from './contract/studio/backup-contract.ts'
-export { type PlacePageReply } from './contract/studio/directory-contract.ts'
-export { type FilmRow } from './contract/studio/film-contract.ts'
-export { type ChangeRow, type EventRow } from './contract/studio/history-contract.ts'
-export { type StudioReply } from './contract/studio/settings-contract.ts'
-export { BOOKING_KINDS, BOOKING_KIND_CODES, type Booking, type BookingItem, type BookingKind, type BookingState, type NewBooking, findHoldInterval, isHolding, newBookingSchema } from './diary/booking.ts'
-export { type Hold, countFreeStock, findCollisions, findStockShortages } from './diary/collisions.ts'
+export type { BackupCheckReply, BackupRow, PracticeState } from './contract/studio/backup-contract.ts'
+export type { PlacePageReply } from './contract/studio/directory-contract.ts'
+export type { FilmRow } from './contract/studio/film-contract.ts'
+export type { ChangeRow, EventRow } from './contract/studio/history-contract.ts'
+export type { StudioReply } from './contract/studio/settings-contract.ts'
+export {
+  BOOKING_KIND_CODES,
+  BOOKING_KINDS,
+  type Booking,
+  type BookingItem,
+  type BookingKind,
+  type BookingState,
+  findHoldInterval,
+  isHolding,
+  type NewBooking,
+  newBookingSchema,
+} from './diary/booking.ts'
+export { countFreeStock, findCollisions, findStockShortages, type Hold } from './diary/collisions.ts'
 export { buildPackSheet, listBookingItems } from './diary/pack-sheet.ts'
 export { type BlockingFault, findAbsences } from './diary/presence.ts'
-export { type LensOffer, type LikeFraming, findLikeFraming } from './formulas/picture/framing.ts'
-export { OHMS_PER_KILOMETRE, checkVoltageDrop, computeVoltageDrop } from './formulas/power/voltage-drop.ts'
-export { type SnapshotContents, compareSnapshots } from './kit/counting/snapshot.ts'
-export { type Countable, type StocktakeLine, type StocktakeSeen, compareStocktake } from './kit/counting/stocktake.ts'
+export { findLikeFraming, type LensOffer, type LikeFraming } from './formulas/picture/framing.ts'
+export { checkVoltageDrop, computeVoltageDrop, OHMS_PER_KILOMETRE } from './formulas/power/voltage-drop.ts'
+export { compareSnapshots, type SnapshotContents } from './kit/counting/snapshot.ts'
+export { type Countable, compareStocktake, type StocktakeLine, type StocktakeSeen } from './kit/counting/stocktake.ts'
 export { type Bundle, bundleSchema, priceBundle, splitAmount } from './kit/entry/bundle.ts'
 export { RECORDABLE, scoreRecorded } from './kit/entry/recorded.ts'
 export { makeNextTag } from './kit/entry/tagging.ts'
 export { writeInventory } from './kit/exchange/inventory-export.ts'
-export { KIT_LISTS, type KitFile, type KitFilePlan, type KitFileProblem, type KitHere, type KitList, describeKitFile, kitFileSchema, planKitImport, readKitFile, writeKitFile } from './kit/exchange/kit-file.ts'
+export {
+  describeKitFile,
+  KIT_LISTS,
+  type KitFile,
+  type KitFilePlan,
+  type KitFileProblem,
+  type KitHere,
+  type KitList,
+  kitFileSchema,
+  planKitImport,
+  readKitFile,
+  writeKitFile,
+} from './kit/exchange/kit-file.ts'
 export { flattenHeading } from './kit/import/column-guess.ts'
-export { type ImportContext, type ImportPlan, changesAnything } from './kit/import/import-plan.ts'
+export { changesAnything, type ImportContext, type ImportPlan } from './kit/import/import-plan.ts'
 export { sayImportProblem } from './kit/import/import-words.ts'
 export { INVENTORY_COLUMNS, type InventoryColumn } from './kit/import/inventory-columns.ts'
 export { planInventorySteps } from './kit/import/inventory-import.ts'
 export { findNearWords, splitWords } from './kit/import/near-words.ts'
-export { type CodeKind, LABEL_SHEETS, LABEL_SHEET_CODES, type LabelSheet, type LabelSheetCode, layOutLabels, placeCode, readTag } from './kit/labels/label-sheet.ts'
-export { type Stroke, readWedge } from './kit/labels/wedge.ts'
-export { CATEGORIES, CATEGORY_CODES, type Category, GROUPS, type Group, isCounted, isKindOf, listKindsOf, readCategory } from './kit/model/category.ts'
+export {
+  type CodeKind,
+  LABEL_SHEET_CODES,
+  LABEL_SHEETS,
+  type LabelSheet,
+  type LabelSheetCode,
+  layOutLabels,
+  placeCode,
+  readTag,
+} from './kit/labels/label-sheet.ts'
+export { readWedge, type Stroke } from './kit/labels/wedge.ts'
+export {
+  CATEGORIES,
+  CATEGORY_CODES,
+  type Category,
+  GROUPS,
+  type Group,
+  isCounted,
+  isKindOf,
+  listKindsOf,
+  readCategory,
+} from './kit/model/category.ts'
 export { listAtInterface, listFits } from './kit/model/fits.ts'
 export { INTERFACE_KINDS, type Interface, type NewInterface, STANDARD_INTERFACES } from './kit/model/interface.ts'
-export { type Model, type NewModel, type RecordingMode, nameModel, newModelSchema } from './kit/model/model.ts'
-export { ANSWERED_BY, type FactAnswer, NEEDED_FACTS, type NeededFact, answerFact, listAnswers } from './kit/model/needed-facts.ts'
-export { type Piece, type SystemShare, countBodyPoints, crossModifiers, isOwnFamily, judgeConformity, listMakerMixes, listSystems, rankPortability } from './kit/model/one-system.ts'
-export { sayDoubt } from './kit/model/plausibility-words.ts'
+export { type Model, type NewModel, nameModel, newModelSchema, type RecordingMode } from './kit/model/model.ts'
+export {
+  ANSWERED_BY,
+  answerFact,
+  type FactAnswer,
+  listAnswers,
+  NEEDED_FACTS,
+  type NeededFact,
+} from './kit/model/needed-facts.ts'
+export {
+  countBodyPoints,
+  crossModifiers,
+  isOwnFamily,
+  judgeConformity,
+  listMakerMixes,
+  listSystems,
+  type Piece,
+  rankPortability,
+  type SystemShare,
+} from './kit/model/one-system.ts'
 export { findDoubts } from './kit/model/plausibility.ts'
+export { sayDoubt } from './kit/model/plausibility-words.ts'
 export { IMPORTANCES, type Importance, type Port, RATED_QUANTITIES } from './kit/model/port.ts'
-export { type PowerSource, listPowerSources } from './kit/model/power-source.ts'
+export { listPowerSources, type PowerSource } from './kit/model/power-source.ts'
 export { type MoreSpecs, SPECS, type SpecFacts, type SpecKey, saySpec } from './kit/model/spec.ts'
 export { STARTER_MODELS } from './kit/model/starter-models.ts'
-export { ASKED_FACTS, ASKED_SPECS, type TemplateFacts } from './kit/model/template-facts.ts'
 export { makeModelFromTemplate } from './kit/model/template.ts'
+export { ASKED_FACTS, ASKED_SPECS, type TemplateFacts } from './kit/model/template-facts.ts'
 export { type Absence, isOnLoan } from './kit/unit/absence.ts'
 export { forecastSpace } from './kit/unit/archive-space.ts'
-export { type ManyChanges, listManyChanges, manyChangesSchema, manySchema } from './kit/unit/change-many.ts'
+export { listManyChanges, type ManyChanges, manyChangesSchema, manySchema } from './kit/unit/change-many.ts'
 export { listOpenDuties, reckonGift, sayDisclosure, sumGifts } from './kit/unit/gift.ts'
-export { KIT_COLUMNS, KIT_COLUMN_CODES, KIT_ONLY, KIT_SORTS, type KitColumn, type KitFilter, type KitOnly, type KitSort, type SavedView, USUAL_COLUMNS, kitFilterSchema } from './kit/unit/kit-filter.ts'
+export {
+  KIT_COLUMN_CODES,
+  KIT_COLUMNS,
+  KIT_ONLY,
+  KIT_SORTS,
+  type KitColumn,
+  type KitFilter,
+  type KitOnly,
+  type KitSort,
+  kitFilterSchema,
+  type SavedView,
+  USUAL_COLUMNS,
+} from './kit/unit/kit-filter.ts'
 export { canGoWith, listMissingParts, listWithParts } from './kit/unit/kit-parts.ts'
-export { MONTH_NAMES, checkSeason, saySeason, seasonSchema } from './kit/unit/season.ts'
-export { type Machine, type SoftwareFinding, judgeSoftware } from './kit/unit/software-fit.ts'
+export { checkSeason, MONTH_NAMES, saySeason, seasonSchema } from './kit/unit/season.ts'
+export { judgeSoftware, type Machine, type SoftwareFinding } from './kit/unit/software-fit.ts'
+export {
+  ACQUISITION_CODES,
+  ACQUISITIONS,
+  type Acquisition,
+  BONDS,
+  type Bond,
+  EMPTY_UNIT,
+  LIFE_STATE_CODES,
+  LIFE_STATES,
+  type LifeState,
+  type NewUnit,
+  NO_PROVENANCE,
+  newUnitSchema,
+  type Provenance,
+  REMARK_KINDS,
+  type Remark,
+  type Software,
+  type Stock,
+  softwareSchema,
+  type Unit,
+} from './kit/unit/unit.ts'
 export { saySoftwareFinding, saySpaceWorking } from './kit/unit/unit-words.ts'
-export { ACQUISITIONS, ACQUISITION_CODES, type Acquisition, BONDS, type Bond, EMPTY_UNIT, LIFE_STATES, LIFE_STATE_CODES, type LifeState, NO_PROVENANCE, type NewUnit, type Provenance, REMARK_KINDS, type Remark, type Software, type Stock, type Unit, newUnitSchema, softwareSchema } from './kit/unit/unit.ts'
 export { classifyForLuggage } from './kit/worth/air-travel.ts'
-export { SHARING, type Sharing, estimateResale, findPeakDemand, isRisk, measureUse, valueSetups } from './kit/worth/use-and-worth.ts'
-export { ENTRY_KINDS, ENTRY_KIND_CODES, type Entry, type EntryKind, type NewEntry } from './ledger/entry.ts'
-export { type Offer, type OfferCost, compareNewAndUsed } from './ledger/new-or-used.ts'
+export {
+  estimateResale,
+  findPeakDemand,
+  isRisk,
+  measureUse,
+  SHARING,
+  type Sharing,
+  valueSetups,
+} from './kit/worth/use-and-worth.ts'
+export { ENTRY_KIND_CODES, ENTRY_KINDS, type Entry, type EntryKind, type NewEntry } from './ledger/entry.ts'
+export { compareNewAndUsed, type Offer, type OfferCost } from './ledger/new-or-used.ts'
 export { type NewShoppingLine, rankShopping } from './ledger/shopping.ts'
 export { type Spending, summariseSpending } from './ledger/spending.ts'
-export { type TimeWords, type WorkingWords, sayAbsence } from './setups/checks/finding-words.ts'
+export { sayAbsence, type TimeWords, type WorkingWords } from './setups/checks/finding-words.ts'
 export { type CameraAngle, listCameraAngles } from './setups/checks/picture/camera-angles.ts'
 export { sayFraming } from './setups/checks/picture/framing-words.ts'
 export { computeCarriedLoads } from './setups/checks/rigging/carried-load.ts'
 export { makeScene } from './setups/checks/scene.ts'
-export { type Signals } from './setups/checks/signal/signals.ts'
+export type { Signals } from './setups/checks/signal/signals.ts'
 export { checkCompleteness } from './setups/joining/completeness.ts'
-export { type AssessmentInput } from './setups/placed/assessment-input.ts'
+export type { AssessmentInput } from './setups/placed/assessment-input.ts'
 export { type Holdings, listPlacedItems } from './setups/placed/placed-item.ts'
-export { type Store } from './setups/placed/store.ts'
+export type { Store } from './setups/placed/store.ts'
 export { listSceneItems } from './setups/placed/venue.ts'
 export { assignAtLeastCost } from './setups/proposals/assignment.ts'
 export { type CableWay, type Conduit, findCables } from './setups/proposals/cable-finder.ts'
@@ -102,63 +208,147 @@ export { sayLeft, sayOpenEnd, sayReasons } from './setups/proposals/proposal-wor
 export { type FindingHelp, findRemedies, findStandIns, sayStore } from './setups/proposals/remedies.ts'
 export { findSinglePointsOfFailure, listSinglePoints, takeOut } from './setups/proposals/resilience.ts'
 export { listShoppingNeeds } from './setups/proposals/shopping-needs.ts'
-export { type SoundDevice, type SoundRoute, listSoundRoutes } from './setups/proposals/sound-route.ts'
+export { listSoundRoutes, type SoundDevice, type SoundRoute } from './setups/proposals/sound-route.ts'
 export { makeModelFilter, makeShoppingFilter } from './setups/proposals/store-filter.ts'
 export { listOrphans, swapThing } from './setups/proposals/swap.ts'
-export { type CableRun, addCableRun, hasCableRun } from './setups/setup/cable-run.ts'
-export { DEMANDS, DEMAND_CODES } from './setups/setup/demand.ts'
-export { FEATURES, FEATURE_CODES, type Feature } from './setups/setup/provided.ts'
-export { PURPOSE_TEMPLATES, addGuest, applyTemplate, copySetup } from './setups/setup/purpose-template.ts'
-export { type Remedy, applyRemedy } from './setups/setup/remedy.ts'
-export { NO_POSITION, type Position, type Setting, USUAL_SETTINGS, printSettings, sayPosition } from './setups/setup/setting-card.ts'
-export { type FactField, type RoleField, type SetupDifference, compareSetups } from './setups/setup/setup-difference.ts'
-export { ASKS, ASK_CODES, type Assignment, type NewSetup, type Role, SETUP_DEFAULTS, SHOTS, SHOT_CODES, type Setup, type Shot, TAPES, type Tape, listUnitIds, makeAssignment, newSetupSchema } from './setups/setup/setup.ts'
-export { type ChangeOver, type ChangeStep, type StandingRig, planChangeOver } from './setups/timing/change-over.ts'
-export { type FloorSpace, computeFloorSpace } from './setups/timing/floor-space.ts'
+export { addCableRun, type CableRun, hasCableRun } from './setups/setup/cable-run.ts'
+export { DEMAND_CODES, DEMANDS } from './setups/setup/demand.ts'
+export { FEATURE_CODES, FEATURES, type Feature } from './setups/setup/provided.ts'
+export { addGuest, applyTemplate, copySetup, PURPOSE_TEMPLATES } from './setups/setup/purpose-template.ts'
+export { applyRemedy, type Remedy } from './setups/setup/remedy.ts'
+export {
+  NO_POSITION,
+  type Position,
+  printSettings,
+  type Setting,
+  sayPosition,
+  USUAL_SETTINGS,
+} from './setups/setup/setting-card.ts'
+export {
+  ASK_CODES,
+  ASKS,
+  type Assignment,
+  listUnitIds,
+  makeAssignment,
+  type NewSetup,
+  newSetupSchema,
+  type Role,
+  SETUP_DEFAULTS,
+  type Setup,
+  SHOT_CODES,
+  SHOTS,
+  type Shot,
+  TAPES,
+  type Tape,
+} from './setups/setup/setup.ts'
+export { compareSetups, type FactField, type RoleField, type SetupDifference } from './setups/setup/setup-difference.ts'
+export { type ChangeOver, type ChangeStep, planChangeOver, type StandingRig } from './setups/timing/change-over.ts'
+export { computeFloorSpace, type FloorSpace } from './setups/timing/floor-space.ts'
+export { listStartLines, type StartLine } from './setups/timing/preflight.ts'
 export { groupBySource, sayStartLine } from './setups/timing/preflight-words.ts'
-export { type StartLine, listStartLines } from './setups/timing/preflight.ts'
-export { type RigStep, type RigTime, computeRigTime, computeStandingCost } from './setups/timing/rig-minutes.ts'
+export { computeRigTime, computeStandingCost, type RigStep, type RigTime } from './setups/timing/rig-minutes.ts'
 export { sayRigTime } from './setups/timing/rig-time-words.ts'
 export { countSessionsPerMonth, findMonthsAround, measureMinutesPerMonth } from './setups/timing/room-utilisation.ts'
 export { canAccept, computeFingerprint } from './setups/verdict/acceptance.ts'
-export { type ReadinessChange, type WorkingChange, compareReadiness, compareWorkings } from './setups/verdict/assessment-change.ts'
-export { type Working } from './setups/verdict/check-list.ts'
+export {
+  compareReadiness,
+  compareWorkings,
+  type ReadinessChange,
+  type WorkingChange,
+} from './setups/verdict/assessment-change.ts'
+export type { Working } from './setups/verdict/check-list.ts'
+export { canHelp, type Finding, findQuestion } from './setups/verdict/finding.ts'
 export { sayFinding, sayPlainly, sayRemedy, sayVerdict, sayWorking } from './setups/verdict/finding-sentences.ts'
-export { type Finding, canHelp, findQuestion } from './setups/verdict/finding.ts'
 export { makeJudge } from './setups/verdict/incremental.ts'
-export { type Readiness, type Verdict, assessSetup } from './setups/verdict/readiness.ts'
+export { assessSetup, type Readiness, type Verdict } from './setups/verdict/readiness.ts'
 export { ATTACHMENT_TYPES, type Attachment, cleanFileName } from './studio/archive/attachment.ts'
 export { type NewFilm, newFilmSchema } from './studio/archive/film.ts'
 export { isBackupDue, listBackupsToDrop } from './studio/archive/retention.ts'
-export { type FindingLevel } from './studio/finding.ts'
-export { GLOSSARY, explainTerms } from './studio/glossary.ts'
+export type { FindingLevel } from './studio/finding.ts'
+export { explainTerms, GLOSSARY } from './studio/glossary.ts'
 export { CHANGE_SUBJECTS, type ChangeSubject } from './studio/history/change-subject.ts'
-export { type EventKind, type SubjectType } from './studio/history/event.ts'
+export type { EventKind, SubjectType } from './studio/history/event.ts'
 export { CANNOT_UNDO, UNDO_DAYS } from './studio/history/undo.ts'
-export { ACCESS_ROLES, ACCESS_ROLE_NAMES, ACTIONS, ACTION_CODES, type AccessRole, type Action, describeAccess, may } from './studio/people/access.ts'
-export { CONSENTS, CONSENT_CODES, CONTACT_KINDS, type Contact, type NewParty, type NewPerson, PARTY_KINDS, type Party, type Person, type PersonTrait, TRAITS, TRAIT_CODES, type Trait, hasSkill, listTraitsOn, newPersonSchema, normaliseSkill } from './studio/people/person.ts'
+export {
+  ACCESS_ROLE_NAMES,
+  ACCESS_ROLES,
+  ACTION_CODES,
+  ACTIONS,
+  type AccessRole,
+  type Action,
+  describeAccess,
+  may,
+} from './studio/people/access.ts'
+export {
+  CONSENT_CODES,
+  CONSENTS,
+  CONTACT_KINDS,
+  type Contact,
+  hasSkill,
+  listTraitsOn,
+  type NewParty,
+  type NewPerson,
+  newPersonSchema,
+  normaliseSkill,
+  PARTY_KINDS,
+  type Party,
+  type Person,
+  type PersonTrait,
+  TRAIT_CODES,
+  TRAITS,
+  type Trait,
+} from './studio/people/person.ts'
 export { hideFrom, hideInRecord } from './studio/people/secrecy.ts'
 export { rankPlacesByColour } from './studio/places/brand-colour.ts'
+export {
+  type Circuit,
+  FIXTURE_KIND_CODES,
+  FIXTURE_KINDS,
+  type FixtureKind,
+  type NewPlace,
+  NO_DETAILS,
+  newPlaceSchema,
+  PLACE_KINDS,
+  type Place,
+  type PlaceDetails,
+  type PlaceKind,
+} from './studio/places/place.ts'
 export { listMissed } from './studio/places/place-change.ts'
 export { judgePlace } from './studio/places/place-findings.ts'
 export { sayPlaceFinding } from './studio/places/place-words.ts'
-export { type Circuit, FIXTURE_KINDS, FIXTURE_KIND_CODES, type FixtureKind, NO_DETAILS, type NewPlace, PLACE_KINDS, type Place, type PlaceDetails, type PlaceKind, newPlaceSchema } from './studio/places/place.ts'
 export { checkRoomFit } from './studio/places/room-fit.ts'
 export { listLeadWays } from './studio/places/socket-map.ts'
-export { FIGURE_WORDS, sayPolicy } from './studio/policy/policy-words.ts'
 export { type FigureCode, NO_OVERRIDES, OVERRIDABLE, type Overrides, overridesSchema } from './studio/policy/policy.ts'
-export { PRACTICE_CODES, type PracticeCode, findPractice } from './studio/policy/practice.ts'
-export { PURPOSES, PURPOSE_CODES, type Purpose } from './studio/policy/purpose.ts'
+export { FIGURE_WORDS, sayPolicy } from './studio/policy/policy-words.ts'
+export { findPractice, PRACTICE_CODES, type PracticeCode } from './studio/policy/practice.ts'
+export { PURPOSE_CODES, PURPOSES, type Purpose } from './studio/policy/purpose.ts'
 export { resolvePolicies } from './studio/policy/resolved-policies.ts'
 export { DEFAULT_SETTINGS, type Studio, type StudioSettings, studioSettingsSchema } from './studio/policy/settings.ts'
 export { FIND_ACTIONS } from './today/actions.ts'
 export { type AheadBooking, listPreparations, withoutListed } from './today/preparation.ts'
-export { TODAY_SECTIONS, type TodayItem, type TodaySection, arrangeToday } from './today/today.ts'
+export { arrangeToday, TODAY_SECTIONS, type TodayItem, type TodaySection } from './today/today.ts'
 export { sayTodayItem } from './today/words.ts'
 export { type Cell, writeCsv } from './units/csv.ts'
-export { type IntegerProgram, type ProgramResult, type SolveProgram, addVariableMutably, makeProgram, writeProgram } from './units/integer-program.ts'
-export { type Interval } from './units/interval.ts'
+export {
+  addVariableMutably,
+  type IntegerProgram,
+  makeProgram,
+  type ProgramResult,
+  type SolveProgram,
+  writeProgram,
+} from './units/integer-program.ts'
+export type { Interval } from './units/interval.ts'
 export { computeTax, findExponent, formatMoney, readMoney } from './units/money.ts'
-export { type Measure, formatData, formatEnergy, formatLength, formatMass, formatMinutes, formatPower, readQuantity, trim } from './units/quantity.ts'
+export {
+  formatData,
+  formatEnergy,
+  formatLength,
+  formatMass,
+  formatMinutes,
+  formatPower,
+  type Measure,
+  readQuantity,
+  trim,
+} from './units/quantity.ts'
 export { addDays, countDays, findDate, findInstant, findStartOfDay, findWallTime } from './units/wall-time.ts'
 export { sayNumber } from './units/wording.ts'
