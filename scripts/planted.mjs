@@ -9,6 +9,13 @@ import { ROOT } from './setup.mjs'
 /** What is changed, and the test that has to notice. */
 const FAULTS = [
   {
+    law: 'V17',
+    file: 'core/src/setups/checks/picture/camera-angles.ts',
+    from: 'Math.min(findFrameWidth(activeWidthMm, focalMm, length - BEHIND_CAMERA_MM) ?? 0, across)',
+    to: 'Math.max(findFrameWidth(activeWidthMm, focalMm, length - BEHIND_CAMERA_MM) ?? 0, across - across)',
+    test: 'core/src/setups/checks/picture/rig-findings.test.ts',
+  },
+  {
     law: 'V5',
     file: 'core/src/setups/checks/media/card-minutes.ts',
     from: "interfaces.get(code)?.kind === 'card'",

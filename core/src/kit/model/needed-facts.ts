@@ -10,7 +10,7 @@ import { makePowerOf } from './template.ts'
 export const NEEDED_FACTS = {
   mount: { question: 'Which lens mount does it have?', none: 'Its lens is built in' },
   medium: { question: 'Which card does it record on?', none: 'It takes no card' },
-  power: { question: 'What feeds it?', none: 'It needs nothing of the kind' },
+  power: { question: 'What feeds it?', none: 'Nothing from outside' },
   watts: { question: 'How much does it draw?', none: null },
   energy: { question: 'How much does it hold?', none: null },
   capacity: { question: 'How much fits on it?', none: null },

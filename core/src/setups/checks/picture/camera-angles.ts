@@ -113,12 +113,17 @@ function listModes(
   shortestMm: number | null,
   room: Size | null,
 ): ModeView[] {
-  const reach = room ? Math.max(room.widthMm, room.depthMm) - BEHIND_CAMERA_MM : null
   return thing.recordingModes.flatMap((mode): ModeView[] => {
     const activeWidthMm = mode.activeWidthMm ?? sensorWidthMm
     if (activeWidthMm === null) return []
-    const widestInRoomMm =
-      reach !== null && shortestMm !== null ? findFrameWidth(activeWidthMm, shortestMm, reach) : null
+    const widestInRoomMm = room && shortestMm !== null ? findWidestInRoom(activeWidthMm, shortestMm, room) : null
     return [{ label: mode.label, isChosen: mode === thing.recordingMode, activeWidthMm, widestInRoomMm }]
   })
+}
+
+/** Looking along the one side or the other: no picture is wider than the wall that it ends at. */
+function findWidestInRoom(activeWidthMm: number, focalMm: number, { widthMm, depthMm }: Size): number | null {
+  const along = (length: number, across: number) =>
+    Math.min(findFrameWidth(activeWidthMm, focalMm, length - BEHIND_CAMERA_MM) ?? 0, across)
+  return Math.max(along(widthMm, depthMm), along(depthMm, widthMm)) || null
 }

@@ -90,6 +90,27 @@ describe('cameras', () => {
     expect(find(assessSetup({ ...input, setup: { ...input.setup, roles: [role] } }), 'circle-small')).toHaveLength(1)
   })
 
+  test('[V17] no lens frames more of a room than its longest wall', () => {
+    const widest = (focalMm: number) => {
+      const modes = [{ id: 'full', label: 'Full', kilobitsPerSecond: 1 }]
+      const own = makeStudio({ CAM: ['camera', { mount: 'mount-x' }], LEN: ['lens', { mount: 'mount-x' }] })
+      const camera = own.models.get('m-CAM')
+      const lens = own.models.get('m-LEN')
+      if (!camera || !lens) throw new Error('no models')
+      own.models.set('m-CAM', { ...camera, recordingModes: modes, specs: { ...camera.specs, more: SENSOR } })
+      own.models.set('m-LEN', {
+        ...lens,
+        specs: { ...lens.specs, more: { focalMinMm: focalMm, focalMaxMm: focalMm } },
+      })
+      const room = { roomSize: { widthMm: 9_000, depthMm: 7_000, heightMm: 2_700 } }
+      return assessSetup(makeInput(own, [makeRole('Wide', ['CAM', 'LEN'])], room)).cameras[0]?.modes[0]?.widestInRoomMm
+    }
+    // 36 · (8,500 − 14) / 14 is 21.8 m: across 7 m of wall, or from the short side across 9 m of it.
+    expect(widest(14)).toBe(9_000)
+    // 36 · (8,500 − 50) / 50 fits into the 7 m.
+    expect(widest(50)).toBe(6_084)
+  })
+
   test('a camera beyond the longest side of the room would stand outside', () => {
     const room = { roomSize: { widthMm: 3_000, depthMm: 4_000, heightMm: 2_500 } }
     expect(find(angle(43.3, 3_500, room), 'beyond-room')).toEqual([])
