@@ -61,8 +61,8 @@ const unit = (name, file, folders) =>
     }),
   )
 unit('Core', 'core.json', ['core/src/'])
-check('Planted faults are noticed', process.execPath, ['scripts/planted.mjs'])
 await driver
+check('Planted faults are noticed', process.execPath, ['scripts/planted.mjs'])
 unit('Server and pages', 'server.json', ['server/src/', 'web/src/'])
 runner(
   'Journeys in Chromium',
