@@ -22,6 +22,7 @@ const VIEWS = [
   '/kit/figures',
   '/kit/interfaces?see=sd',
   '/kit/models',
+  '/kit/questions',
   '/kit/schedule',
   '/kit/systems',
   '/kit/then',

@@ -59,6 +59,11 @@ async function begin(page: Page, hands: Hands): Promise<void> {
   await push(page.getByRole('button', { name: 'Connect for me' }))
   await expect(dialog.getByRole('status')).toHaveText('With these everything is joined.')
   await push(dialog.getByRole('button', { name: 'Take them' }))
+  await expect(dialog).toBeHidden()
+  // What nobody can know of a phone is asked in the margin, and answered there.
+  await expect(page.getByRole('heading', { name: 'Cannot tell yet: 1 question.' })).toBeVisible()
+  await type(page.getByLabel('How much memory of its own is free to record on?'), '64 GB')
+  await push(page.getByRole('button', { name: 'Write down' }))
   await expect(page.getByRole('heading', { name: 'Ready to run.' })).toBeVisible()
   expect(hands.actions()).toBeLessThanOrEqual(60)
 }

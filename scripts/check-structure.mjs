@@ -28,6 +28,7 @@ const ORDER = {
     'formulas/light',
     'formulas/sound',
     'formulas/room',
+    'formulas/rigging',
     'formulas/money',
     'kit/model',
     'kit/unit',

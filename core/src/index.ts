@@ -109,6 +109,7 @@ export {
   answerFact,
   type FactAnswer,
   listAnswers,
+  listLackingFacts,
   NEEDED_FACTS,
   type NeededFact,
 } from './kit/model/needed-facts.ts'
@@ -125,7 +126,7 @@ export {
 } from './kit/model/one-system.ts'
 export { findDoubts } from './kit/model/plausibility.ts'
 export { sayDoubt } from './kit/model/plausibility-words.ts'
-export { IMPORTANCES, type Importance, type Port, RATED_QUANTITIES } from './kit/model/port.ts'
+export { IMPORTANCES, type Importance, makePort, type Port, RATED_QUANTITIES } from './kit/model/port.ts'
 export { listPowerSources, type PowerSource } from './kit/model/power-source.ts'
 export { type MoreSpecs, SPECS, type SpecFacts, type SpecKey, saySpec } from './kit/model/spec.ts'
 export { STARTER_MODELS } from './kit/model/starter-models.ts'
@@ -193,7 +194,7 @@ export { sayFraming } from './setups/checks/picture/framing-words.ts'
 export { computeCarriedLoads } from './setups/checks/rigging/carried-load.ts'
 export { makeScene } from './setups/checks/scene.ts'
 export type { Signals } from './setups/checks/signal/signals.ts'
-export { checkCompleteness } from './setups/joining/completeness.ts'
+export { listSupportChoices, type SupportChoice } from './setups/joining/support-choices.ts'
 export type { AssessmentInput } from './setups/placed/assessment-input.ts'
 export { type Holdings, listPlacedItems } from './setups/placed/placed-item.ts'
 export type { Store } from './setups/placed/store.ts'
@@ -225,6 +226,7 @@ export {
   USUAL_SETTINGS,
 } from './setups/setup/setting-card.ts'
 export {
+  type Acceptance,
   ASK_CODES,
   ASKS,
   type Assignment,
@@ -249,7 +251,7 @@ export { groupBySource, sayStartLine } from './setups/timing/preflight-words.ts'
 export { computeRigTime, computeStandingCost, type RigStep, type RigTime } from './setups/timing/rig-minutes.ts'
 export { sayRigTime } from './setups/timing/rig-time-words.ts'
 export { countSessionsPerMonth, findMonthsAround, measureMinutesPerMonth } from './setups/timing/room-utilisation.ts'
-export { canAccept, computeFingerprint } from './setups/verdict/acceptance.ts'
+export { canAccept, computeFingerprint, wantsEnd } from './setups/verdict/acceptance.ts'
 export {
   compareReadiness,
   compareWorkings,

@@ -4,6 +4,9 @@
  */
 export const KNOWN_BREACHES: Readonly<Record<string, readonly { index: number; row: string }[]>> = {
   'law 1': [],
+  'law 2': [],
+  'law 4': [],
+  'law 5': [],
   'law 6': [],
 }
 

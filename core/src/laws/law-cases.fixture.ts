@@ -1,6 +1,6 @@
 import { CATEGORY_CODES, type Category } from '../kit/model/category.ts'
 import { STANDARD_INTERFACES } from '../kit/model/interface.ts'
-import type { Model } from '../kit/model/model.ts'
+import type { Model, NoneFact } from '../kit/model/model.ts'
 import { SPEC_KEYS, SPECS, type SpecFacts, type SpecKey } from '../kit/model/spec.ts'
 import { STARTER_MODELS } from '../kit/model/starter-models.ts'
 import { makeModelFromTemplate } from '../kit/model/template.ts'
@@ -54,6 +54,8 @@ interface Sketch {
   category: Category
   facts: Partial<TemplateFacts>
   more: Record<string, number | string>
+  /** What was answered by "it has none". */
+  none?: readonly NoneFact[]
 }
 
 const sketch = (category: Category, facts: Sketch['facts'] = {}, more: Sketch['more'] = {}): Sketch => ({
@@ -90,9 +92,36 @@ const RIGS: readonly (readonly Sketch[])[] = [
   [sketch('light', { inlet: 'iec-c13' }), sketch('lead', { inlet: 'iec-c13' }), sketch('stand', { loadGrams: 4_000 })],
   [
     sketch('camera', CAMERA, { sendsGbits: 12 }),
+    sketch('action-camera'),
     sketch('switcher'),
     sketch('cable', { endA: 'hdmi-a', endB: 'hdmi-a' }, { carriesGbits: 10 }),
   ],
+  [sketch('microphone', {}, { fedBy: '48 V' }), sketch('cable', XLR), sketch('mixer')],
+  [
+    sketch('camcorder', { kilobitsPerSecond: 400_000, cardMegabytesPerSecond: 90 }),
+    sketch('card', { capacityMegabytes: 64_000, cardMegabytesPerSecond: 30 }),
+  ],
+  [
+    sketch('light', { massGrams: 2_000 }),
+    sketch('boom-arm', { loadGrams: 9_000, massGrams: 4_000 }, { reachMm: 2_000 }),
+    sketch('stand', { loadGrams: 9_000, massGrams: 3_000 }, { legRadiusMm: 300 }),
+  ],
+  [
+    sketch('practical', { inlet: 'iec-c7', milliwatts: 900_000 }),
+    sketch('lead', { inlet: 'iec-c7' }, { mostAmps: 2.5 }),
+    sketch('practical', { inlet: 'iec-c13', milliwatts: 2_000_000 }),
+    sketch('lead', { inlet: 'iec-c13' }),
+  ],
+  [
+    sketch('practical', { battery: 'pack-a', milliwatts: 350_000 }),
+    sketch('pack', { battery: 'pack-a', energyMilliwattHours: 98_000 }, { mostAmps: 10, volts: 14.4 }),
+  ],
+  [
+    sketch('practical', { battery: 'pack-a', milliwatts: 350_000 }),
+    sketch('pack', { battery: 'pack-a', energyMilliwattHours: 98_000 }),
+  ],
+  [sketch('phone', { capacityMegabytes: 8_000 })],
+  [{ ...sketch('action-camera'), none: ['medium'] }],
 ]
 
 /** The case of a number: the same each time, and over all numbers every kind, starter model and spec field occurs. */
@@ -112,14 +141,14 @@ export function makeCase(index: number): LawCase {
     ...rig,
   ]
   const roles = ['r0', 'r1', 'r2', 'r3'].map((id) => makeCaseRole(id, dice))
-  const items = sketches.map(({ category, facts, more }, at): CaseItem => {
+  const items = sketches.map(({ category, facts, more, none = [] }, at): CaseItem => {
     const own = at >= sketches.length - rig.length ? more : { ...more, ...throwSpecs(dice, at === 0 ? spec : null) }
     const model = makeModelFromTemplate(category, dice.chance(0.5) ? 'Maker' : '', `Model ${at}`, facts)
     const massGrams = model.specs.massGrams ?? (dice.chance(0.6) ? 100 + dice.upTo(9_000) : null)
     return {
       id: `u${at}`,
       tag: `TAG-${at}`,
-      model: { ...model, id: `m${at}`, version: 1, specs: { ...model.specs, massGrams, more: own } },
+      model: { ...model, id: `m${at}`, version: 1, specs: { ...model.specs, massGrams, more: own, none: [...none] } },
       // What makes a rig together stands together.
       roleId: at >= sketches.length - rig.length ? 'r0' : dice.pick(roles).id,
     }

@@ -79,7 +79,7 @@ describe('the seven problems of the demo, each found with its figures', () => {
 
   test('5: a battery family short by two: six wanted, four there', async () => {
     const finding = pick(await judge('lr', 'b-winter'), 'packs-short/pack-fenn-b')
-    expect(finding).toMatchObject({ level: 'stop', working: { needed: 5, spare: 1, wanted: 6, have: 4 } })
+    expect(finding).toMatchObject({ level: 'warn', working: { needed: 5, spare: 1, wanted: 6, have: 4 } })
     const { remedies } = await helpWith('lr', 'b-winter', finding)
     expect(remedies).toEqual([{ kind: 'shop', item: 'Packs of Fenn B', quantity: 2, stockId: null }])
   })
@@ -114,7 +114,7 @@ describe('the seven problems of the demo, each found with its figures', () => {
     expect(sections.next.map((it: { title: string; stops: number }) => [it.title, it.stops])).toEqual([
       ['Grafting', 1],
       ['Head gardener', 2],
-      ['Winter talk', 6],
+      ['Winter talk', 5],
       ['Seed heads, close', 1],
       ['Moss in jars', 1],
     ])

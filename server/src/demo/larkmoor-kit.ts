@@ -4,6 +4,7 @@ import {
   type Interface,
   type LifeState,
   makeModelFromTemplate,
+  makePort,
   type NewModel,
   type TemplateFacts,
 } from '@exemplar/core'
@@ -185,7 +186,15 @@ function adjust(id: string, plain: NewModel): NewModel {
   if (id === 'holm-l1') return { ...model, ports: model.ports.filter((port) => port.id !== 'clip') }
   if (id === 'verrin-l4') {
     const lighter = { id: 'long', label: '100 Mbit/s', kilobitsPerSecond: 100_000 }
-    return { ...model, recordingModes: [...model.recordingModes, lighter] }
+    const inputs = makePort({
+      id: 'xlr-in',
+      interfaces: 'xlr-3',
+      side: 'host',
+      direction: 'in',
+      count: 2,
+      importance: 'optional',
+    })
+    return { ...model, ports: [...model.ports, inputs], recordingModes: [...model.recordingModes, lighter] }
   }
   if (id === 'verrin-v6') {
     const slow = { id: 'slow', label: '150 Mbit/s at 100 frames', kilobitsPerSecond: 150_000, activeWidthMm: 23.6 }
@@ -332,6 +341,7 @@ export const DEMO_UNITS: readonly DemoUnit[] = [
   u('CBL-05', 'hdmi-8', 'case-5', '24.00', 420),
   u('CBL-06', 'hdmi-8', 'case-5', '24.00', 420),
   u('CBL-07', 'hdmi-8', 'case-5', '24.00', 420),
+  u('CBL-08', 'hdmi-8', 'case-5', '24.00', 420),
   u('SDC-01', 'sd-128', 'case-1', '54.00', 300),
   u('SDC-02', 'sd-128', 'case-1', '54.00', 300),
   u('SDC-03', 'sd-128', 'case-4', '54.00', 430),

@@ -73,6 +73,7 @@ describe('reading', () => {
     '/units/:id': 'CAM-01',
     '/setups/:id': 'gi',
     '/setups/:id/readiness': 'gi',
+    '/setups/:id/supports': 'gi',
     '/setups/:id/remedies': 'gi',
     '/bookings/:id': 'b-head',
     '/bookings/:id/check': 'b-head',

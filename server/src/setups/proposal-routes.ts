@@ -111,7 +111,7 @@ export const helpingRoutes = [
   defineRoute('get /setups/:id/without', ({ params, query }, app) => {
     const { input } = loadCase(app, params.id ?? '', query.bookingId)
     const before = assessSetup(input)
-    const after = assessSetup({ ...input, setup: takeOut(input.setup, query.unitId) })
+    const after = assessSetup({ ...input, setup: takeOut(input, query.unitId) })
     return {
       counts: after.counts,
       change: compareReadiness(before, after),

@@ -87,7 +87,7 @@ describe('setups', () => {
       ]),
     ).toEqual([
       ['GI', 'Head gardener', 2],
-      ['LR', 'Winter talk', 6],
+      ['LR', 'Winter talk', 5],
       ['PB', 'Grafting', 1],
     ])
   })

@@ -1,4 +1,13 @@
-import { compareReadiness, listKindsOf, listMissed, type Readiness, type Setup, type Verdict } from '@exemplar/core'
+import {
+  compareReadiness,
+  listKindsOf,
+  listMissed,
+  listSupportChoices,
+  makeScene,
+  type Readiness,
+  type Setup,
+  type Verdict,
+} from '@exemplar/core'
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { loadHoldings } from '../availability/holdings.ts'
 import { toBooking } from '../availability/holds.ts'
@@ -10,9 +19,10 @@ import { models, stock, units } from '../schema/kit-tables.ts'
 import { setups } from '../schema/setups-tables.ts'
 import { places } from '../schema/studio-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
+import { signAcceptances } from './acceptances.ts'
 import { assessAll, assessOne, findHelp } from './assessing.ts'
 import { loadContext, makeBookingContext, makePresentContext } from './assessment-context.ts'
-import { loadCircuits } from './assessment-store.ts'
+import { loadAssessment, loadCircuits } from './assessment-store.ts'
 import { listOtherUses, loadAllSetups, loadNextBookings, loadSetup, nameListed, saveSetup } from './setup-store.ts'
 
 /** The verdict as it is after a change, kept with the change: so that one sees which of them made it worse. */
@@ -40,13 +50,14 @@ export const setupRoutes = [
     return all.map((setup, at) => {
       const next = nextOf.get(setup.id)
       const things = setup.roles.reduce((sum, role) => sum + role.things.length, 0)
-      const { level, counts } = verdicts[at] as Verdict
-      return { ...setup, level, counts, things, next: next ? toBooking(next) : null }
+      const { level, counts, taken } = verdicts[at] as Verdict
+      return { ...setup, level, counts, ...(taken ? { taken } : {}), things, next: next ? toBooking(next) : null }
     })
   }),
-  defineRoute('post /setups', ({ body, actor }, app) =>
+  defineRoute('post /setups', ({ body: sent, actor }, app) =>
     write(app, actor, (writer) => {
       const id = writer.newId()
+      const body = signAcceptances(writer, actor, sent, [])
       saveSetup(writer, id, body, 1)
       writer.log('created', 'setup', id, { after: body, verdict: sumUp(app, { ...body, id, version: 1 }) })
       return { ...body, id, version: 1 }
@@ -72,11 +83,12 @@ export const setupRoutes = [
       models: [...holdings.models.values()],
     }
   }),
-  defineRoute('put /setups/:id', ({ params, body, version, actor }, app) =>
+  defineRoute('put /setups/:id', ({ params, body: sent, version, actor }, app) =>
     write(app, actor, (writer) => {
       const id = params.id ?? ''
       const row = writer.tx.select().from(setups).where(eq(setups.id, id)).get()
       const before = requireVersion(row, version, 'setup')
+      const body = signAcceptances(writer, actor, sent, before.accepted)
       saveSetup(writer, id, body, before.version + 1)
       const verdict = sumUp(app, { ...body, id, version: before.version + 1 })
       writer.log('changed', 'setup', id, { before, after: body, verdict })
@@ -98,6 +110,11 @@ export const setupRoutes = [
   defineRoute('get /setups/:id/readiness', ({ params, query }, app) => {
     const setup = loadSetup(app, params.id ?? '')
     return assessOne(app.db, setup, loadContext(app, setup, query.bookingId), loadStudio(app.db))
+  }),
+  defineRoute('get /setups/:id/supports', ({ params, query }, app) => {
+    const setup = loadSetup(app, params.id ?? '')
+    const request = { setup, context: loadContext(app, setup, query.bookingId) }
+    return listSupportChoices(makeScene(loadAssessment(app.db, request, loadStudio(app.db)).input))
   }),
   defineRoute('get /setups/:id/remedies', ({ params, query }, app) => {
     const setup = loadSetup(app, params.id ?? '')

@@ -45,6 +45,10 @@ const kitApi = api.injectEndpoints({
       query: () => request('get /cable-stock'),
       providesTags: readsOf('cableStock'),
     }),
+    modelQuestions: build.query<ReplyOf<'get /models/questions'>, void>({
+      query: () => request('get /models/questions'),
+      providesTags: readsOf('modelQuestions'),
+    }),
     modelFits: build.query<ReplyOf<'get /models/:id/fits'>, string>({
       query: (id) => request('get /models/:id/fits', { id }),
       providesTags: readsOf('modelFits'),
@@ -179,6 +183,7 @@ export const {
   useCableStockQuery,
   useCableWaysQuery,
   useModelFitsQuery,
+  useModelQuestionsQuery,
   useChangeModelMutation,
   useAnswerFactMutation,
   useMergeModelMutation,

@@ -89,7 +89,7 @@ export function useSetupChanges(setup: SetupReply | undefined) {
   }
 
   /** Accepts a finding as it is now, or, without a reason, counts it again. */
-  const accept = async (finding: Finding, reason: string | null): Promise<void> => {
+  const accept = async (finding: Finding, reason: string | null, until: string | null = null): Promise<void> => {
     if (!setup) return
     const base = latest(setup)
     const others = base.accepted.filter((it) => it.key !== finding.key)
@@ -99,9 +99,18 @@ export function useSetupChanges(setup: SetupReply | undefined) {
       reason: reason ?? '',
       on: today,
       by: me?.person?.name ?? '',
+      until,
     }
     const accepted = reason === null ? others : [...others, own]
-    await save({ ...base, accepted }, reason === null ? 'It counts again.' : 'Accepted until it changes.', base)
+    await save(
+      { ...base, accepted },
+      reason === null
+        ? 'It counts again.'
+        : until
+          ? `Accepted until ${until}, or until it changes.`
+          : 'Accepted until it changes.',
+      base,
+    )
   }
 
   return { save, carryOut, carryOutAll, accept, latest, isLoading, conflict, clearConflict: () => setConflict(null) }

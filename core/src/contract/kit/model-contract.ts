@@ -24,12 +24,28 @@ export const portFitsSchema = z.object({
 })
 export type PortFits = z.infer<typeof portFitsSchema>
 
+/** One fact of one model that judging needs and nobody recorded. */
+export const modelQuestionSchema = z.object({
+  id: z.string(),
+  version: z.number(),
+  name: z.string(),
+  category: modelSchema.shape.category,
+  fact: z.enum(NEEDED_FACT_CODES),
+  /** Things and kinds of stock that it is asked for. */
+  things: z.number(),
+})
+
 /** Routes of models. */
 export const modelContract = defineContract('kit', {
   'get /models': {
     summary: 'Models by name, with how many things are of each',
     permission: 'see-studio',
     reply: z.array(modelRowSchema),
+  },
+  'get /models/questions': {
+    summary: 'What nobody recorded of the models that there are things of, and judging needs',
+    permission: 'see-studio',
+    reply: z.array(modelQuestionSchema),
   },
   'get /models/:id/fits': {
     summary: 'What of the kit meets each port of a model',

@@ -2,10 +2,11 @@ import { z } from 'zod'
 import { bookingSchema } from '../../diary/booking.ts'
 import { CATEGORY_CODES } from '../../kit/model/category.ts'
 import { lifeStateSchema } from '../../kit/unit/unit.ts'
+import { supportChoiceSchema } from '../../setups/joining/support-choices.ts'
 import { findingHelpSchema } from '../../setups/proposals/remedies.ts'
 import { newSetupSchema, setupSchema } from '../../setups/setup/setup.ts'
 import { readinessChangeSchema } from '../../setups/verdict/assessment-change.ts'
-import { readinessSchema } from '../../setups/verdict/readiness.ts'
+import { readinessSchema, verdictSchema } from '../../setups/verdict/readiness.ts'
 import { findingLevelSchema } from '../../studio/finding.ts'
 import { idSchema } from '../../studio/identity.ts'
 import { circuitSchema } from '../../studio/places/place.ts'
@@ -14,8 +15,7 @@ import { contextQuery, keptModelSchema, keptStockSchema, keptUnitSchema, version
 
 export const setupCardSchema = z.object({
   ...setupSchema.shape,
-  level: findingLevelSchema,
-  counts: z.record(findingLevelSchema, z.number()),
+  ...verdictSchema.shape,
   things: z.number(),
   next: bookingSchema.nullable(),
 })
@@ -117,6 +117,12 @@ export const setupContract = defineContract('setups', {
     permission: 'see-studio',
     query: z.object({ bookingId: z.string().max(64).optional() }),
     reply: readinessSchema,
+  },
+  'get /setups/:id/supports': {
+    summary: 'What stands on what, as stated or assumed, and what else each thing could stand on',
+    permission: 'see-studio',
+    query: z.object({ bookingId: z.string().max(64).optional() }),
+    reply: z.array(supportChoiceSchema),
   },
   'get /setups/:id/remedies': {
     summary: 'What could be done about one finding: free things, other ways to run it, buying',

@@ -7,7 +7,7 @@ import { moreSpecsSchema } from './spec.ts'
 const wholeSchema = z.number().int().min(0).max(1e12)
 
 /** What can be answered by "it has none": somebody looked, and there is nothing to record. */
-export const NONE_FACTS = ['mount', 'medium', 'power'] as const
+export const NONE_FACTS = ['mount', 'medium', 'power', 'memory'] as const
 export type NoneFact = (typeof NONE_FACTS)[number]
 const noneFactSchema = z.enum(NONE_FACTS)
 

@@ -9,13 +9,22 @@ import { makePowerOf } from './template.ts'
 /** Facts about what a thing is that judging cannot do without, each with the question that asks for it. */
 export const NEEDED_FACTS = {
   mount: { question: 'Which lens mount does it have?', none: 'Its lens is built in' },
+  'front-mount': { question: 'Which mount does it take in front?', none: null },
   medium: { question: 'Which card does it record on?', none: 'It takes no card' },
+  memory: { question: 'How much memory of its own is free to record on?', none: 'None' },
+  rate: { question: 'At what rate does it record?', none: null },
   power: { question: 'What feeds it?', none: 'Nothing from outside' },
   watts: { question: 'How much does it draw?', none: null },
   energy: { question: 'How much does it hold?', none: null },
   capacity: { question: 'How much fits on it?', none: null },
   'card-speed': { question: 'How fast does it write, at least?', none: null },
   mass: { question: 'What does it weigh?', none: null },
+  reach: { question: 'How far does it reach, at most?', none: null },
+  height: { question: 'How high does it go?', none: null },
+  lowest: { question: 'How low does it go?', none: null },
+  'leg-radius': { question: 'How far do its legs reach out from the middle?', none: null },
+  amps: { question: 'How many amperes is it good for?', none: null },
+  volts: { question: 'How many volts has it?', none: null },
   'load-limit': { question: 'How much does it bear?', none: null },
 } as const satisfies Record<string, { question: string; none: string | null }>
 export type NeededFact = keyof typeof NEEDED_FACTS
@@ -35,7 +44,7 @@ const FED: readonly Category[] = [
 /** Kinds of these that live on what is inside them, or on the computer that they are plugged into. */
 const FED_BY_THEMSELVES: ReadonlySet<Category> = new Set(['phone', 'webcam'])
 /** Kinds that take what they are to keep on cards. */
-const ON_CARDS: readonly Category[] = ['camera', 'recorder']
+const ON_CARDS: readonly Category[] = ['camera', 'recorder', 'external-recorder']
 const NOT_ON_CARDS: ReadonlySet<Category> = new Set(['phone', 'webcam'])
 
 const isAnyOf = (category: Category, kinds: readonly Category[]) => kinds.some((kind) => isKindOf(category, kind))
@@ -48,23 +57,21 @@ const isMountCode = (code: string) => !code.startsWith('filter-') && !code.start
 
 /** What nobody recorded of a model and judging it needs, the most telling first; what was answered by "none" is answered. */
 export function listLackingFacts(
-  {
-    category,
-    ports,
-    powerModes,
-    recordingModes,
-    specs,
-  }: Pick<Model, 'category' | 'ports' | 'powerModes' | 'recordingModes' | 'specs'>,
+  { category, ports, powerModes, specs }: Pick<Model, 'category' | 'ports' | 'powerModes' | 'specs'>,
   interfaces: ReadonlyMap<string, Interface>,
 ): NeededFact[] {
   const has = (suits: (code: string) => boolean) => ports.some((port) => port.interfaces.some(suits))
   const kindIs = (kind: Interface['kind']) => (code: string) => interfaces.get(code)?.kind === kind
   const lacking: NeededFact[] = []
   const isMounted = category === 'camera' || category === 'lens' || category === 'lens-adapter'
-  if (isMounted && !has((code) => isLensMount(code, interfaces))) lacking.push('mount')
+  const isLensEnd = (side: Port['side']) =>
+    ports.some((port) => port.side === side && port.interfaces.some((code) => isLensMount(code, interfaces)))
+  if (isMounted && !isLensEnd(category === 'camera' ? 'host' : 'guest')) lacking.push('mount')
+  if (category === 'lens-adapter' && !isLensEnd('host')) lacking.push('front-mount')
   if (isAnyOf(category, ON_CARDS) && !NOT_ON_CARDS.has(category)) {
-    if (!has(kindIs('card')) && recordingModes.length === 0) lacking.push('medium')
+    if (!has(kindIs('card')) && specs.capacityMegabytes === null) lacking.push('medium')
   }
+  if (category === 'phone' && specs.capacityMegabytes === null) lacking.push('memory')
   if (isAnyOf(category, FED) && !FED_BY_THEMSELVES.has(category) && powerModes.length === 0) {
     if (!has(kindIs('battery')) && !has(kindIs('mains'))) lacking.push('power')
   }
@@ -77,6 +84,7 @@ export function listLackingFacts(
 /** What kind of connector answers a fact; a fact that is not here is answered by a figure. */
 export const ANSWERED_BY: Readonly<Partial<Record<NeededFact, readonly Interface['kind'][]>>> = {
   mount: ['mount'],
+  'front-mount': ['mount'],
   medium: ['card'],
   power: ['battery', 'mains'],
 }
@@ -119,6 +127,8 @@ function answerByEnd<T extends NewModel>(model: T, fact: NeededFact, code: strin
         makePort({ id: isBody ? 'mount' : 'rear', interfaces: code, side: isBody ? 'host' : 'guest' }),
       )
     }
+    case 'front-mount':
+      return addPort(model, makePort({ id: 'front', interfaces: code, side: 'host' }))
     case 'medium':
       return addPort(model, makePort({ id: 'slot', interfaces: code, side: 'host' }))
     case 'power': {
@@ -134,6 +144,9 @@ function answerByEnd<T extends NewModel>(model: T, fact: NeededFact, code: strin
   }
 }
 
+/** Amperes and volts are answered in thousandths, as answers are whole numbers. */
+const MILLI = 1000
+
 function answerByFigure<T extends NewModel>(model: T, fact: NeededFact, value: number): T {
   const withSpec = (part: Partial<Model['specs']>) => ({ ...model, specs: { ...model.specs, ...part } })
   switch (fact) {
@@ -142,12 +155,29 @@ function answerByFigure<T extends NewModel>(model: T, fact: NeededFact, value: n
     case 'energy':
       return withSpec({ energyMilliwattHours: value })
     case 'capacity':
+    case 'memory':
       return withSpec({ capacityMegabytes: value })
     case 'watts':
       return {
         ...model,
         powerModes: model.powerModes.map((it) => (it.milliwatts === null ? { ...it, milliwatts: value } : it)),
       }
+    case 'reach':
+      return withSpec({ more: { ...model.specs.more, reachMm: value } })
+    case 'height':
+      return withSpec({ more: { ...model.specs.more, heightMaxMm: value } })
+    case 'amps':
+      return withSpec({ more: { ...model.specs.more, mostAmps: value / MILLI } })
+    case 'volts':
+      return withSpec({ more: { ...model.specs.more, volts: value / MILLI } })
+    case 'lowest':
+      return withSpec({ more: { ...model.specs.more, heightMinMm: value } })
+    case 'leg-radius':
+      return withSpec({ more: { ...model.specs.more, legRadiusMm: value } })
+    case 'rate':
+      return model.recordingModes.length > 0
+        ? model
+        : { ...model, recordingModes: [{ id: 'usual', label: `${value / 1000} Mbit/s`, kilobitsPerSecond: value }] }
     case 'card-speed':
       return ratePorts(model, (port) => port.side === 'guest', { quantity: 'cardMegabytesPerSecond', value })
     case 'load-limit':

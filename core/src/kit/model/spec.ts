@@ -80,6 +80,7 @@ export const SPECS = {
   mountPoints: figure('Threaded holes', '', 0, 60),
   presets: figure('Heights it remembers', '', 0, 12),
   chargeAmps: figure('Charges at', 'A', 0.1, 20),
+  volts: figure('Voltage', 'V', 1, 60),
   mostAmps: figure('Most current', 'A', 0.1, 60),
   lengthMm: figure('Length', 'mm', 50, 200_000),
   version: text('Version it carries'),

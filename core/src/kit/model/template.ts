@@ -48,7 +48,8 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
   },
   webcam(_, draft) {
     draft.ports.push(
-      makePort({ id: 'foot', interfaces: 'thread-1-4', side: 'guest', importance: 'wanted' }),
+      // It sits on the screen by its own clip; the screw is there for who wants it elsewhere.
+      makePort({ id: 'foot', interfaces: 'thread-1-4', side: 'guest', importance: 'optional' }),
       makePort({ id: 'plug', interfaces: ['usb-a', 'usb-c'], side: 'guest', direction: 'out' }),
     )
   },
@@ -84,9 +85,26 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
   },
   'control-surface': (_, draft) => addUsb(draft),
   monitor(facts, draft) {
+    // It hangs by its holes or by its foot, and by one of them it has to.
+    const exclusiveGroup = facts.holes ? 'support' : null
     draft.ports.push(
-      makePort({ id: 'foot', interfaces: ['thread-1-4', 'shoe'], side: 'guest' }),
+      makePort({ id: 'foot', interfaces: ['thread-1-4', 'shoe'], side: 'guest', exclusiveGroup }),
       makePort({ id: 'video-in', interfaces: 'hdmi-a', side: 'host', direction: 'in', importance: 'wanted' }),
+    )
+    addHoles(facts, draft, 'guest', exclusiveGroup)
+    addPower(facts, draft)
+  },
+  // On its own feet, or on the wall of the house.
+  television(facts, draft) {
+    draft.ports.push(
+      makePort({
+        id: 'video-in',
+        interfaces: 'hdmi-a',
+        side: 'host',
+        direction: 'in',
+        count: 2,
+        importance: 'optional',
+      }),
     )
     addHoles(facts, draft, 'guest')
     addPower(facts, draft)
@@ -124,6 +142,15 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
   shotgun: fillMicrophone,
   'dynamic-mic': fillMicrophone,
   lavalier: (_, draft) => addSoundOut(draft, 'trs-35'),
+  'camera-mic'(_, draft) {
+    draft.ports.push(makePort({ id: 'foot', interfaces: 'shoe', side: 'guest' }))
+    addSoundOut(draft, 'trs-35')
+  },
+  'input-unit'(_, draft) {
+    draft.ports.push(makePort({ id: 'foot', interfaces: 'shoe', side: 'guest' }))
+    addMicIn(draft, 'xlr-3', 2)
+    addSoundOut(draft, 'trs-35')
+  },
   'usb-mic'(_, draft) {
     draft.ports.push(makePort({ id: 'clip', interfaces: 'thread-5-8', side: 'guest' }))
     addUsb(draft)
@@ -139,6 +166,9 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
   },
   recorder(facts, draft) {
     addMicIn(draft, 'xlr-3', 2)
+    draft.ports.push(
+      makePort({ id: 'line-out', interfaces: 'trs-35', side: 'host', direction: 'out', importance: 'optional' }),
+    )
     addCardSlot(facts, draft)
     addPower(facts, draft)
   },
@@ -182,13 +212,15 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
   'combo-boom': addCarrier(['spigot-16', 'spigot-28']),
   'mic-stand': addCarrier(['thread-5-8']),
   'desk-arm': addCarrier(['thread-5-8', 'thread-3-8']),
+  'screen-arm': (facts, draft) => addHoles({ ...facts, holes: facts.holes ?? 'screen-100' }, draft, 'host'),
   'backdrop-support': addCarrier(['cross-bar']),
   head: addBetween('thread-3-8', 'thread-1-4'),
   'boom-arm': addBetween('spigot-16', 'spigot-16'),
   'friction-arm': addBetween('thread-1-4', 'thread-1-4'),
   plate(facts, draft) {
     if (facts.mount) draft.ports.push(makePort({ id: 'under', interfaces: facts.mount, side: 'guest' }))
-    draft.ports.push(makePort({ id: 'screw', interfaces: 'thread-1-4', side: 'host', importance: 'optional' }))
+    const rating = facts.loadGrams === null ? null : ({ quantity: 'loadGrams', value: facts.loadGrams } as const)
+    draft.ports.push(makePort({ id: 'screw', interfaces: 'thread-1-4', side: 'host', importance: 'optional', rating }))
     addHoles(facts, draft, 'host')
   },
   'phone-holder'(_, draft) {
@@ -353,7 +385,12 @@ function addUsb(draft: Draft, importance: Importance = 'wanted'): void {
 }
 
 /** A screen asks a bracket for its own mass; a bracket is good for so much. */
-function addHoles({ holes, massGrams, loadGrams }: TemplateFacts, draft: Draft, side: 'host' | 'guest'): void {
+function addHoles(
+  { holes, massGrams, loadGrams }: TemplateFacts,
+  draft: Draft,
+  side: 'host' | 'guest',
+  exclusiveGroup: string | null = null,
+): void {
   if (!holes) return
   const of = (value: number | null) => (value === null ? null : ({ quantity: 'loadGrams', value } as const))
   draft.ports.push(
@@ -364,6 +401,7 @@ function addHoles({ holes, massGrams, loadGrams }: TemplateFacts, draft: Draft, 
       importance: 'optional',
       rating: side === 'host' ? of(loadGrams) : null,
       demand: side === 'guest' ? of(massGrams) : null,
+      exclusiveGroup,
     }),
   )
 }

@@ -64,6 +64,8 @@ export interface CodeRecord<F> {
   asks?(finding: F): { modelId: string; fact: NeededFact } | null
   /** What is not known could turn out to be a stop: on an essential role, or on none, nobody can tell yet. */
   couldStop?: true
+  /** It can hurt somebody: accepted, it is still told as what cannot run as recorded. */
+  isHazard?: true
   /** Whether it is still there, but less of it. */
   isSmaller?(after: F, before: F): boolean
 }

@@ -4,9 +4,11 @@ import {
   checkCompleteness,
   type UnmetNeed,
 } from '../joining/completeness.ts'
+import { listInCase } from '../joining/needed-accessories.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import { listSceneItems } from '../placed/venue.ts'
+import { listWholeRuns } from '../setup/cable-run.ts'
 
 /** A piece that the setup counts on and that is not there: it joins nothing, bears nothing and weighs nothing. */
 export interface AwayItem {
@@ -22,6 +24,8 @@ export interface Scene extends Omit<AssessmentInput, 'holdings'>, Completeness {
   itemOf: ReadonlyMap<string, PlacedItem>
   /** What is not. */
   away: readonly AwayItem[]
+  /** What of it is there in case: nothing wants it, and it is joined to nothing. */
+  inCase: readonly PlacedItem[]
 }
 
 /** Puts everything in its place and joins it. */
@@ -38,12 +42,27 @@ export function joinScene(
   const missing = listMissing(placed, input)
   const items = missing.size === 0 ? placed : placed.filter((it) => !missing.has(it))
   // In an order of their own: in which order roles are listed is nothing that a joint hangs on.
+  // What was stated with something that is away leaves its end open, and is not joined to something else instead.
+  const links = listWholeRuns(input.setup.links, placed)
   const join = (things: readonly PlacedItem[]) =>
-    checkCompleteness([...things].sort(byRank), input.interfaces, input.setup.links, memory)
-  const completeness = join(items)
+    checkCompleteness([...things].sort(byRank), input.interfaces, links, memory)
+  const { completeness, inCase } = joinWanted(items, join)
   const away =
-    missing.size === 0 ? { unmet: completeness.unmet, away: [] } : blame([...missing], completeness, join(placed))
-  return { ...input, ...completeness, ...away, items, itemOf: new Map(items.map((it) => [it.key, it])) }
+    missing.size === 0
+      ? { unmet: completeness.unmet, away: [] }
+      : blame([...missing], completeness, join(placed.filter((it) => !inCase.includes(it))))
+  return { ...input, ...completeness, ...away, items, inCase, itemOf: new Map(items.map((it) => [it.key, it])) }
+}
+
+/** Joins what is wanted: what is there in case weighs on nothing, and takes nobody's place. */
+function joinWanted(items: readonly PlacedItem[], join: (things: readonly PlacedItem[]) => Completeness) {
+  let wanted = items
+  for (;;) {
+    const completeness = join(wanted)
+    const idle = listInCase(wanted, completeness)
+    if (idle.length === 0) return { completeness, inCase: items.filter((it) => !wanted.includes(it)) }
+    wanted = wanted.filter((it) => !idle.includes(it))
+  }
 }
 
 /** By what they are; pieces of one model can stand for each other and stay as they come. */

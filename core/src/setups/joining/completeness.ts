@@ -2,19 +2,20 @@ import { z } from 'zod'
 import type { Interface } from '../../kit/model/interface.ts'
 import type { FindingLevel } from '../../studio/finding.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
-import { type CableRun, listWholeRuns } from '../setup/cable-run.ts'
+import type { CableRun } from '../setup/cable-run.ts'
 import { splitEnds, splitIntoComponents } from './components.ts'
-import { hasCycle, type JoinedPair, listPairs, matchNearest, matchWithoutCycles } from './cycles.ts'
+import { hasCycle, type JoinedPair, listPairs, matchWithoutCycles } from './cycles.ts'
 import { settleLoads, sumOverload } from './load-settling.ts'
 import { type BipartiteGraph, findGuestHallSet, findHallSet, type HallSet, type Matching } from './matching.ts'
 import {
   buildNodeGraph,
   buildPortGraph,
   findUnknownAtJoint,
+  type JoiningRule,
   listNodes,
   type PortGraph,
-  type PortNode,
 } from './port-graph.ts'
+import type { PortNode } from './port-node.ts'
 import { makeRunRule } from './run-rule.ts'
 /** One end of a thing and what it joined. */
 export const jointSchema = z.object({
@@ -29,6 +30,8 @@ export const jointSchema = z.object({
     portId: z.string(),
   }),
   interfaceCode: z.string(),
+  /** Somebody said so; otherwise it is what is most likely meant. */
+  isStated: z.boolean(),
 })
 export type Joint = z.infer<typeof jointSchema>
 
@@ -73,12 +76,13 @@ export interface CompletenessMemory {
   keep(ends: readonly PortNode[], found: JudgedEnds): void
 }
 
-type Rule = ReturnType<typeof makeRunRule> | undefined
+type Rule = JoiningRule | undefined
 
 /**
  * Judges whether every end that must be met is met by an offer that nothing else uses. Exact for a set in fixed ways of
  * powering: what is reported as unmet cannot be met by any other way of joining the same things, and nothing is carried by
- * what it carries itself. Links that somebody made are kept as they are. Parts that cannot join are judged one by one.
+ * what it carries itself. Of all such ways it is the one of least cost. Links that somebody made are kept as they are, and what
+ * they name and is not among the things leaves its end open. Parts that cannot join are judged one by one.
  */
 export function checkCompleteness(
   things: readonly PlacedItem[],
@@ -86,13 +90,13 @@ export function checkCompleteness(
   links: readonly CableRun[] = [],
   memory?: CompletenessMemory,
 ): Completeness {
-  const rule = links.length > 0 ? makeRunRule(listWholeRuns(links, things)) : undefined
+  const rule = links.length > 0 ? makeRunRule(links) : undefined
   return merge(splitIntoComponents(things).map((part) => judgePart(part, interfaces, rule, memory)))
 }
 
 /**
- * Ends of different interfaces are matched by themselves. Only where that makes a ring, a loop or an overload do they have to
- * give way to each other, and are matched together.
+ * Ends of different interfaces are matched by themselves, each without rings and loops of its own. Only where they make one
+ * between them, or an overload, do they have to give way to each other, and are matched together.
  */
 function judgePart(
   things: readonly PlacedItem[],
@@ -104,7 +108,7 @@ function judgePart(
     const known = memory?.recall(ends)
     if (known) return known
     const built = buildNodeGraph(ends, interfaces, rule)
-    const found = describeMatching(built, built.graph, matchNearest(built.graph, built))
+    const found = describeBest(built, interfaces, rule)
     memory?.keep(ends, found)
     return found
   })
@@ -112,7 +116,12 @@ function judgePart(
   if (!hasCycle(pairs, interfaces) && sumOverload(pairs, interfaces) === 0) return merge(bits)
   const built = buildPortGraph(things, interfaces, rule)
   const { matching, graph } = matchWithoutCycles(built, interfaces)
-  return describeMatching(built, graph, settleLoads(built, matching, interfaces))
+  return describeMatching(built, graph, settleLoads(built, matching, interfaces), rule)
+}
+
+function describeBest(built: PortGraph, interfaces: ReadonlyMap<string, Interface>, rule: Rule): JudgedEnds {
+  const { matching, graph } = matchWithoutCycles(built, interfaces)
+  return describeMatching(built, graph, matching, rule)
 }
 
 function merge(parts: readonly Completeness[]): Completeness {
@@ -123,7 +132,7 @@ function merge(parts: readonly Completeness[]): Completeness {
   }
 }
 
-function describeMatching(built: PortGraph, graph: BipartiteGraph, matching: Matching): JudgedEnds {
+function describeMatching(built: PortGraph, graph: BipartiteGraph, matching: Matching, rule: Rule): JudgedEnds {
   const pairs = listPairs(built, matching)
   const unmet = new Map<string, UnmetNeed>()
   for (const [at, node] of built.hosts.entries()) {
@@ -136,7 +145,10 @@ function describeMatching(built: PortGraph, graph: BipartiteGraph, matching: Mat
   }
   return {
     pairs,
-    joints: pairs.map(([host, guest]) => describeJoint(host, guest)),
+    joints: pairs.map(([host, guest]) => ({
+      ...describeJoint(host, guest),
+      isStated: rule?.isStated(host, guest) ?? false,
+    })),
     unmet: [...unmet.values()],
     unknown: pairs.flatMap(([host, guest]): UnknownJoint[] => {
       const fact = findUnknownAtJoint(host, guest)
@@ -145,7 +157,7 @@ function describeMatching(built: PortGraph, graph: BipartiteGraph, matching: Mat
   }
 }
 
-function describeJoint(host: PortNode, guest: PortNode): Joint {
+function describeJoint(host: PortNode, guest: PortNode): Omit<Joint, 'isStated'> {
   for (const h of host.ports) {
     for (const g of guest.ports) {
       const code = h.interfaces.find((it) => g.interfaces.includes(it))

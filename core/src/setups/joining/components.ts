@@ -1,5 +1,5 @@
 import type { PlacedItem } from '../placed/placed-item.ts'
-import type { PortNode } from './port-graph.ts'
+import type { PortNode } from './port-node.ts'
 
 /**
  * Parts of a set that have no interface in common, so that nothing of one can join anything of another and each is judged

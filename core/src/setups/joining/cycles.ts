@@ -1,8 +1,9 @@
 import type { Interface } from '../../kit/model/interface.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
+import { joinAtLeastCost } from './least-cost.ts'
 import { type BipartiteGraph, findMatching, type Matching } from './matching.ts'
-import { joinNearest } from './nearest.ts'
-import type { PortGraph, PortNode } from './port-graph.ts'
+import type { PortGraph } from './port-graph.ts'
+import type { PortNode } from './port-node.ts'
 
 /** A cable is between two things: with both ends in one it joins nothing. */
 const JOINS_ONCE: ReadonlySet<string> = new Set(['cable', 'cable-adapter', 'lead'])
@@ -43,52 +44,67 @@ export function hasCycle(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<s
   return findLoop(pairs) !== null || findRing(pairs, interfaces) !== null
 }
 
-/** The best matching of a graph, or of what is left of it, in which what is nearer is joined. */
-export function matchNearest(graph: BipartiteGraph, { costOf, graph: whole }: PortGraph): Matching {
-  if (graph === whole) return joinNearest(graph, findMatching(graph), costOf)
+/** The matching of least cost of a graph, or of what is left of it. */
+export function matchBest(graph: BipartiteGraph, { costOf, graph: whole }: PortGraph): Matching {
+  if (graph === whole) return joinAtLeastCost(graph, findMatching(graph), costOf)
   const left = graph.edges.map((list) => new Set(list))
-  return joinNearest(graph, findMatching(graph), (host, guest) => (left[host]?.has(guest) ? costOf(host, guest) : null))
+  return joinAtLeastCost(graph, findMatching(graph), (host, guest) =>
+    left[host]?.has(guest) ? costOf(host, guest) : null,
+  )
 }
 
 /** How many matchings are looked at to break rings and loops; each takes one joint of one away. */
-const MOST_TRIED = 60
+const MOST_TRIED = 120
 
 export interface RinglessMatching {
   matching: Matching
   /** The graph without the joints that were taken away, in which the matching is best. */
   graph: BipartiteGraph
+  /** Looked for until nothing better could be left; otherwise it is only the best that was found. */
+  isProven: boolean
+}
+
+interface Attempt {
+  graph: BipartiteGraph
+  matching: Matching
+  /** Stated joints that are kept, open ends by importance, then what it costs: a bound for all that is left of its graph. */
+  bound: number[]
 }
 
 /**
  * The best matching in which nothing is carried by what it carries itself, as what stands, stands on the floor in the end,
- * and no cable has both ends in one thing. Where the plain matching has such a ring or loop, each of its joints is taken away in turn and the best of what remains is kept.
+ * and no cable has both ends in one thing. Where the plain matching has such a ring or loop, each of its joints is taken away in
+ * turn, and what is best of all that remains is looked at first: the first without a ring is the best there is.
  */
 export function matchWithoutCycles(built: PortGraph, interfaces: ReadonlyMap<string, Interface>): RinglessMatching {
-  const graphs: BipartiteGraph[] = [built.graph]
-  let best: (RinglessMatching & { open: number[] }) | null = null
-  for (let tried = 0; graphs.length > 0 && tried < MOST_TRIED; tried++) {
-    const graph = graphs.shift()
-    if (!graph) break
-    const matching = matchNearest(graph, built)
-    const open = [...countOpen(graph, matching), sumCost(matching, built)]
-    // A matching with rings is a bound: what comes of it leaves no fewer ends open, and is hardly nearer.
-    if (best && !isFewer(open, best.open)) continue
-    const pairs = listPairs(built, matching)
-    const ring = findLoop(pairs) ?? findRing(pairs, interfaces)
-    if (!ring) best = { matching, graph, open }
-    else for (const isOf of ring) graphs.push(withoutJoints(graph, built, isOf))
+  const attempt = (graph: BipartiteGraph): Attempt => {
+    const matching = matchBest(graph, built)
+    return {
+      graph,
+      matching,
+      bound: [-countStated(matching, built), ...countOpen(graph, matching), sumCost(matching, built)],
+    }
   }
-  return best ?? breakEveryRing(built, interfaces)
+  const left = [attempt(built.graph)]
+  for (let tried = 0; tried < MOST_TRIED; tried++) {
+    const best = left.reduce((a, b) => (isFewer(b.bound, a.bound) ? b : a))
+    const pairs = listPairs(built, best.matching)
+    const ring = findLoop(pairs) ?? findRing(pairs, interfaces)
+    if (!ring) return { matching: best.matching, graph: best.graph, isProven: true }
+    left.splice(left.indexOf(best), 1)
+    left.push(...ring.map((isOf) => attempt(withoutJoints(best.graph, built, isOf))))
+  }
+  return breakEveryRing(built, interfaces)
 }
 
 /** Takes joints away until no ring is left: no longer surely the best, but never in the air. */
 function breakEveryRing(built: PortGraph, interfaces: ReadonlyMap<string, Interface>): RinglessMatching {
   let graph = built.graph
   for (;;) {
-    const matching = matchNearest(graph, built)
+    const matching = matchBest(graph, built)
     const pairs = listPairs(built, matching)
     const [first] = findLoop(pairs) ?? findRing(pairs, interfaces) ?? []
-    if (!first) return { matching, graph }
+    if (!first) return { matching, graph, isProven: false }
     graph = withoutJoints(graph, built, first)
   }
 }
@@ -111,9 +127,14 @@ function withoutJoints(graph: BipartiteGraph, { hosts, guests }: PortGraph, isFo
   }
 }
 
-/** How far all that is joined is from each other: where as many ends stay open, the nearer way is taken. */
+/** How many of the joints are as somebody stated them: a ring is broken at what is assumed. */
+function countStated({ guestOfHost }: Matching, { costOf }: PortGraph): number {
+  return guestOfHost.filter((guest, host) => guest >= 0 && (costOf(host, guest) ?? 0) < 0).length
+}
+
+/** What all that is joined costs: where as many ends stay open, the likelier way is taken. A stated joint costs nothing. */
 function sumCost({ guestOfHost }: Matching, { costOf }: PortGraph): number {
-  return guestOfHost.reduce((sum, guest, host) => sum + (guest < 0 ? 0 : (costOf(host, guest) ?? 0)), 0)
+  return guestOfHost.reduce((sum, guest, host) => sum + (guest < 0 ? 0 : Math.max(0, costOf(host, guest) ?? 0)), 0)
 }
 
 /** Open ends by priority, the most important first. */

@@ -4,7 +4,7 @@ import type { PlacedItem } from '../placed/placed-item.ts'
 import { thingOf } from '../placed/random-things.fixture.ts'
 import { INTERFACES } from '../placed/things.fixture.ts'
 import { checkCompleteness } from './completeness.ts'
-import { countFewestOpen, keyOf, listEnds, mayJoin } from './joining.fixture.ts'
+import { costOf, countFewestOpen, findLeastCost, keyOf, listEnds, mayJoin } from './joining.fixture.ts'
 
 const someThings = fc
   .tuple(thingOf(0), thingOf(1), thingOf(2), thingOf(3))
@@ -24,6 +24,30 @@ describe('completeness against trying every way of joining', () => {
     )
     // A law that only ever saw complete sets would prove nothing.
     expect(withOpen).toBeGreaterThan(200)
+  })
+
+  test('2,000 random little sets: what is assumed is as likely as any way of joining that leaves as few open', () => {
+    let withChoice = 0
+    fc.assert(
+      fc.property(someThings, (things) => {
+        const { joints } = checkCompleteness(things, INTERFACES)
+        const endOf = ({ key, portId }: { key: string; portId: string }, side: 'host' | 'guest') => {
+          const end = listEnds(things, side).find(
+            (it) => it.thing.key === key && it.ports.some((port) => port.id === portId),
+          )
+          if (!end) throw new Error(`No port ${key}/${portId}`)
+          return end
+        }
+        const cost = joints.reduce(
+          (sum, { host, guest }) => sum + (costOf(endOf(host, 'host'), endOf(guest, 'guest')) ?? 0),
+          0,
+        )
+        expect(cost).toBe(findLeastCost(things))
+        if (joints.length > 1) withChoice++
+      }),
+      { numRuns: 2_000 },
+    )
+    expect(withChoice).toBeGreaterThan(100)
   })
 
   test('every joint that is reported keeps the rules, and no end is used twice', () => {

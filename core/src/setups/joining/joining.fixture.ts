@@ -1,6 +1,7 @@
 import type { makePort } from '../../kit/model/port.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import { INTERFACES } from '../placed/things.fixture.ts'
+import { findJointCost } from './joint-costs.ts'
 
 type Port = ReturnType<typeof makePort>
 
@@ -30,7 +31,8 @@ export function listEnds(things: readonly PlacedItem[], side: 'host' | 'guest'):
 export function mayJoin(host: End, guest: End): boolean {
   return (
     host.thing !== guest.thing &&
-    host.ports.some((h) => guest.ports.some((g) => mayPortsJoin(h, host.thing, g, guest.thing)))
+    host.ports.some((h) => guest.ports.some((g) => mayPortsJoin(h, host.thing, g, guest.thing))) &&
+    costOf(host, guest) !== null
   )
 }
 
@@ -45,10 +47,29 @@ function mayPortsJoin(host: Port, a: PlacedItem, guest: Port, b: PlacedItem): bo
   const bothIn = host.direction === 'in' && guest.direction === 'in'
   const isForbidden =
     host.forbids.some((it) => guest.carries.includes(it)) || guest.forbids.some((it) => host.carries.includes(it))
-  const isTooHeavy = host.rating?.quantity === 'loadGrams' && b.massGrams !== null && b.massGrams > host.rating.value
-  const isTooSlow =
-    host.demand !== null && guest.rating?.quantity === host.demand.quantity && guest.rating.value < host.demand.value
-  return meets && !bothOut && !bothIn && !isForbidden && !isTooHeavy && !isTooSlow
+  return meets && !bothOut && !bothIn && !isForbidden
+}
+
+/** Whether what is joined holds as well. */
+export function mayHold(host: End, guest: End): boolean {
+  const isHeld = (h: Port) =>
+    h.rating?.quantity !== 'loadGrams' || guest.thing.massGrams === null || guest.thing.massGrams <= h.rating.value
+  const isFast = (h: Port, g: Port) =>
+    h.demand === null || g.rating?.quantity !== h.demand.quantity || g.rating.value >= h.demand.value
+  return (
+    mayJoin(host, guest) &&
+    host.ports.some((h) =>
+      guest.ports.some((g) => mayPortsJoin(h, host.thing, g, guest.thing) && isHeld(h) && isFast(h, g)),
+    )
+  )
+}
+
+const NO_CROWD = { hasSwitcher: false, hasBooster: false, soundInto: null }
+
+/** What the table of costs says of two ends; null for what nobody does. Rings and coverage are what is tried here, not the table. */
+export function costOf(host: End, guest: End): number | null {
+  const node = ({ thing, ports }: End) => ({ thing, ports, priority: null })
+  return findJointCost(node(host), node(guest), NO_CROWD, INTERFACES)?.plausibility ?? null
 }
 
 interface Carried {
@@ -76,7 +97,8 @@ function hasRing(carried: readonly Carried[]): boolean {
  */
 export function visitJoinings(
   things: readonly PlacedItem[],
-  visit: (met: ReadonlyMap<string, number>) => boolean,
+  visit: (met: ReadonlyMap<string, number>, cost: number) => boolean,
+  may: typeof mayJoin = mayJoin,
 ): boolean {
   const hosts = listEnds(things, 'host')
   const guests = listEnds(things, 'guest')
@@ -87,20 +109,27 @@ export function visitJoinings(
     used: ReadonlySet<number>,
     carried: readonly Carried[],
     joined: ReadonlySet<string>,
+    cost = 0,
   ): boolean => {
     if (hasRing(carried)) return false
     const host = hosts[at]
-    if (!host) return visit(met)
-    if (tryFrom(at + 1, used, carried, joined)) return true
+    if (!host) return visit(met, cost)
+    if (tryFrom(at + 1, used, carried, joined, cost)) return true
     for (const [index, guest] of guests.entries()) {
-      if (used.has(index) || !mayJoin(host, guest)) continue
+      if (used.has(index) || !may(host, guest)) continue
       // A cable has its two ends in two things.
       const pair = [host.thing.key, guest.thing.key].sort().join()
       if ([host, guest].some((it) => it.thing.category === 'cable') && joined.has(pair)) continue
       const next = doesCarry(host, guest) ? [...carried, { below: host.thing.key, above: guest.thing.key }] : carried
       count(host, 1)
       count(guest, 1)
-      const isDone = tryFrom(at + 1, new Set([...used, index]), next, new Set([...joined, pair]))
+      const isDone = tryFrom(
+        at + 1,
+        new Set([...used, index]),
+        next,
+        new Set([...joined, pair]),
+        cost + (costOf(host, guest) ?? 0),
+      )
       count(host, -1)
       count(guest, -1)
       if (isDone) return true
@@ -123,15 +152,35 @@ export function listMusts(things: readonly PlacedItem[]): { key: string; count: 
 }
 
 /** The fewest essential ends of `own` that any way of joining leaves open while all of `helpers` are met; null where none does. */
-export function countFewestOpen(own: readonly PlacedItem[], helpers: readonly PlacedItem[] = []): number | null {
+export function countFewestOpen(
+  own: readonly PlacedItem[],
+  helpers: readonly PlacedItem[] = [],
+  may: typeof mayJoin = mayJoin,
+): number | null {
   const wanted = listMusts(own)
   const musts = listMusts(helpers)
   let fewest: number | null = null
-  visitJoinings([...own, ...helpers], (met) => {
-    if (!musts.every(({ key, count }) => (met.get(key) ?? 0) === count)) return false
-    const open = wanted.reduce((sum, { key, count }) => sum + count - (met.get(key) ?? 0), 0)
-    fewest = Math.min(fewest ?? open, open)
-    return fewest === 0
-  })
+  visitJoinings(
+    [...own, ...helpers],
+    (met) => {
+      if (!musts.every(({ key, count }) => (met.get(key) ?? 0) === count)) return false
+      const open = wanted.reduce((sum, { key, count }) => sum + count - (met.get(key) ?? 0), 0)
+      fewest = Math.min(fewest ?? open, open)
+      return fewest === 0
+    },
+    may,
+  )
   return fewest
+}
+
+/** The least that any way of joining costs among those that leave the fewest essential ends open. */
+export function findLeastCost(things: readonly PlacedItem[]): number {
+  const wanted = listMusts(things)
+  let best: [open: number, cost: number] = [Number.POSITIVE_INFINITY, 0]
+  visitJoinings(things, (met, cost) => {
+    const open = wanted.reduce((sum, { key, count }) => sum + count - (met.get(key) ?? 0), 0)
+    if (open < best[0] || (open === best[0] && cost < best[1])) best = [open, cost]
+    return false
+  })
+  return best[1]
 }

@@ -13,7 +13,7 @@ const MOST_TRIED = 3_000
 /**
  * Where things could be joined in several ways and the one that was found overloads a support, looks for one that does not:
  * first by moving one thing or exchanging two as long as the overload shrinks, then by trying every way. What was met stays
- * met. In a rig so large that not all ways can be tried, what is left overloaded is judged as it stands.
+ * met, and nothing goes where it is less likely to be meant: ratings decide only between what is as likely. In a rig so large that not all ways can be tried, what is left overloaded is judged as it stands.
  */
 export function settleLoads(
   built: PortGraph,
@@ -33,7 +33,12 @@ export function sumOverload(pairs: readonly JoinedPair[], interfaces: ReadonlyMa
   const things = numberThings(carrying.flatMap(([host, guest]) => [host.thing, guest.thing]))
   const rig: Rig = {
     masses: [...things.keys()].map((it) => it.massGrams ?? 0),
-    riders: carrying.map(([, guest], at) => ({ node: at, thing: things.get(guest.thing) ?? -1, hosts: [at] })),
+    riders: carrying.map(([, guest], at) => ({
+      node: at,
+      thing: things.get(guest.thing) ?? -1,
+      hosts: [at],
+      plausibilityOf: () => 0,
+    })),
     carriers: new Map(
       carrying.map(([host], at) => [
         at,
@@ -49,7 +54,7 @@ export function sumOverload(pairs: readonly JoinedPair[], interfaces: ReadonlyMa
 interface Rig {
   /** By the number of a thing. */
   masses: number[]
-  riders: { node: number; thing: number; hosts: number[] }[]
+  riders: { node: number; thing: number; hosts: number[]; plausibilityOf(host: number): number }[]
   /** By the number of the end that carries. */
   carriers: Map<number, { thing: number; rating: number | null; isMust: boolean }>
   /** The end that each rider is on. */
@@ -57,7 +62,7 @@ interface Rig {
 }
 
 function listCarrying(
-  { hosts, guests, graph }: PortGraph,
+  { hosts, guests, graph, plausibilityOf }: PortGraph,
   { guestOfHost, hostOfGuest }: Matching,
   interfaces: ReadonlyMap<string, Interface>,
 ): Rig {
@@ -88,6 +93,7 @@ function listCarrying(
       node,
       thing: things.get((guests[node] ?? guests[0])?.thing as PlacedItem) ?? -1,
       hosts: hostsOf.get(node) ?? [],
+      plausibilityOf: (host) => plausibilityOf(host, node),
     })),
     carriers,
     hostOf: nodes.map((node) => hostOfGuest[node] ?? -1),
@@ -133,7 +139,9 @@ function findBetter(rig: Rig, now: number[]): number[] | null {
   if (least === 0) return null
   let best: number[] | null = null
   const riderOn = new Map(now.map((host, at) => [host, at]))
+  const mostCost = sumPlausibility(rig, now)
   const consider = (next: number[]) => {
+    if (sumPlausibility(rig, next) > mostCost) return
     const overload = measureOverload(rig, next)
     if (overload >= least) return
     least = overload
@@ -150,6 +158,14 @@ function findBetter(rig: Rig, now: number[]): number[] | null {
     }
   }
   return best
+}
+
+/** How unlikely all of it is: what was found is the least there is, and stays it. */
+function sumPlausibility({ riders }: Rig, hostOf: readonly number[]): number {
+  return riders.reduce(
+    (sum, rider, at) => ((hostOf[at] ?? -1) < 0 ? sum : sum + rider.plausibilityOf(hostOf[at] ?? -1)),
+    0,
+  )
 }
 
 /** Riders that are somewhere on a support that bears too much. */
@@ -183,6 +199,7 @@ function tryEveryWay(rig: Rig): number[] | null {
   const now = rig.hostOf.map((host, at) => (isOnSupport(at) ? -1 : host))
   const taken = new Set(now.filter((host) => host >= 0))
   const musts = [...rig.carriers].filter(([, it]) => it.isMust).map(([host]) => host)
+  const mostCost = sumPlausibility(rig, rig.hostOf)
   let tried = 0
   const place = (index: number): boolean => {
     const at = order[index]
@@ -191,7 +208,7 @@ function tryEveryWay(rig: Rig): number[] | null {
       if (taken.has(host) || tried++ > MOST_TRIED) continue
       now[at] = host
       taken.add(host)
-      if (measureOverload(rig, now) === 0 && place(index + 1)) return true
+      if (sumPlausibility(rig, now) <= mostCost && measureOverload(rig, now) === 0 && place(index + 1)) return true
       now[at] = -1
       taken.delete(host)
     }

@@ -1,91 +1,86 @@
-import { CATEGORIES, isKindOf } from '../../kit/model/category.ts'
+import { CATEGORIES } from '../../kit/model/category.ts'
 import type { Interface } from '../../kit/model/interface.ts'
 import { IMPORTANCES, type Port } from '../../kit/model/port.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
-import { isLight } from '../placed/placed-item.ts'
+import { isItemOf, isLight } from '../placed/placed-item.ts'
+import { describeCrowd, findJointCost, findPull, hasOwnLead, isWithinRating } from './joint-costs.ts'
+import { type CostOf, WORTH_OF_STATED } from './least-cost.ts'
 import type { BipartiteGraph } from './matching.ts'
-import type { CostOf } from './nearest.ts'
-
-/** One end that can join one other: a port of count 2 gives two, the ports of an exclusive group give one. */
-export interface PortNode {
-  thing: PlacedItem
-  /** The ports that this end can act as; more than one only in an exclusive group. */
-  ports: Port[]
-  priority: number | null
-}
+import type { PortNode } from './port-node.ts'
 
 export interface PortGraph {
   hosts: PortNode[]
   guests: PortNode[]
   graph: BipartiteGraph
   costOf: CostOf
+  /** How unlikely a joint is, ratings aside. */
+  plausibilityOf(host: number, guest: number): number
 }
 
-/** Builds the bipartite graph of a set of things. Edges prefer a device to another cable, then the same role, then keep the order of the things. */
+/** Which ends may meet while some joints are stated, and which of them are those. */
+export interface JoiningRule {
+  mayMeet(host: PortNode, guest: PortNode): boolean
+  isStated(host: PortNode, guest: PortNode): boolean
+}
+
+const NO_RULE: JoiningRule = { mayMeet: () => true, isStated: () => false }
+
+/** Builds the bipartite graph of a set of things, each edge with what it costs; of equal ones the order of the things stays. */
 export function buildPortGraph(
   things: readonly PlacedItem[],
   interfaces: ReadonlyMap<string, Interface>,
-  mayMeet?: (host: PortNode, guest: PortNode) => boolean,
+  rule?: JoiningRule,
 ): PortGraph {
-  return buildNodeGraph(things.flatMap(listNodes), interfaces, mayMeet)
+  return buildNodeGraph(things.flatMap(listNodes), interfaces, rule)
+}
+
+interface Meeting {
+  index: number
+  cost: number
+  plausibility: number
 }
 
 /** The same of some ends of things. */
 export function buildNodeGraph(
   nodes: readonly PortNode[],
   interfaces: ReadonlyMap<string, Interface>,
-  mayMeet: (host: PortNode, guest: PortNode) => boolean = () => true,
+  { mayMeet, isStated }: JoiningRule = NO_RULE,
 ): PortGraph {
   const hosts = nodes.filter((node) => node.ports[0]?.side === 'host')
   const guests = nodes.filter((node) => node.ports[0]?.side === 'guest')
   const guestsByInterface = indexByInterface(guests)
+  const crowd = describeCrowd(nodes)
   const edges: number[][] = hosts.map(() => [])
   const backEdges: number[][] = guests.map(() => [])
   const meetings = hosts.map((host) =>
-    listMeeting(host, guestsByInterface).flatMap((index) => {
+    listMeeting(host, guestsByInterface).flatMap((index): Meeting[] => {
       const guest = guests[index]
-      if (!guest || !mayMeet(host, guest) || !canJoin(host, guest, interfaces)) return []
-      return [{ index, closeness: measureCloseness(host, guest) }]
+      if (!guest || !mayMeet(host, guest) || !couldJoin(host, guest, interfaces)) return []
+      const found = findJointCost(host, guest, crowd, interfaces)
+      // What somebody stated is joined, however odd it looks.
+      if (isStated(host, guest)) return [{ index, cost: -WORTH_OF_STATED, plausibility: 0 }]
+      return found ? [{ index, cost: found.cost, plausibility: found.plausibility }] : []
     }),
   )
-  // A booster goes to its microphone first, a cable to a device before another cable, nearer things before others.
-  for (const wanted of [CLOSEST, 0, 1, IN_ROW, IN_ROW + 1]) {
-    for (const [at, meeting] of meetings.entries()) {
-      for (const { index, closeness } of meeting) {
-        if (closeness !== wanted) continue
-        edges[at]?.push(index)
-        backEdges[index]?.push(at)
-      }
-    }
+  const byCost = meetings.flatMap((meeting, at) => meeting.map(({ index, cost }) => ({ at, index, cost })))
+  for (const { at, index } of byCost.sort((a, b) => a.cost - b.cost)) {
+    edges[at]?.push(index)
+    backEdges[index]?.push(at)
   }
   const graph = {
-    hosts: hosts.map((node) => node.priority),
-    guests: guests.map((node) => node.priority),
+    hosts: hosts.map((node) => node.priority ?? findPull(node, crowd)),
+    guests: guests.map((node) => node.priority ?? findPull(node, crowd)),
     edges,
     backEdges,
   }
-  const costs = meetings.map((meeting) => new Map(meeting.map((it) => [it.index, it.closeness - CLOSEST])))
-  return { hosts, guests, graph, costOf: (host, guest) => costs[host]?.get(guest) ?? null }
-}
-
-/** A booster at its microphone. */
-const CLOSEST = -1
-/** Two cables one after the other: rather than that, each goes to a device, even of another role. */
-const IN_ROW = 4
-
-function measureCloseness(host: PortNode, guest: PortNode): number {
-  if (host.thing.category === 'preamp' && isMicrophone(guest.thing)) return CLOSEST
-  const isInRow = CONDUITS.has(host.thing.category) && CONDUITS.has(guest.thing.category)
-  return (isInRow ? IN_ROW : 0) + (isSameRole(host, guest) ? 0 : 1)
-}
-
-const isMicrophone = ({ category }: PlacedItem) => category !== 'room' && isKindOf(category, 'microphone')
-
-/** Things of one role belong together, and those of a role that serves the other. */
-function isSameRole(a: PortNode, b: PortNode): boolean {
-  const [one, other] = [a.thing, b.thing]
-  if (one.roleId === null || other.roleId === null) return false
-  return one.roleId === other.roleId || one.goesWith === other.roleId || other.goesWith === one.roleId
+  const costs = meetings.map((meeting) => new Map(meeting.map((it) => [it.index, it])))
+  return {
+    hosts,
+    guests,
+    graph,
+    costOf: (host, guest) => costs[host]?.get(guest)?.cost ?? null,
+    plausibilityOf: (host, guest) => costs[host]?.get(guest)?.plausibility ?? 0,
+  }
 }
 
 /** The ends of a thing: one for each piece of a port, one for each exclusive group. */
@@ -134,40 +129,37 @@ function listMeeting(host: PortNode, guestsByInterface: Map<string, number[]>): 
   return [...meeting].sort((a, b) => a - b)
 }
 
-const CONDUITS: ReadonlySet<string> = new Set([
-  'cable',
-  'cable-adapter',
-  'lead',
-  'strip',
-  'reel',
-  'lens-adapter',
-  'preamp',
-  // Its lead and plug are its own.
-  'lavalier',
-])
+/**
+ * Whether two ends go into each other: different things, one interface in common, and nothing that either side forbids. What is
+ * too weak for what it carries is joined all the same, and told as that.
+ */
+export function couldJoin(host: PortNode, guest: PortNode, interfaces: ReadonlyMap<string, Interface>): boolean {
+  if (host.thing === guest.thing) return false
+  const hasConduit = hasOwnLead(host.thing) || hasOwnLead(guest.thing)
+  return host.ports.some((h) => guest.ports.some((g) => couldPortsJoin(h, g, interfaces, hasConduit)))
+}
 
-/** Whether two ends can join: different things, one interface in common, and every condition that either side states. */
+/** Whether two ends can be joined and hold: every condition that either side states is met. */
 export function canJoin(host: PortNode, guest: PortNode, interfaces: ReadonlyMap<string, Interface>): boolean {
   if (host.thing === guest.thing) return false
-  return host.ports.some((h) => guest.ports.some((g) => canPortsJoin(h, host.thing, g, guest.thing, interfaces)))
-}
-
-function canPortsJoin(
-  host: Port,
-  hostThing: PlacedItem,
-  guest: Port,
-  guestThing: PlacedItem,
-  interfaces: ReadonlyMap<string, Interface>,
-): boolean {
-  const hasConduit = CONDUITS.has(hostThing.category) || CONDUITS.has(guestThing.category)
-  if (!canPortsMeet(host, guest, interfaces, hasConduit)) return false
-  return (
-    listForbidden(host, guest).length === 0 &&
-    isWithinRating(host, guest) &&
-    isWithinRating(guest, host) &&
-    canBear(host, guestThing)
+  const hasConduit = hasOwnLead(host.thing) || hasOwnLead(guest.thing)
+  return host.ports.some((h) =>
+    guest.ports.some(
+      (g) =>
+        couldPortsJoin(h, g, interfaces, hasConduit) &&
+        isWithinRating(h, g) &&
+        isWithinRating(g, h) &&
+        canBear(h, guest.thing),
+    ),
   )
 }
+
+const couldPortsJoin = (
+  host: Port,
+  guest: Port,
+  interfaces: ReadonlyMap<string, Interface>,
+  hasConduit: boolean,
+): boolean => canPortsMeet(host, guest, interfaces, hasConduit) && listForbidden(host, guest).length === 0
 
 /** Whether two ports go into each other: one interface, opposite sides, and no output on an output. */
 export function canPortsMeet(
@@ -192,13 +184,6 @@ function doDirectionsMeet(a: Port, b: Port): boolean {
   return a.direction !== b.direction
 }
 
-/** A demand is met by a rating that reaches it. A rating that nobody recorded does not part them: it is reported. */
-function isWithinRating(demanding: Port, offering: Port): boolean {
-  const { demand } = demanding
-  if (!demand || offering.rating?.quantity !== demand.quantity) return true
-  return offering.rating.value >= demand.value
-}
-
 function canBear(host: Port, guest: PlacedItem): boolean {
   if (host.rating?.quantity !== 'loadGrams' || guest.massGrams === null) return true
   return guest.massGrams <= host.rating.value
@@ -210,10 +195,17 @@ export function findUnknownAtJoint(host: PortNode, guest: PortNode): 'card-speed
     for (const g of guest.ports) {
       if (h.demand?.quantity === 'cardMegabytesPerSecond' && g.rating === null) return 'card-speed'
       if (h.rating?.quantity === 'loadGrams' && guest.thing.massGrams === null) return 'mass'
+      if (isInShoe(host.thing, h, guest.thing)) return 'mass'
       if (h.rating === null && isBorne(host.thing, h, guest.thing, g)) return 'load-limit'
     }
   }
   return null
+}
+
+/** A shoe takes a small screen or lamp, and nothing tells whether one that nobody weighed is small. */
+function isInShoe(host: PlacedItem, { interfaces }: Port, guest: PlacedItem): boolean {
+  if (!interfaces.includes('shoe') || guest.massGrams !== null || !isItemOf(host, 'camera')) return false
+  return isItemOf(guest, 'monitor') || isItemOf(guest, 'light')
 }
 
 /** Whether one end bears the other: supports are there for that, and what hangs from a bar is never taken as safe. */

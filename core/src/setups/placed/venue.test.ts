@@ -4,8 +4,8 @@ import { assessSetup } from '../verdict/readiness.ts'
 import { answerNone, makeInput, makeRole, makeStudio } from './studio.fixture.ts'
 
 const studio = makeStudio({
-  CAM: ['action-camera', { massGrams: 150 }],
-  PHO: ['phone', { massGrams: 200 }],
+  CAM: ['action-camera', { massGrams: 150, capacityMegabytes: 512_000 }],
+  PHO: ['phone', { massGrams: 200, capacityMegabytes: 512_000 }],
   L1: ['light', { massGrams: 3_000 }],
   L2: ['light', { massGrams: 3_000 }],
   K1: ['clamp', { mount: 'bar', loadGrams: 9_000, massGrams: 500 }],

@@ -1,4 +1,4 @@
-import { isKindOf } from '../../kit/model/category.ts'
+import { type Category, isKindOf } from '../../kit/model/category.ts'
 import { makePort, type Port } from '../../kit/model/port.ts'
 import type { Bar, Circuit } from '../../studio/places/place.ts'
 import type { NewSetup } from '../setup/setup.ts'
@@ -57,23 +57,28 @@ function makeFixed(key: string, tag: string, name: string, ports: Port[]): Place
   return { key, tag, name, category: 'room', roleId: null, roleImportance: 'optional', ports, ...NOTHING_KNOWN }
 }
 
-/** Ends by which a hand can hold a thing as well as a screw or a clamp does. */
-const HELD_AT: ReadonlySet<string> = new Set(['thread-1-4', 'phone-clamp'])
+/** Kinds that can be held where somebody is there for it, and the ends by which a hand does it as well as a stand. */
+const HELD: readonly (readonly [Category, ReadonlySet<string>])[] = [
+  ['camera', new Set(['thread-1-4', 'phone-clamp'])],
+  ['microphone', new Set(['thread-5-8'])],
+  ['boom-arm', new Set(['spigot-16'])],
+]
 
-/** Cameras can be held, where somebody is there to hold them. */
+/** Cameras, microphones and boom poles can be held, where somebody is there to hold them. */
 export function makeHoldable(thing: PlacedItem): PlacedItem {
-  if (thing.category === 'room' || !isKindOf(thing.category, 'camera')) return thing
-  return { ...thing, ports: thing.ports.map(withHand) }
+  const { category } = thing
+  const held = category === 'room' ? undefined : HELD.find(([kind]) => isKindOf(category, kind))
+  return held ? { ...thing, ports: thing.ports.map((port) => withHand(port, held[1])) } : thing
 }
 
 /** The same port each time, so that a thing that did not change is seen not to have. */
-const HELD = new WeakMap<Port, Port>()
+const WITH_HAND = new WeakMap<Port, Port>()
 
-function withHand(port: Port): Port {
-  if (port.side !== 'guest' || !port.interfaces.some((code) => HELD_AT.has(code))) return port
-  const known = HELD.get(port)
+function withHand(port: Port, heldAt: ReadonlySet<string>): Port {
+  if (port.side !== 'guest' || !port.interfaces.some((code) => heldAt.has(code))) return port
+  const known = WITH_HAND.get(port)
   if (known) return known
   const held = { ...port, interfaces: [...port.interfaces, 'hand'] }
-  HELD.set(port, held)
+  WITH_HAND.set(port, held)
   return held
 }

@@ -1,5 +1,5 @@
 import type { IntegerProgram, SolveProgram } from '../../units/integer-program.ts'
-import type { PortNode } from '../joining/port-graph.ts'
+import type { PortNode } from '../joining/port-node.ts'
 import type { ConnectProgram, ProgramEnd } from './connect-program.ts'
 
 /** More ends than this and the proof would be longer than anybody reads, or waits for. */

@@ -51,6 +51,8 @@ describe('the cable finder', () => {
     expect(find(microphone, recorder, [xlr('A', 5_000)], 4_000).ways).toEqual(['A'])
     expect(find(microphone, recorder, [xlr('A', 5_000, 2), xlr('B', 5_000)], 4_000).ways).toEqual(['B', 'A'])
     expect(find(microphone, recorder, [xlr('A', 9_000), xlr('B', 5_000)], 4_000).ways[0]).toBe('B')
+    // The shortest that reaches goes before one that fewer setups count on.
+    expect(find(microphone, recorder, [xlr('A', 5_000), xlr('B', 3_000, 2)], 2_500).ways).toEqual(['B', 'A'])
   })
   test('exactly long enough reaches; a millimetre short does not, and two are joined', () => {
     expect(find(microphone, recorder, [xlr('A', 5_000)], 5_000).ways).toEqual(['A'])

@@ -163,8 +163,9 @@ function compareWays(a: Ranked, b: Ranked): number {
     Number(a.overLimitMm !== null) - Number(b.overLimitMm !== null) ||
     a.pieces.length - b.pieces.length ||
     Number(a.lengthMm === null) - Number(b.lengthMm === null) ||
-    a.used - b.used ||
+    // The shortest that reaches: what lies about in loops is in somebody's way.
     (a.lengthMm ?? 0) - (b.lengthMm ?? 0) ||
+    a.used - b.used ||
     (a.pieces.map((it) => it.tag).join() < b.pieces.map((it) => it.tag).join() ? -1 : 1)
   )
 }

@@ -1,7 +1,9 @@
 import type { Interface } from '../../kit/model/interface.ts'
 import { addVariableMutably, type IntegerProgram, makeProgram, type ProgramRow } from '../../units/integer-program.ts'
 import { carries, isBetween, joinOnce } from '../joining/cycles.ts'
-import { canJoin, indexByInterface, listNodes, type PortNode } from '../joining/port-graph.ts'
+import { describeCrowd, findJointCost } from '../joining/joint-costs.ts'
+import { canJoin, indexByInterface, listNodes } from '../joining/port-graph.ts'
+import type { PortNode } from '../joining/port-node.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 
 /** A piece that stands in the setup, or pieces of the store that are alike, with the ways in which each can be powered. */
@@ -141,6 +143,7 @@ function listJoints(
   interfaces: ReadonlyMap<string, Interface>,
   mayMeet: (host: PortNode, guest: PortNode) => boolean = () => true,
 ): Pair[] {
+  const crowd = describeCrowd(placed.map((it) => it.node))
   const isGuest = (it: Placed) => it.node.ports[0]?.side === 'guest'
   const guests = placed.flatMap((it, at) => (isGuest(it) ? [{ ...it, at }] : []))
   const index = indexByInterface(guests.map((it) => it.node))
@@ -154,6 +157,8 @@ function listJoints(
         const guest = guests[it]
         if (!guest || guest.choice === host.choice) return []
         if (!mayMeet(host.node, guest.node) || !canJoin(host.node, guest.node, interfaces)) return []
+        // What nobody would do is proposed to nobody.
+        if (findJointCost(host.node, guest.node, crowd, interfaces) === null) return []
         return [{ host: at, guest: guest.at }]
       })
   })

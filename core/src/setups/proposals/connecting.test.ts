@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, test } from 'vitest'
 import type { Category } from '../../kit/model/category.ts'
 import type { TemplateFacts } from '../../kit/model/template-facts.ts'
 import type { SolveProgram } from '../../units/integer-program.ts'
-import { countFewestOpen, keyOf, listMusts, visitJoinings } from '../joining/joining.fixture.ts'
+import { countFewestOpen, keyOf, listMusts, mayHold, visitJoinings } from '../joining/joining.fixture.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import { thingOf } from '../placed/random-things.fixture.ts'
 import type { Store } from '../placed/store.ts'
@@ -172,6 +172,7 @@ function solveExhaustively(own: readonly Standing[], helpers: readonly Helper[])
         const open = countFewestOpen(
           ways,
           added.map((it) => it.thing),
+          mayHold,
         )
         const switching = ways.reduce((sum, way, at) => sum + costOfWay(own[at] ?? [way], way), 0)
         const cost = added.reduce((sum, it) => sum + it.cost, switching)
@@ -288,14 +289,18 @@ describe('the program against trying everything', () => {
             listSubsets(classes.flat()).some((added) => {
               const things = added.map((it) => it.thing)
               const musts = listMusts(things)
-              return visitJoinings([...ways, ...things], (met) => {
-                const has = (key: string, count: number) => (met.get(key) ?? 0) >= count
-                // What a thing wants in one way is not asked of it in another.
-                return (
-                  musts.every(({ key, count }) => has(key, count)) &&
-                  ends.every(({ key, count, thing }) => !ways.includes(thing) || has(key, count))
-                )
-              })
+              return visitJoinings(
+                [...ways, ...things],
+                (met) => {
+                  const has = (key: string, count: number) => (met.get(key) ?? 0) >= count
+                  // What a thing wants in one way is not asked of it in another.
+                  return (
+                    musts.every(({ key, count }) => has(key, count)) &&
+                    ends.every(({ key, count, thing }) => !ways.includes(thing) || has(key, count))
+                  )
+                },
+                mayHold,
+              )
             }),
           )
         expect(canAllBeMet(wanted)).toBe(false)

@@ -108,7 +108,7 @@ function listOverloaded(input: AssessmentInput, store: Store, { remedies, taken 
  */
 function planByProgram(input: AssessmentInput, store: Store, solve: SolveProgram): ConnectPlan {
   const things = listSceneItems(input.setup, input.holdings, input)
-  const { links } = input.setup
+  const links = listWholeRuns(input.setup.links, things)
   const { unmet } = checkCompleteness(things, input.interfaces, links)
   const pressing = unmet.filter((need) => need.level !== 'advise')
   if (pressing.length === 0) return { status: 'nothing-open', ...NOTHING }
@@ -121,7 +121,7 @@ function planByProgram(input: AssessmentInput, store: Store, solve: SolveProgram
   const choices = [...own.map((it) => it.choice), ...folded.map((it) => it.choice)]
   const rated = input.circuit ? input.circuit.volts * input.circuit.amps * 1000 : null
   // What somebody plugged in stays plugged in.
-  const built = buildConnectProgram(choices, input.interfaces, rated, makeRunRule(listWholeRuns(links, things)))
+  const built = buildConnectProgram(choices, input.interfaces, rated, makeRunRule(links).mayMeet)
   const values = solveInOrder(built, choices, solve)
   if (values === null) return { status: 'unproven', ...NOTHING }
   return describePlan({ input, store, own, helpers: folded, built, values, missing, solve })
@@ -186,7 +186,7 @@ function describePlan({ input, store, own, helpers, built, values, missing, solv
   // The set as it will be is joined anew: what a thing joins decides the role to which it goes.
   const after = modes.reduce<NewSetup>(applyRemedy, setup)
   const things = [...listSceneItems(after, input.holdings, input), ...chosen.map((it) => it.thing)]
-  const { joints, unmet } = checkCompleteness(things, input.interfaces, setup.links)
+  const { joints, unmet } = checkCompleteness(things, input.interfaces, listWholeRuns(setup.links, things))
   const partnersOf = (key: string) =>
     joints.flatMap(({ host, guest }) => (host.key === key ? [guest] : guest.key === key ? [host] : []))
   const taken = chosen.map(({ helper, thing }) => ({

@@ -47,7 +47,7 @@ export function findSinglePointsOfFailure(input: AssessmentInput, store: Store):
       const unit = input.holdings.units.get(unitId ?? '')
       const model = input.holdings.models.get(unit?.modelId ?? '')
       if (!unit || !model) return []
-      const without = judge.assess({ ...input, setup: takeOut(input.setup, unit.id) }).counts.stop
+      const without = judge.assess({ ...input, setup: takeOut(input, unit.id) }).counts.stop
       if (without <= before) return []
       const standIns = findStandIns(input, unit.id, store).map((it) => ({
         unitId: it.unit.id,
@@ -59,11 +59,20 @@ export function findSinglePointsOfFailure(input: AssessmentInput, store: Store):
   )
 }
 
-/** The setup without one of its things. */
-export function takeOut(setup: NewSetup, unitId: string): NewSetup {
+/**
+ * The setup without one of its things. A role that says not what it wants is taken to want what stands in it first, so that it
+ * is missed.
+ */
+export function takeOut({ setup, holdings }: Pick<AssessmentInput, 'setup' | 'holdings'>, unitId: string): NewSetup {
+  const unit = holdings.units.get(unitId)
+  const category = holdings.models.get(unit?.modelId ?? '')?.category ?? null
   return {
     ...setup,
-    roles: setup.roles.map((role) => ({ ...role, things: role.things.filter((it) => it.unitId !== unitId) })),
+    roles: setup.roles.map((role) => {
+      const isMain = role.things[0]?.unitId === unitId && role.wants === null
+      const things = role.things.filter((it) => it.unitId !== unitId)
+      return { ...role, things, ...(isMain ? { wants: category } : {}) }
+    }),
   }
 }
 

@@ -1,12 +1,14 @@
 import { z } from 'zod'
 import { idSchema } from '../../studio/identity.ts'
 
-const endSchema = z.object({ unitId: idSchema, portId: idSchema })
+/** By what a piece is known in a setup: a thing, `stock:<id>:<n>`, a bar, the sockets of the room, or hands. */
+const keySchema = z.string().regex(/^[A-Za-z0-9_:-]{1,96}$/, 'This names no piece of a setup.')
+const endSchema = z.object({ unitId: keySchema, portId: idSchema })
 
-/** A signal or mains run as somebody made it: from which end, over which pieces in a row, to which end. */
+/** A joint or a run as somebody stated it: from which end, over which pieces in a row, to which end; one joint has none between. */
 export const cableRunSchema = z.object({
   from: endSchema,
-  via: z.array(idSchema).max(6),
+  via: z.array(keySchema).max(6),
   to: endSchema,
   /** How long the way is, slack included; null where nobody measured. */
   neededMm: z.number().int().min(0).max(1_000_000).nullable(),

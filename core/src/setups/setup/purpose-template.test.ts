@@ -37,7 +37,7 @@ describe('a start for each purpose', () => {
 describe('copies and differences', () => {
   const base = {
     ...blank,
-    accepted: [{ key: 'k', fingerprint: 'p', reason: 'r', on: '2026-01-01', by: '' }],
+    accepted: [{ key: 'k', fingerprint: 'p', reason: 'r', on: '2026-01-01', by: '', until: null }],
     roles: [makeRole('Key', ['L1']), makeRole('Fill', ['L2'], { detail: '2 m' })],
   }
   test('a copy differs from its original in nothing but its name; without things it says what it is without', () => {

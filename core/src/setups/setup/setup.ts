@@ -82,7 +82,10 @@ export const acceptanceSchema = z.object({
   fingerprint: z.string().max(64),
   reason: z.string().trim().min(1, 'Say why it is fine.').max(300),
   on: dateSchema,
+  /** Who answers for it; the server writes whoever is signed in. */
   by: z.string().max(120),
+  /** The last day for which it holds; null until the finding changes. A stop has an end. */
+  until: dateSchema.nullable().default(null),
 })
 export type Acceptance = z.infer<typeof acceptanceSchema>
 

@@ -9,7 +9,7 @@ import { findRigMinutes, findStrikeMinutes } from './rig-minutes.ts'
 
 /** A setup as it stands: its things, their joints, and what of it is left standing. */
 export interface StandingRig {
-  setup: Pick<NewSetup, 'roles'>
+  setup: Pick<NewSetup, 'roles' | 'placeId'>
   things: readonly PlacedItem[]
   joints: readonly Joint[]
   /** Roles that stay rigged between shoots. */
@@ -62,8 +62,8 @@ const TURN_MINUTES = 2
 
 /**
  * The steps from one setup to another: what only the first has is struck, unless it stays; what only the second has is
- * rigged, unless it stands there already; what both have is moved or set otherwise. Cards, cells and packs go along with
- * what they are in.
+ * rigged, unless it stands there already; what both have is moved or set otherwise, or struck in one room and rigged in the
+ * other. Cards, cells and packs go along with what they are in. A role whose time somebody took counts with that.
  */
 export function planChangeOver(
   before: StandingRig,
@@ -73,16 +73,20 @@ export function planChangeOver(
   const old = new Map(before.things.map((it) => [it.key, it]))
   const fresh = new Map(after.things.map((it) => [it.key, it]))
   const struck = before.things.flatMap((it): ChangeStep[] =>
-    fresh.has(it.key) || isLeftAlone(it, before)
-      ? []
-      : [{ ...describe(it, before.setup), kind: 'strike', minutes: strikeOf(it) }],
+    fresh.has(it.key) || isLeftAlone(it, before) ? [] : [strike(it, before)],
   )
   const rigged = after.things.flatMap((it): ChangeStep[] =>
-    old.has(it.key) || isLeftAlone(it, after)
-      ? []
-      : [{ ...describe(it, after.setup), kind: 'rig', minutes: rigOf(it) }],
+    old.has(it.key) || isLeftAlone(it, after) ? [] : [rig(it, after)],
   )
-  const kept = after.things.flatMap((it) => (old.has(it.key) ? (findStep(it, before, after, interfaces) ?? []) : []))
+  const isSameRoom = before.setup.placeId === after.setup.placeId
+  const kept = after.things.flatMap((it): ChangeStep[] => {
+    const was = old.get(it.key)
+    if (!was) return []
+    // What goes to another room stands rigged in neither, whatever is said to stay.
+    if (!isSameRoom) return isInside(it) ? [] : [strike(was, before), rig(it, after)]
+    const step = findStep(it, before, after, interfaces)
+    return step ? [step] : []
+  })
   const steps = foldPieces([...struck, ...kept, ...rigged])
   return {
     steps,
@@ -109,13 +113,38 @@ function foldPieces(steps: readonly ChangeStep[]): ChangeStep[] {
 }
 
 /** Small things that are in another go with it; what stays is not touched; the room is the room. */
-function isLeftAlone({ category, roleId }: PlacedItem, { standing }: StandingRig): boolean {
-  if (category === 'room' || category === 'card' || category === 'cell' || category === 'pack') return true
-  return roleId !== null && standing.has(roleId)
+function isLeftAlone(thing: PlacedItem, { standing }: StandingRig): boolean {
+  return isInside(thing) || (thing.roleId !== null && standing.has(thing.roleId))
 }
 
+const INSIDE: ReadonlySet<PlacedItem['category']> = new Set(['room', 'card', 'cell', 'pack'])
+const isInside = ({ category }: PlacedItem) => INSIDE.has(category)
+
 const rigOf = ({ category }: PlacedItem) => (category === 'room' ? 0 : findRigMinutes(category))
-const strikeOf = (thing: PlacedItem) => findStrikeMinutes(rigOf(thing))
+
+/** Of a role whose time somebody took its first thing has all of it, and the others nothing. */
+function findMinutes(thing: PlacedItem, { setup }: StandingRig): number {
+  const role = setup.roles.find((it) => it.id === thing.roleId)
+  if (role?.rigMinutes == null) return rigOf(thing)
+  return isFirstOf(role, thing) ? role.rigMinutes : 0
+}
+
+function isFirstOf(role: Role | undefined, { key, stock }: PlacedItem): boolean {
+  const first = role?.things[0]
+  return first?.unitId === key || (first?.stockId != null && first.stockId === stock?.id)
+}
+
+const strike = (thing: PlacedItem, standing: StandingRig): ChangeStep => ({
+  ...describe(thing, standing.setup),
+  kind: 'strike',
+  minutes: findStrikeMinutes(findMinutes(thing, standing)),
+})
+
+const rig = (thing: PlacedItem, standing: StandingRig): ChangeStep => ({
+  ...describe(thing, standing.setup),
+  kind: 'rig',
+  minutes: findMinutes(thing, standing),
+})
 
 function describe({ key, tag, name, roleId }: PlacedItem, { roles }: Pick<NewSetup, 'roles'>) {
   return { key, tag, name, role: roles.find((it) => it.id === roleId)?.name ?? '', count: 1 }
@@ -127,7 +156,7 @@ function findStep(
   after: StandingRig,
   interfaces: ReadonlyMap<string, Interface>,
 ): ChangeStep | null {
-  if (thing.category === 'room') return null
+  if (isInside(thing)) return null
   const common = describe(thing, after.setup)
   const from = findCarrier(thing, before, interfaces)
   const to = findCarrier(thing, after, interfaces)
@@ -136,19 +165,25 @@ function findStep(
     const minutes = plate === 'same' ? SAME_PLATE_MINUTES : rigOf(thing)
     return { ...common, kind: 'move', from: from?.host.tag ?? '', to: to.host.tag, toKey: to.host.key, plate, minutes }
   }
+  // The others of its role go along with its first.
+  if (!isFirstOf(findRole(thing, after), thing)) return null
   const place = sayPlace(findRole(thing, after))
   return place === sayPlace(findRole(thing, before)) || place === ''
     ? null
     : { ...common, kind: 'turn', to: place, minutes: TURN_MINUTES }
 }
 
-function findRole({ key }: PlacedItem, { setup }: StandingRig): Role | undefined {
-  return setup.roles.find((role) => role.things.some((it) => it.unitId === key))
+function findRole({ key, stock }: PlacedItem, { setup }: StandingRig): Role | undefined {
+  return setup.roles.find((role) =>
+    role.things.some((it) => it.unitId === key || (it.stockId !== null && it.stockId === stock?.id)),
+  )
 }
 
-/** Measured where somebody did, else as the role says it. */
+/** Where it stands, measured where somebody did, else as the role says it; and how it is set. */
 function sayPlace(role: Role | undefined): string {
-  return role ? sayPosition(role.position) || role.detail : ''
+  if (!role) return ''
+  const settings = (role.settings ?? []).map(({ name, value }) => `${name.toLowerCase()} ${value}`)
+  return [sayPosition(role.position) || role.detail, ...settings.sort()].filter(Boolean).join(', ')
 }
 
 function findCarrier(

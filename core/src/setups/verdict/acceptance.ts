@@ -19,27 +19,45 @@ export function computeFingerprint(finding: Finding): string {
   return `${VERSION}${hash.toString(16).padStart(8, '0')}-${text.length}`
 }
 
-/** A stop is never accepted: whoever wants it gone changes the setup, or how much the role matters. */
+/** Whatever is found can be accepted; what is well needs it not. */
 export function canAccept(finding: Pick<Finding, 'level'>): boolean {
-  return finding.level !== 'stop' && finding.level !== 'ok'
+  return finding.level !== 'ok'
 }
 
-/** Marks what somebody accepted and what has not changed since. */
+/** A stop, or what could be one, is accepted by a named person and to an end. */
+export function wantsEnd(finding: Pick<Finding, 'level'>): boolean {
+  return finding.level === 'stop' || finding.level === 'unknown-stop'
+}
+
+/** What of the scene decides whether something is still accepted: its pieces, and the last day that is judged. */
+export interface AcceptedAt {
+  itemOf: Scene['itemOf']
+  lastDay: string | null
+}
+
+/** Marks what somebody accepted, what has not changed since and what has not come to its end. */
 export function markAccepted(
   findings: readonly Finding[],
   accepted: readonly Acceptance[],
-  itemOf: Scene['itemOf'] = new Map(),
+  { itemOf, lastDay }: AcceptedAt = { itemOf: new Map(), lastDay: null },
 ): Finding[] {
   if (accepted.length === 0) return [...findings]
   const byKey = new Map(accepted.map((it) => [it.key, it]))
   return findings.map((finding) => {
     if (!canAccept(finding)) return finding
     const own = byKey.get(finding.key)
-    if (own && own.fingerprint === computeFingerprint(finding)) return { ...finding, accepted: own }
+    const holds = (it: Acceptance) => isSigned(it, finding) && !isPast(it, lastDay)
+    if (own && own.fingerprint === computeFingerprint(finding) && holds(own)) return { ...finding, accepted: own }
     const early = byKey.get(findEarlyKey(finding, itemOf))
-    return early && !early.fingerprint.startsWith(VERSION) ? { ...finding, accepted: early } : finding
+    const isEarly = early && !early.fingerprint.startsWith(VERSION) && holds(early)
+    return isEarly ? { ...finding, accepted: early } : finding
   })
 }
+
+const isSigned = ({ by, until }: Acceptance, finding: Finding) =>
+  !wantsEnd(finding) || (by.trim() !== '' && until !== null)
+
+const isPast = ({ until }: Acceptance, lastDay: string | null) => until !== null && lastDay !== null && until < lastDay
 
 /** What codes were called, and which had tags in their keys, when a fingerprint was made of everything in a finding. */
 const EARLY_CODES: Readonly<Record<string, string>> = {

@@ -4,6 +4,8 @@ import { demands } from '../checks/content/demands.ts'
 import { unknownJoints } from '../checks/joints/unknown-joints.ts'
 import { unmetNeeds } from '../checks/joints/unmet-needs.ts'
 import { cardMinutes, cardMinutesSchema, cardMinutesSum } from '../checks/media/card-minutes.ts'
+import { cardSpeed } from '../checks/media/card-speed.ts'
+import { keptPictures } from '../checks/media/kept-pictures.ts'
 import { closedPlace } from '../checks/people/closed-place.ts'
 import { consent } from '../checks/people/consent.ts'
 import { owners } from '../checks/people/owners.ts'
@@ -11,8 +13,12 @@ import { skills } from '../checks/people/skills.ts'
 import { cameraRoom } from '../checks/picture/camera-room.ts'
 import { imageCircle } from '../checks/picture/image-circle.ts'
 import { circuitLoad, circuitLoadSchema, circuitLoadSum } from '../checks/power/circuit-load.ts'
+import { leadLoad } from '../checks/power/lead-load.ts'
+import { packCurrent } from '../checks/power/pack-current.ts'
 import { packHours, packHoursSchema, packHoursSum } from '../checks/power/pack-hours.ts'
 import { carriedLoad, carriedLoadSchema, carriedLoadSum } from '../checks/rigging/carried-load.ts'
+import { supportTree } from '../checks/rigging/support-tree.ts'
+import { tipping, tippingSchema, tippingSum } from '../checks/rigging/tipping.ts'
 import { workingHeight } from '../checks/rigging/working-height.ts'
 import { absences, boundElsewhere } from '../checks/roles/absences.ts'
 import { crewNotes } from '../checks/roles/crew-notes.ts'
@@ -24,6 +30,7 @@ import { missingSpares } from '../checks/roles/spares.ts'
 import { shortStock } from '../checks/roles/stock.ts'
 import { cableRuns } from '../checks/signal/cable-runs.ts'
 import { signalRate } from '../checks/signal/signal-rate.ts'
+import { switchedShow } from '../checks/signal/switched-show.ts'
 import { microphoneFeed } from '../checks/sound/microphone-feed.ts'
 import { gainSum, microphoneGain, microphoneGainSchema } from '../checks/sound/microphone-gain.ts'
 import { recordedSound } from '../checks/sound/recorded-sound.ts'
@@ -37,6 +44,7 @@ export const CHECKS = [
   cableRuns,
   cameraRoom,
   cardMinutes,
+  cardSpeed,
   carriedLoad,
   circuitLoad,
   closedPlace,
@@ -45,11 +53,14 @@ export const CHECKS = [
   demands,
   emptyRoles,
   imageCircle,
+  keptPictures,
   lackingFacts,
+  leadLoad,
   microphoneFeed,
   microphoneGain,
   missingSpares,
   owners,
+  packCurrent,
   packHours,
   providedRoles,
   recordedSound,
@@ -59,13 +70,16 @@ export const CHECKS = [
   skills,
   speakers,
   suitedMicrophone,
+  supportTree,
+  switchedShow,
+  tipping,
   unknownJoints,
   unmetNeeds,
   workingHeight,
 ]
 
 /** Every sum that is shown with its working, in the order in which they stand on the page. */
-export const SUMS = [circuitLoadSum, packHoursSum, cardMinutesSum, carriedLoadSum, gainSum]
+export const SUMS = [circuitLoadSum, packHoursSum, cardMinutesSum, carriedLoadSum, tippingSum, gainSum]
 
 type FoundBy<C> = C extends Check<infer F> ? F : never
 type WorkedBy<S> = S extends Sum<infer W> ? W : never
@@ -80,5 +94,6 @@ export const workingSchema: z.ZodType<Working> = z.discriminatedUnion('formula',
   packHoursSchema,
   cardMinutesSchema,
   carriedLoadSchema,
+  tippingSchema,
   microphoneGainSchema,
 ])

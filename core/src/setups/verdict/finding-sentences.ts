@@ -6,19 +6,25 @@ import { SUMS, type Working } from './check-list.ts'
 import { type Finding, recordOf } from './finding.ts'
 import type { Verdict } from './readiness.ts'
 
-/** In four steps: "Cannot run: 2 stops.", "Cannot tell yet: 3 questions.", "Can run.", "Ready to run." */
-export function sayVerdict({ counts }: Pick<Verdict, 'counts'>, hasThings = true): string {
+/**
+ * In four steps: "Cannot run: 2 stops.", "Cannot tell yet: 3 questions.", "Can run.", "Ready to run." What somebody answers for is
+ * told with their name, and what can hurt is never ready for it.
+ */
+export function sayVerdict(verdict: Pick<Verdict, 'counts' | 'taken'>, hasThings = true): string {
+  const { counts, taken } = verdict
   const checks = counts.warn + counts.unknown + counts.advise
   const questions = counts['unknown-stop']
   const rest = checks ? ` ${plural(checks, 'thing')} to check.` : ''
+  const lacks = taken?.lacks ? ` ${plural(taken.lacks, 'risk')} accepted by ${listInWords(taken.by)}.` : ''
   if (!hasThings) return 'Nothing in it yet.'
   if (counts.stop) {
     const asked = questions ? ` ${plural(questions, 'question')}.` : ''
     return `Cannot run: ${plural(counts.stop, 'stop')}.${asked}${rest}`
   }
   if (questions) return `Cannot tell yet: ${plural(questions, 'question')}.${rest}`
-  if (checks) return `Can run.${rest}`
-  return 'Ready to run.'
+  if (taken?.hazards) return `Cannot run as recorded; ${listInWords(taken.by)} took it on.${rest}`
+  if (checks) return `Can run.${rest}${lacks}`
+  return `Ready to run.${lacks}`
 }
 
 export function sayFinding(finding: Finding, words: TimeWords): FindingWords {

@@ -1,10 +1,10 @@
 import { joinScene } from '../checks/scene.ts'
 import type { CompletenessMemory, JudgedEnds } from '../joining/completeness.ts'
-import type { PortNode } from '../joining/port-graph.ts'
+import type { PortNode } from '../joining/port-node.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import { listSceneItems } from '../placed/venue.ts'
-import type { CableRun } from '../setup/cable-run.ts'
+import { type CableRun, listWholeRuns } from '../setup/cable-run.ts'
 import { assessScene, type Readiness } from './readiness.ts'
 
 /** Judges one setup over and over while it is changed. */
@@ -40,10 +40,11 @@ export function makeJudge(): Judge {
   }
   return {
     assess(input) {
-      if (input.interfaces !== interfaces || !isSameLinks(input.setup.links, links)) kept.clear()
-      interfaces = input.interfaces
-      links = input.setup.links
       const things = listSceneItems(input.setup, input.holdings, input).map((thing) => keepReference(known, thing))
+      const whole = listWholeRuns(input.setup.links, things)
+      if (input.interfaces !== interfaces || !isSameLinks(whole, links)) kept.clear()
+      interfaces = input.interfaces
+      links = whole
       return assessScene(joinScene(input, things, memory))
     },
   }

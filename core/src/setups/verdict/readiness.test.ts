@@ -76,10 +76,10 @@ describe('readiness', () => {
     })
   })
 
-  test('a card too slow for the camera neither fits nor counts', () => {
+  test('a card too slow for the camera is told as that, and does not count', () => {
     const studio = makeStudio(KIT)
     const readiness = assessSetup(makeInput(studio, [makeRole('A', ['CAM', 'LEN', 'SLOW', 'PAK', 'TRI'])]))
-    expect(readiness.findings.map((it) => it.key)).toContain('need-unmet/CAM/slot')
+    expect(readiness.findings.map((it) => it.key)).toContain('card-slow/CAM/SLOW')
     expect(readiness.workings.some((it) => it.formula === 'card-minutes')).toBe(false)
   })
 

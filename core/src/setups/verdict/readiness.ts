@@ -8,9 +8,9 @@ import { signalsSchema, traceSignals } from '../checks/signal/signals.ts'
 import { jointSchema } from '../joining/completeness.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import { isLight } from '../placed/placed-item.ts'
-import { markAccepted } from './acceptance.ts'
+import { markAccepted, wantsEnd } from './acceptance.ts'
 import { SUMS, type Working, workingSchema } from './check-list.ts'
-import { type Finding, findingSchema, listFindings } from './finding.ts'
+import { type Finding, findingSchema, findQuestion, listFindings, recordOf } from './finding.ts'
 /** The worst that is found about one role. */
 export const roleStandingSchema = z.object({
   roleId: z.string(),
@@ -22,6 +22,8 @@ export type RoleStanding = z.infer<typeof roleStandingSchema>
 export const verdictSchema = z.object({
   level: findingLevelSchema,
   counts: z.record(findingLevelSchema, z.number()),
+  /** Stops that somebody answers for: who, and whether any of them can hurt. Absent where there is none. */
+  taken: z.object({ by: z.array(z.string()), lacks: z.number(), hazards: z.number() }).optional(),
 })
 export type Verdict = z.infer<typeof verdictSchema>
 
@@ -44,7 +46,7 @@ export const readinessSchema = z.object({
   inputs: z.array(inputUseSchema),
   /** Which policies each sum followed. */
   follows: z.record(
-    z.enum(['circuit-load', 'pack-hours', 'card-minutes', 'carried-load', 'microphone-gain']),
+    z.enum(['circuit-load', 'pack-hours', 'card-minutes', 'carried-load', 'tipping', 'microphone-gain']),
     z.array(policyRefSchema),
   ),
 })
@@ -58,11 +60,17 @@ export function assessSetup(input: AssessmentInput): Readiness {
 /** The same of a scene that was made already. */
 export function assessScene(scene: Scene): Readiness {
   const { setup, items, joints, policies } = scene
-  const findings = markAccepted(withoutDoubles(listFindings(scene)), setup.accepted, scene.itemOf).sort(byLevel)
+  const findings = markAccepted(withoutDoubles(listFindings(scene)), setup.accepted, {
+    itemOf: scene.itemOf,
+    lastDay: scene.crew?.lastDay ?? null,
+  }).sort(byLevel)
   const open = findings.filter((it) => !it.accepted)
+  const taken = sumTaken(findings)
   return {
-    level: findWorstLevel(open.map((finding) => finding.level)),
+    // Whoever took a hazard on has not made it less of one.
+    level: taken?.hazards ? 'stop' : findWorstLevel(open.map((finding) => finding.level)),
     counts: countLevels(open),
+    ...(taken ? { taken } : {}),
     findings,
     roles: setup.roles.map((role) => ({
       roleId: role.id,
@@ -79,10 +87,26 @@ export function assessScene(scene: Scene): Readiness {
   }
 }
 
-/** What is found twice under one key is told once, at its worst. */
+/** Stops that somebody accepted, by whom. */
+function sumTaken(findings: readonly Finding[]): Verdict['taken'] {
+  const taken = findings.filter((it) => it.accepted && wantsEnd(it))
+  if (taken.length === 0) return undefined
+  const hazards = taken.filter((it) => recordOf(it).isHazard).length
+  return {
+    by: [...new Set(taken.flatMap((it) => it.accepted?.by ?? []))],
+    lacks: taken.length - hazards,
+    hazards,
+  }
+}
+
+/** What is found twice under one key is told once, at its worst; and so is what one answer would settle. */
 function withoutDoubles(findings: readonly Finding[]): Finding[] {
   const first = new Map<string, Finding>()
-  for (const finding of [...findings].sort(byLevel)) if (!first.has(finding.key)) first.set(finding.key, finding)
+  for (const finding of [...findings].sort(byLevel)) {
+    const asked = findQuestion(finding)
+    const key = asked ? `${asked.modelId}/${asked.fact}` : finding.key
+    if (!first.has(key)) first.set(key, finding)
+  }
   return [...first.values()]
 }
 

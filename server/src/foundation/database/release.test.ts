@@ -35,6 +35,14 @@ afterAll(() => {
   rmSync(api.folder, { recursive: true, force: true })
 })
 
+/** What is judged now and was not then: a camera beside the live cut, and sound that nothing keeps as a stop. */
+function judgedSince(id: string, then: readonly string[]): string[] {
+  if (id !== 'lr') return [...then]
+  const others = then.filter((it) => it !== 'warn sound-unrecorded' && it !== 'stop packs-short')
+  // The packs that are short are those of a screen that is only wanted.
+  return [...others, 'stop sound-unrecorded', 'stop camera-not-cut', 'warn packs-short']
+}
+
 const get = async (path: string) => (await api.call('GET', path)).body
 
 describe('a database of the release before', () => {
@@ -47,9 +55,13 @@ describe('a database of the release before', () => {
     const { findings, workings, totalMassGrams } = await get(`/setups/${id}/readiness`)
     const say = (it: { level: string; code: string; accepted?: unknown }) =>
       `${it.level} ${RENAMED[it.code] ?? it.code}${it.accepted ? ' accepted' : ''}`
-    expect(findings.map(say).sort()).toEqual(WAS[id].findings.map(say).sort())
+    expect(findings.map(say).sort()).toEqual([...judgedSince(id, WAS[id].findings.map(say))].sort())
     expect(workings.map((it: { formula: string; level: string }) => [it.formula, it.level])).toEqual(
-      WAS[id].workings.map((it: { formula: string; level: string }) => [it.formula, it.level]),
+      WAS[id].workings.map(({ formula, level }: { formula: string; level: string }) => [
+        formula,
+        // Of the screen alone, which is only wanted.
+        id === 'lr' && formula === 'pack-hours' ? 'warn' : level,
+      ]),
     )
     // The lens in repair is not there, so it weighs nothing there any more.
     const inRepair = id === 'lr' ? 1_100 : 0

@@ -6,6 +6,7 @@ import {
   type Interface,
   listAnswers,
   listFits,
+  listLackingFacts,
   type NeededFact,
   type NewInterface,
   nameModel,
@@ -15,7 +16,7 @@ import { loadInterfaces } from '../../availability/reference.ts'
 import { refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { requireVersion, type Writer, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
-import { models, units } from '../../schema/kit-tables.ts'
+import { models, stock, units } from '../../schema/kit-tables.ts'
 import { mergeModels } from '../unit/merging.ts'
 import { addInterface } from './connector-routes.ts'
 
@@ -63,6 +64,22 @@ export const modelRoutes = [
       .orderBy(models.maker, models.name)
       .all(),
   ),
+  defineRoute('get /models/questions', (_, { db }) => {
+    const interfaces = loadInterfaces(db)
+    const inUse = new Map<string, number>()
+    const note = ({ modelId }: { modelId: string }) => inUse.set(modelId, (inUse.get(modelId) ?? 0) + 1)
+    for (const row of db.select({ modelId: units.modelId }).from(units).where(isNull(units.archivedAt)).all()) note(row)
+    for (const row of db.select({ modelId: stock.modelId }).from(stock).where(isNull(stock.archivedAt)).all()) note(row)
+    const all = db.select().from(models).where(isNull(models.archivedAt)).orderBy(models.maker, models.name).all()
+    return all.flatMap((model) => {
+      const things = inUse.get(model.id) ?? 0
+      if (things === 0) return []
+      const { id, version, category } = model
+      return listLackingFacts(model, interfaces).map((fact) => {
+        return { id, version, name: nameModel(model), category, fact, things }
+      })
+    })
+  }),
   defineRoute('get /models/:id/fits', ({ params }, { db }) => {
     const all = db.select().from(models).where(isNull(models.archivedAt)).all()
     const model = all.find((it) => it.id === params.id)

@@ -1,4 +1,4 @@
-import { formatLength, formatMass, type Measure, readQuantity } from '@exemplar/core'
+import { formatLength, formatMass, readQuantity } from '@exemplar/core'
 import { useState } from 'react'
 import { useStudioQuery } from '../api/api.ts'
 import { TextField } from './field.tsx'
@@ -13,15 +13,18 @@ export function useMeasures() {
   }
 }
 
-const SHOWN: Partial<Record<Measure, (value: number) => string>> = {
-  length: (mm) => `${mm / 1000} m`,
-  mass: (grams) => `${grams / 1000} kg`,
-  power: (milliwatts) => `${milliwatts / 1000} W`,
+type Typed = 'length' | 'mass' | 'power'
+
+/** A measure as somebody in such a studio would write it: one system of units on one page. */
+const EXAMPLES: Readonly<Record<'metric' | 'imperial', Readonly<Record<Typed, string>>>> = {
+  metric: { length: '2.4 m or 90 cm', mass: '8 kg or 750 g', power: '500 W' },
+  imperial: { length: '6 ft 6 in or 35 in', mass: '18 lb or 12 oz', power: '500 W' },
 }
-const EXAMPLES: Partial<Record<Measure, string>> = {
-  length: '2.4 m, 90 cm or 6′ 6″',
-  mass: '8 kg or 12 lb',
-  power: '500 W',
+
+/** How a measure is written in this studio, for hints and for what could not be read. */
+export function useMeasureExample(measure: Typed): string {
+  const { data } = useStudioQuery()
+  return EXAMPLES[data?.unitSystem ?? 'metric'][measure]
 }
 
 /** A measure typed as people write it. Gives the whole unit on, null for nothing, and says what it cannot read. */
@@ -33,16 +36,22 @@ export function MeasureField({
   hint,
   onChange,
 }: {
-  measure: 'length' | 'mass' | 'power'
+  measure: Typed
   label: string
   value: number | null
   problem?: string
   hint?: string
   onChange(value: number | null): void
 }) {
-  const [text, setText] = useState(value === null ? '' : (SHOWN[measure]?.(value) ?? ''))
-  const reading = text.trim() ? readQuantity(text, measure) : null
-  const unread = reading && !reading.ok ? `Write it as ${EXAMPLES[measure]}.` : undefined
+  const { sayLength, sayMass } = useMeasures()
+  const example = useMeasureExample(measure)
+  const shown = (own: number) =>
+    ({ length: sayLength, mass: sayMass, power: (milliwatts: number) => `${milliwatts / 1000} W` })[measure](own)
+  // Until somebody types it stands as the studio writes it, also where that is known only later.
+  const [typed, setTyped] = useState<string | null>(null)
+  const text = typed ?? (value === null ? '' : shown(value))
+  const reading = typed?.trim() ? readQuantity(typed, measure) : null
+  const unread = reading && !reading.ok ? `Write it as ${example}.` : undefined
   return (
     <TextField
       label={label}
@@ -50,7 +59,7 @@ export function MeasureField({
       value={text}
       problem={unread ?? problem}
       onChange={(event) => {
-        setText(event.target.value)
+        setTyped(event.target.value)
         const next = event.target.value.trim() ? readQuantity(event.target.value, measure) : null
         if (next === null) onChange(null)
         else if (next.ok) onChange(next.value)

@@ -171,6 +171,7 @@ export function SetupPage() {
                     save({ ...setup, links: setup.links.filter((it) => it !== link) }, 'That run is open again.')
                 : null
             }
+            onJoin={canChange ? (next, told) => save({ ...setup, links: next }, told) : null}
             help={
               canChange && (
                 <HelpMe

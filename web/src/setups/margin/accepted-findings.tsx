@@ -6,44 +6,76 @@ import { Mark } from '../../foundation/parts/mark.tsx'
 import { sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 
-/** "It is fine as it is", with the reason: the finding is quiet until it says something else. */
+interface Given {
+  reason: string
+  until: string
+}
+
+/**
+ * "It is fine as it is", with the reason: the finding is quiet until it says something else. A stop is accepted to a day and
+ * stays a stop in all but the verdict.
+ */
 export function AcceptFinding({
   title,
+  isStop,
   isBusy,
   onAccept,
 }: {
   title: string
+  isStop: boolean
   isBusy: boolean
-  onAccept(reason: string): void
+  onAccept(reason: string, until: string | null): void
 }) {
-  const [reason, setReason] = useState<string | null>(null)
-  if (reason === null) {
+  const { today } = useTimeWords()
+  const [given, setGiven] = useState<Given | null>(null)
+  if (given === null) {
     return (
-      <Button size="small" disabled={isBusy} aria-label={`Accept risk: ${title}`} onClick={() => setReason('')}>
+      <Button
+        size="small"
+        disabled={isBusy}
+        aria-label={`Accept risk: ${title}`}
+        onClick={() => setGiven({ reason: '', until: '' })}
+      >
         Accept risk
       </Button>
     )
   }
+  const { reason, until } = given
+  const isReady = reason.trim() !== '' && (!isStop || (until !== '' && until >= today))
   return (
     <form
-      className="mt-1 flex w-full items-end gap-2"
+      className="mt-1 flex w-full flex-wrap items-end gap-2"
       onSubmit={(event) => {
         event.preventDefault()
-        if (reason.trim()) onAccept(reason.trim())
+        if (isReady) onAccept(reason.trim(), until || null)
       }}
     >
-      <div className="flex-1">
+      <div className="min-w-40 flex-1">
         <TextField
           label="Why it is fine"
           autoFocus
           maxLength={300}
           value={reason}
-          onChange={(event) => setReason(event.target.value)}
+          onChange={(event) => setGiven({ ...given, reason: event.target.value })}
         />
       </div>
-      <Button type="submit" look="act" disabled={isBusy || !reason.trim()}>
+      {isStop && (
+        <TextField
+          label="Until"
+          type="date"
+          min={today}
+          value={until}
+          onChange={(event) => setGiven({ ...given, until: event.target.value })}
+        />
+      )}
+      <Button type="submit" look="act" disabled={isBusy || !isReady}>
         Accept
       </Button>
+      {isStop && (
+        <p className="w-full text-[12px] text-quiet">
+          You answer for it by name. What can hurt somebody stays dangerous: local codes and licensed practice decide.
+        </p>
+      )}
     </form>
   )
 }
@@ -69,6 +101,7 @@ export function AcceptedFindings({
               <span className="ml-5 block text-quiet">
                 “{finding.accepted?.reason}” {finding.accepted?.by}
                 {finding.accepted && `, ${sayDayWithYear(finding.accepted.on)}`}
+                {finding.accepted?.until && `; until ${sayDayWithYear(finding.accepted.until)}`}
               </span>
               {onReopen && (
                 <Button

@@ -75,7 +75,25 @@ it('accepts a risk only with a reason', async () => {
   expect(accept.hasAttribute('disabled')).toBe(true)
   await hands.type(page.getByLabelText('Why it is fine'), 'Daylight is enough. ')
   await hands.click(accept)
-  expect(deeds.onAccept).toHaveBeenCalledExactlyOnceWith(FINDING, 'Daylight is enough.')
+  expect(deeds.onAccept).toHaveBeenCalledExactlyOnceWith(FINDING, 'Daylight is enough.', null)
+})
+
+it('accepts a stop to a day only, and says who answers for it', async () => {
+  const deeds = makeDeeds()
+  const { hands, page } = show(
+    <ul>
+      <FindingItem finding={{ ...FINDING, level: 'stop' }} isFirst={false} deeds={deeds} working={null} />
+    </ul>,
+    {},
+  )
+  await hands.click(page.getByRole('button', { name: /^Accept risk/ }))
+  await hands.type(page.getByLabelText('Why it is fine'), 'On books.')
+  const accept = page.getByRole('button', { name: 'Accept' })
+  expect(accept.hasAttribute('disabled')).toBe(true)
+  expect(page.getByText(/You answer for it by name/)).toBeTruthy()
+  await hands.type(page.getByLabelText('Until'), '2999-12-31')
+  await hands.click(accept)
+  expect(vi.mocked(deeds.onAccept as never as () => void).mock.calls[0]?.slice(1)).toEqual(['On books.', '2999-12-31'])
 })
 
 it('offers nothing to do to who only looks', async () => {

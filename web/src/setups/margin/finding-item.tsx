@@ -1,6 +1,17 @@
-import { canAccept, canHelp, type Finding, findQuestion, type Remedy, sayFinding, sayPlainly } from '@exemplar/core'
+import {
+  canAccept,
+  canHelp,
+  type Finding,
+  findQuestion,
+  type NeededFact,
+  type Remedy,
+  sayFinding,
+  sayPlainly,
+  wantsEnd,
+} from '@exemplar/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
+import { useSetupQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { Button } from '../../foundation/parts/button.tsx'
 import { Gauge } from '../../foundation/parts/gauge.tsx'
@@ -8,8 +19,8 @@ import { Mark } from '../../foundation/parts/mark.tsx'
 import { Worded } from '../../foundation/parts/worded.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { useWording } from '../../foundation/words/wording.ts'
+import { FactQuestion } from '../../kit/model/fact-question.tsx'
 import { AcceptFinding } from './accepted-findings.tsx'
-import { Question } from './question.tsx'
 import { Remedies } from './remedies.tsx'
 
 /** For which setup findings are shown, and what whoever looks may do about them; null for who only looks. */
@@ -18,7 +29,7 @@ export interface FindingDeeds {
   bookingId: string | undefined
   isBusy: boolean
   onRemedy: ((remedy: Remedy, reason: string, roleId: string | null) => void) | null
-  onAccept: ((finding: Finding, reason: string | null) => void) | null
+  onAccept: ((finding: Finding, reason: string | null, until?: string | null) => void) | null
 }
 
 /** One finding with its figure, its working, and what can be done about it. */
@@ -59,6 +70,13 @@ export function FindingItem({
   )
 }
 
+/** A question about a model that stands in the setup. */
+function SetupQuestion({ setupId, modelId, fact }: { setupId: string; modelId: string; fact: NeededFact }) {
+  const { data: setup } = useSetupQuery(setupId)
+  const model = setup?.models.find((it) => it.id === modelId)
+  return model ? <FactQuestion model={model} fact={fact} /> : null
+}
+
 function FindingDeed({
   finding,
   title,
@@ -78,7 +96,7 @@ function FindingDeed({
   const canAnswer = useMay()('change-kit')
   return (
     <>
-      {asked && canAnswer && <Question setupId={setupId} {...asked} />}
+      {asked && canAnswer && <SetupQuestion setupId={setupId} {...asked} />}
       {isOpen && canHelp(finding) && (
         <Remedies
           setupId={setupId}
@@ -101,7 +119,12 @@ function FindingDeed({
           </Link>
         )}
         {onAccept && canAccept(finding) && (
-          <AcceptFinding title={title} isBusy={isBusy} onAccept={(reason) => onAccept(finding, reason)} />
+          <AcceptFinding
+            title={title}
+            isStop={wantsEnd(finding)}
+            isBusy={isBusy}
+            onAccept={(reason, until) => onAccept(finding, reason, until)}
+          />
         )}
       </div>
     </>

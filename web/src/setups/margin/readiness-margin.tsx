@@ -1,10 +1,21 @@
-import { type CableRun, canHelp, type Readiness, sayPolicy, sayVerdict, sayWorking, type Working } from '@exemplar/core'
+import {
+  type CableRun,
+  canHelp,
+  type Finding,
+  type Readiness,
+  sayPolicy,
+  sayVerdict,
+  sayWorking,
+  type Working,
+} from '@exemplar/core'
 import { useInterfacesQuery } from '../../foundation/api/api.ts'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { WorkingPaper } from '../../foundation/parts/working-paper.tsx'
 import { useWording } from '../../foundation/words/wording.ts'
 import { AcceptedFindings } from './accepted-findings.tsx'
 import { type FindingDeeds, FindingItem } from './finding-item.tsx'
+import { isQuestion, Questions } from './questions.tsx'
+import { type OnJoin, WhatStandsOnWhat } from './what-stands-on-what.tsx'
 import { WhereSignalsGo } from './where-signals-go.tsx'
 
 function useLabels(): (code: string) => string {
@@ -26,6 +37,7 @@ export function ReadinessMargin({
   deeds,
   links,
   onLetGo,
+  onJoin,
   help,
 }: {
   readiness: Readiness
@@ -35,6 +47,7 @@ export function ReadinessMargin({
   /** Runs as somebody made them, and a way to make them anew. */
   links: readonly CableRun[]
   onLetGo: ((run: CableRun) => void) | null
+  onJoin: OnJoin
   /** What Exemplar can do about all of it at once. */
   help: React.ReactNode
 }) {
@@ -48,6 +61,17 @@ export function ReadinessMargin({
   const isPlain = useWording() === 'plain'
   const found = new Set(
     readiness.findings.flatMap((it) => ('working' in it ? [it.working.formula + JSON.stringify(it.working)] : [])),
+  )
+  const showFinding = (finding: Finding) => (
+    <FindingItem
+      key={finding.key}
+      finding={finding}
+      isFirst={finding === first}
+      deeds={deeds}
+      working={
+        'working' in finding && <WorkingPaper words={sayWithPolicies(finding.working, readiness.follows, labelOf)} />
+      }
+    />
   )
   const fine = readiness.workings.filter((it) => !found.has(it.formula + JSON.stringify(it)))
   return (
@@ -71,24 +95,13 @@ export function ReadinessMargin({
       </div>
       <div className="mt-2 mb-3 text-[13px] text-quiet">{occasion}</div>
       {help}
-      <ol>
-        {findings.map((finding) => (
-          <FindingItem
-            key={finding.key}
-            finding={finding}
-            isFirst={finding === first}
-            deeds={deeds}
-            working={
-              'working' in finding && (
-                <WorkingPaper words={sayWithPolicies(finding.working, readiness.follows, labelOf)} />
-              )
-            }
-          />
-        ))}
-      </ol>
+      <ol>{findings.filter((it) => it.level === 'stop').map(showFinding)}</ol>
+      <Questions findings={findings.filter(isQuestion)} show={showFinding} />
+      <ol>{findings.filter((it) => it.level !== 'stop' && !isQuestion(it)).map(showFinding)}</ol>
       {accepted.length > 0 && (
         <AcceptedFindings findings={accepted} onReopen={onAccept && ((it) => onAccept(it, null))} />
       )}
+      <WhatStandsOnWhat setupId={deeds.setupId} bookingId={deeds.bookingId} links={links} onJoin={onJoin} />
       <WhereSignalsGo signals={readiness.signals} links={links} onLetGo={onLetGo} />
       {readiness.inputs.length > 0 && (
         <section className="border-t border-rule py-2">

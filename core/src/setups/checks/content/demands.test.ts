@@ -106,13 +106,17 @@ describe('what the content demands of the things', () => {
 describe('a finding that somebody accepted', () => {
   const studio = makeStudio({ C: ['webcam', {}] })
   const input = makeInput(studio, [makeRole('A', ['C']), makeRole('B', [], { importance: 'wanted' })])
-  const judgeWith = (accepted: { key: string; fingerprint: string }[], roles = input.setup.roles) =>
+  const judgeWith = (
+    accepted: { key: string; fingerprint: string }[],
+    roles = input.setup.roles,
+    until: string | null = null,
+  ) =>
     assessSetup({
       ...input,
       setup: {
         ...input.setup,
         roles,
-        accepted: accepted.map((it) => ({ ...it, reason: 'fine', on: '2026-01-01', by: 'Ada' })),
+        accepted: accepted.map((it) => ({ ...it, reason: 'fine', on: '2026-01-01', by: 'Ada', until })),
       },
     })
   const before = judgeWith([])
@@ -126,7 +130,7 @@ describe('a finding that somebody accepted', () => {
     expect(after.findings.at(-1)).toMatchObject({ key: warning.key, accepted: { reason: 'fine' } })
     expect(after.roles.find((it) => it.roleId === 'B')?.level).toBe('ok')
   })
-  test('another name is no other finding; other figures are, and a stop is never accepted', () => {
+  test('another name is no other finding; other figures are, and a stop is accepted to an end', () => {
     const renamed = input.setup.roles.map((it) => (it.id === 'B' ? { ...it, name: 'Fill' } : it))
     expect(judgeWith([{ key: warning.key, fingerprint }], renamed).counts.warn).toBe(before.counts.warn - 1)
     expect(judgeWith([{ key: warning.key, fingerprint: '2.00000000-1' }]).counts.warn).toBe(before.counts.warn)
@@ -134,6 +138,8 @@ describe('a finding that somebody accepted', () => {
     expect(judgeWith([{ key: warning.key, fingerprint: '0a1b2c3d-99' }]).counts.warn).toBe(before.counts.warn - 1)
     const stop = before.findings.find((it) => it.level === 'stop')
     if (!stop) throw new Error('no stop')
-    expect(judgeWith([{ key: stop.key, fingerprint: computeFingerprint(stop) }]).counts.stop).toBe(before.counts.stop)
+    const own = [{ key: stop.key, fingerprint: computeFingerprint(stop) }]
+    expect(judgeWith(own).counts.stop).toBe(before.counts.stop)
+    expect(judgeWith(own, input.setup.roles, '2999-12-31').counts.stop).toBe(before.counts.stop - 1)
   })
 })

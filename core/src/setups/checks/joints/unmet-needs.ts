@@ -22,10 +22,34 @@ export interface NeedUnmet {
   supply: string[]
 }
 
+/** An accessory that nothing in the setup wants: a second lead, another lens. */
+interface JoinsNothing {
+  code: 'joins-nothing'
+  tag: string
+  name: string
+}
+
 /** Ends that have to be met and that nothing in the setup is left for. */
-export const unmetNeeds = defineCheck<NeedUnmet>({
-  find: (scene) => scene.unmet.map((need) => describe(need, scene)),
+export const unmetNeeds = defineCheck<NeedUnmet | JoinsNothing>({
+  find: (scene) => [
+    ...scene.unmet.map((need) => describe(need, scene)),
+    // Pieces of one stock are told once.
+    ...scene.inCase.map((it) => ({
+      ...ofItem(it),
+      about: [it.stock?.id ?? it.key],
+      level: 'advise' as const,
+      code: 'joins-nothing' as const,
+    })),
+  ],
   codes: {
+    'joins-nothing': {
+      say: ({ tag, name }) =>
+        plain(
+          `${tag} is there in case`,
+          `Nothing here wants ${name}. Where it is meant for something, that is missing or does not take it.`,
+        ),
+      deciding: () => [],
+    },
     'need-unmet': {
       say: sayUnmet,
       deciding: ({ interfaces, missing }) => [...interfaces.map((it) => it.code), missing],

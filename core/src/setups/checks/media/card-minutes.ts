@@ -1,13 +1,15 @@
 import { z } from 'zod'
 import { computeCardMinutes } from '../../../formulas/media/card-time.ts'
 import type { Port } from '../../../kit/model/port.ts'
-import { findingLevelSchema } from '../../../studio/finding.ts'
+import { USUAL_HAND } from '../../../kit/model/usual-hand.ts'
+import { findUsualRate } from '../../../kit/model/usual-rate.ts'
+import { type FindingLevel, findingLevelSchema } from '../../../studio/finding.ts'
 import { formatData, formatMinutes, trim } from '../../../units/quantity.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
 import type { Store } from '../../placed/store.ts'
 import type { Remedy } from '../../setup/remedy.ts'
 import { defineCheck, defineSum, type Found, type IdeaContext, type Purchase } from '../check.ts'
-import { makeGauge, type WorkingWords } from '../finding-words.ts'
+import { makeGauge, plain, type WorkingWords } from '../finding-words.ts'
 import { findRole, listAssignments, listRecordingModesOf } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
 /** How long one recorder can record on the cards it has. */
@@ -18,6 +20,8 @@ export const cardMinutesSchema = z.object({
   name: z.string(),
   mode: z.string(),
   kilobitsPerSecond: z.number(),
+  /** Nobody recorded its rate: it is what such a thing usually records at. */
+  isUsual: z.boolean(),
   cards: z.array(
     z.object({
       tag: z.string(),
@@ -32,21 +36,34 @@ export const cardMinutesSchema = z.object({
 })
 export type CardMinutes = z.infer<typeof cardMinutesSchema>
 
-interface ShortCards {
-  code: 'cards-short'
-  working: CardMinutes
-}
+type CardFinding =
+  | { code: 'cards-short'; working: CardMinutes }
+  | { code: 'card-rate-unknown'; working: CardMinutes; modelId: string | null }
+type ShortCards = Extract<CardFinding, { code: 'cards-short' }>
 
 /** Cards of each recorder against the planned minutes. */
-export const cardMinutes = defineCheck<ShortCards>({
+export const cardMinutes = defineCheck<CardFinding>({
   find: (scene) =>
     factOf(scene, findCardTimes)
       .filter(({ level }) => level !== 'ok')
-      .map((working): Found<ShortCards> => {
-        const roleId = scene.itemOf.get(working.key)?.roleId ?? null
-        return { about: [working.key], level: working.level, roleId, code: 'cards-short', working }
+      .map((working): Found<CardFinding> => {
+        const item = scene.itemOf.get(working.key)
+        const about = { about: [working.key], roleId: item?.roleId ?? null, working }
+        return working.isUsual
+          ? { ...about, level: 'unknown', code: 'card-rate-unknown', modelId: item?.model?.id ?? null }
+          : { ...about, code: 'cards-short' }
       }),
   codes: {
+    'card-rate-unknown': {
+      couldStop: true,
+      say: ({ working: { tag, minutes, plannedMinutes, kilobitsPerSecond } }) =>
+        plain(
+          `Cannot tell how long ${tag} records`,
+          `Nobody recorded its rate. At the usual ${sayRate(kilobitsPerSecond)} it would be ${formatMinutes(minutes)} of ${formatMinutes(plannedMinutes)}, and it may well be faster. The rate stands in its menu, in Mbit/s.`,
+        ),
+      deciding: ({ working }) => [working.plannedMinutes],
+      asks: ({ modelId }) => (modelId === null ? null : { modelId, fact: 'rate' }),
+    },
     'cards-short': {
       say: ({ working: { tag, minutes, plannedMinutes, mode } }) => ({
         title: `The cards in ${tag} end ${formatMinutes(plannedMinutes - minutes)} early`,
@@ -65,7 +82,8 @@ export const cardMinutes = defineCheck<ShortCards>({
 
 export const cardMinutesSum = defineSum<CardMinutes>({
   formula: 'card-minutes',
-  list: (scene) => factOf(scene, findCardTimes),
+  // What cannot be told is a question, and no sum that comes out.
+  list: (scene) => factOf(scene, findCardTimes).filter(({ level }) => level !== 'unknown'),
   say: sayWorking,
   follows: ({ figure }) => [figure('cardHeadroomPercent')],
 })
@@ -141,7 +159,7 @@ function takes(recorder: PlacedItem, card: PlacedItem, sleeves: readonly PlacedI
 export function computeCardTimes(things: readonly PlacedItem[], options: Options, isCard: IsCard): CardMinutes[] {
   const has = (thing: PlacedItem, side: 'host' | 'guest') => cardEnds(thing, side, isCard).length > 0
   const sleeves = things.filter((thing) => thing.category === 'card-sleeve')
-  const recorders = things.filter((thing) => thing.recordingMode && !sleeves.includes(thing) && keepsIt(thing, has))
+  const recorders = things.filter((thing) => rateOf(thing) !== null && !sleeves.includes(thing) && keepsIt(thing, has))
   const cards = things.filter((thing) => thing.capacityMegabytes !== null && has(thing, 'guest'))
   const owned = new Map(recorders.map((it) => [it.key, has(it, 'host') ? [] : [it]] as [string, PlacedItem[]]))
   const loose: PlacedItem[] = []
@@ -173,12 +191,19 @@ function keepsIt(thing: PlacedItem, has: (thing: PlacedItem, side: 'host' | 'gue
   return has(thing, 'host') || (thing.capacityMegabytes !== null && !has(thing, 'guest'))
 }
 
+/** Its own rate, or the usual one of its kind. */
+const rateOf = ({ recordingMode, category }: PlacedItem) =>
+  recordingMode?.kilobitsPerSecond ?? (category === 'room' ? null : findUsualRate(category))
+
+const sayRate = (kilobitsPerSecond: number) => `${trim(kilobitsPerSecond / 1000, 1)} Mbit/s`
+
 function computeRecorder(
   recorder: PlacedItem,
   cards: readonly PlacedItem[],
   { plannedMinutes, headroomPercent }: Options,
 ): CardMinutes {
-  const kilobitsPerSecond = recorder.recordingMode?.kilobitsPerSecond ?? 0
+  const kilobitsPerSecond = rateOf(recorder) ?? 0
+  const isUsual = recorder.recordingMode === null
   // Headroom is kept on every card, and a card's last part minute is not used: files end at the end of a card.
   const minutes = cards.reduce(
     (sum, card) => sum + computeCardMinutes(card.capacityMegabytes ?? 0, kilobitsPerSecond, headroomPercent),
@@ -189,8 +214,9 @@ function computeRecorder(
     key: recorder.key,
     tag: recorder.tag,
     name: recorder.name,
-    mode: recorder.recordingMode?.label ?? '',
+    mode: recorder.recordingMode?.label ?? `the usual ${sayRate(kilobitsPerSecond)}`,
     kilobitsPerSecond,
+    isUsual,
     cards: cards.map((card) => ({ tag: card.tag, megabytes: card.capacityMegabytes ?? 0 })),
     headroomPercent,
     usableMegabytes: cards.reduce(
@@ -199,8 +225,13 @@ function computeRecorder(
     ),
     minutes,
     plannedMinutes,
-    level: minutes < plannedMinutes ? 'stop' : 'ok',
+    level: judge(minutes, plannedMinutes, isUsual),
   }
+}
+
+function judge(minutes: number, plannedMinutes: number, isUsual: boolean): FindingLevel {
+  if (isUsual) return minutes < plannedMinutes * USUAL_HAND ? 'unknown' : 'ok'
+  return minutes < plannedMinutes ? 'stop' : 'ok'
 }
 
 function sayWorking(working: CardMinutes): WorkingWords {
@@ -223,6 +254,11 @@ function sayWorking(working: CardMinutes): WorkingWords {
     assumptions: [
       `${headroomPercent} % of every card stays free (common practice, a setting).`,
       'Decimal gigabytes, as cards are sold; whole minutes on each card.',
+      ...(working.isUsual
+        ? [
+            `Nobody recorded its rate: the usual one of its kind (common practice), with ${USUAL_HAND} times the time in hand.`,
+          ]
+        : []),
     ],
     source: 'GB/h = Mbit/s · 3600 / 8 / 1000',
   }

@@ -48,6 +48,7 @@ export const circuitLoad = defineCheck<CircuitFinding>({
   find: (scene) => [...listUnknownWatts(scene), ...checkCircuit(scene)],
   codes: {
     'circuit-load': {
+      isHazard: true,
       say: ({ working }) => sayOverload(working),
       sayPlainly: () =>
         'Too much is plugged into one circuit: it may go dark in the middle of a take. Local codes and a licensed electrician decide.',

@@ -1,18 +1,20 @@
 import { z } from 'zod'
 import { computeRuntimeMinutes, countPacks } from '../../../formulas/power/pack-runtime.ts'
+import { IMPORTANCES, importanceSchema } from '../../../kit/model/port.ts'
 import type { FindingLevel } from '../../../studio/finding.ts'
 import { findingLevelSchema } from '../../../studio/finding.ts'
 import { formatEnergy, formatMinutes, formatPower, trim } from '../../../units/quantity.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
 import type { FreeItem } from '../../placed/store.ts'
 import type { Remedy } from '../../setup/remedy.ts'
-import { defineCheck, defineSum, type Found, type IdeaContext, type Purchase } from '../check.ts'
-import { makeGauge, sayCount, type WorkingWords } from '../finding-words.ts'
+import { defineCheck, defineSum, type Found, type IdeaContext, LEVEL_OF_IMPORTANCE, type Purchase } from '../check.ts'
+import { type FindingWords, makeGauge, plain, sayCount, type WorkingWords } from '../finding-words.ts'
 import { findRole, listAssignments, listPowerModes, orderByPower } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
 export const packDeviceSchema = z.object({
   tag: z.string(),
   name: z.string(),
+  importance: importanceSchema,
   milliwatts: z.number(),
   /** Packs it takes at once. */
   atOnce: z.number(),
@@ -37,6 +39,8 @@ export const packHoursSchema = z.object({
   needed: z.number(),
   wanted: z.number(),
   have: z.number(),
+  /** Packs of which nobody recorded what they hold: they may be enough, or not. */
+  unknown: z.number(),
   level: findingLevelSchema,
 })
 export type PackHours = z.infer<typeof packHoursSchema>
@@ -51,6 +55,7 @@ interface ShortPacks {
 export const packHours = defineCheck<ShortPacks>({
   find: (scene) =>
     factOf(scene, findPackHours)
+      // What a pack holds is asked of the pack; here only how much hangs on it.
       .filter(({ level }) => level !== 'ok')
       .map((working): Found<ShortPacks> => {
         const label = scene.interfaces.get(working.family)?.label ?? working.family
@@ -58,7 +63,9 @@ export const packHours = defineCheck<ShortPacks>({
       }),
   codes: {
     'packs-short': {
+      couldStop: true,
       say({ label, working }) {
+        if (working.level === 'unknown') return sayUnknown(label, working)
         const spare = working.spare ? ` and ${sayCount(working.spare)} spare` : ''
         return {
           title: `Packs of ${label}: ${working.wanted - working.have} short`,
@@ -71,7 +78,7 @@ export const packHours = defineCheck<ShortPacks>({
           ? `The packs of ${label} do not last for the planned time.`
           : `The packs of ${label} last, but there is no spare.`,
       deciding: ({ working }) => [working.have, working.wanted],
-      ideas: listIdeas,
+      ideas: (finding, context) => (finding.working.level === 'unknown' ? [] : listIdeas(finding, context)),
       toBuy: (finding, store) =>
         store.units.some((it) => isPackOf(it.model.ports, finding.working.family))
           ? null
@@ -82,11 +89,19 @@ export const packHours = defineCheck<ShortPacks>({
   },
 })
 
+function sayUnknown(label: string, { wanted, have, unknown, minutes }: PackHours): FindingWords {
+  const them = unknown === 1 ? 'one more' : `${unknown} more`
+  return plain(
+    `Cannot tell whether the packs of ${label} last`,
+    `${formatMinutes(minutes)} on packs want ${wanted} in all, spare included. The setup has ${have} of known energy, and ${them} of which nobody recorded what ${unknown === 1 ? 'it holds' : 'they hold'}.`,
+  )
+}
+
 const lacksOf = ({ wanted, have }: PackHours) => wanted - have
 
 export const packHoursSum = defineSum<PackHours>({
   formula: 'pack-hours',
-  list: (scene) => factOf(scene, findPackHours),
+  list: (scene) => factOf(scene, findPackHours).filter(({ level }) => level !== 'unknown'),
   say: sayWorking,
   follows: ({ figure, school }) => [figure('packEfficiencyPercent'), figure('sparePacks'), school('redundancy')],
 })
@@ -140,7 +155,7 @@ interface Options {
 export function computePackHours(things: readonly PlacedItem[], options: Options): PackHours[] {
   const packs = new Map<string, PlacedItem[]>()
   for (const thing of things) {
-    if (thing.energyMilliwattHours === null) continue
+    if (thing.energyMilliwattHours === null && thing.category !== 'pack') continue
     for (const code of thing.ports.flatMap((port) => (port.side === 'guest' ? port.interfaces : []))) {
       packs.set(code, [...(packs.get(code) ?? []), thing])
     }
@@ -150,10 +165,14 @@ export function computePackHours(things: readonly PlacedItem[], options: Options
 
 function computeFamily(
   family: string,
-  packs: readonly PlacedItem[],
+  all: readonly PlacedItem[],
   things: readonly PlacedItem[],
   { minutes, sparePacks, efficiencyPercent, isLean = false }: Options,
 ): PackHours | null {
+  const packs = all.filter((it) => it.energyMilliwattHours !== null)
+  // Without one that is known there is nothing to reckon with: each is asked for.
+  if (packs.length === 0) return null
+  const unknown = all.length - packs.length
   const weakest = packs.reduce((worst, pack) => (findEnergy(pack) < findEnergy(worst) ? pack : worst))
   const packMilliwattHours = weakest.energyMilliwattHours ?? 0
   const healthPercent = weakest.healthPercent ?? 100
@@ -173,6 +192,7 @@ function computeFamily(
       {
         tag: thing.tag,
         name: thing.name,
+        importance: thing.roleImportance,
         milliwatts,
         atOnce,
         runtimeMinutes,
@@ -184,7 +204,8 @@ function computeFamily(
   const needed = devices.reduce((sum, device) => sum + device.packs, 0)
   const wanted = needed + sparePacks
   const have = packs.length
-  const level: FindingLevel = have < needed ? 'stop' : have < wanted ? (isLean ? 'advise' : 'warn') : 'ok'
+  const short = judgePacks(have, devices, wanted, isLean)
+  const level: FindingLevel = unknown > 0 && short !== 'ok' ? 'unknown' : short
   return {
     formula: 'pack-hours',
     family,
@@ -197,8 +218,20 @@ function computeFamily(
     needed,
     wanted,
     have,
+    unknown,
     level,
   }
+}
+
+/** What the most important roles want goes first: packs that only an optional one lacks stop nobody. */
+function judgePacks(have: number, devices: readonly PackDevice[], wanted: number, isLean: boolean): FindingLevel {
+  let needed = 0
+  for (const importance of IMPORTANCES) {
+    needed += devices.reduce((sum, it) => sum + (it.importance === importance ? it.packs : 0), 0)
+    if (have < needed) return LEVEL_OF_IMPORTANCE[importance]
+  }
+  const isOptional = devices.every((it) => it.importance === 'optional')
+  return have >= wanted ? 'ok' : isLean || isOptional ? 'advise' : 'warn'
 }
 
 function findEnergy(pack: PlacedItem): number {

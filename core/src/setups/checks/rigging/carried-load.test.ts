@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { PortSketch } from '../../../kit/model/port.ts'
 import { checkCompleteness } from '../../joining/completeness.ts'
-import { listEnds, mayJoin } from '../../joining/joining.fixture.ts'
+import { costOf, listEnds, mayJoin } from '../../joining/joining.fixture.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
 import { makeInput, makeRole, makeStudio } from '../../placed/studio.fixture.ts'
 import { INTERFACES, makeThing } from '../../placed/things.fixture.ts'
@@ -55,27 +55,38 @@ describe('what rides on a support', () => {
     }
   })
 
-  /** Whether any way of joining everything overloads nothing, by trying all. */
+  /** Whether any of the likeliest ways of joining everything overloads nothing, by trying all. */
   function canBeBorne(things: readonly PlacedItem[]): boolean {
     const hosts = listEnds(things, 'host')
     const guests = listEnds(things, 'guest')
-    const tryFrom = (at: number, carrierOf: ReadonlyMap<PlacedItem, number>): boolean => {
+    let best = { cost: Number.POSITIVE_INFINITY, isBorne: false }
+    const tryFrom = (at: number, carrierOf: ReadonlyMap<PlacedItem, number>, cost: number): void => {
       const guest = guests[at]
-      if (!guest) return isBorne(carrierOf)
-      return hosts.some((host, index) => {
-        if ([...carrierOf.values()].includes(index) || !mayJoin(host, guest)) return false
-        return tryFrom(at + 1, new Map([...carrierOf, [guest.thing, index]]))
-      })
+      if (!guest) {
+        const heaviest = findHeaviest(carrierOf)
+        if (heaviest === Number.POSITIVE_INFINITY || cost > best.cost) return
+        best = { cost, isBorne: heaviest <= 0 || (cost === best.cost && best.isBorne) }
+        return
+      }
+      for (const [index, host] of hosts.entries()) {
+        if ([...carrierOf.values()].includes(index) || !mayJoin(host, guest)) continue
+        tryFrom(at + 1, new Map([...carrierOf, [guest.thing, index]]), cost + (costOf(host, guest) ?? 0))
+      }
     }
-    const isBorne = (carrierOf: ReadonlyMap<PlacedItem, number>): boolean => {
+    /** Grams above the rating of whatever bears most too much; infinite in a ring. */
+    const findHeaviest = (carrierOf: ReadonlyMap<PlacedItem, number>): number => {
       const weigh = (thing: PlacedItem, depth: number): number => {
         if (depth > things.length) return Number.POSITIVE_INFINITY
         const riders = [...carrierOf].filter(([, index]) => hosts[index]?.thing === thing).map(([it]) => it)
         return riders.reduce((sum, it) => sum + weigh(it, depth + 1), thing.massGrams ?? 0)
       }
-      return [...carrierOf].every(([it, index]) => weigh(it, 0) <= (hosts[index]?.ports[0]?.rating?.value ?? 0))
+      return Math.max(
+        0,
+        ...[...carrierOf].map(([it, index]) => weigh(it, 0) - (hosts[index]?.ports[0]?.rating?.value ?? 0)),
+      )
     }
-    return tryFrom(0, new Map())
+    tryFrom(0, new Map(), 0)
+    return best.isBorne
   }
 
   test('2,000 random rigs: what any way of joining bears is found to be borne', () => {
@@ -96,7 +107,8 @@ describe('what rides on a support', () => {
           ...lamps.map((it, at) => lamp(`L${at}`, it)),
         ]
         const { unmet } = checkCompleteness(things, INTERFACES)
-        fc.pre(unmet.length === 0)
+        // An arm on which nothing hangs is there in case, and weighs on nothing.
+        fc.pre(unmet.length === 0 && makeSceneOf(things).inCase.length === 0)
         const isFine = loads(...things).every(([, , level]) => level === 'ok')
         expect(isFine).toBe(canBeBorne(things))
       }),

@@ -1,15 +1,16 @@
 import { z } from 'zod'
 import type { Interface } from '../../../kit/model/interface.ts'
+import { USUAL_HAND } from '../../../kit/model/usual-hand.ts'
 import { findingLevelSchema } from '../../../studio/finding.ts'
 import { trim } from '../../../units/quantity.ts'
 import { listInWords } from '../../../units/wording.ts'
 import type { Joint } from '../../joining/completeness.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
-import { isLight } from '../../placed/placed-item.ts'
 import { defineCheck, defineSum } from '../check.ts'
 import { type FindingWords, makeGauge, plain, type WorkingWords } from '../finding-words.ts'
 import { listStandInsFor } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
+import { findUsualMass } from './usual-mass.ts'
 export const riderSchema = z.object({
   key: z.string(),
   tag: z.string(),
@@ -58,6 +59,7 @@ export const carriedLoad = defineCheck<Overload>({
   codes: {
     'carried-load': {
       couldStop: true,
+      isHazard: true,
       say: ({ working }) => sayLoad(working),
       sayPlainly: ({ working }) =>
         working.level === 'stop'
@@ -81,8 +83,7 @@ export const carriedLoadSum = defineSum<CarriedLoad>({
 const FLOWS: ReadonlySet<Interface['kind']> = new Set(['signal', 'mains'])
 
 /**
- * Sums what each support bears along the joints that were made: a rider brings all that rides on it. One thing alone on
- * a support was compared where the joint was made; here chains are judged. Masses in grams, equality passes.
+ * Sums what each support bears along the joints that were made: a rider brings all that rides on it. Masses in grams, equality passes.
  */
 export function computeCarriedLoads({ items, itemOf, joints, interfaces }: Scene): Carriage {
   const carrying = joints.filter(({ interfaceCode }) => !FLOWS.has(interfaces.get(interfaceCode)?.kind ?? 'carry'))
@@ -95,7 +96,9 @@ export function computeCarriedLoads({ items, itemOf, joints, interfaces }: Scene
     const rating = carrier?.ports.find((it) => it.id === host.portId)?.rating
     if (!carrier || rating?.quantity !== 'loadGrams') return []
     const riders = guests.flatMap((key) => [key, ...(above.get(key) ?? [])]).flatMap((key) => itemOf.get(key) ?? [])
-    return riders.length < 2 ? [] : [sumLoad(carrier, riders, guests.length, rating.value)]
+    const load = sumLoad(carrier, riders, guests.length, rating.value)
+    // What sits on it alone and is borne is nothing to tell.
+    return riders.length < 2 && load.level !== 'stop' ? [] : [load]
   })
   return { loads, below, above }
 }
@@ -108,7 +111,11 @@ function sumLoad(
   ratedGrams: number,
 ): CarriedLoad {
   const totalGrams = riders.reduce((sum, it) => sum + (it.massGrams ?? 0), 0)
-  const isUnknown = riders.slice(direct).some((it) => it.massGrams === null && !isLight(it))
+  // Of what was not weighed twice what such a thing usually weighs has to be borne as well.
+  const unweighed = riders.slice(direct).filter((it) => it.massGrams === null)
+  const usual = unweighed.map(findUsualMass)
+  const most = usual.reduce<number>((sum, it) => sum + USUAL_HAND * (it ?? 0), totalGrams)
+  const isUnknown = usual.includes(null) || most > ratedGrams
   return {
     formula: 'carried-load',
     key,
@@ -180,7 +187,7 @@ function sayLoad({ tag, name, riders, totalGrams, ratedGrams, level }: CarriedLo
   }
   return {
     title: `Too much rides on ${tag}`,
-    text: `${name} holds ${kilograms(ratedGrams)}; ${list} together weigh ${kilograms(totalGrams)}. A competent rigger decides about anything overhead.`,
+    text: `${name} holds ${kilograms(ratedGrams)}; ${list}${riders.length > 1 ? ' together weigh' : ' weighs'} ${kilograms(totalGrams)}. A competent rigger decides about anything overhead.`,
     gauge: makeGauge(totalGrams, ratedGrams, `${trim(totalGrams / 1000, 2)} of ${kilograms(ratedGrams)}`),
   }
 }
@@ -197,7 +204,7 @@ function sayWorking({ tag, riders, totalGrams, ratedGrams }: CarriedLoad): Worki
       { label: 'together', sum: `${kilograms(totalGrams)}; good for ${kilograms(ratedGrams)}` },
     ],
     assumptions: [
-      'A rider brings all that rides on it. Cards, cells, filters and gels without a recorded mass are left out.',
+      'A rider brings all that rides on it. Cards, cells, filters and gels that nobody weighed are left out; of packs there is room for twice what they usually weigh.',
       'Cables hanging down, and the lever of an arm, are not in this sum.',
     ],
     source: 'Σ mass ≤ rating of the support',

@@ -3,8 +3,8 @@ import { type FindingLevel, findWorstLevel } from '../../../studio/finding.ts'
 import { findRoom } from '../../../studio/places/place-findings.ts'
 import { listInWords } from '../../../units/wording.ts'
 import type { UnmetNeed } from '../../joining/completeness.ts'
-import type { PlacedItem } from '../../placed/placed-item.ts'
-import type { Role } from '../../setup/setup.ts'
+import { isAccessory } from '../../joining/needed-accessories.ts'
+import { isItemOf, type PlacedItem } from '../../placed/placed-item.ts'
 import { defineCheck, LEVEL_OF_IMPORTANCE, ofItem } from '../check.ts'
 import { plain, sayAbsence } from '../finding-words.ts'
 import { findRole, listStandInsFor } from '../ideas.ts'
@@ -35,7 +35,7 @@ export const absences = defineCheck<AbsentItem>({
     scene.away.flatMap(({ item, leaves }) => {
       const absence = item.unit ? scene.absences.get(item.unit.id) : undefined
       if (!item.unit || !absence) return []
-      const level = findLevel(absence, findRole(scene, item.roleId), leaves)
+      const level = findLevel(absence, findWeight(item, scene), leaves)
       const tags = [...new Set(leaves.map((it) => it.thing.tag))]
       return [{ ...ofItem(item), level, code: 'thing-absent', unitId: item.unit.id, absence, leaves: tags }]
     }),
@@ -51,11 +51,29 @@ export const absences = defineCheck<AbsentItem>({
 })
 
 /**
+ * What is there for something else weighs by what it leaves open, unless it is what its role wants and nothing else is: a second
+ * lead that is lost stops nobody.
+ */
+function findWeight(item: PlacedItem, scene: Scene): FindingLevel {
+  const role = findRole(scene, item.roleId)
+  const own = LEVEL_OF_IMPORTANCE[role?.importance ?? 'optional']
+  if (!isAccessory(item) && !SERVING.some((kind) => isItemOf(item, kind))) return own
+  const wants = role?.wants ?? null
+  // A role that says not what it wants is about what stands in it first.
+  if (wants === null) return role?.things[0]?.unitId === item.unit?.id ? own : 'advise'
+  const isFilled = scene.items.some((it) => it.roleId === item.roleId && isItemOf(it, wants))
+  return isItemOf(item, wants) && !isFilled ? own : 'advise'
+}
+
+/** Beside accessories what is summed up: how much of it lacks is told by the sums. */
+const SERVING = ['pack', 'cell', 'card'] as const
+
+/**
  * As much as its role, or as the most important of what it leaves open. Whoever is late may still be back in time: that is
  * a question, and no stop yet.
  */
-function findLevel({ reason }: Absence, role: Role | undefined, leaves: readonly UnmetNeed[]): FindingLevel {
-  const level = findWorstLevel([LEVEL_OF_IMPORTANCE[role?.importance ?? 'optional'], ...leaves.map((it) => it.level)])
+function findLevel({ reason }: Absence, weight: FindingLevel, leaves: readonly UnmetNeed[]): FindingLevel {
+  const level = findWorstLevel([weight, ...leaves.map((it) => it.level)])
   return reason === 'late' && level === 'stop' ? 'unknown-stop' : level
 }
 

@@ -19,13 +19,29 @@ interface SlowCable {
   haveGbits: number | null
 }
 
+/** What cables carry is recorded, and not what is sent over them. */
+interface RateUnknown {
+  code: 'sends-unknown'
+  from: string
+  to: string
+  haveGbits: number
+}
+
 /**
  * Holds what a device sends against what the cables and adapters on the way carry: a picture in high resolution or many
- * frames does not come through an older cable. Where it is not recorded what a device sends, nothing is said.
+ * frames does not come through an older cable. Where neither is recorded, nothing is said.
  */
-export const signalRate = defineCheck<SlowCable>({
+export const signalRate = defineCheck<SlowCable | RateUnknown>({
   find: (scene) => factOf(scene, traceSignals).chains.flatMap((chain) => checkChain(chain, scene)),
   codes: {
+    'sends-unknown': {
+      say: ({ from, to, haveGbits }) =>
+        plain(
+          `Cannot tell whether the picture of ${from} comes through`,
+          `The way to ${to} carries ${trim(haveGbits, 1)} Gbit/s. What ${from} sends is not recorded: write it down under “Specs”.`,
+        ),
+      deciding: ({ haveGbits }) => [haveGbits],
+    },
     'cable-slow': {
       say: saySlow,
       deciding: ({ keys, wantedGbits, haveGbits }) => [...keys, wantedGbits, haveGbits],
@@ -35,18 +51,23 @@ export const signalRate = defineCheck<SlowCable>({
   },
 })
 
-function checkChain({ from, via, to }: SignalChain, { items, itemOf }: Scene): Found<SlowCable>[] {
+function checkChain({ from, via, to }: SignalChain, { items, itemOf }: Scene): Found<SlowCable | RateUnknown>[] {
   const sender = itemOf.get(from.key)
   const wantedGbits = sender ? readFigure(sender, 'sendsGbits') : null
-  if (wantedGbits === null || via.length === 0) return []
+  if (via.length === 0) return []
   const pieces = via.flatMap((tag) => {
     const item = items.find((it) => it.tag === tag)
     return item ? [{ tag, key: item.key, gbits: readFigure(item, 'carriesGbits') }] : []
   })
+  const known = pieces.flatMap(({ gbits }) => gbits ?? [])
+  if (wantedGbits === null) {
+    if (known.length === 0) return []
+    const about = { about: [from.key, to.key], level: 'unknown' as const, roleId: sender?.roleId ?? null }
+    return [{ ...about, code: 'sends-unknown', from: from.tag, to: to.tag, haveGbits: Math.min(...known) }]
+  }
   const slow = pieces.filter(({ gbits }) => gbits !== null && gbits < wantedGbits)
   const unknown = pieces.filter(({ gbits }) => gbits === null)
   if (slow.length + unknown.length === 0) return []
-  const known = pieces.flatMap(({ gbits }) => gbits ?? [])
   const named = slow.length > 0 ? slow : unknown
   return [
     {

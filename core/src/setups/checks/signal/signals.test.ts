@@ -44,7 +44,7 @@ describe('where signals go', () => {
   test('a mixer passes on what it gets, and keeps nothing itself', () => {
     const mixed = { MIC: ['dynamic-mic', {}], C1: ['cable', XLR], MIX: ['mixer', {}] } as const
     const alone = judge(mixed as never)
-    expect(alone.findings.map((it) => [it.code, it.level])).toEqual([['sound-unrecorded', 'warn']])
+    expect(alone.findings.map((it) => [it.code, it.level])).toEqual([['sound-unrecorded', 'stop']])
     expect(alone.findings[0] && sayFinding(alone.findings[0], WORDS).text).toContain(
       'goes to MIX, and from there nowhere',
     )

@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import type { Category } from '../../../kit/model/category.ts'
 import type { Joint } from '../../joining/completeness.ts'
 import { isConduit } from '../../joining/cycles.ts'
 import { isItemOf, type PlacedItem } from '../../placed/placed-item.ts'
 import type { Scene } from '../scene.ts'
+import { findKeeping } from './keeping.ts'
 /** One way of a signal from a device to the next, over the cables and adapters between. */
 export const signalChainSchema = z.object({
   from: z.object({
@@ -38,12 +38,10 @@ export const signalsSchema = z.object({
   isDoubleSystem: z.boolean(),
 })
 export type Signals = z.infer<typeof signalsSchema>
-const RECORDS: readonly Category[] = ['recorder', 'camera', 'external-recorder', 'computer', 'tablet']
-/** A field recorder, a camera with its own sockets and a computer keep what they get; a mixer only passes it on. */
-const doesRecord = (item: PlacedItem) => RECORDS.some((kind) => isItemOf(item, kind))
 
 /** Follows every signal from its device to the next along the joints that were made. */
-export function traceSignals({ items: things, itemOf: thingOf, joints, interfaces }: Scene): Signals {
+export function traceSignals(scene: Scene): Signals {
+  const { items: things, itemOf: thingOf, joints, interfaces } = scene
   const ends = new Map<string, { portId: string; key: string }[]>()
   const note = (own: Joint['host'], other: Joint['host']) =>
     ends.set(own.key, [...(ends.get(own.key) ?? []), { portId: own.portId, key: other.key }])
@@ -77,7 +75,7 @@ export function traceSignals({ items: things, itemOf: thingOf, joints, interface
         .slice(0, at)
         .some((other) => other.from.key === it.to.key && other.to.key === it.from.key && isSameWay(other.via, it.via)),
   )
-  const sound = things.filter((it) => isItemOf(it, 'microphone')).map((it) => followSound(it, chains, thingOf))
+  const sound = things.filter((it) => isItemOf(it, 'microphone')).map((it) => followSound(it, chains, scene))
   const cameras = new Set(things.filter((it) => isItemOf(it, 'camera')).map((it) => it.tag))
   const recorders = sound.flatMap((it) => it.recordedAt)
   const isDoubleSystem = cameras.size > 0 && recorders.length > 0 && !recorders.some((it) => cameras.has(it))
@@ -88,29 +86,30 @@ const name = ({ key, tag, name: called }: PlacedItem) => ({ key, tag, name: call
 
 const isSameWay = (a: readonly string[], b: readonly string[]) => [...a].reverse().join() === b.join()
 
-function followSound(
-  microphone: PlacedItem,
-  chains: readonly SignalChain[],
-  thingOf: ReadonlyMap<string, PlacedItem>,
-): SoundPath {
-  const seen = new Set([microphone.key])
-  const queue = [microphone.key]
+/**
+ * Whatever a signal reaches from a thing, however many devices pass it on, the nearest first. What records passes it on as
+ * well: sound that a recorder sends into a camera is in both.
+ */
+export function listReached(from: PlacedItem, chains: readonly SignalChain[], { itemOf }: Scene): PlacedItem[] {
+  const seen = new Set([from.key])
+  const queue = [from.key]
   for (let key = queue.shift(); key !== undefined; key = queue.shift()) {
-    const thing = thingOf.get(key)
-    // What records keeps the sound: whatever it sends on is its picture or its own mix.
-    if (key !== microphone.key && thing && doesRecord(thing)) continue
-    for (const { from, to } of chains) {
-      if (from.key !== key || seen.has(to.key)) continue
+    for (const { from: sender, to } of chains) {
+      if (sender.key !== key || seen.has(to.key)) continue
       seen.add(to.key)
       queue.push(to.key)
     }
   }
-  const reached = [...seen].slice(1).flatMap((key) => thingOf.get(key) ?? [])
+  return [...seen].slice(1).flatMap((key) => itemOf.get(key) ?? [])
+}
+
+function followSound(microphone: PlacedItem, chains: readonly SignalChain[], scene: Scene): SoundPath {
+  const reached = listReached(microphone, chains, scene)
   return {
     key: microphone.key,
     tag: microphone.tag,
     name: microphone.name,
-    recordedAt: reached.filter(doesRecord).map((it) => it.tag),
+    recordedAt: reached.filter((it) => findKeeping(it, scene) !== 'no').map((it) => it.tag),
     reaches: reached.map((it) => it.tag),
   }
 }

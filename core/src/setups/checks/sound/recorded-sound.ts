@@ -42,7 +42,7 @@ function listLost(scene: Scene): Found<SoundFinding>[] {
   return factOf(scene, traceSignals).sound.flatMap(({ key, reaches, recordedAt }) => {
     const item = scene.itemOf.get(key)
     if (!item || reaches.length === 0 || recordedAt.length > 0) return []
-    return [{ ...ofItem(item), level: 'warn', code: 'sound-unrecorded', reaches }]
+    return [{ ...ofItem(item), code: 'sound-unrecorded', reaches }]
   })
 }
 

@@ -1,9 +1,9 @@
 // @vitest-environment jsdom
 import { expect, it } from 'vitest'
 import { show } from '../../foundation/component.fixture.tsx'
-import { Question } from './question.tsx'
+import { FactQuestion } from './fact-question.tsx'
 
-const SETUP = { id: 's1', models: [{ id: 'm1', name: 'Heron One', version: 4 }] }
+const MODEL = { id: 'm1', name: 'Heron One', version: 4 }
 const MOUNTS = [
   { code: 'mount-larch', label: 'Larch mount', kind: 'mount' },
   { code: 'filter-52', label: '52 mm filter thread', kind: 'mount' },
@@ -11,8 +11,7 @@ const MOUNTS = [
 ]
 const ANSWERED = { written: { id: 'm1', version: 5 }, changeId: 9 }
 const open = (fact: 'mount' | 'mass' | 'card-speed', interfaces: unknown = MOUNTS, answer: unknown = ANSWERED) =>
-  show(<Question setupId="s1" modelId="m1" fact={fact} />, {
-    'GET /setups/s1': SETUP,
+  show(<FactQuestion model={MODEL} fact={fact} />, {
     'GET /interfaces': interfaces,
     'POST /models/m1/facts': answer,
   })
@@ -44,11 +43,33 @@ it('makes the first mount of a studio that has none, and takes "none" for an ans
     .toMatchObject({ answer: { kind: 'none' } })
 })
 
+it.each([
+  ['amps', 'How many amperes is it good for?', '10 A', 10_000],
+  ['volts', 'How many volts has it?', '14,4 V', 14_400],
+  ['card-speed', 'How fast does it write, at least?', 'V30', 30],
+] as const)('reads %s with its unit or without', async (fact, label, typed, value) => {
+  const { hands, asked, page } = show(<FactQuestion model={MODEL} fact={fact} />, {
+    'POST /models/m1/facts': ANSWERED,
+  })
+  await hands.type(await page.findByLabelText(label), `${typed}{Enter}`)
+  await expect
+    .poll(() => asked.find((it) => it.method === 'POST')?.body)
+    .toEqual({ fact, answer: { kind: 'figure', value } })
+})
+
+it('gives examples in the units of the studio, and in no others', async () => {
+  const { page } = show(<FactQuestion model={MODEL} fact="load-limit" />, {
+    'GET /studio': { unitSystem: 'imperial' },
+  })
+  expect(await page.findByText('18 lb or 12 oz')).toBeTruthy()
+  expect(page.queryByText(/kg/)).toBeNull()
+})
+
 it('reads a mass as people write it, says what it cannot read, and sends nothing then', async () => {
   const { hands, asked, page } = open('mass')
   const field = await page.findByLabelText('What does it weigh?')
   await hands.type(field, 'heavy{Enter}')
-  expect(page.getByText('Write it as 1.2 kg or 2 lb 10 oz.')).toBeTruthy()
+  expect(page.getByText('Write it as 8 kg or 750 g.')).toBeTruthy()
   expect(asked.some((it) => it.method === 'POST')).toBe(false)
   await hands.clear(field)
   await hands.type(field, '1,4 kg{Enter}')

@@ -1,21 +1,32 @@
 import { type FactAnswer, listAnswers, type Measure, NEEDED_FACTS, type NeededFact, readQuantity } from '@exemplar/core'
 import { type FormEvent, useState } from 'react'
-import { useInterfacesQuery, useSetupQuery } from '../../foundation/api/api.ts'
+import { useInterfacesQuery } from '../../foundation/api/api.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
+import { useMeasureExample } from '../../foundation/form/measures.tsx'
 import { useSaving } from '../../foundation/form/use-saving.ts'
 import { Button } from '../../foundation/parts/button.tsx'
-import { useAnswerFactMutation } from '../../kit/kit-api.ts'
+import { useAnswerFactMutation } from '../kit-api.ts'
 
 type Answer = FactAnswer | { kind: 'new-interface'; label: string }
 
-/** How a figure is typed; a card's speed is a plain number of megabytes. */
-const FIGURES: Readonly<Partial<Record<NeededFact, { measure: Measure | null; example: string }>>> = {
-  mass: { measure: 'mass', example: '1.2 kg or 2 lb 10 oz' },
-  'load-limit': { measure: 'mass', example: '8 kg or 18 lb' },
+/** How a figure is typed; a card's speed is a plain number of megabytes, and masses and lengths are written as the studio writes them. */
+const FIGURES: Readonly<
+  Partial<Record<NeededFact, { measure: Measure | null; example?: string; thousandths?: true }>>
+> = {
+  mass: { measure: 'mass' },
+  'load-limit': { measure: 'mass' },
+  reach: { measure: 'length' },
+  height: { measure: 'length' },
+  lowest: { measure: 'length' },
+  'leg-radius': { measure: 'length' },
   watts: { measure: 'power', example: '60 W' },
   energy: { measure: 'energy', example: '98 Wh' },
   capacity: { measure: 'data', example: '128 GB' },
+  memory: { measure: 'data', example: '64 GB' },
+  rate: { measure: 'bitRate', example: '100 Mbit/s' },
   'card-speed': { measure: null, example: '30, as V30 has it in MB/s' },
+  amps: { measure: null, example: '10 A', thousandths: true },
+  volts: { measure: null, example: '14.4 V', thousandths: true },
 }
 
 interface AnswerProps {
@@ -27,15 +38,18 @@ interface AnswerProps {
 }
 
 /** A fact that nobody recorded, answered where it is asked: what is answered goes to the model. */
-export function Question({ setupId, modelId, fact }: { setupId: string; modelId: string; fact: NeededFact }) {
-  const { data: setup } = useSetupQuery(setupId)
+export function FactQuestion({
+  model,
+  fact,
+}: {
+  model: { id: string; name: string; version: number }
+  fact: NeededFact
+}) {
   const [save] = useAnswerFactMutation()
   const { save: keep, isSaving, problem, conflict } = useSaving(() => {})
-  const model = setup?.models.find((it) => it.id === modelId)
-  if (!model) return null
   const answer = (given: Answer) =>
     keep(
-      () => save({ id: modelId, version: model.version, body: { fact, answer: given } }).unwrap(),
+      () => save({ id: model.id, version: model.version, body: { fact, answer: given } }).unwrap(),
       `${model.name}: written down.`,
     )
   const { none, question } = NEEDED_FACTS[fact]
@@ -46,18 +60,20 @@ export function Question({ setupId, modelId, fact }: { setupId: string; modelId:
   return (
     <fieldset className="my-1.5 grid gap-1.5 border-l-2 border-rule-strong pl-2.5">
       <legend className="sr-only">{question}</legend>
-      {FIGURES[fact] ? <FigureAnswer {...props} /> : <EndAnswer {...props} none={none} />}
+      {FIGURES[fact] ? <FigureAnswer {...props} none={none} /> : <EndAnswer {...props} none={none} />}
     </fieldset>
   )
 }
 
-function FigureAnswer({ fact, isBusy, problem, onAnswer }: AnswerProps) {
+function FigureAnswer({ fact, isBusy, problem, none, onAnswer }: AnswerProps & { none: string | null }) {
   const [text, setText] = useState('')
   const [unread, setUnread] = useState<string>()
-  const { measure = null, example = '' } = FIGURES[fact] ?? {}
+  const { measure = null, example: given, thousandths } = FIGURES[fact] ?? {}
+  const asWritten = useMeasureExample(measure === 'length' ? 'length' : 'mass')
+  const example = given ?? asWritten
   const submit = (event: FormEvent) => {
     event.preventDefault()
-    const value = readFigure(text, measure)
+    const value = readFigure(text, measure, thousandths ? 1000 : 1)
     setUnread(value === null ? `Write it as ${example}.` : undefined)
     if (value !== null) onAnswer({ kind: 'figure', value })
   }
@@ -73,15 +89,26 @@ function FigureAnswer({ fact, isBusy, problem, onAnswer }: AnswerProps) {
       <Button size="small" type="submit" className="mb-[22px]" disabled={isBusy || text.trim() === ''}>
         Write down
       </Button>
+      {none && (
+        <Button size="small" className="mb-[22px]" disabled={isBusy} onClick={() => onAnswer({ kind: 'none' })}>
+          {none}
+        </Button>
+      )}
     </form>
   )
 }
 
 /** Whole units above nothing; null for what cannot be read. */
-function readFigure(text: string, measure: Measure | null): number | null {
+function readFigure(text: string, measure: Measure | null, factor: number): number | null {
   if (measure === null) {
-    const value = Number(text.trim().replace(/^v/i, '').replace(',', '.'))
-    return Number.isFinite(value) && value >= 1 ? Math.round(value) : null
+    // "V30", "10 A" and "14,4 V" are the number in them.
+    const value = Number(
+      text
+        .trim()
+        .replace(/^v|[av]$/gi, '')
+        .replace(',', '.'),
+    )
+    return Number.isFinite(value) && value * factor >= 1 ? Math.round(value * factor) : null
   }
   const reading = readQuantity(text, measure)
   return reading.ok && reading.value >= 1 ? Math.round(reading.value) : null

@@ -1,6 +1,5 @@
 import {
   type Category,
-  checkCompleteness,
   countBodyPoints,
   crossModifiers,
   isKindOf,
@@ -9,21 +8,23 @@ import {
   LIFE_STATE_CODES,
   LIFE_STATES,
   listMakerMixes,
-  listPlacedItems,
   listSystems,
+  makeScene,
   type Piece,
   rankPortability,
   resolvePolicies,
 } from '@exemplar/core'
 import { and, eq, inArray, isNull } from 'drizzle-orm'
-import { loadHoldings } from '../../availability/holdings.ts'
-import { loadInterfaces } from '../../availability/reference.ts'
-import type { AppContext } from '../../foundation/database/app-context.ts'
-import { remember } from '../../foundation/database/cache.ts'
-import { defineRoute } from '../../foundation/http/route.ts'
-import { models, units } from '../../schema/kit-tables.ts'
-import { setups } from '../../schema/setups-tables.ts'
-import { loadStudio } from '../../studio/settings/settings-routes.ts'
+import { loadInterfaces } from '../availability/reference.ts'
+import type { AppContext } from '../foundation/database/app-context.ts'
+import { remember } from '../foundation/database/cache.ts'
+import { defineRoute } from '../foundation/http/route.ts'
+import { models, units } from '../schema/kit-tables.ts'
+import { setups } from '../schema/setups-tables.ts'
+import { loadStudio } from '../studio/settings/settings-routes.ts'
+import { makePresentContext } from './assessment-context.ts'
+import { loadAssessments } from './assessment-store.ts'
+import { loadAllSetups } from './setup-store.ts'
 
 /** Ours or soon ours: what was sold, lost or went back belongs to no system any more. */
 const COUNTED = LIFE_STATE_CODES.filter((code) => LIFE_STATES[code].usable || ['in-repair', 'lent'].includes(code))
@@ -41,24 +42,19 @@ function loadPieces({ db }: AppContext, states: readonly (typeof LIFE_STATE_CODE
     .map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, model, priceMinor: unit.priceMinor }))
 }
 
-/** For each body the most that one setup hangs on it, lens, card and pack aside. */
-function countAttachments({ db }: AppContext): Map<string, { setup: string; attachments: number }> {
-  const interfaces = loadInterfaces(db)
+/** For each body the most that one setup hangs on it, lens, card and pack aside: as the setup is judged today. */
+function countAttachments(app: AppContext): Map<string, { setup: string; attachments: number }> {
   const most = new Map<string, { setup: string; attachments: number }>()
-  for (const setup of db.select().from(setups).where(isNull(setups.archivedAt)).all()) {
-    const things = setup.roles.flatMap((role) => role.things)
-    const holdings = loadHoldings(
-      db,
-      things.flatMap((it) => it.unitId ?? []),
-      things.flatMap((it) => it.stockId ?? []),
-    )
-    const { joints } = checkCompleteness(listPlacedItems(setup, holdings, null), interfaces, setup.links)
+  const all = loadAllSetups(app.db, 'code')
+  const requests = all.map((setup) => ({ setup, context: makePresentContext(app.now(), setup) }))
+  for (const [at, { input }] of loadAssessments(app.db, requests, loadStudio(app.db)).entries()) {
+    const { joints, interfaces } = makeScene(input)
     const counts = new Map<string, number>()
     for (const { host, interfaceCode } of joints) {
       if (interfaces.get(interfaceCode)?.kind === 'carry') counts.set(host.key, (counts.get(host.key) ?? 0) + 1)
     }
     for (const [key, attachments] of counts) {
-      if (attachments > (most.get(key)?.attachments ?? 0)) most.set(key, { setup: setup.code, attachments })
+      if (attachments > (most.get(key)?.attachments ?? 0)) most.set(key, { setup: all[at]?.code ?? '', attachments })
     }
   }
   return most

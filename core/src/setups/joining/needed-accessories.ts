@@ -1,0 +1,92 @@
+import type { Category } from '../../kit/model/category.ts'
+import { isItemOf, type PlacedItem } from '../placed/placed-item.ts'
+import type { Completeness } from './completeness.ts'
+
+/** Kinds that are there for what has to have them: by themselves they lack nothing. A softbox is meant for a lamp that need not have one. */
+const ACCESSORIES: readonly Category[] = [
+  'lens',
+  'lens-adapter',
+  'plate',
+  'head',
+  'arm',
+  'clamp',
+  'coupler',
+  'lead',
+  'strip',
+  'cable',
+  'cable-adapter',
+  'preamp',
+  'card-sleeve',
+]
+
+export const isAccessory = (item: PlacedItem) => ACCESSORIES.some((kind) => isItemOf(item, kind))
+
+/**
+ * Keys of the accessories that something wants: one of their ends meets what a thing has to have, or what another accessory has
+ * to have that is wanted itself. A lead in the wall that feeds nothing, a second lens and a cable that hangs from a free input
+ * are there in case.
+ */
+export function findNeededAccessories(
+  items: readonly PlacedItem[],
+  joints: Completeness['joints'],
+): ReadonlySet<string> {
+  const itemOf = new Map(items.map((it) => [it.key, it]))
+  const needed = new Set<string>()
+  const wants = ({ key, portId }: { key: string; portId: string }) => {
+    const ports = itemOf.get(key)?.ports ?? []
+    const own = ports.find((it) => it.id === portId)
+    // Of the ways to use one end, one that has to be met makes all of them count.
+    return ports.some(
+      (it) =>
+        it.importance !== 'optional' &&
+        (it.id === portId || (it.exclusiveGroup !== null && it.exclusiveGroup === own?.exclusiveGroup)),
+    )
+  }
+  const accessories = new Set(items.filter(isAccessory).map((it) => it.key))
+  for (let size = -1; size !== needed.size; ) {
+    size = needed.size
+    for (const { host, guest } of joints) {
+      for (const [own, other] of [
+        [host, guest],
+        [guest, host],
+      ] as const) {
+        if (!accessories.has(own.key) || !wants(other)) continue
+        if (!accessories.has(other.key) || needed.has(other.key)) needed.add(own.key)
+      }
+    }
+  }
+  return needed
+}
+
+/** What carries something else and nothing is there to be carried by it. */
+const CARRIERS: readonly Category[] = ['plate', 'head', 'arm', 'clamp']
+
+/**
+ * Accessories that are there in case: nothing wants them, and they hang open at an end, join each other alone, or carry nothing.
+ * A cable between two ends that need not be joined joins them all the same. What hangs open goes first: without it what carries
+ * nothing may carry something.
+ */
+export function listInCase(
+  items: readonly PlacedItem[],
+  { joints, unmet }: Pick<Completeness, 'joints' | 'unmet'>,
+): PlacedItem[] {
+  // What has no ends, such as a clamp for cloth, is joined to nothing and meant so.
+  const accessories = items.filter((it) => it.ports.length > 0 && isAccessory(it))
+  if (accessories.length === 0) return []
+  const needed = findNeededAccessories(items, joints)
+  const idle = accessories.filter((it) => !needed.has(it.key))
+  const keys = new Set(idle.map((it) => it.key))
+  const isOpen = new Set(unmet.map((it) => it.thing.key))
+  const joined = new Set(
+    joints.flatMap(({ host, guest }) => [
+      ...(keys.has(guest.key) ? [] : [host.key]),
+      ...(keys.has(host.key) ? [] : [guest.key]),
+    ]),
+  )
+  const loose = idle.filter((it) => isOpen.has(it.key) || !joined.has(it.key))
+  // What rides on another goes before it.
+  const bears = new Set(joints.flatMap(({ host, guest }) => (keys.has(guest.key) ? host.key : [])))
+  const leaves = loose.filter((it) => isOpen.has(it.key) || !bears.has(it.key))
+  if (leaves.length > 0) return leaves
+  return loose.length > 0 ? loose : idle.filter((it) => CARRIERS.some((kind) => isItemOf(it, kind)))
+}
