@@ -122,9 +122,11 @@ function findStandInsOf(
   const kinds = wanted.flatMap((id) => models.get(held.get(id)?.modelId ?? '')?.category ?? [])
   const shelf = loadUnitShelf(db, (model) => kinds.some((kind) => isKindOf(model.category, kind)))
   const store = listFree(shelf, loaded)
+  // Each thing is asked about by itself: that the others are taken too is said beside them, and would hide what fits here.
+  const alone = { ...loaded.input, absences: new Map() }
   return new Map(
     wanted.map((id) => {
-      const found = findStandIns(loaded.input, id, store).slice(0, MOST_OFFERED)
+      const found = findStandIns(alone, id, store).slice(0, MOST_OFFERED)
       return [id, found.map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, name: nameModel(model) }))]
     }),
   )
