@@ -121,7 +121,7 @@ test('from an inventory file to a spending figure', async ({ page }) => {
   await booking.getByLabel('From').fill('11:00')
   await expect(booking).toContainText('booked for Pressed ferns')
   await expect(booking).toContainText('Use HCA-02 in the setup')
-  await expect(booking).toContainText('Herbariumtaken by Pressed ferns')
+  await expect(booking).toContainText('Herbariumbooked for Pressed ferns')
   await page.keyboard.press('Escape')
 
   // 5. The sheet, on screen and on paper.

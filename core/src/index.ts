@@ -37,6 +37,7 @@ export type { PlacePageReply } from './contract/studio/directory-contract.ts'
 export type { FilmRow } from './contract/studio/film-contract.ts'
 export type { ChangeRow, EventRow } from './contract/studio/history-contract.ts'
 export type { StudioReply } from './contract/studio/settings-contract.ts'
+export { type BlockingFault, type Calendar, findAbsence, findAbsences, type Wanted } from './diary/availability.ts'
 export {
   BOOKING_KIND_CODES,
   BOOKING_KINDS,
@@ -51,7 +52,6 @@ export {
 } from './diary/booking.ts'
 export { countFreeStock, findCollisions, findStockShortages, type Hold } from './diary/collisions.ts'
 export { buildPackSheet, listBookingItems } from './diary/pack-sheet.ts'
-export { type BlockingFault, findAbsences } from './diary/presence.ts'
 export { findLikeFraming, type LensOffer, type LikeFraming } from './formulas/picture/framing.ts'
 export { checkVoltageDrop, computeVoltageDrop, OHMS_PER_KILOMETRE } from './formulas/power/voltage-drop.ts'
 export { compareSnapshots, type SnapshotContents } from './kit/counting/snapshot.ts'
@@ -132,7 +132,7 @@ export { type MoreSpecs, SPECS, type SpecFacts, type SpecKey, saySpec } from './
 export { STARTER_MODELS } from './kit/model/starter-models.ts'
 export { makeModelFromTemplate } from './kit/model/template.ts'
 export { ASKED_FACTS, ASKED_SPECS, type TemplateFacts } from './kit/model/template-facts.ts'
-export { type Absence, isOnLoan } from './kit/unit/absence.ts'
+export { type Absence, isOnLoan, type Standing } from './kit/unit/absence.ts'
 export { forecastSpace } from './kit/unit/archive-space.ts'
 export { listManyChanges, type ManyChanges, manyChangesSchema, manySchema } from './kit/unit/change-many.ts'
 export { listOpenDuties, reckonGift, sayDisclosure, sumGifts } from './kit/unit/gift.ts'
@@ -162,6 +162,7 @@ export {
   LIFE_STATE_CODES,
   LIFE_STATES,
   type LifeState,
+  lifeStateSchema,
   type NewUnit,
   NO_PROVENANCE,
   newUnitSchema,
@@ -175,6 +176,7 @@ export {
 } from './kit/unit/unit.ts'
 export { saySoftwareFinding, saySpaceWorking } from './kit/unit/unit-words.ts'
 export { classifyForLuggage } from './kit/worth/air-travel.ts'
+export { countAvailable, listUnusableSpans, type Session } from './kit/worth/sessions.ts'
 export {
   estimateResale,
   findPeakDemand,

@@ -62,15 +62,13 @@ export const bookingCheckSchema = z.object({
       ),
     }),
   ),
+  /** Rooms, people and counted things that are not to be had then, with the reason. */
   clashes: z.array(
     z.object({
-      subject: z.enum(['unit', 'place', 'person']),
+      subject: z.enum(['stock', 'place', 'person']),
+      subjectId: z.string(),
       label: z.string(),
-      title: z.string(),
-      interval: z.object({
-        start: z.number(),
-        end: z.number(),
-      }),
+      absence: absenceSchema,
     }),
   ),
 })

@@ -3,11 +3,12 @@ import { describe, expect, test } from 'vitest'
 import { makeModelFromTemplate } from '../kit/model/template.ts'
 import { EMPTY_UNIT, type Unit } from '../kit/unit/unit.ts'
 import { makeAssignment } from '../setups/setup/setup.ts'
+import { NO_DETAILS } from '../studio/places/place.ts'
 import { overlaps } from '../units/interval.ts'
+import { type Calendar, findAbsence, findAbsences, type Wanted } from './availability.ts'
 import { findHoldInterval, newBookingSchema } from './booking.ts'
 import { countFreeStock, findCollisions, findStockShortages, type Hold } from './collisions.ts'
 import { buildPackSheet, listBookingItems, UNKNOWN_PLACE } from './pack-sheet.ts'
-import { findAbsences } from './presence.ts'
 
 const hold = (bookingId: string, start: number, end: number, rest: Partial<Hold> = {}): Hold => ({
   bookingId,
@@ -114,8 +115,15 @@ describe('what is not there', () => {
     version: 1,
     ...part,
   })
-  const absence = (part: Partial<Unit>, holds: Hold[] = [], faults = new Map()) =>
-    findAbsences([unit(part)], thursday, 'UTC', faults, holds).get('u')?.reason ?? null
+  const calendar: Calendar = {
+    zone: 'UTC',
+    now: at('2026-11-24T09:00'),
+    faults: new Map(),
+    otherHolds: [],
+    lateHolds: [],
+  }
+  const absence = (part: Partial<Unit>, rest: Partial<Calendar> = {}) =>
+    findAbsences([unit(part)], thursday, { ...calendar, ...rest }).get('u')?.reason ?? null
 
   test.each<[Partial<Unit>, string | null]>([
     [{}, null],
@@ -133,14 +141,47 @@ describe('what is not there', () => {
 
   test('what is still out from a booking that is over may not be back in time', () => {
     const late = [hold('bog', 0, thursday.start - 1, { unitIds: ['u'] })]
-    const found = findAbsences([unit({})], thursday, 'UTC', new Map(), [], late)
+    const found = findAbsences([unit({})], thursday, { ...calendar, lateHolds: late })
     expect(found.get('u')).toEqual({ reason: 'late', bookingId: 'bog', title: 'bog', since: thursday.start - 1 })
   })
 
   test('a fault or another booking keeps it away, and touching bookings do not', () => {
-    expect(absence({}, [], new Map([['u', { id: 'f', note: 'dead', reportedAt: 0 }]]))).toBe('fault')
-    expect(absence({}, [hold('b', thursday.end - 1, thursday.end + 9, { unitIds: ['u'] })])).toBe('booked')
-    expect(absence({}, [hold('b', thursday.end, thursday.end + 9, { unitIds: ['u'] })])).toBe(null)
+    const taken = (start: number) => ({ otherHolds: [hold('b', start, thursday.end + 9, { unitIds: ['u'] })] })
+    expect(absence({}, { faults: new Map([['u', { id: 'f', note: 'dead', reportedAt: 0 }]]) })).toBe('fault')
+    expect(absence({}, taken(thursday.end - 1))).toBe('booked')
+    expect(absence({}, taken(thursday.end))).toBe(null)
+  })
+
+  test('a lent or ordered thing that was due and is not back is not counted on, however long ago', () => {
+    const overdue = { now: at('2026-11-26T08:00') }
+    expect(absence({ state: 'lent', dueOn: '2026-11-25' }, overdue)).toBe('state')
+    expect(absence({ state: 'ordered', dueOn: '2026-10-01' }, overdue)).toBe('state')
+  })
+
+  test('rooms, people and counted things are asked after in the same words', () => {
+    const place = (accessUntil: string | null) => ({
+      id: 'room',
+      details: { ...NO_DETAILS, accessUntil, accessTerms: 'key at the gate' },
+    })
+    const asked = (wanted: Wanted, otherHolds: Hold[] = []) =>
+      findAbsence(wanted, thursday, { ...calendar, otherHolds })
+    expect(asked({ subject: 'place', place: place('2026-11-25') })).toEqual({
+      reason: 'closed',
+      until: '2026-11-25',
+      terms: 'key at the gate',
+    })
+    // Its last day can still be used.
+    expect(asked({ subject: 'place', place: place('2026-11-26') })).toBe(null)
+    const other = hold('b', thursday.start, thursday.end, {
+      placeId: 'room',
+      personIds: ['ada'],
+      stock: new Map([['bags', 3]]),
+    })
+    expect(asked({ subject: 'place', place: place(null) }, [other])).toMatchObject({ reason: 'booked', title: 'b' })
+    expect(asked({ subject: 'person', id: 'ada', hasLeft: false }, [other])).toMatchObject({ reason: 'booked' })
+    expect(asked({ subject: 'person', id: 'bo', hasLeft: true })).toEqual({ reason: 'left-team' })
+    const bags = (wanted: number) => asked({ subject: 'stock', id: 'bags', have: 5, wanted }, [other])
+    expect([bags(2), bags(3)]).toEqual([null, { reason: 'short', wanted: 3, free: 2 }])
   })
 })
 

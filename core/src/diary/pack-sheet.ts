@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { CATEGORIES } from '../kit/model/category.ts'
 import { type Model, nameModel } from '../kit/model/model.ts'
+import { type Absence, absenceSchema } from '../kit/unit/absence.ts'
 import { listWithParts } from '../kit/unit/kit-parts.ts'
 import type { Unit } from '../kit/unit/unit.ts'
 import type { Holdings } from '../setups/placed/placed-item.ts'
@@ -19,11 +20,16 @@ export const packLineSchema = z.object({
   massGrams: z.number().nullable(),
   state: itemStateSchema,
   note: z.string(),
+  /** Why it will not be there to be packed; null where it will, or has left. */
+  away: absenceSchema.nullable(),
 })
 export type PackLine = z.infer<typeof packLineSchema>
 
 export const packSheetSchema = z.object({
-  /** Grouped by where the things are fetched from, in the order of the walk: place names sorted, unknown last. */
+  /**
+   * Grouped by where the things are fetched from: first what is not to be had, then place names in the order of the walk,
+   * unknown last. A thing is fetched from where it was seen last, not from where it lives.
+   */
   stops: z.array(
     z.object({
       placeId: z.string().nullable(),
@@ -38,6 +44,7 @@ export const packSheetSchema = z.object({
 })
 export type PackSheet = z.infer<typeof packSheetSchema>
 export const UNKNOWN_PLACE = 'No place recorded'
+export const NOT_HERE = 'Not here'
 
 /** What a booking takes: everything in the roles of its setup, the loose things, and what goes with any of them. */
 export function listBookingItems(
@@ -84,30 +91,40 @@ export function buildPackSheet(
   holdings: Holdings,
   places: ReadonlyMap<string, { name: string }>,
   roleNames: ReadonlyMap<string, string>,
+  absences: ReadonlyMap<string, Absence> = new Map(),
 ): PackSheet {
   const byPlace = new Map<string | null, PackLine[]>()
+  const notHere: PackLine[] = []
   for (const item of items) {
     const found = lookUp(item, holdings)
     if (!found) continue
-    const line = makeLine(item, found, roleNames)
-    const known = byPlace.get(found.placeId)
+    const away = item.state === 'planned' ? (absences.get(item.unitId ?? item.stockId ?? '') ?? null) : null
+    const line = makeLine(item, found, roleNames, away)
+    // Some of a stock may be there although not all of it is.
+    const isHere = away === null || away.reason === 'short'
+    const known = isHere ? byPlace.get(found.placeId) : notHere
     if (known) known.push(line)
     else byPlace.set(found.placeId, [line])
   }
-  const lines = [...byPlace.values()].flat()
+  const lines = [...notHere, ...byPlace.values()].flat()
   return {
-    stops: [...byPlace]
-      .map(([placeId, own]) => ({
-        placeId,
-        place: places.get(placeId ?? '')?.name ?? UNKNOWN_PLACE,
-        lines: own.sort((a, b) => (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0)),
-      }))
-      .sort((a, b) => Number(a.placeId === null) - Number(b.placeId === null) || (a.place < b.place ? -1 : 1)),
+    stops: [
+      ...(notHere.length > 0 ? [{ placeId: null, place: NOT_HERE, lines: sortByTag(notHere) }] : []),
+      ...[...byPlace]
+        .map(([placeId, own]) => ({
+          placeId,
+          place: places.get(placeId ?? '')?.name ?? UNKNOWN_PLACE,
+          lines: sortByTag(own),
+        }))
+        .sort((a, b) => Number(a.placeId === null) - Number(b.placeId === null) || (a.place < b.place ? -1 : 1)),
+    ],
     pieces: lines.reduce((sum, line) => sum + line.quantity, 0),
     massGrams: lines.reduce((sum, line) => sum + (line.massGrams ?? 0) * line.quantity, 0),
     unweighed: lines.filter((line) => line.massGrams === null).length,
   }
 }
+
+const sortByTag = (lines: PackLine[]) => lines.sort((a, b) => (a.tag < b.tag ? -1 : a.tag > b.tag ? 1 : 0))
 
 interface Found {
   tag: string
@@ -116,12 +133,18 @@ interface Found {
 }
 
 function lookUp(item: BookingItem, { units, stock, models }: Holdings): Found | null {
-  const holder = item.unitId ? units.get(item.unitId) : stock.get(item.stockId ?? '')
+  const unit = units.get(item.unitId ?? '')
+  const holder = unit ?? stock.get(item.stockId ?? '')
   const model = models.get(holder?.modelId ?? '')
-  return holder && model ? { tag: holder.tag, placeId: holder.placeId, model } : null
+  return holder && model ? { tag: holder.tag, placeId: unit?.nowPlaceId ?? holder.placeId, model } : null
 }
 
-function makeLine(item: BookingItem, { tag, model }: Found, roleNames: ReadonlyMap<string, string>): PackLine {
+function makeLine(
+  item: BookingItem,
+  { tag, model }: Found,
+  roleNames: ReadonlyMap<string, string>,
+  away: Absence | null,
+): PackLine {
   return {
     unitId: item.unitId,
     stockId: item.stockId,
@@ -134,5 +157,6 @@ function makeLine(item: BookingItem, { tag, model }: Found, roleNames: ReadonlyM
     massGrams: model.specs.massGrams,
     state: item.state,
     note: item.note,
+    away,
   }
 }

@@ -100,8 +100,8 @@ export const todayItemSchema = z
       z.object({
         section: z.literal('collides'),
         code: z.literal('collision'),
-        subject: z.enum(['unit', 'place', 'person']),
-        label: z.string(),
+        /** All that both bookings want at once, things first. */
+        wanted: z.array(z.object({ subject: z.enum(['unit', 'place', 'person']), label: z.string() })),
         from: z.number(),
         until: z.number(),
         bookings: z.array(

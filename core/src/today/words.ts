@@ -43,10 +43,7 @@ export function sayTodayItem(
         text: `${item.daysLeft < 0 ? 'was due back' : 'goes back'} ${words.sayDay(item.dueOn)}${item.bookedFor ? `, yet booked for ${item.bookedFor.title} on ${words.sayWall(item.bookedFor.startsAt)}` : ''}`,
       }
     case 'collision':
-      return {
-        title: `${item.label} is wanted twice`,
-        text: `${listInWords(item.bookings.map((it) => it.title))}, ${words.sayInstant(item.from)} to ${words.sayInstant(item.until)}`,
-      }
+      return sayCollision(item, words)
     case 'stock':
       return {
         title: `${item.label}: ${item.wanted} wanted, ${item.have} owned`,
@@ -80,4 +77,19 @@ export function sayTodayItem(
     default:
       return item satisfies never
   }
+}
+
+/** So many of what two bookings want are named; the rest is counted. */
+const MOST_NAMED = 3
+
+/** One line for two bookings, however much they both want. */
+function sayCollision(item: TodayItem & { code: 'collision' }, words: TimeWords): { title: string; text: string } {
+  const labels = item.wanted.map((it) => it.label)
+  const rest = labels.length - MOST_NAMED
+  const named = rest > 1 ? [...labels.slice(0, MOST_NAMED), `${rest} more`] : labels
+  const bookings = listInWords(item.bookings.map((it) => it.title))
+  const when = `${words.sayInstant(item.from)} to ${words.sayInstant(item.until)}`
+  return labels.length === 1
+    ? { title: `${labels[0]} is wanted twice`, text: `${bookings}, ${when}` }
+    : { title: `${bookings} want the same`, text: `${listInWords(named)}, ${when}` }
 }

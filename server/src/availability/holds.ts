@@ -54,6 +54,8 @@ export function listItems(
 
 /** What bookings hold, of a stretch of time and of what is late, to be asked for any interval within. */
 export interface HoldBook {
+  /** The instant at which it was read. */
+  now: number
   /** The holds that reach into an interval, but for one booking's. */
   within(interval: Interval, exceptBookingId?: string | null): Hold[]
   /** What is still out from bookings that are over, but for one's. */
@@ -85,6 +87,7 @@ export function loadHoldBook(db: Reader, interval: Interval, now: number): HoldB
   const list = (suits: (row: BookingRow) => boolean, exceptBookingId: string | null) =>
     holds.flatMap(({ row, hold }) => (row.id !== exceptBookingId && suits(row) ? [hold] : []))
   return {
+    now,
     within: ({ start, end }, except = null) => list((row) => row.holdStart < end && row.holdEnd > start, except),
     late: (except = null) => list((row) => row.state === 'out' && row.holdEnd < now, except),
     rowOf: (id) => rows.find((row) => row.id === id),
@@ -104,17 +107,17 @@ export function makeHold(
   items: readonly BookingItem[],
   interval: Interval,
 ): Hold {
+  // What came back, or never left with the rest, is held no longer: counted things as well as single ones.
+  const held = items.filter((item) => item.state !== 'back' && item.state !== 'left')
   const stock = new Map<string, number>()
-  for (const item of items) {
+  for (const item of held) {
     if (item.stockId) stock.set(item.stockId, (stock.get(item.stockId) ?? 0) + item.quantity)
   }
   return {
     bookingId: booking.id,
     title: booking.title,
     interval,
-    unitIds: items
-      .filter((item) => item.unitId && item.state !== 'back' && item.state !== 'left')
-      .map((item) => item.unitId ?? ''),
+    unitIds: held.flatMap((item) => item.unitId ?? []),
     stock,
     placeId: booking.placeId,
     personIds: booking.personIds,

@@ -118,7 +118,7 @@ describe('the seven problems of the demo, each found with its figures', () => {
       ['Seed heads, close', 1],
       ['Moss in jars', 1],
     ])
-    expect(sections.collides).toMatchObject([{ label: 'TRI-01 Brindle F8 tripod, fluid head' }])
+    expect(sections.collides).toMatchObject([{ wanted: [{ label: 'TRI-01 Brindle F8 tripod, fluid head' }] }])
     expect(sections.before.map((it: { code: string }) => it.code)).toEqual(
       expect.arrayContaining(['buy', 'mend', 'charge', 'service', 'fetch']),
     )

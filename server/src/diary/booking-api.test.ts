@@ -67,9 +67,11 @@ describe('booking', () => {
         personIds: ['imke', 'bram'],
       }),
     )
-    expect(body.clashes.map((it: { label: string; title: string }) => [it.label, it.title])).toEqual([
-      ['Imke Harrow', 'Head gardener'],
+    expect(
+      body.clashes.map((it: { label: string; absence: { title: string } }) => [it.label, it.absence.title]),
+    ).toEqual([
       ['Glasshouse corner', 'Head gardener'],
+      ['Imke Harrow', 'Head gardener'],
       ['Bram Okeld', 'Winter talk'],
     ])
   })

@@ -1,6 +1,9 @@
 import {
   type Absence,
+  type BookingItem,
   buildPackSheet,
+  findAbsence,
+  findAbsences,
   findCollisions,
   findHoldInterval,
   findInstant,
@@ -12,17 +15,26 @@ import {
   nameModel,
   type Setup,
   type StudioSettings,
+  type Wanted,
 } from '@exemplar/core'
-import { listAbsences } from '../availability/absences.ts'
+import { listAbsences, makeCalendar } from '../availability/absences.ts'
 import { requireBooking } from '../availability/bookings.ts'
 import { isAnyOf, loadHoldings } from '../availability/holdings.ts'
-import { type HoldBook, listItems, loadHoldBook, loadSetups, makeDraftHold, toBooking } from '../availability/holds.ts'
+import {
+  type BookingRow,
+  type HoldBook,
+  listItems,
+  loadHoldBook,
+  loadSetups,
+  makeDraftHold,
+  toBooking,
+} from '../availability/holds.ts'
 import { loadBlockingFaults, loadKin, loadModels, loadPeople, loadPlaces } from '../availability/reference.ts'
 import { refuseField } from '../foundation/base/problem.ts'
 import type { AppContext, Transaction } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { units } from '../schema/kit-tables.ts'
-import type { AssessmentContext } from '../setups/assessment-context.ts'
+import { type AssessmentContext, makeBookingContext } from '../setups/assessment-context.ts'
 import { type AssessmentRequest, loadAssessment } from '../setups/assessment-store.ts'
 import { listFree, loadUnitShelf } from '../setups/free-store.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
@@ -81,11 +93,7 @@ export function checkBooking({ db, now }: AppContext, draft: NewBooking, exceptB
     const name = model ? nameModel(model) : ''
     return { unitId, tag: unit?.tag ?? unitId, name, absence, standIns: standInsOf?.get(unitId) ?? [] }
   })
-  const clashes = findCollisions([own, ...others]).filter(
-    (it) => it.subject !== 'unit' && it.bookingIds.includes(own.bookingId),
-  )
-  const titles = new Map(others.map((hold) => [hold.bookingId, hold.title]))
-  const names = loadSubjectNames(db, clashes)
+  const calendar = makeCalendar(context, settings.zone, blocking, book)
   return {
     interval,
     movedMinutes: {
@@ -95,13 +103,34 @@ export function checkBooking({ db, now }: AppContext, draft: NewBooking, exceptB
     /** Who of the team is taken at that time, and by what. */
     busy: others.flatMap((hold) => hold.personIds.map((personId) => ({ personId, title: hold.title }))),
     troubles: troubles.sort((a, b) => (a.tag < b.tag ? -1 : 1)),
-    clashes: clashes.map((it) => ({
-      subject: it.subject,
-      label: names.get(it.subjectId) ?? it.subjectId,
-      interval: it.interval,
-      title: titles.get(it.bookingIds.find((id) => id !== own.bookingId) ?? '') ?? '',
-    })),
+    clashes: listWanted(db, own).flatMap(({ label, subjectId, wanted }) => {
+      const absence = findAbsence(wanted, interval, calendar)
+      return absence && wanted.subject !== 'unit' ? [{ subject: wanted.subject, subjectId, label, absence }] : []
+    }),
   }
+}
+
+/** Counted things, the room and the people of a booking, as they are asked after. */
+function listWanted(db: Database, own: Hold): { label: string; subjectId: string; wanted: Wanted }[] {
+  const { stock, models } = loadHoldings(db, [], [...own.stock.keys()])
+  const place = loadPlaces(db).get(own.placeId ?? '')
+  const everybody = loadPeople(db)
+  return [
+    ...(place ? [{ label: place.name, subjectId: place.id, wanted: { subject: 'place' as const, place } }] : []),
+    ...own.personIds.map((id) => {
+      const person = everybody.get(id)
+      const hasLeft = person !== undefined && person.archivedAt !== null
+      return { label: person?.name ?? id, subjectId: id, wanted: { subject: 'person' as const, id, hasLeft } }
+    }),
+    ...[...own.stock].flatMap(([id, wanted]) => {
+      const counted = stock.get(id)
+      const model = models.get(counted?.modelId ?? '')
+      const label = counted && model ? `${counted.tag} ${nameModel(model)}` : id
+      return counted
+        ? [{ label, subjectId: id, wanted: { subject: 'stock' as const, id, have: counted.quantity, wanted } }]
+        : []
+    }),
+  ]
 }
 
 /** At most so many things are offered for one that is not free. */
@@ -130,6 +159,26 @@ function findStandInsOf(
       return [id, found.map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, name: nameModel(model) }))]
     }),
   )
+}
+
+/** What of a booking that has not left will not be there to be packed. */
+function findAway(
+  { db, now }: AppContext,
+  row: BookingRow,
+  items: readonly BookingItem[],
+  { units: own, stock }: Pick<ReturnType<typeof loadHoldings>, 'units' | 'stock'>,
+): Map<string, Absence> {
+  if (row.state !== 'pencilled' && row.state !== 'confirmed') return new Map()
+  const context = makeBookingContext(now(), row)
+  const { zone } = loadStudio(db)
+  const calendar = makeCalendar(context, zone, loadBlockingFaults(db), loadHoldBook(db, context.interval, context.now))
+  const away = findAbsences(own.values(), context.interval, calendar)
+  for (const { id, quantity: have } of stock.values()) {
+    const wanted = items.reduce((sum, it) => sum + (it.stockId === id ? it.quantity : 0), 0)
+    const short = findAbsence({ subject: 'stock', id, have, wanted }, context.interval, calendar)
+    if (short) away.set(id, short)
+  }
+  return away
 }
 
 type NamedSubject = { subject: 'unit' | 'place' | 'person'; subjectId: string }
@@ -185,6 +234,6 @@ export function loadBookingPage(app: AppContext, id: string) {
     setup: setup && { id: setup.id, code: setup.code, name: setup.name, tape: setup.tape },
     place: placeOf.get(row.placeId ?? '')?.name ?? null,
     people: row.personIds.map((personId) => names.get(personId) ?? personId),
-    sheet: buildPackSheet(items, holdings, placeOf, roleNames),
+    sheet: buildPackSheet(items, holdings, placeOf, roleNames, findAway(app, row, items, holdings)),
   }
 }

@@ -47,7 +47,11 @@ export const orderRoutes = [
         .set({ state: 'wished', dueOn: null, version: before.version + 1 })
         .where(eq(units.id, id))
         .run()
-      log('state-changed', 'unit', id, { before: 'ordered', after: 'wished', why: 'cancelled by the seller' })
+      log('state-changed', 'unit', id, {
+        before: { state: 'ordered' },
+        after: { state: 'wished' },
+        why: 'cancelled by the seller',
+      })
       const line = tx
         .insert(shoppingLines)
         .values({

@@ -1,6 +1,6 @@
 import { type Category, type Conduit, countCables, findCables, type Port } from '@exemplar/core'
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
-import { listAbsences } from '../availability/absences.ts'
+import { listAbsences, type Stay } from '../availability/absences.ts'
 import { loadHoldBook } from '../availability/holds.ts'
 import { countUsage, loadBlockingFaults, loadInterfaces } from '../availability/reference.ts'
 import { refuseField } from '../foundation/base/problem.ts'
@@ -9,11 +9,16 @@ import type { Database } from '../foundation/database/database.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-import { USABLE_STATES } from './free-store.ts'
 
 const CONDUIT_KINDS: Category[] = ['cable', 'cable-adapter', 'lead', 'strip', 'reel', 'coupler']
 const MOST = 2_000
 const DAY_MS = 86_400_000
+
+const makeToday = (now: number): Stay => ({
+  interval: { start: now, end: now + DAY_MS },
+  exceptBookingId: null,
+  countsBookings: false,
+})
 
 function loadPort(db: Database, unitId: string, portId: string, field: string): Port {
   const row = db
@@ -27,25 +32,23 @@ function loadPort(db: Database, unitId: string, portId: string, field: string): 
   return port
 }
 
-/** Cables, leads and adapters that are free today. */
-export function loadConduits(app: AppContext): Conduit[] {
+/** Cables, leads and adapters that are free through a stay; today where none is said. */
+export function loadConduits(app: AppContext, stay: Stay = makeToday(app.now())): Conduit[] {
   const { db } = app
   const rows = db
     .select({ unit: units, model: models })
     .from(units)
     .innerJoin(models, eq(models.id, units.modelId))
-    .where(and(inArray(models.category, CONDUIT_KINDS), inArray(units.state, USABLE_STATES), isNull(units.archivedAt)))
+    .where(and(inArray(models.category, CONDUIT_KINDS), isNull(units.archivedAt)))
     .orderBy(asc(units.tag))
     .limit(MOST)
     .all()
-  const now = app.now()
-  const interval = { start: now, end: now + DAY_MS }
   const absent = listAbsences(
     rows.map((it) => it.unit),
-    { interval, exceptBookingId: null, countsBookings: false },
+    stay,
     loadStudio(db).zone,
     loadBlockingFaults(db),
-    loadHoldBook(db, interval, now),
+    loadHoldBook(db, stay.interval, app.now()),
   )
   const usesOf = countUsage(db)
   return rows

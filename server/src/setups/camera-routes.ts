@@ -12,7 +12,10 @@ import {
   nameModel,
   type Setup,
 } from '@exemplar/core'
-import { and, eq, inArray, isNull, or } from 'drizzle-orm'
+import { and, eq, isNull, or } from 'drizzle-orm'
+import { listAbsences } from '../availability/absences.ts'
+import { loadHoldBook } from '../availability/holds.ts'
+import { loadBlockingFaults } from '../availability/reference.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { minuteOf, remember } from '../foundation/database/cache.ts'
 import { defineRoute } from '../foundation/http/route.ts'
@@ -21,23 +24,30 @@ import { setups } from '../schema/setups-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { makePresentContext } from './assessment-context.ts'
 import { loadAssessments } from './assessment-store.ts'
-import { USABLE_STATES } from './free-store.ts'
 import { loadAllSetups, loadSetup } from './setup-store.ts'
 
 interface OwnLens extends LensOffer {
   mounts: string[]
 }
 
-/** The studio's lenses with their focal lengths, by what they mount on. */
+/** The studio's lenses that are to be had now, with their focal lengths, by what they mount on. */
 function loadLenses(app: AppContext): OwnLens[] {
-  return app.db
-    .select({ tag: units.tag, model: models })
+  const { db } = app
+  const now = app.now()
+  const rows = db
+    .select({ unit: units, model: models })
     .from(units)
     .innerJoin(models, eq(models.id, units.modelId))
-    .where(and(eq(models.category, 'lens'), inArray(units.state, USABLE_STATES), isNull(units.archivedAt)))
+    .where(and(eq(models.category, 'lens'), isNull(units.archivedAt)))
     .orderBy(units.tag)
     .all()
-    .flatMap(({ tag, model }): OwnLens[] => {
+  const stay = { interval: { start: now, end: now + 1 }, exceptBookingId: null, countsBookings: false }
+  const own = rows.map((it) => it.unit)
+  const book = loadHoldBook(db, stay.interval, now)
+  const absent = listAbsences(own, stay, loadStudio(db).zone, loadBlockingFaults(db), book)
+  return rows
+    .filter(({ unit }) => !absent.has(unit.id))
+    .flatMap(({ unit: { tag }, model }): OwnLens[] => {
       const { focalMinMm: least, focalMaxMm: most } = model.specs.more
       const focalMinMm = typeof least === 'number' ? least : typeof most === 'number' ? most : null
       if (focalMinMm === null) return []

@@ -22,7 +22,7 @@ import type { AssessmentContext } from './assessment-context.ts'
 
 /** Ours, and not to be had: worth naming where nothing else would do. */
 const AWAY_STATES = ['in-repair', 'lent', 'ordered', 'wished'] as const
-export const USABLE_STATES = LIFE_STATE_CODES.filter((code) => LIFE_STATES[code].usable)
+const USABLE_STATES = LIFE_STATE_CODES.filter((code) => LIFE_STATES[code].usable)
 
 /** How many things of the store are looked at for one judgement; more would not change what is offered first. */
 const MOST_LOOKED_AT = 300

@@ -70,9 +70,10 @@ export const startRoutes = [
   defineRoute('get /setups/:id/sound-routes', ({ params, query }, app) => {
     const loaded = loadCase(app, params.id ?? '', query.bookingId)
     const { setup, input } = loaded
+    // What is away carries no sound, and neither does what another booking holds at that time.
     const own = [...input.holdings.units.values()].flatMap((unit) => {
       const model = input.holdings.models.get(unit.modelId)
-      return model ? [{ unit, model }] : []
+      return model && !input.absences.has(unit.id) ? [{ unit, model }] : []
     })
     const devices = own.map(
       ({ unit, model }): SoundDevice => ({ unitId: unit.id, tag: unit.tag, model, isInSetup: true }),
@@ -84,7 +85,7 @@ export const startRoutes = [
     const ownCables = own.filter(({ model }) => model.category === 'cable' || model.category === 'cable-adapter')
     const conduits: Conduit[] = [
       ...ownCables.map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, model, usedBySetups: 0 })),
-      ...loadConduits(app).filter(
+      ...loadConduits(app, loaded.context).filter(
         (it) => !input.holdings.units.has(it.unitId) && ['cable', 'cable-adapter'].includes(it.model.category),
       ),
     ]

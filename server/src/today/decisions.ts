@@ -1,10 +1,22 @@
-import { addDays, checkSeason, countDays, findDate, nameModel, saySeason, type TodayItem } from '@exemplar/core'
-import { and, desc, eq, inArray, isNotNull, isNull, lte, max, sql } from 'drizzle-orm'
+import {
+  addDays,
+  checkSeason,
+  countDays,
+  findDate,
+  findStartOfDay,
+  nameModel,
+  saySeason,
+  type TodayItem,
+} from '@exemplar/core'
+import { and, desc, eq, gt, inArray, isNotNull, isNull, lte, max, ne, sql } from 'drizzle-orm'
 import { isAnyOf } from '../availability/holdings.ts'
+import { listItems, loadSetups } from '../availability/holds.ts'
+import { loadKin } from '../availability/reference.ts'
 import { listOpenFaults } from '../bench/bench-routes.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { loadUsedIn } from '../kit/unit/unit-list.ts'
 import { loadSpending } from '../ledger/ledger-routes.ts'
+import { bookings } from '../schema/diary-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { setupUnits } from '../schema/setups-tables.ts'
 import { events } from '../schema/studio-tables.ts'
@@ -101,8 +113,9 @@ function listIdle(db: Database, today: string, zone: string): TodayItem[] {
     .groupBy(events.subjectId)
     .all()
   const outOf = new Map(lastOut.map((it) => [it.unitId, it.at]))
+  const bookedUntil = findBookedUntil(db, findStartOfDay(addDays(today, -IDLE_DAYS), zone))
   return dearest
-    .map((it) => ({ ...it, at: outOf.get(it.unit.id) ?? null }))
+    .map((it) => ({ ...it, at: latest(outOf.get(it.unit.id), bookedUntil.get(it.unit.id)) }))
     .flatMap(({ unit, maker, name, at }): TodayItem[] => {
       const since = at === null ? (unit.acquiredOn ?? today) : findDate(at, zone)
       const days = countDays(since, today)
@@ -123,4 +136,28 @@ function listIdle(db: Database, today: string, zone: string): TodayItem[] {
       ]
     })
     .slice(0, 3)
+}
+
+const latest = (...instants: (number | null | undefined)[]): number | null =>
+  instants.reduce<number | null>((last, at) => (at != null && (last === null || at > last) ? at : last), null)
+
+/** When the last booking ends that wants a thing, of those that end after an instant: taken out or not, past or to come. */
+function findBookedUntil(db: Database, since: number): Map<string, number> {
+  const rows = db
+    .select()
+    .from(bookings)
+    .where(and(gt(bookings.holdEnd, since), ne(bookings.state, 'cancelled')))
+    .all()
+  const setupOf = loadSetups(
+    db,
+    rows.flatMap((row) => row.setupId ?? []),
+  )
+  const kin = loadKin(db)
+  const until = new Map<string, number>()
+  for (const row of rows) {
+    for (const { unitId } of listItems(row, setupOf, kin)) {
+      if (unitId) until.set(unitId, Math.max(until.get(unitId) ?? 0, row.holdEnd))
+    }
+  }
+  return until
 }

@@ -78,25 +78,35 @@ export function listLoans({ db, settings, today, now, book }: TodayContext): Tod
   })
 }
 
+const SUBJECT_ORDER = ['unit', 'place', 'person']
+
 export function listCollisions({ db, settings, now, today, book }: TodayContext): TodayItem[] {
   const interval = { start: now, end: findStartOfDay(addDays(today, DAYS_AHEAD), settings.zone) }
   const holds = book.within(interval)
   const titles = new Map(holds.map((hold) => [hold.bookingId, hold.title]))
   const found = findCollisions(holds)
   const labels = loadSubjectNames(db, found)
-  const collisions = found.map(
-    (it): TodayItem => ({
-      key: `collision/${it.subjectId}/${it.bookingIds.join('/')}`,
-      level: it.subject === 'unit' ? 'stop' : 'warn',
+  const pairs = new Map<string, typeof found>()
+  for (const it of found) {
+    const pair = [...it.bookingIds].sort().join('/')
+    pairs.set(pair, [...(pairs.get(pair) ?? []), it])
+  }
+  // Two bookings that want twelve things at once are one matter to settle.
+  const collisions = [...pairs].map(([pair, own]): TodayItem => {
+    const { bookingIds } = own[0] as (typeof found)[number]
+    return {
+      key: `collision/${pair}`,
+      level: own.some((it) => it.subject === 'unit') ? 'stop' : 'warn',
       section: 'collides',
       code: 'collision',
-      subject: it.subject,
-      label: labels.get(it.subjectId) ?? it.subjectId,
-      from: it.interval.start,
-      until: it.interval.end,
-      bookings: it.bookingIds.map((id) => ({ id, title: titles.get(id) ?? '' })),
-    }),
-  )
+      wanted: own
+        .map(({ subject, subjectId }) => ({ subject, label: labels.get(subjectId) ?? subjectId }))
+        .sort((x, y) => SUBJECT_ORDER.indexOf(x.subject) - SUBJECT_ORDER.indexOf(y.subject)),
+      from: Math.min(...own.map((it) => it.interval.start)),
+      until: Math.max(...own.map((it) => it.interval.end)),
+      bookings: bookingIds.map((id) => ({ id, title: titles.get(id) ?? '' })),
+    }
+  })
   const counted = db
     .select({ stock, name: models.name })
     .from(stock)

@@ -168,7 +168,10 @@ function makeFetch(db: Database, { row, setup }: Ahead): TodayItem {
     items.flatMap((it) => it.unitId ?? []),
     items.flatMap((it) => it.stockId ?? []),
   )
-  const from = [...holdings.units.values(), ...holdings.stock.values()].map((it) => it.placeId)
+  const from = [
+    ...[...holdings.units.values()].map((it) => it.nowPlaceId ?? it.placeId),
+    ...[...holdings.stock.values()].map((it) => it.placeId),
+  ]
   const { id, title, startsAt } = row
   const pieces = items.reduce((sum, it) => sum + it.quantity, 0)
   return {

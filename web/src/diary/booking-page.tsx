@@ -1,4 +1,4 @@
-import { type BookingReply, formatMass, formatMinutes, type NewBooking, sayVerdict } from '@exemplar/core'
+import { type BookingReply, formatMass, formatMinutes, type NewBooking, sayAbsence, sayVerdict } from '@exemplar/core'
 import { Printer } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -21,6 +21,7 @@ import { Empty, Section, Tag, Waiting } from '../foundation/parts/page-parts.tsx
 import { SheetDialog } from '../foundation/parts/sheet-dialog.tsx'
 import { TapeStrip } from '../foundation/parts/tape.tsx'
 import { sayTime, sayWall } from '../foundation/words/calendar-words.ts'
+import { useTimeWords } from '../foundation/words/time-words.ts'
 import { useBookingChangeOverQuery } from '../setups/rig-api.ts'
 import { useSetupChanges } from '../setups/use-setup-changes.ts'
 import { ChangeOverSteps } from '../setups/views/change-over-steps.tsx'
@@ -210,6 +211,7 @@ function ComesAfter({ booking }: { booking: BookingReply }) {
 }
 
 function Sheet({ booking }: { booking: BookingReply }) {
+  const words = useTimeWords()
   const { sheet } = booking
   if (sheet.pieces === 0)
     return <Empty title="Nothing to pack">This booking holds a room or time, but no things.</Empty>
@@ -246,6 +248,11 @@ function Sheet({ booking }: { booking: BookingReply }) {
                     {line.name}
                     {line.state !== 'planned' && <span className="ml-2 text-[12px] text-quiet">{line.state}</span>}
                     {line.note && <span className="ml-2 text-[12px] text-quiet">{line.note}</span>}
+                    {line.away && (
+                      <span className="block text-[13px]">
+                        <Mark level="stop">{sayAbsence(line.away, words)}</Mark>
+                      </span>
+                    )}
                   </td>
                   <td className="w-2/5 text-quiet">{line.role}</td>
                 </tr>

@@ -64,11 +64,11 @@ export function BookingTroubles({
         </li>
       ))}
       {clashes.map((clash) => (
-        <li key={clash.label + clash.interval.start} className="border-b border-rule px-3 py-2 last:border-0">
-          <Mark level="warn">{clash.label}</Mark>
-          <p className="ml-4.5 text-[13px] text-quiet">
-            taken by {clash.title}, {words.sayInstant(clash.interval.start)} to {words.sayInstant(clash.interval.end)}
-          </p>
+        <li key={clash.subjectId} className="border-b border-rule px-3 py-2 last:border-0">
+          <Mark level={clash.subject === 'stock' || clash.absence.reason === 'closed' ? 'stop' : 'warn'}>
+            {clash.label}
+          </Mark>
+          <p className="ml-4.5 text-[13px] text-quiet">{sayAbsence(clash.absence, words)}</p>
         </li>
       ))}
       {movedMinutes.start !== 0 && (

@@ -1,6 +1,8 @@
-import type { BookingReply } from '@exemplar/core'
+import { type BookingReply, sayAbsence } from '@exemplar/core'
 import type { ReactNode } from 'react'
+import { Mark } from '../foundation/parts/mark.tsx'
 import { TapeStrip } from '../foundation/parts/tape.tsx'
+import { useTimeWords } from '../foundation/words/time-words.ts'
 
 export type Line = BookingReply['sheet']['stops'][number]['lines'][number]
 
@@ -9,6 +11,7 @@ export const keyOf = (line: { unitId: string | null; stockId: string | null }): 
 
 /** One row for a thumb: what it is, and what to say about it. */
 export function FlowRow({ line, isDone, children }: { line: Line; isDone: boolean; children: ReactNode }) {
+  const words = useTimeWords()
   return (
     <li
       className={`grid min-h-[60px] grid-cols-[1fr_auto] items-center gap-2.5 border-b border-rule px-4 py-2.5 ${isDone ? 'bg-ok-wash' : ''}`}
@@ -20,6 +23,11 @@ export function FlowRow({ line, isDone, children }: { line: Line; isDone: boolea
           {line.name}
         </span>
         <span className="block text-[13px] text-quiet">{line.role}</span>
+        {line.away && (
+          <span className="block text-[13px]">
+            <Mark level="stop">{sayAbsence(line.away, words)}</Mark>
+          </span>
+        )}
       </span>
       <span className="flex gap-1.5">{children}</span>
     </li>

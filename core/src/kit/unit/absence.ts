@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { LIFE_STATES, type LifeState, lifeStateSchema, type Unit } from './unit.ts'
-/** Why a setup cannot count on a thing at some time. Dates are calendar days of the studio. */
+/** Why a thing, a stock, a room or a person cannot be counted on at some time. Dates are calendar days of the studio. */
 export const absenceSchema = z.discriminatedUnion('reason', [
   z.object({
     reason: z.literal('state'),
@@ -31,17 +31,34 @@ export const absenceSchema = z.discriminatedUnion('reason', [
     title: z.string(),
     since: z.number(),
   }),
+  z.object({
+    reason: z.literal('closed'),
+    /** The last day on which the room may be used. */
+    until: z.string(),
+    terms: z.string(),
+  }),
+  z.object({
+    reason: z.literal('short'),
+    /** So many pieces are wanted, and so many of a stock are not held by anybody else. */
+    wanted: z.number(),
+    free: z.number(),
+  }),
+  z.object({ reason: z.literal('left-team') }),
 ])
 export type Absence = z.infer<typeof absenceSchema>
 
+/** What of a thing says whether it can be there. */
+export type Standing = Pick<Unit, 'id' | 'state' | 'dueOn' | 'acquisition'>
+
 /**
  * Absence that follows from the thing alone: its state of life, or a loan that ends before the last day it is needed.
- * A loan due on the day itself is still here on that day; a lent thing due back before the first day counts as here.
- * A repair's date is only hoped for, so a thing in repair is absent whatever its date says.
+ * A loan due on the day itself is still here on that day; a lent thing due back before the first day counts as here, unless
+ * that day is over and it is not back. A repair's date is only hoped for, so a thing in repair is absent whatever its date says.
  */
-export function findOwnAbsence(unit: Unit, firstDay: string, lastDay: string): Absence | null {
+export function findOwnAbsence(unit: Standing, firstDay: string, lastDay: string, today: string): Absence | null {
   if (!LIFE_STATES[unit.state].usable) {
-    const isBack = unit.dueOn !== null && unit.dueOn < firstDay && canReturn(unit.state)
+    const { dueOn, state } = unit
+    const isBack = dueOn !== null && dueOn < firstDay && dueOn >= today && canReturn(state)
     return isBack ? null : { reason: 'state', state: unit.state, backOn: unit.dueOn }
   }
   if (isOnLoan(unit) && unit.dueOn !== null && unit.dueOn < lastDay) {

@@ -1,20 +1,21 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
+import { countAvailable, listUnusableSpans } from './sessions.ts'
 import { estimateResale, findPeakDemand, isRisk, measureUse, valueSetups } from './use-and-worth.ts'
 
 describe('use', () => {
   const facts = {
     acquiredOn: '2022-11-24',
     costMinor: 120_000,
-    outOn: Array.from({ length: 24 }, () => '2025-01-01'),
-    sessionsSince: 96,
+    usedOn: Array.from({ length: 24 }, () => '2025-01-01'),
+    availableSessions: 96,
     lastFailedOn: null,
   }
 
-  test('four years, 24 times out of 96: a quarter of the sessions, £300 a year, £50 a time', () => {
+  test('four years, 24 of 96 sessions: a quarter of the sessions, £300 a year, £50 a time', () => {
     expect(measureUse(facts, '2026-11-24')).toEqual({
-      timesOut: 24,
-      lastOutOn: facts.outOn.at(-1),
+      timesUsed: 24,
+      lastUsedOn: facts.usedOn.at(-1),
       share: 0.25,
       ageDays: 1461,
       perYearMinor: 30_000,
@@ -23,13 +24,13 @@ describe('use', () => {
     })
   })
 
-  test('what failed lately, is young, or was never out has not proved itself, and what is unknown is not made up', () => {
+  test('what failed lately, is young, or was never used has not proved itself, and what is unknown is not made up', () => {
     expect(measureUse({ ...facts, lastFailedOn: '2026-01-01' }, '2026-11-24').hasProvedItself).toBe(false)
     expect(measureUse({ ...facts, acquiredOn: '2026-01-01' }, '2026-11-24')).toMatchObject({
       perYearMinor: null,
       hasProvedItself: false,
     })
-    expect(measureUse({ ...facts, outOn: [], sessionsSince: 0, acquiredOn: null }, '2026-11-24')).toMatchObject({
+    expect(measureUse({ ...facts, usedOn: [], availableSessions: 0, acquiredOn: null }, '2026-11-24')).toMatchObject({
       share: null,
       ageDays: null,
       perUseMinor: null,
@@ -128,5 +129,39 @@ describe('what a setup is worth', () => {
       ),
       { seed: 9 },
     )
+  })
+})
+
+describe('sessions for which a thing was to be had', () => {
+  const at = (day: string) => Date.parse(`${day}T09:00:00Z`)
+  const session = (on: string, ...ids: string[]) => ({ on, at: at(on), unitIds: new Set(ids) })
+  const sessions = [
+    session('2026-01-10', 'a'),
+    session('2026-02-10', 'b'),
+    session('2026-03-10'),
+    session('2026-04-10'),
+  ]
+
+  test('what came later had no part in what was before, two on one day are two', () => {
+    const unit = { id: 'a', acquiredOn: '2026-02-10' }
+    expect(countAvailable(sessions, { ...unit, id: 'x' }, [])).toBe(3)
+    const twice = [...sessions, session('2026-04-10', 'a')]
+    expect(countAvailable(twice, { id: 'x', acquiredOn: null }, [])).toBe(5)
+    // It served before the day it is said to have come: that session counts all the same.
+    expect(countAvailable(sessions, unit, [])).toBe(4)
+  })
+
+  test('in repair it was not to be had, unless it served', () => {
+    const spans = listUnusableSpans(
+      [
+        { at: at('2026-02-01'), before: 'in-service', after: 'in-repair' },
+        { at: at('2026-03-20'), before: 'in-repair', after: 'in-service' },
+      ],
+      'in-service',
+    )
+    expect(spans).toEqual([{ start: at('2026-02-01'), end: at('2026-03-20') }])
+    expect(countAvailable(sessions, { id: 'x', acquiredOn: null }, spans)).toBe(2)
+    expect(countAvailable(sessions, { id: 'b', acquiredOn: null }, spans)).toBe(3)
+    expect(listUnusableSpans([], 'lost')).toEqual([{ start: Number.NEGATIVE_INFINITY, end: Number.POSITIVE_INFINITY }])
   })
 })

@@ -8,49 +8,50 @@ export interface UseFacts {
   acquiredOn: string | null
   /** Price with everything spent on it since, less what came in. */
   costMinor: number | null
-  /** Days on which it was taken out, as `yyyy-mm-dd`, one for each time. */
-  outOn: readonly string[]
-  /** Days on which anything at all was taken out while it was here. */
-  sessionsSince: number
+  /** The days of the sessions in which it served, as `yyyy-mm-dd`, one for each. */
+  usedOn: readonly string[]
+  /** Sessions in which it served or could have: it was here, and neither in repair nor lent nor out of use. */
+  availableSessions: number
   /** The last fault that made it unusable; null where there was none. */
   lastFailedOn: string | null
 }
 export const useFiguresSchema = z.object({
-  timesOut: z.number(),
-  lastOutOn: z.string().nullable(),
-  /** Share of the sessions since it came in which it was out; null where there was none. */
+  /** In how many sessions it served, taken along or standing ready. */
+  timesUsed: z.number(),
+  lastUsedOn: z.string().nullable(),
+  /** Share of the sessions for which it was to be had in which it served; null where there was none. */
   share: z.number().nullable(),
   ageDays: z.number().nullable(),
   perYearMinor: amount(z.number().nullable()),
   perUseMinor: amount(z.number().nullable()),
-  /** Old, often out, and not failing: what to buy again. */
+  /** Old, often used, and not failing: what to buy again. */
   hasProvedItself: z.boolean(),
 })
 export type UseFigures = z.infer<typeof useFiguresSchema>
 const DAYS_OF_YEAR = 365.25
-/** Three years, twenty times out, and two years without failing. Common practice. */
-const PROVED = { ageDays: 3 * 365, timesOut: 20, soundDays: 2 * 365 }
+/** Three years, twenty times used, and two years without failing. Common practice. */
+const PROVED = { ageDays: 3 * 365, timesUsed: 20, soundDays: 2 * 365 }
 
 export function measureUse(
-  { acquiredOn, costMinor, outOn, sessionsSince, lastFailedOn }: UseFacts,
+  { acquiredOn, costMinor, usedOn, availableSessions, lastFailedOn }: UseFacts,
   today: string,
 ): UseFigures {
   const ageDays = acquiredOn === null ? null : Math.max(0, countDays(acquiredOn, today))
-  const timesOut = outOn.length
+  const timesUsed = usedOn.length
   const soundDays = lastFailedOn === null ? Number.POSITIVE_INFINITY : countDays(lastFailedOn, today)
   return {
-    timesOut,
-    lastOutOn: [...outOn].sort().at(-1) ?? null,
-    share: sessionsSince > 0 ? Math.min(1, timesOut / sessionsSince) : null,
+    timesUsed,
+    lastUsedOn: [...usedOn].sort().at(-1) ?? null,
+    share: availableSessions > 0 ? timesUsed / availableSessions : null,
     ageDays,
     // Under a year a cost per year would only say how new it is.
     perYearMinor:
       costMinor === null || ageDays === null || ageDays < DAYS_OF_YEAR
         ? null
         : roundHalfAwayFromZero((costMinor * DAYS_OF_YEAR) / ageDays),
-    perUseMinor: costMinor === null || timesOut === 0 ? null : roundHalfAwayFromZero(costMinor / timesOut),
+    perUseMinor: costMinor === null || timesUsed === 0 ? null : roundHalfAwayFromZero(costMinor / timesUsed),
     hasProvedItself:
-      ageDays !== null && ageDays >= PROVED.ageDays && timesOut >= PROVED.timesOut && soundDays >= PROVED.soundDays,
+      ageDays !== null && ageDays >= PROVED.ageDays && timesUsed >= PROVED.timesUsed && soundDays >= PROVED.soundDays,
   }
 }
 
@@ -64,7 +65,7 @@ export function estimateResale(priceMinor: number, ageDays: number): number {
   return roundHalfAwayFromZero(priceMinor * share)
 }
 
-/** Out in so large a share of the sessions that its failing would stop the work, with nothing of its kind to stand in. */
+/** Used in so large a share of the sessions that its failing would stop the work, with nothing of its kind to stand in. */
 export function isRisk(share: number | null, standIns: number): boolean {
   return share !== null && share >= 0.5 && standIns === 0
 }

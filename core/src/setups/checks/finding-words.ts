@@ -59,6 +59,12 @@ export function sayAbsence(absence: Absence, words: TimeWords): string {
       return `booked for ${absence.title}, ${words.sayInstant(absence.start)} to ${words.sayInstant(absence.end)}`
     case 'late':
       return `still out with ${absence.title}, due back ${words.sayInstant(absence.since)}`
+    case 'closed':
+      return `closed by then: it can be used until ${words.sayDay(absence.until)}${absence.terms ? ` (${absence.terms})` : ''}`
+    case 'short':
+      return `short: ${absence.wanted} wanted, ${absence.free} free at that time`
+    case 'left-team':
+      return 'no longer in the team'
     default:
       return absence satisfies never
   }

@@ -119,8 +119,25 @@ describe('the lead to a spot', () => {
   // By hand: 0.3 m down, 1 m and 2 m along the walls, 0.9 m up: 4.2 m; 15 % slack makes 4.83 m.
   test('goes down, square along the walls and up, with slack', () => {
     expect(listLeadWays([socket], { xMm: 2000, yMm: 2000, zMm: 900 }, 15)).toEqual([
-      { socketId: 's', name: 'Low', circuitId: 'c', wayMm: 4200, leadMm: 4830 },
+      { socketId: 's', name: 'Low', circuitId: 'c', via: 'floor', wayMm: 4200, leadMm: 4830 },
     ])
+  })
+
+  // By hand: 2.6 m less 2.45 m, with 15 % slack 0.173 m; before, it went down to the floor and up again.
+  test('[F7] straight from a ceiling socket to what hangs under it, overhead to what hangs beside it', () => {
+    const ceiling = { ...socket, xMm: 2000, yMm: 2000, zMm: 2600 }
+    const wayTo = (xMm: number, zMm: number) => listLeadWays([ceiling], { xMm, yMm: 2000, zMm }, 0)[0]
+    expect(listLeadWays([ceiling], { xMm: 2000, yMm: 2000, zMm: 2450 }, 15)[0]).toMatchObject({
+      via: 'straight',
+      wayMm: 150,
+      leadMm: 173,
+    })
+    expect(wayTo(3500, 2400)).toMatchObject({ via: 'overhead', wayMm: 1700 })
+    // A table lamp across the room: nobody lets a lead hang through the air.
+    expect(wayTo(3500, 900)).toMatchObject({ via: 'floor', wayMm: 5000 })
+    // At the limit: 0.3 m aside is still right under it, a millimetre more is not.
+    expect([wayTo(2300, 900)?.via, wayTo(2301, 900)?.via]).toEqual(['straight', 'floor'])
+    expect([wayTo(3500, 2000)?.via, wayTo(3500, 1999)?.via]).toEqual(['overhead', 'floor'])
   })
 
   test('the nearest comes first, and no lead is shorter than the straight line', () => {

@@ -100,13 +100,20 @@ export const manyRoutes = [
       const lines = makeLines(app, tx, body)
       const set = makeSet(body.changes, now)
       for (const { id, changes } of lines.filter(isTouched)) {
-        const before = tx.select({ version: units.version }).from(units).where(eq(units.id, id)).get()
+        const before = tx
+          .select({ version: units.version, state: units.state })
+          .from(units)
+          .where(eq(units.id, id))
+          .get()
         tx.update(units)
           .set({ ...set, version: (before?.version ?? 0) + 1 })
           .where(eq(units.id, id))
           .run()
         const kind = body.changes.archive ? 'archived' : body.changes.state ? 'state-changed' : 'changed'
-        log(kind, 'unit', id, { changes })
+        const states = body.changes.state
+          ? { before: { state: before?.state }, after: { state: body.changes.state } }
+          : {}
+        log(kind, 'unit', id, { changes, ...states })
       }
       return report(lines)
     })

@@ -14,9 +14,11 @@ import {
   listKindsOf,
   type unitListQuery,
 } from '@exemplar/core'
-import { like } from 'drizzle-orm'
+import { isNull, like } from 'drizzle-orm'
 import { z } from 'zod'
-import { loadHolds } from '../../availability/holds.ts'
+import { listAbsences } from '../../availability/absences.ts'
+import { loadHoldBook } from '../../availability/holds.ts'
+import { loadBlockingFaults } from '../../availability/reference.ts'
 import type { AppContext } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
 import { prepare } from '../../foundation/database/statements.ts'
@@ -176,8 +178,7 @@ function makeWhere(app: AppContext, filter: KitFilter, match: string | null): { 
   if (filter.setupId)
     ask('EXISTS (SELECT 1 FROM setup_units s WHERE s.unit_id = u.id AND s.setup_id = ?)', filter.setupId)
   if (filter.freeOn) {
-    ask(`u.state IN (${quote(USABLE)})`)
-    ask('u.id NOT IN (SELECT value FROM json_each(?))', JSON.stringify(listHeldOn(app, filter.freeOn)))
+    ask('u.id NOT IN (SELECT value FROM json_each(?))', JSON.stringify(listAbsentOn(app, filter.freeOn)))
   }
   if (filter.idleMonths) {
     const since = app.now() - filter.idleMonths * 30.4375 * 86_400_000
@@ -214,11 +215,15 @@ const ONLY: Readonly<Record<Exclude<KitOnly, 'archived'>, string>> = {
   'no-price': "u.price_minor IS NULL AND u.provenance ->> '$.valueMinor' IS NULL",
 }
 
-/** Ids of what some booking holds at any time of a day. */
-function listHeldOn(app: AppContext, day: string): string[] {
-  const { zone } = loadStudio(app.db)
+/** Ids of what cannot be counted on through the whole of a day, for any reason. */
+function listAbsentOn(app: AppContext, day: string): string[] {
+  const { db } = app
+  const { zone } = loadStudio(db)
   const interval = { start: findStartOfDay(day, zone), end: findStartOfDay(addDays(day, 1), zone) }
-  return [...new Set(loadHolds(app.db, interval).flatMap((hold) => [...hold.unitIds]))]
+  const { id, state, dueOn, acquisition } = units
+  const live = db.select({ id, state, dueOn, acquisition }).from(units).where(isNull(units.archivedAt)).all()
+  const stay = { interval, exceptBookingId: null, countsBookings: true }
+  return [...listAbsences(live, stay, zone, loadBlockingFaults(db), loadHoldBook(db, interval, app.now())).keys()]
 }
 
 /** Which setups count on each of the units, in the order of their codes. */

@@ -1,21 +1,30 @@
 import {
+  type BookingKind,
   CATEGORIES,
   type Category,
+  countAvailable,
   estimateResale,
   findDate,
   findPeakDemand,
+  type Interval,
   isRisk,
   LIFE_STATES,
+  lifeStateSchema,
+  listUnusableSpans,
   type Model,
   measureUse,
   nameModel,
+  type Session,
   type Sharing,
   valueSetups,
 } from '@exemplar/core'
-import { and, eq, isNull } from 'drizzle-orm'
-import { loadHolds } from '../../availability/holds.ts'
+import { and, eq, inArray, isNull, lte } from 'drizzle-orm'
+import { z } from 'zod'
+import { listItems, loadHolds, loadSetups } from '../../availability/holds.ts'
+import { loadKin } from '../../availability/reference.ts'
 import type { AppContext } from '../../foundation/database/app-context.ts'
 import { faults } from '../../schema/bench-tables.ts'
+import { bookings } from '../../schema/diary-tables.ts'
 import { entries } from '../../schema/ledger-tables.ts'
 import { setupStock, setups } from '../../schema/setups-tables.ts'
 import { events } from '../../schema/studio-tables.ts'
@@ -54,33 +63,79 @@ function countUsable(units: Live['units'], modelOf: ReadonlyMap<string, Model>):
   return counts
 }
 
-/** How many of these days, which are in order, are that day or later. */
-function countFrom(days: readonly string[], from: string | null): number {
-  if (from === null) return days.length
-  let [low, high] = [0, days.length]
-  while (low < high) {
-    const middle = (low + high) >> 1
-    if ((days[middle] ?? '') < from) low = middle + 1
-    else high = middle
-  }
-  return days.length - low
+/** What is done with the kit in the house or away from it; what only keeps things ready or away is no session. */
+const SESSION_KINDS: BookingKind[] = ['shoot', 'other-use', 'let']
+
+/** Every session that has begun, in the order of time, with the things that served in it: what was taken out, or stood ready. */
+function listSessions({ db, now }: AppContext, zone: string): Session[] {
+  const rows = db
+    .select()
+    .from(bookings)
+    .where(
+      and(
+        inArray(bookings.kind, SESSION_KINDS),
+        inArray(bookings.state, ['confirmed', 'out', 'back']),
+        lte(bookings.holdStart, now()),
+      ),
+    )
+    .orderBy(bookings.holdStart)
+    .all()
+  const setupOf = loadSetups(
+    db,
+    rows.flatMap((row) => row.setupId ?? []),
+  )
+  const kin = loadKin(db)
+  return rows.map((row) => ({
+    on: findDate(row.holdStart, zone),
+    at: row.holdStart,
+    unitIds: new Set(
+      listItems(row, setupOf, kin).flatMap((it) => (it.unitId && it.state !== 'left' ? [it.unitId] : [])),
+    ),
+  }))
 }
 
-/** How often each thing was out, and what that cost. */
-function listUse({ db }: AppContext, { units, models }: Live, today: string, zone: string) {
-  const taken = db
-    .select({ unitId: events.subjectId, at: events.at })
-    .from(events)
-    .where(and(eq(events.subjectType, 'unit'), eq(events.kind, 'checked-out'), eventStands))
-    .all()
-  // What was taken out together left at the same instant.
-  const dayOf = new Map([...new Set(taken.map((it) => it.at))].map((at) => [at, findDate(at, zone)]))
-  const outs = groupBy(
-    taken,
+const stateChange = z.object({
+  before: z.object({ state: lifeStateSchema }),
+  after: z.object({ state: lifeStateSchema }),
+})
+
+/** When each thing was not to be had: out of use by a fault, or in a state that cannot be used. */
+function listOutages({ db }: AppContext, units: Live['units']): Map<string, Interval[]> {
+  const changed = groupBy(
+    db
+      .select({ unitId: events.subjectId, at: events.at, data: events.data })
+      .from(events)
+      .where(and(eq(events.subjectType, 'unit'), eq(events.kind, 'state-changed'), eventStands))
+      .orderBy(events.id)
+      .all(),
     (it) => it.unitId,
-    (it) => dayOf.get(it.at) ?? '',
+    ({ at, data }) => ({ at, read: stateChange.safeParse(data) }),
   )
-  const sessions = [...new Set([...outs.values()].flat())].sort()
+  const broken = groupBy(
+    db.select().from(faults).where(eq(faults.severity, 'unusable')).all(),
+    (it) => it.unitId,
+    (it): Interval => ({ start: it.reportedAt, end: it.mendedAt ?? Number.POSITIVE_INFINITY }),
+  )
+  return new Map(
+    units.map(({ id, state }) => {
+      const changes = (changed.get(id) ?? []).flatMap(({ at, read }) =>
+        read.success ? [{ at, before: read.data.before.state, after: read.data.after.state }] : [],
+      )
+      return [id, [...listUnusableSpans(changes, state), ...(broken.get(id) ?? [])]]
+    }),
+  )
+}
+
+/** In how many sessions each thing served, and what that cost. */
+function listUse(app: AppContext, { units, models }: Live, today: string, zone: string) {
+  const { db } = app
+  const sessions = listSessions(app, zone)
+  const outages = listOutages(app, units)
+  const used = groupBy(
+    sessions.flatMap(({ on, unitIds }) => [...unitIds].map((unitId) => ({ on, unitId }))),
+    (it) => it.unitId,
+    (it) => it.on,
+  )
   const spent = groupBy(
     db.select().from(entries).all(),
     (it) => it.unitId,
@@ -100,8 +155,8 @@ function listUse({ db }: AppContext, { units, models }: Live, today: string, zon
       {
         acquiredOn: unit.acquiredOn,
         costMinor: money ? money.reduce((sum, it) => sum + it, 0) : unit.priceMinor,
-        outOn: outs.get(unit.id) ?? [],
-        sessionsSince: countFrom(sessions, unit.acquiredOn),
+        usedOn: used.get(unit.id) ?? [],
+        availableSessions: countAvailable(sessions, unit, outages.get(unit.id) ?? []),
         lastFailedOn: failed.get(unit.id)?.sort().at(-1) ?? null,
       },
       today,
@@ -184,7 +239,7 @@ function listSetupValues({ db }: AppContext, { units }: Live, sharing: Sharing) 
   }))
 }
 
-/** What cards, drives and packs hold together. */
+/** What the cards, drives and packs that are in use hold together. */
 function listCapacities({ units, models }: Live) {
   const modelOf = new Map(models.map((it) => [it.id, it]))
   const sums = new Map<string, { label: string; pieces: number; megabytes: number; milliwattHours: number }>()
@@ -192,7 +247,7 @@ function listCapacities({ units, models }: Live) {
     const model = modelOf.get(unit.modelId)
     const megabytes = model?.specs.capacityMegabytes ?? 0
     const milliwattHours = Math.round(((model?.specs.energyMilliwattHours ?? 0) * (unit.healthPercent ?? 100)) / 100)
-    if (!model || megabytes + milliwattHours === 0) continue
+    if (!model || !LIFE_STATES[unit.state].usable || megabytes + milliwattHours === 0) continue
     const known = sums.get(model.category) ?? {
       label: CATEGORIES[model.category].label,
       pieces: 0,

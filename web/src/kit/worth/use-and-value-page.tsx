@@ -19,8 +19,8 @@ type Order = keyof typeof ORDERS
 type Use = FiguresReply['use'][number]
 
 const COMPARE: Readonly<Record<Order, (a: Use, b: Use) => number>> = {
-  most: (a, b) => b.timesOut - a.timesOut,
-  least: (a, b) => a.timesOut - b.timesOut || (b.ageDays ?? 0) - (a.ageDays ?? 0),
+  most: (a, b) => b.timesUsed - a.timesUsed,
+  least: (a, b) => a.timesUsed - b.timesUsed || (b.ageDays ?? 0) - (a.ageDays ?? 0),
   dear: (a, b) => (b.perUseMinor ?? -1) - (a.perUseMinor ?? -1),
 }
 
@@ -70,7 +70,7 @@ function UseTable({ use }: { use: Use[] }) {
   const may = useMay()
   const sorted = [...use].sort((a, b) => COMPARE[order](a, b) || (a.tag < b.tag ? -1 : 1))
   return (
-    <Section title="How often it is out">
+    <Section title="How often it is used">
       <div className="max-w-60 py-2">
         <SelectField label="First" value={order} onChange={(event) => setOrder(event.target.value as Order)}>
           {Object.entries(ORDERS).map(([code, label]) => (
@@ -87,7 +87,7 @@ function UseTable({ use }: { use: Use[] }) {
               <th scope="col">Tag</th>
               <th scope="col">Thing</th>
               <th scope="col" className="text-right">
-                Times out
+                Times used
               </th>
               <th scope="col" className="hidden text-right sm:table-cell">
                 Of sessions
@@ -113,18 +113,18 @@ function UseTable({ use }: { use: Use[] }) {
                 <td>
                   <Link to={`/kit/${it.id}`}>{it.name}</Link>
                   {it.hasProvedItself && <Mark level="ok">proved itself</Mark>}
-                  {order === 'least' && it.lastOutOn && (
-                    <span className="block text-[12px] text-quiet">last out on {sayDayWithYear(it.lastOutOn)}</span>
+                  {order === 'least' && it.lastUsedOn && (
+                    <span className="block text-[12px] text-quiet">last used on {sayDayWithYear(it.lastUsedOn)}</span>
                   )}
                   {it.isRisk && <Mark level="warn">nothing of its kind could stand in</Mark>}
-                  {order === 'least' && it.timesOut === 0 && it.resaleMinor !== null && (
+                  {order === 'least' && it.timesUsed === 0 && it.resaleMinor !== null && (
                     <span className="block text-[12px] text-quiet">might bring about {say(it.resaleMinor)}</span>
                   )}
-                  {order === 'least' && it.timesOut === 0 && it.reason && (
+                  {order === 'least' && it.timesUsed === 0 && it.reason && (
                     <span className="block text-[12px] text-quiet">kept because: {it.reason}</span>
                   )}
                 </td>
-                <td className="figures text-right">{it.timesOut}</td>
+                <td className="figures text-right">{it.timesUsed}</td>
                 <td className="figures hidden text-right sm:table-cell">
                   {it.share === null ? '–' : `${Math.round(it.share * 100)} %`}
                 </td>

@@ -7,6 +7,8 @@ import { MeasureField, useMeasures } from '../../foundation/form/measures.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { Section } from '../../foundation/parts/page-parts.tsx'
 
+const VIA = { floor: 'over the floor', overhead: 'overhead', straight: 'straight' } as const
+
 /** How long a lead each socket takes to a spot in the plan, and what a load at its end loses on the way. */
 export function LeadMap({ place }: { place: PlacePageReply }) {
   const { data: studio } = useStudioQuery()
@@ -81,7 +83,10 @@ export function LeadMap({ place }: { place: PlacePageReply }) {
           {rows.map((it) => (
             <tr key={it.socketId}>
               <td>
-                {it.name} <span className="text-quiet">{it.circuit}</span>
+                {it.name}{' '}
+                <span className="text-quiet">
+                  {it.circuit}, {VIA[it.via]}
+                </span>
               </td>
               <td className="figures text-right">{sayLength(it.leadMm)}</td>
               <td className="text-right">
@@ -96,9 +101,9 @@ export function LeadMap({ place }: { place: PlacePageReply }) {
         </tbody>
       </table>
       <p className="mt-2 text-[12px] text-quiet">
-        Down, square along the walls, up again, and {slack} % slack; copper at 20 °C, warm copper loses a fifth more.
-        Keep leads off walkways and from under tripod legs, or cover them. Local codes and a licensed electrician
-        decide.
+        Down, square along the walls and up again; overhead where both ends are high, straight where one is right above
+        the other; with {slack} % slack; copper at 20 °C, warm copper loses a fifth more. Keep leads off walkways and
+        from under tripod legs, or cover them. Local codes and a licensed electrician decide.
       </p>
     </Section>
   )
