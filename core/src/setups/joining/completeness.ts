@@ -4,9 +4,9 @@ import type { FindingLevel } from '../../studio/finding.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import type { CableRun } from '../setup/cable-run.ts'
 import { splitEnds, splitIntoComponents } from './components.ts'
-import { hasCycle, type JoinedPair, listPairs, matchWithoutCycles } from './cycles.ts'
+import { hasCycle, type JoinedPair, listPairs, matchWithoutCycles, type RinglessMatching } from './cycles.ts'
 import { settleLoads, sumOverload } from './load-settling.ts'
-import { type BipartiteGraph, findGuestHallSet, findHallSet, type HallSet, type Matching } from './matching.ts'
+import { findGuestHallSet, findHallSet, type HallSet } from './matching.ts'
 import {
   buildNodeGraph,
   buildPortGraph,
@@ -49,6 +49,8 @@ export interface UnmetNeed {
   rivals: string[]
   /** What there is for all of them together. */
   supply: string[]
+  /** No other way of joining would meet it; otherwise none was found, and there may be one. */
+  isProven: boolean
 }
 
 export interface UnknownJoint {
@@ -115,13 +117,12 @@ function judgePart(
   const pairs = bits.flatMap((it) => it.pairs)
   if (!hasCycle(pairs, interfaces) && sumOverload(pairs, interfaces) === 0) return merge(bits)
   const built = buildPortGraph(things, interfaces, rule)
-  const { matching, graph } = matchWithoutCycles(built, interfaces)
-  return describeMatching(built, graph, settleLoads(built, matching, interfaces), rule)
+  const found = matchWithoutCycles(built, interfaces)
+  return describeMatching(built, { ...found, matching: settleLoads(built, found.matching, interfaces) }, rule)
 }
 
 function describeBest(built: PortGraph, interfaces: ReadonlyMap<string, Interface>, rule: Rule): JudgedEnds {
-  const { matching, graph } = matchWithoutCycles(built, interfaces)
-  return describeMatching(built, graph, matching, rule)
+  return describeMatching(built, matchWithoutCycles(built, interfaces), rule)
 }
 
 function merge(parts: readonly Completeness[]): Completeness {
@@ -132,16 +133,17 @@ function merge(parts: readonly Completeness[]): Completeness {
   }
 }
 
-function describeMatching(built: PortGraph, graph: BipartiteGraph, matching: Matching, rule: Rule): JudgedEnds {
+function describeMatching(built: PortGraph, found: RinglessMatching, rule: Rule): JudgedEnds {
+  const { graph, matching, isProven } = found
   const pairs = listPairs(built, matching)
   const unmet = new Map<string, UnmetNeed>()
   for (const [at, node] of built.hosts.entries()) {
     if (node.priority === null || matching.guestOfHost[at] !== -1) continue
-    addUnmet(unmet, node, findHallSet(graph, matching, at), built.hosts, built.guests)
+    addUnmet(unmet, node, findHallSet(graph, matching, at), built.hosts, built.guests, isProven)
   }
   for (const [at, node] of built.guests.entries()) {
     if (node.priority === null || matching.hostOfGuest[at] !== -1) continue
-    addUnmet(unmet, node, findGuestHallSet(graph, matching, at), built.guests, built.hosts)
+    addUnmet(unmet, node, findGuestHallSet(graph, matching, at), built.guests, built.hosts, isProven)
   }
   return {
     pairs,
@@ -178,6 +180,7 @@ function addUnmet(
   hall: HallSet,
   own: PortNode[],
   others: PortNode[],
+  isProven: boolean,
 ): void {
   const port = node.ports[0]
   if (!port || node.priority === null) return
@@ -197,6 +200,7 @@ function addUnmet(
     level: LEVEL_OF_RANK[node.priority] ?? 'advise',
     rivals: listTags(hall.wanting, own).filter((tag) => tag !== node.thing.tag),
     supply: listTags(hall.wanted, others),
+    isProven,
   })
 }
 

@@ -60,7 +60,10 @@ export interface RinglessMatching {
   matching: Matching
   /** The graph without the joints that were taken away, in which the matching is best. */
   graph: BipartiteGraph
-  /** Looked for until nothing better could be left; otherwise it is only the best that was found. */
+  /**
+   * As few essential ends are open as any way of joining could leave; otherwise it is only the best that was found, and
+   * there may be a better one.
+   */
   isProven: boolean
 }
 
@@ -76,7 +79,11 @@ interface Attempt {
  * and no cable has both ends in one thing. Where the plain matching has such a ring or loop, each of its joints is taken away in
  * turn, and what is best of all that remains is looked at first: the first without a ring is the best there is.
  */
-export function matchWithoutCycles(built: PortGraph, interfaces: ReadonlyMap<string, Interface>): RinglessMatching {
+export function matchWithoutCycles(
+  built: PortGraph,
+  interfaces: ReadonlyMap<string, Interface>,
+  mostTried = MOST_TRIED,
+): RinglessMatching {
   const attempt = (graph: BipartiteGraph): Attempt => {
     const matching = matchBest(graph, built)
     return {
@@ -86,7 +93,7 @@ export function matchWithoutCycles(built: PortGraph, interfaces: ReadonlyMap<str
     }
   }
   const left = [attempt(built.graph)]
-  for (let tried = 0; tried < MOST_TRIED; tried++) {
+  for (let tried = 0; tried < mostTried; tried++) {
     const best = left.reduce((a, b) => (isFewer(b.bound, a.bound) ? b : a))
     const pairs = listPairs(built, best.matching)
     const ring = findLoop(pairs) ?? findRing(pairs, interfaces)
@@ -94,7 +101,53 @@ export function matchWithoutCycles(built: PortGraph, interfaces: ReadonlyMap<str
     left.splice(left.indexOf(best), 1)
     left.push(...ring.map((isOf) => attempt(withoutJoints(best.graph, built, isOf))))
   }
-  return breakEveryRing(built, interfaces)
+  const found = breakEveryRing(built, interfaces)
+  const fewest = Math.max(Math.min(...left.map((it) => it.bound[1] ?? 0)), countGroundless(built, interfaces))
+  return { ...found, isProven: (countOpen(found.graph, found.matching)[0] ?? 0) <= fewest }
+}
+
+/**
+ * How many ends are open however all is joined, because what they belong to could only be carried by each other: each group of
+ * such things has at least one that stands on nothing.
+ */
+function countGroundless({ hosts, guests, graph }: PortGraph, interfaces: ReadonlyMap<string, Interface>): number {
+  const carriersOf = new Map<PlacedItem, Set<PlacedItem>>()
+  for (const guest of guests) if (guest.priority === 0) carriersOf.set(guest.thing, new Set())
+  for (const [at, edges] of graph.edges.entries()) {
+    const host = hosts[at]
+    for (const other of edges) {
+      const guest = guests[other]
+      if (host && guest?.priority === 0 && carries(host, guest, interfaces)) {
+        carriersOf.get(guest.thing)?.add(host.thing)
+      }
+    }
+  }
+  const inAir = new Map(carriersOf)
+  // What has no such end stands by itself, and what that could carry may stand too.
+  for (let before = -1; before !== inAir.size; ) {
+    before = inAir.size
+    for (const [thing, carriers] of inAir) if ([...carriers].some((it) => !inAir.has(it))) inAir.delete(thing)
+  }
+  return countGroups(inAir)
+}
+
+/** How many groups there are of things that hang together, over whatever carries what. */
+function countGroups(carriersOf: ReadonlyMap<PlacedItem, ReadonlySet<PlacedItem>>): number {
+  const neighbours = new Map([...carriersOf].map(([thing, carriers]) => [thing, new Set(carriers)]))
+  for (const [thing, carriers] of carriersOf) for (const it of carriers) neighbours.get(it)?.add(thing)
+  const seen = new Set<PlacedItem>()
+  let groups = 0
+  for (const start of neighbours.keys()) {
+    if (seen.has(start)) continue
+    groups++
+    for (const queue = [start]; queue.length > 0; ) {
+      const thing = queue.pop() as PlacedItem
+      if (seen.has(thing)) continue
+      seen.add(thing)
+      queue.push(...(neighbours.get(thing) ?? []))
+    }
+  }
+  return groups
 }
 
 /** Takes joints away until no ring is left: no longer surely the best, but never in the air. */

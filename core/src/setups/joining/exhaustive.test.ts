@@ -2,13 +2,43 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import { thingOf } from '../placed/random-things.fixture.ts'
-import { INTERFACES } from '../placed/things.fixture.ts'
+import { INTERFACES, makeThing } from '../placed/things.fixture.ts'
 import { checkCompleteness } from './completeness.ts'
+import { matchWithoutCycles } from './cycles.ts'
 import { costOf, countFewestOpen, findLeastCost, keyOf, listEnds, mayJoin } from './joining.fixture.ts'
+import { buildPortGraph } from './port-graph.ts'
+
+const CODES = ['thread-1-4', 'thread-3-8', 'spigot-16']
 
 const someThings = fc
   .tuple(thingOf(0), thingOf(1), thingOf(2), thingOf(3))
   .chain((things) => fc.subarray(things, { minLength: 1 }))
+
+/** Brackets that could carry each other, on feet or not, with what some of them are for. */
+const ringProne = fc
+  .array(fc.tuple(fc.nat(2), fc.nat(2), fc.boolean()), { minLength: 2, maxLength: 5 })
+  .map((sketches) =>
+    sketches.map(([foot, top, hasFoot], at) =>
+      makeThing({
+        key: `T${at}`,
+        category: 'arm',
+        ports: [
+          ...(hasFoot || at > 0
+            ? [
+                {
+                  id: 'foot',
+                  interfaces: CODES[foot] as string,
+                  side: 'guest' as const,
+                  importance: 'essential' as const,
+                },
+              ]
+            : []),
+          { id: 'top', interfaces: CODES[top] as string, side: 'host' as const, importance: 'optional' as const },
+          { id: 'side', interfaces: CODES[foot] as string, side: 'host' as const, importance: 'optional' as const },
+        ],
+      }),
+    ),
+  )
 
 describe('completeness against trying every way of joining', () => {
   test('2,000 random little sets: as few ends stay open as any way of joining can leave', () => {
@@ -48,6 +78,29 @@ describe('completeness against trying every way of joining', () => {
       { numRuns: 2_000 },
     )
     expect(withChoice).toBeGreaterThan(100)
+  })
+
+  test('[V19] what is called proven without looking at every way leaves as few essential ends open as looking at them', () => {
+    const found = { proven: 0, unproven: 0, wrong: 0 }
+    fc.assert(
+      fc.property(ringProne, (things) => {
+        const built = buildPortGraph(things, INTERFACES)
+        const countEssential = ({ matching }: ReturnType<typeof matchWithoutCycles>) =>
+          built.hosts.filter((it, at) => it.priority === 0 && matching.guestOfHost[at] === -1).length +
+          built.guests.filter((it, at) => it.priority === 0 && matching.hostOfGuest[at] === -1).length
+        const best = matchWithoutCycles(built, INTERFACES)
+        const hasty = matchWithoutCycles(built, INTERFACES, 0)
+        expect(best.isProven).toBe(true)
+        if (!hasty.isProven) found.unproven++
+        else if (countEssential(hasty) > 0) found.proven++
+        if (countEssential(hasty) > countEssential(best)) found.wrong++
+        // Nobody is told "cannot" where there is a way.
+        if (hasty.isProven) expect(countEssential(hasty)).toBe(countEssential(best))
+      }),
+      { numRuns: 1_000 },
+    )
+    // It has to have met both, and ways that were truly missed.
+    expect(Math.min(found.proven, found.unproven, found.wrong), JSON.stringify(found)).toBeGreaterThan(0)
   })
 
   test('every joint that is reported keeps the rules, and no end is used twice', () => {

@@ -6,7 +6,7 @@ import type { Policies } from '../../studio/policy/resolved-policies.ts'
 import { findHallSet, findMatching } from '../joining/matching.ts'
 import { canJoin, listNodes } from '../joining/port-graph.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
-import { listPlacedItems, type PlacedItem, placeUnit } from '../placed/placed-item.ts'
+import { isItemOf, listPlacedItems, type PlacedItem, placeUnit, readFigure } from '../placed/placed-item.ts'
 import type { FreeItem, Store } from '../placed/store.ts'
 import type { Remedy } from '../setup/remedy.ts'
 import { remedySchema } from '../setup/remedy.ts'
@@ -79,14 +79,7 @@ export function chooseForRoles(input: AssessmentInput, store: Store, faulty: Rea
     const units = store.units.filter(
       (it) => !taken.has(it.unit.id) && roles.some((role) => suitsRole(role, it.model, it.unit.id)),
     )
-    const context: Weighing = { input, standing, makers, faulty }
-    const costs = roles.map((role) =>
-      units.map((it) => (suitsRole(role, it.model, it.unit.id) ? weigh(it, role, context) : null)),
-    )
-    const columns = assignAtLeastCost(
-      costs,
-      roles.map((role) => PENALTY[role.importance]),
-    )
+    const { columns, context } = assignRoles(roles, units, { input, standing, makers, faulty })
     for (const [at, role] of roles.entries()) {
       const it = units[columns[at] ?? -1]
       if (!it) continue
@@ -105,6 +98,45 @@ export function chooseForRoles(input: AssessmentInput, store: Store, faulty: Rea
     left.push(...explainLeft(roles, units, columns))
   }
   return { choices, left, remedies: choices.map(makeRemedy) }
+}
+
+/**
+ * Who fills which role, at the least cost. Where all lamps are to be alike, each colour that they could agree on is tried, so
+ * that those chosen in one go match each other as well as those that stand.
+ */
+function assignRoles(roles: readonly Role[], units: readonly FreeItem[], base: Weighing) {
+  const penalties = roles.map((role) => PENALTY[role.importance])
+  const plain = roles.map((role) =>
+    units.map((it) => (suitsRole(role, it.model, it.unit.id) ? weigh(it, role, base) : null)),
+  )
+  const tries = listCommonColours(roles, units, base).map((kelvin) => {
+    const costs = plain.map((row, at) =>
+      row.map((cost, column) => (cost === null ? null : cost + costColour(units[column], roles[at], kelvin))),
+    )
+    const columns = assignAtLeastCost(costs, penalties)
+    const total = columns.reduce((sum, column, at) => sum + (costs[at]?.[column] ?? penalties[at] ?? 0), 0)
+    return { columns, context: { ...base, kelvin }, total }
+  })
+  return tries.reduce((best, it) => (it.total < best.total ? it : best))
+}
+
+/**
+ * The colours to try: the lower ends of the ranges of all lamps in question, as ranges that have a point in common share the
+ * highest of those; of them the ones that every lamp reaches that stands. Null where lamps need not match, or cannot.
+ */
+function listCommonColours(
+  roles: readonly Role[],
+  units: readonly FreeItem[],
+  { input, standing }: Weighing,
+): [number | null, ...(number | null)[]] {
+  const wantsLamps = roles.some(({ wants }) => wants !== null && isKindOf(wants, 'light'))
+  if (!wantsLamps || input.policies.school('colour').way !== 'match') return [null]
+  const standingLamps = standing.filter((it) => isItemOf(it, 'light'))
+  const there = standingLamps.flatMap((it) => findColours(it) ?? [])
+  const points = new Set([...units, ...standingLamps].flatMap((it) => findColours(it)?.least ?? []))
+  const common = [...points].filter((kelvin) => there.every((it) => reaches(it, kelvin))).sort((a, b) => a - b)
+  const [first, ...rest] = common
+  return first === undefined ? [null] : [first, ...rest]
 }
 
 /** What has to fit another thing that is chosen, and so is chosen after it. */
@@ -127,7 +159,6 @@ function weigh(it: FreeItem, role: Role, { input, standing, makers, faulty }: We
     COST.claim * Math.min(COST.mostClaims, it.usedBySetups) +
     (wantsOneMaker && makers.size > 0 && !makers.has(it.model.maker) ? COST.otherMaker : 0) +
     COST.weakness * Math.min(COST.mostWeaknesses, countWeaknesses(it)) +
-    (matchesColour(it, role, input, standing) === false ? COST.otherColour : 0) +
     (isHere(it, input) ? 0 : COST.elsewhere) +
     (it.unit.state === 'standby' ? COST.standby : 0) +
     COST.worn * Math.round((100 - (it.unit.healthPercent ?? 100)) / 10)
@@ -141,30 +172,28 @@ function isHere({ unit }: FreeItem, { where }: AssessmentInput): boolean {
   return room !== null && room.id === findRoom(where.placeId, where.places)?.id
 }
 
-/**
- * Where all lamps are to be alike: whether its range of colour meets that of every lamp that stands here. Null where that
- * is not asked, or not recorded.
- */
-function matchesColour(
-  { model }: FreeItem,
-  { wants }: Role,
-  { policies, holdings }: AssessmentInput,
-  standing: readonly PlacedItem[],
-): boolean | null {
-  if (wants === null || !isKindOf(wants, 'light') || policies.school('colour').way !== 'match') return null
-  const own = findColours(model)
-  const others = standing.flatMap(({ key }) => {
-    const other = holdings.models.get(holdings.units.get(key)?.modelId ?? '')
-    return other && isKindOf(other.category, 'light') ? (findColours(other) ?? []) : []
-  })
-  if (!own || others.length === 0) return null
-  return others.every((it) => it.least <= own.most && own.least <= it.most)
+const isLampRole = ({ wants }: Role) => wants !== null && isKindOf(wants, 'light')
+
+/** What a lamp costs that cannot be brought to the common colour; of which nobody knows, half of that. */
+function costColour(it: FreeItem | undefined, role: Role | undefined, kelvin: number | null): number {
+  if (kelvin === null || !it || !role || !isLampRole(role)) return 0
+  const own = findColours(it)
+  if (!own) return COST.otherColour / 2
+  return reaches(own, kelvin) ? 0 : COST.otherColour
 }
 
-function findColours({ specs }: FreeItem['model']): { least: number; most: number } | null {
-  const { kelvinMin, kelvinMax } = specs.more
-  if (typeof kelvinMin !== 'number' && typeof kelvinMax !== 'number') return null
-  return { least: Number(kelvinMin ?? kelvinMax), most: Number(kelvinMax ?? kelvinMin) }
+interface Colours {
+  least: number
+  most: number
+}
+
+const reaches = ({ least, most }: Colours, kelvin: number) => least <= kelvin && kelvin <= most
+
+function findColours(it: Pick<PlacedItem, 'model'>): Colours | null {
+  const least = readFigure(it, 'kelvinMin')
+  const most = readFigure(it, 'kelvinMax')
+  const one = least ?? most
+  return one === null ? null : { least: least ?? one, most: most ?? one }
 }
 
 /** What the crew saw itself: hearsay never counts against a thing. */
@@ -194,11 +223,15 @@ function fits(
   return mounts.every((guest) => hosts.some((host) => canJoin(host, guest, interfaces)))
 }
 
-function listReasons(it: FreeItem, role: Role, { input, standing, makers, faulty }: Weighing): ChoiceReason[] {
+/** With the colour that all lamps are to reach; null where they need not, or cannot. */
+type Colouring = Weighing & { kelvin: number | null }
+
+function listReasons(it: FreeItem, role: Role, { input, standing, makers, faulty, kelvin }: Colouring): ChoiceReason[] {
   const reasons: ChoiceReason[] = []
   if (isFollower(role) && fits(it, role, input, standing)) reasons.push('fits')
   if (isHere(it, input)) reasons.push('here-already')
-  if (matchesColour(it, role, input, standing)) reasons.push('same-colour')
+  const colours = findColours(it)
+  if (kelvin !== null && isLampRole(role) && colours && reaches(colours, kelvin)) reasons.push('same-colour')
   if (followsOneSystem(input.policies) && makers.has(it.model.maker)) reasons.push('same-maker')
   if (it.usedBySetups === 0) reasons.push('unclaimed')
   if (!faulty.has(it.unit.id) && countWeaknesses(it) === 0) reasons.push('sound')

@@ -11,6 +11,7 @@ import { consent } from '../checks/people/consent.ts'
 import { owners } from '../checks/people/owners.ts'
 import { skills } from '../checks/people/skills.ts'
 import { cameraRoom } from '../checks/picture/camera-room.ts'
+import { focalLength } from '../checks/picture/focal-length.ts'
 import { imageCircle } from '../checks/picture/image-circle.ts'
 import { circuitLoad, circuitLoadSchema, circuitLoadSum } from '../checks/power/circuit-load.ts'
 import { leadLoad } from '../checks/power/lead-load.ts'
@@ -52,6 +53,7 @@ export const CHECKS = [
   crewNotes,
   demands,
   emptyRoles,
+  focalLength,
   imageCircle,
   keptPictures,
   lackingFacts,

@@ -63,6 +63,7 @@ describe('findings', () => {
       missing: 1,
       rivals: [],
       supply: [],
+      isProven: true,
       itemKey: 'LGT-03',
       side: 'host',
       ...part,

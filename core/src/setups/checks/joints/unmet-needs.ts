@@ -20,6 +20,8 @@ export interface NeedUnmet {
   missing: number
   rivals: string[]
   supply: string[]
+  /** No way of joining would meet it; otherwise not every way was looked at. */
+  isProven: boolean
 }
 
 /** An accessory that nothing in the setup wants: a second lead, another lens. */
@@ -57,17 +59,18 @@ export const unmetNeeds = defineCheck<NeedUnmet | JoinsNothing>({
       replaceable: ({ itemKey }) => [itemKey],
       seeks: ({ interfaces }) => ({ interfaces: interfaces.map((it) => it.code) }),
       toBuy: (finding, store) => (countFitting(finding, store) === 0 ? whatToBuy(finding, store) : null),
+      couldStop: true,
       isSmaller: (after, before) => after.missing < before.missing,
     },
   },
 })
 
 function describe(need: UnmetNeed, { interfaces }: Scene) {
-  const { thing, side, wanted, missing, level, rivals, supply } = need
+  const { thing, side, wanted, missing, level, rivals, supply, isProven } = need
   return {
     ...ofItem(thing),
     about: [thing.key, need.portId],
-    level,
+    level: isProven || level !== 'stop' ? level : ('unknown' as const),
     code: 'need-unmet' as const,
     itemKey: thing.key,
     side,
@@ -76,6 +79,7 @@ function describe(need: UnmetNeed, { interfaces }: Scene) {
     missing,
     rivals,
     supply,
+    isProven,
   }
 }
 
@@ -138,7 +142,11 @@ function sayUnmet(finding: NeedUnmet): FindingWords {
     finding.interfaces.some((it) => it.code === 'shoe') && rivals.length > 0
       ? ' A bracket with cold shoes carries more than one.'
       : ''
-  return plain(sayTitle(finding), wants + among + bracket)
+  // Where it was not proven, it is a question: somebody may know the way that was not found.
+  const unproven = finding.isProven
+    ? ''
+    : ' Not every way of joining all this was looked at, so there may be one: say what stands on what.'
+  return plain(sayTitle(finding), wants + among + bracket + unproven)
 }
 
 /** "Fenn A pack", "1/4-20 thread screw"; a mains lead or a "9 V cell" says by its own name what is wanted. */

@@ -34,6 +34,8 @@ export const cameraAngleSchema = z.object({
   focalMaxMm: z.number().nullable(),
   /** The one in use, where it is known. */
   focalMm: z.number().nullable(),
+  /** What the role says, which the lens need not reach. */
+  focalSetMm: z.number().nullable(),
   activeWidthMm: z.number().nullable(),
   distanceMm: z.number().nullable(),
   heightMm: z.number().nullable(),
@@ -70,7 +72,9 @@ function describeAngle(
   const focalMinMm = readFigure(glass, 'focalMinMm') ?? readFigure(glass, 'focalMaxMm')
   const focalMaxMm = readFigure(glass, 'focalMaxMm') ?? focalMinMm
   const set = role.position?.focalMm ?? lensRole?.position?.focalMm ?? null
-  const focalMm = set ?? (focalMinMm === focalMaxMm ? focalMinMm : null)
+  // What was set for another lens says nothing of this one.
+  const isReached = set !== null && (focalMinMm === null || focalMinMm <= set) && set <= (focalMaxMm ?? set)
+  const focalMm = isReached ? set : focalMinMm === focalMaxMm ? focalMinMm : null
   const sensorWidthMm = readFigure(camera, 'sensorWidthMm')
   const activeWidthMm = camera.recordingMode?.activeWidthMm ?? sensorWidthMm
   const distanceMm = role.position?.distanceMm ?? null
@@ -86,6 +90,7 @@ function describeAngle(
     focalMinMm,
     focalMaxMm,
     focalMm,
+    focalSetMm: set,
     activeWidthMm,
     distanceMm,
     heightMm: role.position?.heightMm ?? null,

@@ -1,0 +1,103 @@
+import { describe, expect, test } from 'vitest'
+import { useQuickEntry } from './quick-entry.fixture.ts'
+
+/** What fills a role, and what ratings are asked, from an empty instance by quick entry. */
+const { call, add, build, judge, answer } = useQuickEntry()
+
+describe('[V5] minutes for every card, whatever its form', () => {
+  test.each([
+    ['sd', null],
+    ['micro-sd', null],
+    ['cfexpress-b', null],
+    [null, 'Larch card'],
+  ])('64 GB at 800 Mbit/s hold nine minutes of an hour: %s %s', async (standard, own) => {
+    const ends = { kind: 'card', hostName: 'slot', guestName: 'card', standard: null, viaCableOnly: false }
+    const cardForm = standard ?? (await call('POST', '/interfaces', { ...ends, label: own })).code
+    const camera = await add('camera', 'One', { kilobitsPerSecond: 800_000, cardForm, massGrams: 700 })
+    const card = await add('card', 'Card', { capacityMegabytes: 64_000, cardForm })
+    const id = await build([{ name: 'A', wants: 'camera', things: [camera, card] }], { plannedMinutes: 60 })
+    const short = (await judge(id)).of('cards-short')
+    expect(short).toMatchObject([{ level: 'stop', working: { minutes: 9, plannedMinutes: 60 } }])
+  })
+})
+
+describe('[V3] a role is filled by what it wants', () => {
+  test('a key light with nothing but its stand is no key light', async () => {
+    const stand = await add('stand', 'Stand', { loadGrams: 4_000 })
+    const id = await build([{ name: 'Key', wants: 'light', things: [stand] }])
+    const { says, found } = await judge(id)
+    expect([says, found]).toEqual(['Cannot run: 1 stop.', ['stop role-empty']])
+  })
+
+  test('a finer kind fills it, and so does whatever is put into a role that wants nothing in particular', async () => {
+    const panel = await add('panel', 'Panel', {})
+    const stand = await add('stand', 'Stand', { loadGrams: 4_000 })
+    const id = await build([
+      { name: 'Key', wants: 'light', things: [panel] },
+      { name: 'What is under it', things: [stand] },
+    ])
+    expect((await judge(id)).of('role-empty')).toEqual([])
+  })
+})
+
+describe('[V7] ratings that are recorded are asked', () => {
+  async function wire(watts: number, strip: object) {
+    const circuit = { id: 'c1', name: 'Wall', volts: 230, amps: 16, outlets: 1, outletInterface: 'mains-bs1363' }
+    // One socket in the wall, so that all of it goes through the strip.
+    const room = { parentId: null, name: 'Studio', kind: 'room', note: '', circuits: [circuit] }
+    const { id: placeId } = await call('POST', '/places', room)
+    const half = { inlet: 'iec-c13', milliwatts: watts * 500 }
+    const lead = { category: 'lead', maker: '', facts: { inlet: 'iec-c13' }, specs: { mostAmps: 10 } }
+    const things = [
+      await add('practical', 'One', half),
+      await add('practical', 'Two', half),
+      await call('POST', '/units', { ...lead, name: 'Lead' }),
+      await call('POST', '/units', { ...lead, name: 'Lead too' }),
+      await call('POST', '/units', { category: 'strip', maker: '', name: 'Strip', facts: { outlets: 4 }, ...strip }),
+    ]
+    const roles = [
+      { name: 'Lamps', things: things.slice(0, 4) },
+      { name: 'Strip', things: things.slice(4) },
+    ]
+    return judge(await build(roles, { placeId, circuitId: 'c1' }))
+  }
+
+  test.each([
+    // 5 A at 230 V are 1,150 W; equality passes.
+    [1_150, { specs: { mostAmps: 5 } }, []],
+    [1_152, { specs: { mostAmps: 5 } }, ['stop lead-overloaded']],
+    // Nobody rated it: 10 A is usual, and half of that is in hand.
+    [1_150, {}, []],
+    [1_152, {}, ['unknown-stop lead-rating-unknown']],
+  ])('%i W through a strip %j: %j', async (watts, strip, expected) => {
+    const { found } = await wire(watts, strip)
+    expect(found.filter((it) => it.includes('lead'))).toEqual(expected)
+  })
+
+  test.each([
+    // A 350 W head on one 14.4 V pack draws 24.3 A.
+    [{ mostAmps: 24, volts: 14.4 }, ['stop pack-overdrawn']],
+    [{ mostAmps: 25, volts: 14.4 }, []],
+    [{ mostAmps: 25 }, ['unknown-stop pack-current-unknown']],
+    [{}, ['unknown-stop pack-current-unknown']],
+  ])('350 W from a pack of 98 Wh with %j: %j', async (specs, expected) => {
+    const family = { kind: 'battery', hostName: 'bay', guestName: 'pack', standard: null, viaCableOnly: false }
+    const { code } = await call('POST', '/interfaces', { ...family, label: 'Larch pack' })
+    const head = await add('practical', 'Head', { battery: code, milliwatts: 350_000 })
+    const facts = { battery: code, energyMilliwattHours: 98_000 }
+    const pack = await call('POST', '/units', { category: 'pack', maker: '', name: 'Brick', facts, specs })
+    const id = await build([{ name: 'Key', wants: 'light', importance: 'essential', things: [head, pack] }])
+    expect((await judge(id)).found.filter((it) => it.includes('pack-'))).toEqual(expected)
+  })
+
+  test('on an optional role it is as bad, and the answer goes to the model', async () => {
+    const family = { kind: 'battery', hostName: 'bay', guestName: 'pack', standard: null, viaCableOnly: false }
+    const { code } = await call('POST', '/interfaces', { ...family, label: 'Larch pack' })
+    const head = await add('practical', 'Head', { battery: code, milliwatts: 350_000 })
+    const pack = await add('pack', 'Brick', { battery: code, energyMilliwattHours: 98_000 })
+    const id = await build([{ name: 'Rim', wants: 'light', importance: 'optional', things: [head, pack] }])
+    await answer(pack.modelId, 'amps', { kind: 'figure', value: 10_000 })
+    await answer(pack.modelId, 'volts', { kind: 'figure', value: 14_400 }, 2)
+    expect((await judge(id)).of('pack-overdrawn').map((it) => it.level)).toEqual(['stop'])
+  })
+})

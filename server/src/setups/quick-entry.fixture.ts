@@ -1,0 +1,85 @@
+import type { Finding } from '@exemplar/core'
+import { sayVerdict } from '@exemplar/core'
+import { afterEach, beforeEach } from 'vitest'
+import { startApi, type TestApi } from '../foundation/api.fixture.ts'
+import { makeCall } from '../foundation/call.fixture.ts'
+
+export interface Thing {
+  id: string
+  tag: string
+  modelId: string
+  version: number
+}
+
+export interface RoleSketch {
+  name: string
+  wants?: string
+  importance?: string
+  things?: Thing[]
+  stock?: { id: string; quantity: number }[]
+  /** What else the role says: where it is, which other role it goes with. */
+  rest?: object
+}
+
+const NOTHING = { unitId: null, stockId: null, quantity: 1, powerModeId: null, recordingModeId: null }
+
+/** One role as it is sent. */
+export const makeRole = (
+  { name, wants, importance = 'essential', things = [], stock = [], rest = {} }: RoleSketch,
+  at: number,
+) => ({
+  id: `r${at}`,
+  group: 'camera',
+  name,
+  importance,
+  wants: wants ?? null,
+  detail: '',
+  intentionallyEmpty: false,
+  things: [
+    ...things.map((it) => ({ ...NOTHING, unitId: it.id })),
+    ...stock.map((it) => ({ ...NOTHING, stockId: it.id, quantity: it.quantity })),
+  ],
+  ...rest,
+})
+
+/** A setup as it is sent. */
+export const makeSetup = (roles: readonly RoleSketch[], rest: object = {}) => ({
+  code: 'QE',
+  name: 'Quick entry',
+  tape: 'fern',
+  purpose: '',
+  placeId: null,
+  circuitId: null,
+  plannedMinutes: 30,
+  note: '',
+  ...rest,
+  roles: roles.map(makeRole),
+})
+
+/** What somebody gets who starts from nothing and enters things the quick way: an empty instance for each test. */
+export function useQuickEntry() {
+  let api: TestApi
+  beforeEach(async () => {
+    api = await startApi()
+  })
+  afterEach(() => api.close())
+  const call = makeCall(() => api)
+
+  const add = (category: string, name: string, facts: object = {}): Promise<Thing> =>
+    call('POST', '/units', { category, maker: '', name, facts })
+
+  const build = async (roles: readonly RoleSketch[], rest: object = {}): Promise<string> =>
+    (await call('POST', '/setups', makeSetup(roles, rest))).id
+
+  async function judge(id: string) {
+    const readiness = await call('GET', `/setups/${id}/readiness`)
+    const of = (code: string): Finding[] => readiness.findings.filter((it: Finding) => it.code === code)
+    const found = readiness.findings.map((it: Finding) => `${it.level} ${it.code}`).sort()
+    return { says: sayVerdict(readiness), found: found as string[], of, level: readiness.level }
+  }
+
+  const answer = (modelId: string, fact: string, given: object, version = 1) =>
+    call('POST', `/models/${modelId}/facts`, { fact, answer: given }, version)
+
+  return { api: () => api, call, add, build, judge, answer }
+}
