@@ -392,4 +392,25 @@ export const PLANTED_FAULTS = [
     to: 'cost + costColour(undefined, roles[at], kelvin)',
     test: 'server/src/setups/swaps-and-choices.test.ts',
   },
+  {
+    law: 'V1',
+    file: 'core/src/setups/checks/joints/unsure-joints.ts',
+    from: 'if (ratedGrams !== null && wouldBearGrams > ratedGrams) return',
+    to: 'if (ratedGrams !== null && wouldBearGrams > 2 * ratedGrams + 9e6) return',
+    test: 'server/src/setups/stated-joints.test.ts',
+  },
+  {
+    law: 'V1',
+    file: 'core/src/setups/checks/joints/unsure-joints.ts',
+    from: '+ plausibility(other.host, one.rider) > now) return []',
+    to: '+ plausibility(other.host, one.rider) > now + 100) return []',
+    test: 'server/src/setups/stated-joints.test.ts',
+  },
+  {
+    law: 'law 8',
+    file: 'core/src/setups/proposals/swap.ts',
+    from: 'links: moveLinks(setup.links, swap)',
+    to: 'links: setup.links',
+    test: 'server/src/setups/stated-joints.test.ts',
+  },
 ]

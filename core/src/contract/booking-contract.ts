@@ -58,6 +58,8 @@ export const bookingCheckSchema = z.object({
           unitId: z.string(),
           tag: z.string(),
           name: z.string(),
+          /** Which of its ends take the place of which. */
+          ends: z.record(z.string(), z.string()),
         }),
       ),
     }),

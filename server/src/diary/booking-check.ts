@@ -13,8 +13,10 @@ import {
   listUnitIds,
   type NewBooking,
   nameModel,
+  pairEnds,
   type Setup,
   type StudioSettings,
+  type SwappedEnds,
   type Wanted,
 } from '@exemplar/core'
 import { listAbsences, makeCalendar } from '../availability/absences.ts'
@@ -63,7 +65,7 @@ export interface Trouble {
   tag: string
   name: string
   absence: Absence
-  standIns: { unitId: string; tag: string; name: string }[]
+  standIns: { unitId: string; tag: string; name: string; ends: SwappedEnds }[]
 }
 
 /** What stands in the way of a booking: things, rooms and people that are not free, and what is free instead. */
@@ -156,7 +158,14 @@ function findStandInsOf(
   return new Map(
     wanted.map((id) => {
       const found = findStandIns(alone, id, store).slice(0, MOST_OFFERED)
-      return [id, found.map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, name: nameModel(model) }))]
+      const before = models.get(held.get(id)?.modelId ?? '')?.ports ?? []
+      const standIns = found.map(({ unit, model }) => ({
+        unitId: unit.id,
+        tag: unit.tag,
+        name: nameModel(model),
+        ends: pairEnds(before, model.ports),
+      }))
+      return [id, standIns]
     }),
   )
 }

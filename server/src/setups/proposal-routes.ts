@@ -13,6 +13,7 @@ import {
   nameModel,
   PURPOSES,
   type Purpose,
+  pairEnds,
   type SetupDifference,
   SHOTS,
   type Shot,
@@ -135,10 +136,14 @@ export const helpingRoutes = [
       models: new Map([...input.holdings.models, ...fresh.models]),
       stock: input.holdings.stock,
     }
-    const swapped = { ...input, holdings, setup: swapThing(input.setup, query.unitId, query.byUnitId) }
+    const portsOf = (unitId: string) => holdings.models.get(holdings.units.get(unitId)?.modelId ?? '')?.ports ?? []
+    const ends = pairEnds(portsOf(query.unitId), portsOf(query.byUnitId))
+    const setup = swapThing(input.setup, { unitId: query.unitId, byUnitId: query.byUnitId, ends })
+    const swapped = { ...input, holdings, setup }
     const [before, after] = [assessSetup(input), assessSetup(swapped)]
     const things = listSceneItems(swapped.setup, holdings, input)
     return {
+      ends,
       counts: after.counts,
       change: compareReadiness(before, after),
       figures: compareWorkings(before.workings, after.workings),

@@ -1,4 +1,4 @@
-import type { CableRun, SupportChoice } from '@exemplar/core'
+import { type CableRun, type SupportChoice, swapThing } from '@exemplar/core'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { startApi, type TestApi } from '../foundation/api.fixture.ts'
 import { makeCall } from '../foundation/call.fixture.ts'
@@ -48,23 +48,15 @@ const sayOf = async (id: string, { tag }: Thing) => {
   return it && `${it.standing}: ${it.on?.tag ?? 'nothing'}`
 }
 
-async function state(id: string, links: CableRun[]) {
+/** Changes some of a setup and leaves the rest as it is. */
+async function put(id: string, changes: object) {
   const { version, models: _, units: __, stock: ___, ...setup } = await call('GET', `/setups/${id}`)
-  const keys = [
-    'code',
-    'name',
-    'tape',
-    'purpose',
-    'purposeKind',
-    'placeId',
-    'circuitId',
-    'plannedMinutes',
-    'note',
-    'roles',
-  ]
-  const body = { ...Object.fromEntries(keys.map((key) => [key, setup[key]])), links }
-  return call('PUT', `/setups/${id}`, body, version)
+  const keys = ['code', 'name', 'tape', 'purpose', 'purposeKind', 'placeId', 'circuitId', 'plannedMinutes', 'note']
+  const kept = Object.fromEntries([...keys, 'roles', 'links'].map((key) => [key, setup[key]]))
+  return call('PUT', `/setups/${id}`, { ...kept, ...changes }, version)
 }
+
+const state = (id: string, links: CableRun[]) => put(id, { links })
 
 const joint = (rider: string, port: string, host: string, hostPort: string): CableRun => ({
   from: { unitId: rider, portId: port },
@@ -140,5 +132,97 @@ describe('[V1] who rides on what is said, and stands', () => {
     const key = (await supports(id))[0]?.rider.key ?? ''
     await state(id, [joint(key, 'foot', two.id, 'carries')])
     expect((await supports(id))[0]).toMatchObject({ standing: 'stated', on: { tag: two.tag } })
+  })
+})
+
+describe('[V1] what ratings decided alone is asked, where it matters', () => {
+  const judge = async (id: string) => {
+    const { findings } = await call('GET', `/setups/${id}/readiness`)
+    return findings.filter((it: { code: string }) => it.code === 'joint-unsure') as { key: string; level: string }[]
+  }
+  const rig = async (lampGrams: [number, number], ratedGrams: [number, number], ownRoles = false) => {
+    const lamp = (massGrams: number, name: string) => add('cob', name, { massGrams, inlet: null })
+    const stand = (loadGrams: number, name: string) => add('stand', name, { loadGrams, massGrams: 3_000 })
+    const lamps = [await lamp(lampGrams[0], 'Big'), await lamp(lampGrams[1], 'Small')] as [Thing, Thing]
+    const stands = [await stand(ratedGrams[0], 'Strong'), await stand(ratedGrams[1], 'Weak')] as [Thing, Thing]
+    const pool = [
+      role(
+        'Lamps',
+        lamps.map((it) => ({ unitId: it.id })),
+      ),
+      role(
+        'Stands',
+        stands.map((it) => ({ unitId: it.id })),
+      ),
+    ]
+    const pairs = lamps.map((it, at) => role(`Lamp-${at}`, [{ unitId: it.id }, { unitId: stands[at]?.id }]))
+    return { id: await build(ownRoles ? pairs : pool), lamps, stands }
+  }
+
+  test('a heavy and a light lamp on a strong and a weak stand: right way round, and is it so?', async () => {
+    const { id, lamps, stands } = await rig([9_000, 3_000], [10_000, 4_000])
+    // The strong stand is taken for the heavy lamp.
+    expect(await sayOf(id, lamps[0])).toBe(`assumed: ${stands[0].tag}`)
+    const [asked] = await judge(id)
+    expect(asked).toMatchObject({
+      level: 'unknown-stop',
+      weak: { tag: stands[1].tag, wouldBearGrams: 9_000, ratedGrams: 4_000 },
+    })
+    const { remedies } = await call('GET', `/setups/${id}/remedies?key=${encodeURIComponent(asked?.key ?? '')}`)
+    expect(remedies[0]).toMatchObject({
+      kind: 'state-joints',
+      label: `${lamps[0].tag} on ${stands[0].tag} and ${lamps[1].tag} on ${stands[1].tag}`,
+    })
+    await state(id, remedies[0].links)
+    expect(await judge(id)).toEqual([])
+    expect(await sayOf(id, lamps[0])).toBe(`stated: ${stands[0].tag}`)
+  })
+
+  test.each<[string, Parameters<typeof rig>]>([
+    [
+      'at the limit the other way round holds as well',
+      [
+        [4_000, 3_000],
+        [10_000, 4_000],
+      ],
+    ],
+    ['each with its stand in a role of its own', [[9_000, 3_000], [10_000, 4_000], true]],
+    [
+      'two lamps that weigh the same',
+      [
+        [3_000, 3_000],
+        [10_000, 4_000],
+      ],
+    ],
+  ])('nothing is asked: %s', async (_, given) => {
+    expect(await judge((await rig(...given)).id)).toEqual([])
+  })
+
+  test('one gram more than the limit is asked', async () => {
+    expect(await judge((await rig([4_001, 3_000], [10_000, 4_000])).id)).toHaveLength(1)
+  })
+})
+
+describe('[V1] what is stated goes over on a swap', () => {
+  test('the camera in its place stands where it stood; what has no like end leaves that open', async () => {
+    const camera = await add('action-camera', 'Eye', { massGrams: 150 })
+    const twin = await add('action-camera', 'Other eye', { massGrams: 160 })
+    const cable = await add('cable', 'Lead', { endA: 'hdmi-a', endB: 'hdmi-a' })
+    const [own, other] = [
+      await add('tripod', 'Own', { loadGrams: 3_000 }),
+      await add('tripod', 'Other', { loadGrams: 3_000 }),
+    ]
+    const id = await build([role('A', [{ unitId: camera.id }, { unitId: own.id }]), role('B', [{ unitId: other.id }])])
+    await state(id, [joint(camera.id, 'foot', other.id, 'carries')])
+    const carryOut = async (unitId: string, byUnitId: string) => {
+      const { ends } = await call('GET', `/setups/${id}/swap?unitId=${unitId}&byUnitId=${byUnitId}`)
+      const setup = await call('GET', `/setups/${id}`)
+      const { roles, links } = swapThing(setup, { unitId, byUnitId, ends })
+      await put(id, { roles, links })
+    }
+    await carryOut(camera.id, twin.id)
+    expect(await sayOf(id, twin)).toBe(`stated: ${other.tag}`)
+    await carryOut(other.id, cable.id)
+    expect(await sayOf(id, twin)).toBe('open: nothing')
   })
 })

@@ -49,6 +49,7 @@ export function BookingTroubles({
                       byUnitId: it.unitId,
                       tag: it.tag,
                       name: it.name,
+                      ends: it.ends,
                     })
                   }
                 >

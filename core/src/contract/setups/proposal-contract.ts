@@ -9,6 +9,8 @@ import { defineContract } from '../contract.ts'
 import { contextQuery } from '../replies.ts'
 
 export const swapReplySchema = z.object({
+  /** Which of its ends take the place of which. */
+  ends: z.record(z.string(), z.string()),
   counts: z.record(findingLevelSchema, z.number()),
   change: readinessChangeSchema,
   figures: z.array(workingChangeSchema),

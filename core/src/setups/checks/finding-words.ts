@@ -1,5 +1,6 @@
 import type { Absence } from '../../kit/unit/absence.ts'
 import { LIFE_STATES } from '../../kit/unit/unit.ts'
+import { trim } from '../../units/quantity.ts'
 
 /** A finding in words, for screen, sheet and API alike. */
 export interface FindingWords {
@@ -33,6 +34,8 @@ export function makeGauge(value: number, limit: number, text: string): FindingWo
   const full = Math.max(value, limit) * 1.02
   return { share: value / full, limitShare: limit / full, text }
 }
+
+export const kilograms = (grams: number) => `${trim(grams / 1000, 2)} kg`
 
 export function plural(count: number, one: string, many = `${one}s`): string {
   return `${count} ${count === 1 ? one : many}`

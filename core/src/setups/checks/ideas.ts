@@ -4,6 +4,7 @@ import type { PlacedItem } from '../placed/placed-item.ts'
 import type { FreeItem, Store } from '../placed/store.ts'
 import type { Remedy } from '../setup/remedy.ts'
 import type { Role } from '../setup/setup.ts'
+import { pairEnds } from '../setup/swapped-ends.ts'
 import type { IdeaContext } from './check.ts'
 import type { Scene } from './scene.ts'
 import { findPlaced } from './scene.ts'
@@ -56,8 +57,15 @@ export function listReplacements(role: Role, { category, model }: PlacedItem, st
     .slice(0, MOST_TRIED)
 }
 
-export function makeReplacement(role: Role, unitId: string, { unit, model }: FreeItem): Remedy {
-  return { kind: 'replace', roleId: role.id, unitId, byUnitId: unit.id, tag: unit.tag, name: nameModel(model) }
+/** Puts a free thing in the place of another, which goes out; with `before` what was stated of its ends goes over. */
+export function makeReplacement(
+  role: Role,
+  unitId: string,
+  { unit, model }: FreeItem,
+  before: PlacedItem['model'] = null,
+): Remedy {
+  const ends = pairEnds(before?.ports ?? [], model.ports)
+  return { kind: 'replace', roleId: role.id, unitId, byUnitId: unit.id, tag: unit.tag, name: nameModel(model), ends }
 }
 
 /** Others of the same kind for single things of the setup, by their keys. */
@@ -67,7 +75,7 @@ export function listStandInsFor(keys: readonly string[], { scene, store }: IdeaC
     const role = scene.setup.roles.find((it) => it.things.some((thing) => thing.unitId === item?.unit?.id))
     const unitId = item?.unit?.id
     if (!item || !role || !unitId) return []
-    return listReplacements(role, item, store).map((it) => makeReplacement(role, unitId, it))
+    return listReplacements(role, item, store).map((it) => makeReplacement(role, unitId, it, item.model))
   })
 }
 

@@ -70,7 +70,7 @@ export function findStandIns(input: AssessmentInput, unitId: string, store: Stor
   const role = input.setup.roles.find((it) => it.things.some((thing) => thing.unitId === unitId))
   if (!role || !item) return []
   return listReplacements(role, item, store).filter((it) =>
-    isNoWorse(tryOut(makeReplacement(role, unitId, it)), before),
+    isNoWorse(tryOut(makeReplacement(role, unitId, it, item.model)), before),
   )
 }
 

@@ -31,7 +31,7 @@ function makeKit(threadOfSecond: string) {
 function swap(threadOfSecond: string) {
   const studio = makeKit(threadOfSecond)
   const input = makeInput(studio, [makeRole('A', ['CAM', 'PAK', 'LN1', 'FIL', 'TRI'])])
-  const swapped = { ...input, setup: swapThing(input.setup, 'LN1', 'LN2') }
+  const swapped = { ...input, setup: swapThing(input.setup, { unitId: 'LN1', byUnitId: 'LN2' }) }
   const [before, after] = [assessSetup(input), assessSetup(swapped)]
   return { before, after, orphans: listOrphans(listPlacedItems(swapped.setup, studio, null), before, after) }
 }
@@ -44,8 +44,13 @@ describe('another thing in the place of one', () => {
 
   test('the setup is as before but for the one thing', () => {
     const { setup } = makeInput(makeKit('filter-67'), [makeRole('A', ['CAM', 'LN1'])])
-    expect(swapThing(setup, 'LN1', 'LN2').roles[0]?.things.map((it) => it.unitId)).toEqual(['CAM', 'LN2'])
-    expect(swapThing(swapThing(setup, 'LN1', 'LN2'), 'LN2', 'LN1')).toEqual(setup)
+    expect(swapThing(setup, { unitId: 'LN1', byUnitId: 'LN2' }).roles[0]?.things.map((it) => it.unitId)).toEqual([
+      'CAM',
+      'LN2',
+    ])
+    expect(swapThing(swapThing(setup, { unitId: 'LN1', byUnitId: 'LN2' }), { unitId: 'LN2', byUnitId: 'LN1' })).toEqual(
+      setup,
+    )
   })
 
   test('sums of which a figure is otherwise, and no others', () => {

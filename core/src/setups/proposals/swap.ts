@@ -1,11 +1,14 @@
 import type { Completeness } from '../joining/completeness.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import type { NewSetup } from '../setup/setup.ts'
+import { moveLinks, type Swap } from '../setup/swapped-ends.ts'
 
-/** The setup with one thing in another's place; ways of powering and recording are its own again. */
-export function swapThing<T extends NewSetup>(setup: T, unitId: string, byUnitId: string): T {
+/** The setup with one thing in another's place, on what it stood on; ways of powering and recording are its own again. */
+export function swapThing<T extends NewSetup>(setup: T, swap: Swap): T {
+  const { unitId, byUnitId } = swap
   return {
     ...setup,
+    links: moveLinks(setup.links, swap),
     roles: setup.roles.map((role) => ({
       ...role,
       things: role.things.map((it) =>

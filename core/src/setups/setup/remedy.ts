@@ -1,5 +1,7 @@
 import { z } from 'zod'
+import { cableRunSchema } from './cable-run.ts'
 import { makeAssignment, type NewSetup } from './setup.ts'
+import { moveLinks } from './swapped-ends.ts'
 /** A way out that the interface can carry out. The first six change the setup; `shop` adds to the shopping list. */
 export const remedySchema = z.discriminatedUnion('kind', [
   z.object({
@@ -23,6 +25,14 @@ export const remedySchema = z.discriminatedUnion('kind', [
     byUnitId: z.string(),
     tag: z.string(),
     name: z.string(),
+    /** Which end of it takes the place of which: what was stated of the one goes over to the other. */
+    ends: z.record(z.string(), z.string()).optional(),
+  }),
+  z.object({
+    kind: z.literal('state-joints'),
+    links: z.array(cableRunSchema),
+    /** What stands on what, as it is said. */
+    label: z.string(),
   }),
   z.object({
     kind: z.literal('power-mode'),
@@ -71,13 +81,16 @@ export function applyRemedy<T extends NewSetup>(setup: T, remedy: Remedy): T {
         )
       })
     case 'replace':
-      return changeRole(setup, remedy.roleId, (things) =>
+      return changeRole({ ...setup, links: moveLinks(setup.links, remedy) }, remedy.roleId, (things) =>
         things.map((thing) =>
           thing.unitId === remedy.unitId
             ? { ...thing, unitId: remedy.byUnitId, powerModeId: null, recordingModeId: null }
             : thing,
         ),
       )
+    case 'state-joints':
+      // What is assumed meets no end that somebody stated already.
+      return { ...setup, links: [...setup.links, ...remedy.links] }
     case 'power-mode':
       return changeRole(setup, remedy.roleId, (things) =>
         things.map((thing) => (thing.unitId === remedy.unitId ? { ...thing, powerModeId: remedy.powerModeId } : thing)),

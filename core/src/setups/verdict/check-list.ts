@@ -3,6 +3,7 @@ import type { Check, Sum } from '../checks/check.ts'
 import { demands } from '../checks/content/demands.ts'
 import { unknownJoints } from '../checks/joints/unknown-joints.ts'
 import { unmetNeeds } from '../checks/joints/unmet-needs.ts'
+import { unsureJoints } from '../checks/joints/unsure-joints.ts'
 import { cardMinutes, cardMinutesSchema, cardMinutesSum } from '../checks/media/card-minutes.ts'
 import { cardSpeed } from '../checks/media/card-speed.ts'
 import { keptPictures } from '../checks/media/kept-pictures.ts'
@@ -77,6 +78,7 @@ export const CHECKS = [
   tipping,
   unknownJoints,
   unmetNeeds,
+  unsureJoints,
   workingHeight,
 ]
 

@@ -1,4 +1,4 @@
-import { applyRemedy, nameModel, type SetupReply, sayVerdict } from '@exemplar/core'
+import { nameModel, type SetupReply, sayVerdict, swapThing } from '@exemplar/core'
 import { useState } from 'react'
 import { useMay } from '../../foundation/api/session.ts'
 import { SelectField } from '../../foundation/form/field.tsx'
@@ -41,12 +41,8 @@ export function SwapOne({
   const carryOut = async () => {
     if (!by || !chosen) return
     const base = latest(setup)
-    const roleIds = base.roles.filter((role) => role.things.some((it) => it.unitId === unitId)).map((it) => it.id)
-    const { tag, name } = by
-    const next = roleIds.reduce(
-      (draft, roleId) => applyRemedy(draft, { kind: 'replace', roleId, unitId, byUnitId: by.unitId, tag, name }),
-      toDraft(base),
-    )
+    // What was stated of the one goes over to the other, end by end, as it was tried.
+    const next = swapThing(toDraft(base), { unitId, byUnitId: by.unitId, ...(data ? { ends: data.ends } : {}) })
     if (await save(next, `${by.tag} is in the place of ${chosen.unit.tag}.`, base)) onDone()
   }
   return (

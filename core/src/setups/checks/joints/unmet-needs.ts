@@ -117,7 +117,9 @@ function listIdeas(finding: NeedUnmet & Envelope, { scene, store }: IdeaContext)
     })
   const units = listAssignments(role, store, (it) => fitsNeed(finding, it.model), finding.missing)
   const { unit } = item
-  const others = unit ? listReplacements(role, item, store).map((it) => makeReplacement(role, unit.id, it)) : []
+  const others = unit
+    ? listReplacements(role, item, store).map((it) => makeReplacement(role, unit.id, it, item.model))
+    : []
   return [...stock, ...units, ...listPowerModesOf(role, item), ...others.slice(0, 2), whatToBuy(finding, store)]
 }
 

@@ -7,7 +7,7 @@ import { listInWords } from '../../../units/wording.ts'
 import type { Joint } from '../../joining/completeness.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
 import { defineCheck, defineSum } from '../check.ts'
-import { type FindingWords, makeGauge, plain, type WorkingWords } from '../finding-words.ts'
+import { type FindingWords, kilograms, makeGauge, plain, type WorkingWords } from '../finding-words.ts'
 import { listStandInsFor } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { findUsualMass } from './usual-mass.ts'
@@ -173,8 +173,6 @@ function reach(key: string, next: ReadonlyMap<string, string[]>): string[] {
   }
   return found
 }
-
-const kilograms = (grams: number) => `${trim(grams / 1000, 2)} kg`
 
 function sayLoad({ tag, name, riders, totalGrams, ratedGrams, level }: CarriedLoad): FindingWords {
   const list = listInWords(riders.map((it) => it.tag))

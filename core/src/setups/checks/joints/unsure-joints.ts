@@ -1,0 +1,159 @@
+import { listInWords } from '../../../units/wording.ts'
+import { carries } from '../../joining/cycles.ts'
+import { describeCrowd, findJointCost } from '../../joining/joint-costs.ts'
+import { couldJoin, listNodes } from '../../joining/port-graph.ts'
+import type { PortNode } from '../../joining/port-node.ts'
+import type { PlacedItem } from '../../placed/placed-item.ts'
+import type { CableRun } from '../../setup/cable-run.ts'
+import { defineCheck, type Found } from '../check.ts'
+import { kilograms, plain } from '../finding-words.ts'
+import type { Scene } from '../scene.ts'
+
+interface JointUnsure {
+  code: 'joint-unsure'
+  /** What stands on what as it is assumed: the other way round is as likely. */
+  joints: { rider: string; on: string; link: CableRun }[]
+  /** What would bear too much the other way round. */
+  weak: { tag: string; wouldBearGrams: number; ratedGrams: number }
+}
+
+/**
+ * Two things that could as well change places, one of which would then be too heavy for what it is on. Ratings say which way
+ * round it has to be, and nobody said that it is so.
+ */
+export const unsureJoints = defineCheck<JointUnsure>({
+  find: listUnsure,
+  codes: {
+    'joint-unsure': {
+      couldStop: true,
+      say: ({ joints, weak }) =>
+        plain(
+          `${listInWords(joints.map(({ rider, on }) => `${rider} on ${on}`))}: is that so?`,
+          `The other way round is as likely, and ${weak.tag} would bear ${kilograms(weak.wouldBearGrams)} of ${kilograms(weak.ratedGrams)}.`,
+        ),
+      deciding: ({ joints, weak }) => [
+        ...joints.flatMap(({ link }) => [link.from.unitId, link.to.unitId]),
+        weak.wouldBearGrams,
+        weak.ratedGrams,
+      ],
+      ideas: ({ joints }) => [
+        {
+          kind: 'state-joints',
+          links: joints.map((it) => it.link),
+          label: listInWords(joints.map(({ rider, on }) => `${rider} on ${on}`)),
+        },
+      ],
+    },
+  },
+})
+
+/** A joint that is assumed, with its two ends. */
+interface Assumed {
+  host: PortNode
+  rider: PortNode
+}
+
+function listUnsure(scene: Scene): Found<JointUnsure>[] {
+  const assumed = listAssumed(scene)
+  if (!assumed.some(({ host }) => findRating(host) !== null)) return []
+  const massOf = measureAbove(scene)
+  const crowd = describeCrowd(scene.items.flatMap(listNodes))
+  const plausibility = (host: PortNode, rider: PortNode) =>
+    findJointCost(host, rider, crowd, scene.interfaces)?.plausibility ?? Number.POSITIVE_INFINITY
+  const told = new Set<Assumed>()
+  return assumed.flatMap((one, at) =>
+    assumed.slice(at + 1).flatMap((other): Found<JointUnsure>[] => {
+      // One exchange is enough to ask for; what it answers is asked no second time.
+      if (told.has(one) || told.has(other) || one.host.thing === other.host.thing) return []
+      const weak = findWeak(one, other, massOf)
+      if (!weak || !canExchange(one, other, scene)) return []
+      const now = plausibility(one.host, one.rider) + plausibility(other.host, other.rider)
+      if (plausibility(one.host, other.rider) + plausibility(other.host, one.rider) > now) return []
+      told.add(one).add(other)
+      // The heavier is told first, in whichever order they stand in the setup.
+      const weigh = ({ rider }: Assumed) => massOf(rider.thing.key)
+      return [weigh(other) > weigh(one) ? describe(other, one, weak) : describe(one, other, weak)]
+    }),
+  )
+}
+
+function listAssumed({ joints, items, interfaces }: Scene): Assumed[] {
+  const ends = new Map(
+    items
+      .flatMap(listNodes)
+      .flatMap((node) => node.ports.map((port) => [`${node.thing.key}/${port.id}`, node] as const)),
+  )
+  return joints.flatMap(({ host, guest, isStated }): Assumed[] => {
+    const [below, rider] = [ends.get(`${host.key}/${host.portId}`), ends.get(`${guest.key}/${guest.portId}`)]
+    return !isStated && below && rider && carries(below, rider, interfaces) ? [{ host: below, rider }] : []
+  })
+}
+
+const findRating = ({ ports }: PortNode) =>
+  ports.find((it) => it.rating?.quantity === 'loadGrams')?.rating?.value ?? null
+
+/** What a thing weighs with all that rides on it, as far as it is known. */
+function measureAbove({ joints, itemOf, interfaces }: Scene): (key: string) => number {
+  const ridersOf = new Map<string, string[]>()
+  for (const { host, guest, interfaceCode } of joints) {
+    const kind = interfaces.get(interfaceCode)?.kind ?? 'carry'
+    if (kind === 'signal' || kind === 'mains') continue
+    ridersOf.set(host.key, [...(ridersOf.get(host.key) ?? []), guest.key])
+  }
+  const known = new Map<string, number>()
+  const measure = (key: string, path: readonly string[]): number => {
+    const before = known.get(key)
+    if (before !== undefined || path.includes(key)) return before ?? 0
+    const riders = (ridersOf.get(key) ?? []).map((it) => measure(it, [...path, key]))
+    const grams = riders.reduce((sum, it) => sum + it, itemOf.get(key)?.massGrams ?? 0)
+    known.set(key, grams)
+    return grams
+  }
+  return (key) => measure(key, [])
+}
+
+/** The end that would bear more than it is rated for if two things changed places; null where both would hold. */
+function findWeak(one: Assumed, other: Assumed, massOf: (key: string) => number) {
+  for (const [{ host }, { rider }] of [[one, other] as const, [other, one] as const]) {
+    const ratedGrams = findRating(host)
+    const wouldBearGrams = massOf(rider.thing.key)
+    if (ratedGrams !== null && wouldBearGrams > ratedGrams) return { tag: host.thing.tag, wouldBearGrams, ratedGrams }
+  }
+  return null
+}
+
+/** Whether two things could change places: each fits where the other is, and neither would stand on itself. */
+function canExchange(one: Assumed, other: Assumed, scene: Scene): boolean {
+  const isAbove = (thing: PlacedItem, carrier: PlacedItem): boolean =>
+    thing === carrier ||
+    scene.joints.some(({ host, guest }) => {
+      const rider = scene.itemOf.get(guest.key)
+      return host.key === carrier.key && rider !== undefined && isAbove(thing, rider)
+    })
+  return (
+    couldJoin(one.host, other.rider, scene.interfaces) &&
+    couldJoin(other.host, one.rider, scene.interfaces) &&
+    !isAbove(one.host.thing, other.rider.thing) &&
+    !isAbove(other.host.thing, one.rider.thing)
+  )
+}
+
+function describe(one: Assumed, other: Assumed, weak: JointUnsure['weak']): Found<JointUnsure> {
+  const joints = [one, other].map(({ host, rider }) => ({
+    rider: rider.thing.tag,
+    on: host.thing.tag,
+    link: { from: endOf(rider), via: [], to: endOf(host), neededMm: null },
+  }))
+  const keys = joints.map((it) => it.link.from.unitId).sort()
+  return { about: keys, roleId: pickRole(one, other), level: 'unknown', code: 'joint-unsure', joints, weak }
+}
+
+const endOf = ({ thing, ports }: PortNode) => ({ unitId: thing.key, portId: ports[0]?.id ?? '' })
+
+const ORDER = ['essential', 'wanted', 'optional']
+
+/** It matters as much as the more important of the two. */
+function pickRole({ rider: a }: Assumed, { rider: b }: Assumed): string | null {
+  const rank = ({ thing }: PortNode) => ORDER.indexOf(thing.roleImportance)
+  return (rank(b) < rank(a) ? b : a).thing.roleId
+}
