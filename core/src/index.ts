@@ -246,6 +246,7 @@ export {
   type Tape,
 } from './setups/setup/setup.ts'
 export { compareSetups, type FactField, type RoleField, type SetupDifference } from './setups/setup/setup-difference.ts'
+export { findStatedRing } from './setups/setup/stated-ring.ts'
 export { pairEnds, type SwappedEnds } from './setups/setup/swapped-ends.ts'
 export { type ChangeOver, type ChangeStep, planChangeOver, type StandingRig } from './setups/timing/change-over.ts'
 export { computeFloorSpace, type FloorSpace } from './setups/timing/floor-space.ts'

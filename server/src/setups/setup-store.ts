@@ -1,7 +1,8 @@
-import type { NewSetup, Setup } from '@exemplar/core'
+import { findStatedRing, type NewSetup, type Setup } from '@exemplar/core'
 import { and, eq, gt, inArray, isNull } from 'drizzle-orm'
 import { isAnyOf, loadHoldings } from '../availability/holdings.ts'
 import type { BookingRow } from '../availability/holds.ts'
+import { loadInterfaces } from '../availability/reference.ts'
 import { refuseField, refuseMissing } from '../foundation/base/problem.ts'
 import type { AppContext, Writer } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
@@ -14,6 +15,7 @@ import { places } from '../schema/studio-tables.ts'
 /** Inserts or replaces a setup with its index of things. Throws a field problem where it names what is not there. */
 export function saveSetup({ tx }: Writer, id: string, body: NewSetup, version: number): void {
   requireThings(tx, body)
+  requireGround(tx, body)
   const values = { ...body, id, version }
   tx.insert(setups).values(values).onConflictDoUpdate({ target: setups.id, set: values }).run()
   tx.delete(setupUnits).where(eq(setupUnits.setupId, id)).run()
@@ -61,6 +63,27 @@ function requireThings(tx: Writer['tx'], body: NewSetup): void {
   if (body.circuitId && !place?.circuits.some((it) => it.id === body.circuitId)) {
     throw refuseField('/circuitId', 'This circuit is not in that room.')
   }
+}
+
+/** Nothing may stand on itself, over whatever carries it. */
+function requireGround(tx: Writer['tx'], { links, roles }: NewSetup): void {
+  if (links.length < 2) return
+  const things = roles.flatMap((role) => role.things)
+  const held = loadHoldings(
+    tx,
+    things.flatMap((it) => it.unitId ?? []),
+    things.flatMap((it) => it.stockId ?? []),
+  )
+  const holderOf = (key: string) => held.units.get(key) ?? held.stock.get(/^stock:(.+):\d+$/.exec(key)?.[1] ?? '')
+  const interfaces = loadInterfaces(tx)
+  const ring = findStatedRing(
+    links,
+    ({ unitId, portId }) => held.models.get(holderOf(unitId)?.modelId ?? '')?.ports.find((it) => it.id === portId),
+    (code) => !['signal', 'mains'].includes(interfaces.get(code)?.kind ?? 'carry'),
+  )
+  if (!ring) return
+  const tags = ring.keys.map((key) => holderOf(key)?.tag ?? key)
+  throw refuseField(`/links/${ring.at}`, `${tags[0]} would stand on itself: ${tags.join(' on ')}.`)
 }
 
 export function loadSetup(app: AppContext, id: string) {

@@ -1,6 +1,6 @@
 import { type CableRun, type SupportChoice, swapThing } from '@exemplar/core'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
-import { startApi, type TestApi } from '../foundation/api.fixture.ts'
+import { match, startApi, type TestApi } from '../foundation/api.fixture.ts'
 import { makeCall } from '../foundation/call.fixture.ts'
 
 let api: TestApi
@@ -224,5 +224,35 @@ describe('[V1] what is stated goes over on a swap', () => {
     expect(await sayOf(id, twin)).toBe(`stated: ${other.tag}`)
     await carryOut(other.id, cable.id)
     expect(await sayOf(id, twin)).toBe('open: nothing')
+  })
+})
+
+describe('[V1] nothing stands on itself', () => {
+  test('a ring that somebody states is refused at its joint, and nothing is changed', async () => {
+    const [one, two, three] = await Promise.all(
+      ['One', 'Two', 'Three'].map((name) => add('friction-arm', name, { loadGrams: 3_000, massGrams: 300 })),
+    )
+    if (!one || !two || !three) throw new Error('Not added.')
+    const id = await build([role('A', [{ unitId: one.id }, { unitId: two.id }, { unitId: three.id }])])
+    const on = (a: Thing, b: Thing) => joint(a.id, 'foot', b.id, 'carries')
+    await state(id, [on(one, two), on(two, three)])
+    const { version, ...setup } = await call('GET', `/setups/${id}`)
+    const { code, name, tape, purpose, purposeKind, placeId, circuitId, plannedMinutes, note, roles } = setup
+    const body = { code, name, tape, purpose, purposeKind, placeId, circuitId, plannedMinutes, note, roles }
+    const links = [on(one, two), on(two, three), on(three, one)]
+    const reply = await api.call('PUT', `/setups/${id}`, { ...body, links }, match(version))
+    expect(reply.status).toBe(422)
+    expect(reply.body.errors).toEqual([
+      {
+        pointer: '/links/2',
+        message: `${three.tag} would stand on itself: ${three.tag} on ${one.tag} on ${two.tag} on ${three.tag}.`,
+      },
+    ])
+    expect((await call('GET', `/setups/${id}`)).links).toHaveLength(2)
+    // A joint to itself is a ring of one.
+    expect(
+      (await api.call('PUT', `/setups/${id}`, { ...body, links: [on(two, three), on(one, one)] }, match(version)))
+        .status,
+    ).toBe(422)
   })
 })
