@@ -413,4 +413,25 @@ export const PLANTED_FAULTS = [
     to: 'links: setup.links',
     test: 'server/src/setups/stated-joints.test.ts',
   },
+  {
+    law: 'law 4',
+    file: 'core/src/setups/placed/placed-item.ts',
+    from: 'placeEach(setup, holdings, (it) => !it.isSpare, new Map())',
+    to: 'placeEach(setup, holdings, () => true, new Map())',
+    test: 'core/src/laws/spares-and-importance.test.ts',
+  },
+  {
+    law: 'law 4',
+    file: 'core/src/setups/checks/power/pack-hours.ts',
+    from: 'const have = packs.length + Math.min(reserve, sparePacks)',
+    to: 'const have = packs.length',
+    test: 'server/src/setups/away-and-spare.test.ts',
+  },
+  {
+    law: 'V1',
+    file: 'core/src/setups/setup/stated-ring.ts',
+    from: 'if (way) return { at, keys: [rider, ...way] }',
+    to: 'if (way && links.length > 99) return { at, keys: [rider, ...way] }',
+    test: 'server/src/setups/stated-joints.test.ts',
+  },
 ]

@@ -46,6 +46,35 @@ describe('law 4: spares are harmless', () => {
   })
 })
 
+describe('law 4: a place in case', () => {
+  test(`whatever lies in a role in case adds no finding of its own, on ${CASES} seeded setups`, () => {
+    const broken = new Set<number>()
+    const reasons = new Set<string>()
+    for (const it of listCases()) {
+      const before = assessSetup(readCase(it)).findings
+      const known = new Map(before.map((own) => [own.key, own.level]))
+      for (const at of it.items.keys()) {
+        const input = readCase(withTwin(it, at))
+        const id = `${it.items[at]?.id}x`
+        const setup = {
+          ...input.setup,
+          roles: input.setup.roles.map((role) => ({
+            ...role,
+            things: role.things.map((own) => (own.unitId === id ? { ...own, isSpare: true } : own)),
+          })),
+        }
+        const fresh = assessSetup({ ...input, setup }).findings.filter((own) => known.get(own.key) !== own.level)
+        // A pack in case may be the spare that is wanted: what it changes it makes better.
+        const worse = fresh.filter((own) => ORDER.indexOf(own.level) > ORDER.indexOf(known.get(own.key) ?? 'ok'))
+        if (worse.length === 0) continue
+        broken.add(it.index)
+        reasons.add(`${it.items[at]?.model.category}: ${worse.map((own) => `${own.level} ${own.code}`).join()}`)
+      }
+    }
+    expect(compareBreaches('law 4', [...broken]), [...reasons].join('\n')).toEqual({ fresh: [], mended: [] })
+  })
+})
+
 describe('law 5: importance is monotone', () => {
   test(`what only optional roles lack never stops, and hazards keep their level, on ${CASES} seeded setups`, () => {
     const broken = new Set<number>()

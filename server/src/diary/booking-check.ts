@@ -9,6 +9,7 @@ import {
   findInstant,
   findStandIns,
   type Hold,
+  type Holdings,
   isKindOf,
   listUnitIds,
   type NewBooking,
@@ -85,7 +86,7 @@ export function checkBooking({ db, now }: AppContext, draft: NewBooking, exceptB
   const others = book.within(interval, exceptBookingId)
   const own = makeDraftHold(draft, setup, loadKin(db), settings.zone, exceptBookingId ?? 'draft')
   loadModels(db)
-  const holdings = loadHoldings(db, own.unitIds, [])
+  const holdings = loadHoldings(db, own.unitIds, [...own.stock.keys()])
   const blocking = loadBlockingFaults(db)
   const absences = listAbsences([...holdings.units.values()], context, settings.zone, blocking, book)
   const standInsOf = setup ? findStandInsOf(db, { setup, context }, [...absences.keys()], settings, book) : null
@@ -105,7 +106,7 @@ export function checkBooking({ db, now }: AppContext, draft: NewBooking, exceptB
     /** Who of the team is taken at that time, and by what. */
     busy: others.flatMap((hold) => hold.personIds.map((personId) => ({ personId, title: hold.title }))),
     troubles: troubles.sort((a, b) => (a.tag < b.tag ? -1 : 1)),
-    clashes: listWanted(db, own).flatMap(({ label, subjectId, wanted }) => {
+    clashes: listWanted(db, own, holdings).flatMap(({ label, subjectId, wanted }) => {
       const absence = findAbsence(wanted, interval, calendar)
       return absence && wanted.subject !== 'unit' ? [{ subject: wanted.subject, subjectId, label, absence }] : []
     }),
@@ -113,8 +114,11 @@ export function checkBooking({ db, now }: AppContext, draft: NewBooking, exceptB
 }
 
 /** Counted things, the room and the people of a booking, as they are asked after. */
-function listWanted(db: Database, own: Hold): { label: string; subjectId: string; wanted: Wanted }[] {
-  const { stock, models } = loadHoldings(db, [], [...own.stock.keys()])
+function listWanted(
+  db: Database,
+  own: Hold,
+  { stock, models }: Pick<Holdings, 'stock' | 'models'>,
+): { label: string; subjectId: string; wanted: Wanted }[] {
   const place = loadPlaces(db).get(own.placeId ?? '')
   const everybody = loadPeople(db)
   return [

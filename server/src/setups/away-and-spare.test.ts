@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import { type Thing, useQuickEntry } from './quick-entry.fixture.ts'
 
 /** What is away or there in case, from an empty instance by quick entry. */
-const { call, add, build, judge } = useQuickEntry()
+const { call, add, addRoom, build, judge } = useQuickEntry()
 
 describe('[V4] what is away joins nothing, bears nothing and is not counted', () => {
   const lamp = { inlet: 'iec-c7', milliwatts: 60_000, massGrams: 1_500 }
@@ -113,9 +113,7 @@ describe('[V10] what is there in case stops nothing', () => {
   test('a second lead, a cable that joins nothing and another lens are a word of advice each', async () => {
     const mount = { kind: 'mount', hostName: 'body', guestName: 'lens', standard: null, viaCableOnly: false }
     const { code } = await call('POST', '/interfaces', { ...mount, label: 'Larch mount' })
-    const room = { parentId: null, name: 'Studio', kind: 'room', note: '' }
-    const circuit = { id: 'c1', name: 'Wall', volts: 230, amps: 16, outlets: 6, outletInterface: 'mains-bs1363' }
-    const { id: placeId } = await call('POST', '/places', { ...room, circuits: [circuit] })
+    const room = await addRoom()
     const needed = [
       await add('light', 'Panel', lamp),
       await add('lead', 'Lead', { inlet: 'iec-c7' }),
@@ -127,7 +125,7 @@ describe('[V10] what is there in case stops nothing', () => {
       await add('lens', 'Lens', { mount: code, massGrams: 300 }),
     ]
     const rig = (things: Thing[], name: string) =>
-      build([{ name: 'Key', wants: 'light', things }], { code: name, placeId, circuitId: 'c1' })
+      build([{ name: 'Key', wants: 'light', things }], { code: name, ...room })
     expect((await judge(await rig(needed, 'QA'))).says).toBe('Ready to run.')
     const { says, of } = await judge(await rig([...needed, ...spare], 'QB'))
     expect(says).toBe('Can run. 3 things to check.')
@@ -201,5 +199,97 @@ describe('tried once more as a stranger', () => {
     })
     const id = await build([{ name: 'Voice', wants: 'microphone', things: [microphone, stand] }])
     expect((await judge(id)).of('tips-over').map((it) => it.level)).toEqual(levels)
+  })
+})
+
+describe('a place in case', () => {
+  const lamp = { inlet: 'iec-c7', milliwatts: 60_000, massGrams: 1_500 }
+  const feed = (name: string) => add('lead', name, { inlet: 'iec-c7' })
+
+  test('what is there in case fills no role, meets no need, and is one push away', async () => {
+    const light = await add('practical', 'Lamp', lamp)
+    const lead = await feed('Lead')
+    const spare = await feed('Second lead')
+    const room = await addRoom()
+    const id = await build([{ name: 'Key', wants: 'light', things: [light], spares: [lead] }], room)
+    const { says, of } = await judge(id)
+    // The lead lies there, and the lamp is not plugged in all the same.
+    expect(says).toBe('Cannot run: 1 stop.')
+    const [open] = of('need-unmet')
+    const { remedies } = await call('GET', `/setups/${id}/remedies?key=${encodeURIComponent(open?.key ?? '')}`)
+    expect(remedies[0]).toMatchObject({ kind: 'use-spare', tag: lead.tag })
+
+    const idle = await build([{ name: 'Key', wants: 'light', things: [], spares: [light] }], { ...room, code: 'QF' })
+    expect((await judge(idle)).found).toEqual(['stop role-empty'])
+    // Beside the one that feeds it, nothing is said of the one in case.
+    const both = await build([{ name: 'Key', wants: 'light', things: [light, lead], spares: [spare] }], {
+      ...room,
+      code: 'QG',
+    })
+    expect((await judge(both)).says).toBe('Ready to run.')
+  })
+
+  test('it is packed; that it is away is a word of advice', async () => {
+    const light = await add('practical', 'Lamp', lamp)
+    const lead = await feed('Lead')
+    const spare = await feed('Second lead')
+    const id = await build([{ name: 'Key', wants: 'light', things: [light, lead], spares: [spare] }], await addRoom())
+    const day = { startsAt: '2026-12-10T10:00', endsAt: '2026-12-10T12:00', rigMinutes: 0, strikeMinutes: 0 }
+    const who = { setupId: id, unitIds: [], placeId: null, personIds: [], partyId: null, feeMinor: null }
+    const booking = await call('POST', '/bookings', {
+      kind: 'shoot',
+      title: 'Roses',
+      state: 'confirmed',
+      note: '',
+      ...day,
+      ...who,
+    })
+    const { sheet } = await call('GET', `/bookings/${booking.id}`)
+    expect(sheet.pieces).toBe(3)
+    await call('PATCH', `/units/${spare.id}`, { state: 'lost' }, 1)
+    const { found } = await judge(id)
+    expect(found).toEqual(['advise thing-absent'])
+  })
+
+  test('counted things too: of four bags one in case, and only three there', async () => {
+    const { id: bags } = await call('POST', '/stock', { category: 'sandbag', name: 'Bags', quantity: 3 })
+    const weigh = (quantity: number, inCase: number, code: string) =>
+      build(
+        [
+          {
+            name: 'Bags',
+            stock: [{ id: bags, quantity }, ...(inCase ? [{ id: bags, quantity: inCase, isSpare: true }] : [])],
+          },
+        ],
+        { code },
+      )
+    expect((await judge(await weigh(3, 1, 'QA'))).found).toEqual(['advise stock-short'])
+    expect((await judge(await weigh(3, 0, 'QB'))).found).toEqual([])
+    expect((await judge(await weigh(4, 1, 'QC'))).found).toEqual(['stop stock-short'])
+  })
+
+  test('a pack in case is the spare that is wanted, and none of those that run', async () => {
+    const family = { kind: 'battery', hostName: 'bay', guestName: 'pack', standard: null, viaCableOnly: false }
+    const { code: battery } = await call('POST', '/interfaces', { ...family, label: 'Larch pack' })
+    const screen = await add('monitor', 'Screen', { battery, milliwatts: 20_000, massGrams: 500 })
+    const pack = (name: string) => add('pack', name, { battery, energyMilliwattHours: 40_000 })
+    const packs = [await pack('One'), await pack('Two'), await pack('Three')] as [Thing, Thing, Thing]
+    const rig = (running: Thing[], inCase: Thing[], code: string) =>
+      build([{ name: 'Key', things: [screen, ...running], spares: inCase }], { code, plannedMinutes: 60 })
+    const short = async (id: string) => (await judge(id)).of('packs-short').map((it) => it.level)
+    // 40 Wh at 80 % run 20 W for 96 minutes: an hour wants one, and the policy one spare.
+    expect(await short(await rig([packs[0]], [packs[1]], 'QA'))).toEqual([])
+    expect(await short(await rig([packs[0]], [], 'QB'))).toEqual(['warn'])
+    expect(await short(await rig([packs[0], packs[1]], [], 'QC'))).toEqual([])
+  })
+
+  test('without its thing a role goes on with the one in case: no single point of failure', async () => {
+    const light = await add('practical', 'Lamp', lamp)
+    const lead = await feed('Lead')
+    const spare = await feed('Second lead')
+    const id = await build([{ name: 'Key', wants: 'light', things: [light, lead], spares: [spare] }], await addRoom())
+    const points = await call('GET', '/resilience')
+    const tags = JSON.stringify(points)
+    expect([tags.includes(light.tag), tags.includes(lead.tag)], id).toEqual([true, false])
   })
 })

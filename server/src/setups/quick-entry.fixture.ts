@@ -16,7 +16,9 @@ export interface RoleSketch {
   wants?: string
   importance?: string
   things?: Thing[]
-  stock?: { id: string; quantity: number }[]
+  stock?: { id: string; quantity: number; isSpare?: boolean }[]
+  /** There in case. */
+  spares?: Thing[]
   /** What else the role says: where it is, which other role it goes with. */
   rest?: object
 }
@@ -25,7 +27,7 @@ const NOTHING = { unitId: null, stockId: null, quantity: 1, powerModeId: null, r
 
 /** One role as it is sent. */
 export const makeRole = (
-  { name, wants, importance = 'essential', things = [], stock = [], rest = {} }: RoleSketch,
+  { name, wants, importance = 'essential', things = [], stock = [], spares = [], rest = {} }: RoleSketch,
   at: number,
 ) => ({
   id: `r${at}`,
@@ -37,7 +39,8 @@ export const makeRole = (
   intentionallyEmpty: false,
   things: [
     ...things.map((it) => ({ ...NOTHING, unitId: it.id })),
-    ...stock.map((it) => ({ ...NOTHING, stockId: it.id, quantity: it.quantity })),
+    ...stock.map(({ id, quantity, isSpare = false }) => ({ ...NOTHING, stockId: id, quantity, isSpare })),
+    ...spares.map((it) => ({ ...NOTHING, unitId: it.id, isSpare: true })),
   ],
   ...rest,
 })
@@ -71,6 +74,14 @@ export function useQuickEntry() {
   const build = async (roles: readonly RoleSketch[], rest: object = {}): Promise<string> =>
     (await call('POST', '/setups', makeSetup(roles, rest))).id
 
+  /** A room with one circuit, as a setup names them. */
+  const addRoom = async (circuit: object = {}) => {
+    const wall = { id: 'c1', name: 'Wall', volts: 230, amps: 16, outlets: 6, outletInterface: 'mains-bs1363' }
+    const room = { parentId: null, name: 'Studio', kind: 'room', note: '', circuits: [{ ...wall, ...circuit }] }
+    const { id: placeId } = await call('POST', '/places', room)
+    return { placeId: placeId as string, circuitId: 'c1' }
+  }
+
   async function judge(id: string) {
     const readiness = await call('GET', `/setups/${id}/readiness`)
     const of = (code: string): Finding[] => readiness.findings.filter((it: Finding) => it.code === code)
@@ -81,5 +92,5 @@ export function useQuickEntry() {
   const answer = (modelId: string, fact: string, given: object, version = 1) =>
     call('POST', `/models/${modelId}/facts`, { fact, answer: given }, version)
 
-  return { api: () => api, call, add, build, judge, answer }
+  return { api: () => api, call, add, addRoom, build, judge, answer }
 }

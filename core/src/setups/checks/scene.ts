@@ -6,7 +6,7 @@ import {
 } from '../joining/completeness.ts'
 import { listInCase } from '../joining/needed-accessories.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
-import type { PlacedItem } from '../placed/placed-item.ts'
+import { listSpareItems, type PlacedItem } from '../placed/placed-item.ts'
 import { listSceneItems } from '../placed/venue.ts'
 import { listWholeRuns } from '../setup/cable-run.ts'
 
@@ -26,6 +26,10 @@ export interface Scene extends Omit<AssessmentInput, 'holdings'>, Completeness {
   away: readonly AwayItem[]
   /** What of it is there in case: nothing wants it, and it is joined to nothing. */
   inCase: readonly PlacedItem[]
+  /** What somebody put into the setup in case, and is there. */
+  spareItems: readonly PlacedItem[]
+  /** What somebody put there in case, and is not. */
+  spareAway: readonly PlacedItem[]
 }
 
 /** Puts everything in its place and joins it. */
@@ -35,12 +39,14 @@ export function makeScene(input: AssessmentInput): Scene {
 
 /** The same of pieces that were placed already; `memory` knows ends that are as they were. */
 export function joinScene(
-  { holdings: _, ...input }: AssessmentInput,
+  { holdings, ...input }: AssessmentInput,
   placed: readonly PlacedItem[],
   memory?: CompletenessMemory,
 ): Scene {
-  const missing = listMissing(placed, input)
+  const inReserve = listSpareItems(input.setup, holdings)
+  const missing = listMissing([...placed, ...inReserve], input)
   const items = missing.size === 0 ? placed : placed.filter((it) => !missing.has(it))
+  const gone = placed.filter((it) => missing.has(it))
   // In an order of their own: in which order roles are listed is nothing that a joint hangs on.
   // What was stated with something that is away leaves its end open, and is not joined to something else instead.
   const links = listWholeRuns(input.setup.links, placed)
@@ -48,10 +54,19 @@ export function joinScene(
     checkCompleteness([...things].sort(byRank), input.interfaces, links, memory)
   const { completeness, inCase } = joinWanted(items, join)
   const away =
-    missing.size === 0
+    gone.length === 0
       ? { unmet: completeness.unmet, away: [] }
-      : blame([...missing], completeness, join(placed.filter((it) => !inCase.includes(it))))
-  return { ...input, ...completeness, ...away, items, inCase, itemOf: new Map(items.map((it) => [it.key, it])) }
+      : blame(gone, completeness, join(placed.filter((it) => !inCase.includes(it))))
+  return {
+    ...input,
+    ...completeness,
+    ...away,
+    items,
+    inCase,
+    spareItems: inReserve.filter((it) => !missing.has(it)),
+    spareAway: inReserve.filter((it) => missing.has(it)),
+    itemOf: new Map(items.map((it) => [it.key, it])),
+  }
 }
 
 /** Joins what is wanted: what is there in case weighs on nothing, and takes nobody's place. */

@@ -44,23 +44,41 @@ export interface Holdings {
 
 /**
  * Lists every piece of a setup once, the circuit that feeds it last: what does several jobs stands where its first one is,
- * and matters as much as the most important of them. Pieces of one stock in several roles are so many pieces. Throws where a thing is named that nobody gave.
+ * and matters as much as the most important of them. Pieces of one stock in several roles are so many pieces. What is there in
+ * case is left out. Throws where a thing is named that nobody gave.
  */
 export function listPlacedItems(
   setup: Pick<NewSetup, 'roles'>,
   holdings: Holdings,
   circuit: Circuit | null,
 ): PlacedItem[] {
-  const placed = new Map<string, number>()
-  const items = setup.roles.flatMap((role) =>
-    role.things.flatMap((assignment) => {
+  const items = placeEach(setup, holdings, (it) => !it.isSpare, new Map())
+  return [...items, ...(circuit ? [placeCircuit(circuit)] : [])]
+}
+
+/** What is in a setup in case, and in no other place of it. */
+export function listSpareItems(setup: Pick<NewSetup, 'roles'>, holdings: Holdings): PlacedItem[] {
+  const counts = new Map<string, number>()
+  const used = new Set(placeEach(setup, holdings, (it) => !it.isSpare, counts).map((it) => it.key))
+  return placeEach(setup, holdings, (it) => it.isSpare, counts).filter((it) => !used.has(it.key))
+}
+
+/** Pieces of a stock are numbered on from `countsMutably`. */
+function placeEach(
+  { roles }: Pick<NewSetup, 'roles'>,
+  holdings: Holdings,
+  suits: (assignment: Assignment) => boolean,
+  countsMutably: Map<string, number>,
+): PlacedItem[] {
+  const items = roles.flatMap((role) =>
+    role.things.filter(suits).flatMap((assignment) => {
       if (assignment.unitId) {
         const unit = find(holdings.units, assignment.unitId, 'unit')
         return [placeUnit(unit, find(holdings.models, unit.modelId, 'model'), role, assignment)]
       }
       const stock = find(holdings.stock, assignment.stockId ?? '', 'stock')
-      const from = placed.get(stock.id) ?? 0
-      placed.set(stock.id, from + assignment.quantity)
+      const from = countsMutably.get(stock.id) ?? 0
+      countsMutably.set(stock.id, from + assignment.quantity)
       return placePieces(stock, find(holdings.models, stock.modelId, 'model'), role, assignment, from)
     }),
   )
@@ -69,7 +87,7 @@ export function listPlacedItems(
     const known = once.get(item.key)
     if (!known || matters(item) < matters(known)) once.set(item.key, item)
   }
-  return [...once.values(), ...(circuit ? [placeCircuit(circuit)] : [])]
+  return [...once.values()]
 }
 
 const matters = ({ roleImportance }: PlacedItem) => IMPORTANCES.indexOf(roleImportance)

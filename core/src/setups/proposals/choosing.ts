@@ -65,7 +65,7 @@ const PENALTY = { essential: 1_000_000, wanted: 100_000, optional: 50_000 }
  */
 export function chooseForRoles(input: AssessmentInput, store: Store, faulty: ReadonlySet<string>): Choosing {
   const empty = input.setup.roles.filter(
-    (role) => role.things.length === 0 && !role.intentionallyEmpty && !role.providedBy,
+    (role) => role.things.every((it) => it.isSpare) && !role.intentionallyEmpty && !role.providedBy,
   )
   const left: RoleLeft[] = empty
     .filter((role) => !saysWhat(role))

@@ -1,8 +1,10 @@
 import { z } from 'zod'
+import type { Category } from '../../kit/model/category.ts'
 import { nameModel } from '../../kit/model/model.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
+import type { Holdings } from '../placed/placed-item.ts'
 import type { Store } from '../placed/store.ts'
-import type { NewSetup } from '../setup/setup.ts'
+import type { Assignment, NewSetup } from '../setup/setup.ts'
 import { makeJudge } from '../verdict/incremental.ts'
 import { findStandIns } from './remedies.ts'
 /** One thing without which a setup would stop, and what is free to take its place. */
@@ -47,8 +49,12 @@ export function findSinglePointsOfFailure(input: AssessmentInput, store: Store):
       const unit = input.holdings.units.get(unitId ?? '')
       const model = input.holdings.models.get(unit?.modelId ?? '')
       if (!unit || !model) return []
-      const without = judge.assess({ ...input, setup: takeOut(input, unit.id) }).counts.stop
+      const left = takeOut(input, unit.id)
+      const without = judge.assess({ ...input, setup: left }).counts.stop
       if (without <= before) return []
+      // What is there in case takes its place.
+      const mends = (setup: NewSetup) => judge.assess({ ...input, setup }).counts.stop <= before
+      if (listWithSpare(left, input.holdings, role.id, model.category).some(mends)) return []
       const standIns = findStandIns(input, unit.id, store).map((it) => ({
         unitId: it.unit.id,
         tag: it.unit.tag,
@@ -57,6 +63,24 @@ export function findSinglePointsOfFailure(input: AssessmentInput, store: Store):
       return [{ unitId: unit.id, tag: unit.tag, name: nameModel(model), role: role.name, standIns }]
     }),
   )
+}
+
+/** The setup with each spare of a kind in the role that has lost its thing. */
+function listWithSpare(setup: NewSetup, holdings: Holdings, roleId: string, kind: Category): NewSetup[] {
+  const spares = setup.roles.flatMap((role) => role.things.filter((it) => it.isSpare))
+  const kindOf = ({ unitId, stockId }: Assignment) => {
+    const holder = holdings.units.get(unitId ?? '') ?? holdings.stock.get(stockId ?? '')
+    return holdings.models.get(holder?.modelId ?? '')?.category
+  }
+  return spares
+    .filter((it) => kindOf(it) === kind)
+    .map((spare) => ({
+      ...setup,
+      roles: setup.roles.map((role) => {
+        const things = role.things.filter((it) => it !== spare)
+        return role.id === roleId ? { ...role, things: [{ ...spare, isSpare: false }, ...things] } : { ...role, things }
+      }),
+    }))
 }
 
 /**
@@ -69,7 +93,7 @@ export function takeOut({ setup, holdings }: Pick<AssessmentInput, 'setup' | 'ho
   return {
     ...setup,
     roles: setup.roles.map((role) => {
-      const isMain = role.things[0]?.unitId === unitId && role.wants === null
+      const isMain = role.things.find((it) => !it.isSpare)?.unitId === unitId && role.wants === null
       const things = role.things.filter((it) => it.unitId !== unitId)
       return { ...role, things, ...(isMain ? { wants: category } : {}) }
     }),

@@ -29,6 +29,13 @@ export const remedySchema = z.discriminatedUnion('kind', [
     ends: z.record(z.string(), z.string()).optional(),
   }),
   z.object({
+    kind: z.literal('use-spare'),
+    roleId: z.string(),
+    unitId: z.string().nullable(),
+    stockId: z.string().nullable(),
+    tag: z.string(),
+  }),
+  z.object({
     kind: z.literal('state-joints'),
     links: z.array(cableRunSchema),
     /** What stands on what, as it is said. */
@@ -85,6 +92,14 @@ export function applyRemedy<T extends NewSetup>(setup: T, remedy: Remedy): T {
         things.map((thing) =>
           thing.unitId === remedy.unitId
             ? { ...thing, unitId: remedy.byUnitId, powerModeId: null, recordingModeId: null }
+            : thing,
+        ),
+      )
+    case 'use-spare':
+      return changeRole(setup, remedy.roleId, (things) =>
+        things.map((thing) =>
+          thing.isSpare && thing.unitId === remedy.unitId && thing.stockId === remedy.stockId
+            ? { ...thing, isSpare: false }
             : thing,
         ),
       )

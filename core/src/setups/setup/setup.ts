@@ -25,6 +25,8 @@ export const assignmentSchema = z
     recordingModeId: idSchema.nullable(),
     /** Runs for less than three hours even in a longer session: no part of the continuous load. */
     runsBriefly: z.boolean().default(false),
+    /** There in case: packed and counted, and joined to nothing. */
+    isSpare: z.boolean().default(false),
   })
   .refine((it) => (it.unitId === null) !== (it.stockId === null), 'Name one thing or one stock, not both.')
   .refine((it) => it.unitId === null || it.quantity === 1, 'A single thing counts once.')
@@ -192,6 +194,7 @@ export function makeAssignment(thing: { unitId: string } | { stockId: string; qu
     powerModeId: null,
     recordingModeId: null,
     runsBriefly: false,
+    isSpare: false,
     ...thing,
   }
 }

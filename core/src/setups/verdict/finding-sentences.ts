@@ -44,6 +44,8 @@ export function sayRemedy(remedy: Remedy): string {
       return `Take ${remedy.quantity} ${remedy.name} from stock`
     case 'replace':
       return `Use ${remedy.tag} instead`
+    case 'use-spare':
+      return `Use ${remedy.tag}, which is there in case`
     case 'state-joints':
       return `It is so: ${remedy.label}`
     case 'power-mode':

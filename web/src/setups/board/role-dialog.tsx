@@ -258,6 +258,13 @@ function AssignmentRow({
           onChange={(event) => onChange({ runsBriefly: event.target.checked })}
         />
       )}
+      <CheckField
+        label="in case"
+        aria-label={`${tag} in case`}
+        title="Packed and counted, and joined to nothing"
+        checked={thing.isSpare}
+        onChange={(event) => onChange({ isSpare: event.target.checked })}
+      />
       <Button size="small" aria-label={`Take ${tag} out`} onClick={() => onChange(null)}>
         Take out
       </Button>

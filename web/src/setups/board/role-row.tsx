@@ -25,7 +25,7 @@ function listShown(role: Role, setup: SetupReply): Shown[] {
     const model = setup.models.find((it) => it.id === (unit ?? stock)?.modelId)
     if (!model) return []
     const mode = model.powerModes.length > 1 ? model.powerModes.find((it) => it.id === thing.powerModeId) : undefined
-    const name = `${thing.quantity > 1 ? `${thing.quantity} × ` : ''}${nameModel(model)}${mode ? `, ${mode.label.toLowerCase()}` : ''}`
+    const name = `${thing.quantity > 1 ? `${thing.quantity} × ` : ''}${nameModel(model)}${mode ? `, ${mode.label.toLowerCase()}` : ''}${thing.isSpare ? ' (in case)' : ''}`
     return [{ key: thing.unitId ?? thing.stockId ?? '', tag: unit?.tag ?? stock?.tag ?? '', name }]
   })
 }

@@ -120,7 +120,25 @@ function listIdeas(finding: NeedUnmet & Envelope, { scene, store }: IdeaContext)
   const others = unit
     ? listReplacements(role, item, store).map((it) => makeReplacement(role, unit.id, it, item.model))
     : []
-  return [...stock, ...units, ...listPowerModesOf(role, item), ...others.slice(0, 2), whatToBuy(finding, store)]
+  const spares = scene.spareItems
+    .filter((it) => it.model && fitsNeed(finding, it.model))
+    .map(
+      (it): Remedy => ({
+        kind: 'use-spare',
+        roleId: it.roleId ?? '',
+        unitId: it.unit?.id ?? null,
+        stockId: it.stock?.id ?? null,
+        tag: it.tag,
+      }),
+    )
+  return [
+    ...new Map(spares.map((it) => [JSON.stringify(it), it])).values(),
+    ...stock,
+    ...units,
+    ...listPowerModesOf(role, item),
+    ...others.slice(0, 2),
+    whatToBuy(finding, store),
+  ]
 }
 
 /** What to put on the shopping list: more of the stock that fits, where there is one, else by what fits. */

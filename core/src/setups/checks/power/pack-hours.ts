@@ -106,10 +106,11 @@ export const packHoursSum = defineSum<PackHours>({
   follows: ({ figure, school }) => [figure('packEfficiencyPercent'), figure('sparePacks'), school('redundancy')],
 })
 
-function findPackHours({ items, setup, policies }: Scene): PackHours[] {
+function findPackHours({ items, spareItems, setup, policies }: Scene): PackHours[] {
   return computePackHours(items, {
     minutes: setup.plannedMinutes,
     sparePacks: policies.settings.sparePacks,
+    inReserve: spareItems,
     efficiencyPercent: policies.settings.packEfficiencyPercent,
     isLean: policies.school('redundancy').way === 'lean',
   })
@@ -146,6 +147,8 @@ interface Options {
   efficiencyPercent: number
   /** The studio runs lean: a missing spare is mentioned, not warned of. */
   isLean?: boolean
+  /** What was put there in case: its packs count as the spare that is wanted, and for nothing else. */
+  inReserve?: readonly PlacedItem[]
 }
 
 /**
@@ -167,7 +170,7 @@ function computeFamily(
   family: string,
   all: readonly PlacedItem[],
   things: readonly PlacedItem[],
-  { minutes, sparePacks, efficiencyPercent, isLean = false }: Options,
+  { minutes, sparePacks, efficiencyPercent, isLean = false, inReserve = [] }: Options,
 ): PackHours | null {
   const packs = all.filter((it) => it.energyMilliwattHours !== null)
   // Without one that is known there is nothing to reckon with: each is asked for.
@@ -203,8 +206,9 @@ function computeFamily(
   if (devices.length === 0) return null
   const needed = devices.reduce((sum, device) => sum + device.packs, 0)
   const wanted = needed + sparePacks
-  const have = packs.length
-  const short = judgePacks(have, devices, wanted, isLean)
+  const reserve = inReserve.filter((it) => it.energyMilliwattHours !== null && isPackOf(it.ports, family)).length
+  const have = packs.length + Math.min(reserve, sparePacks)
+  const short = judgePacks(packs.length, devices, wanted - (have - packs.length), isLean)
   const level: FindingLevel = unknown > 0 && short !== 'ok' ? 'unknown' : short
   return {
     formula: 'pack-hours',

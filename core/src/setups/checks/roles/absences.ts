@@ -5,7 +5,7 @@ import { listInWords } from '../../../units/wording.ts'
 import type { UnmetNeed } from '../../joining/completeness.ts'
 import { isAccessory } from '../../joining/needed-accessories.ts'
 import { isItemOf, type PlacedItem } from '../../placed/placed-item.ts'
-import { defineCheck, LEVEL_OF_IMPORTANCE, ofItem } from '../check.ts'
+import { defineCheck, type Found, LEVEL_OF_IMPORTANCE, ofItem } from '../check.ts'
 import { plain, sayAbsence } from '../finding-words.ts'
 import { findRole, listStandInsFor } from '../ideas.ts'
 import type { Scene } from '../scene.ts'
@@ -31,14 +31,13 @@ interface BoundItem {
 
 /** Single things that stand in a role and will not be there. */
 export const absences = defineCheck<AbsentItem>({
-  find: (scene) =>
-    scene.away.flatMap(({ item, leaves }) => {
-      const absence = item.unit ? scene.absences.get(item.unit.id) : undefined
-      if (!item.unit || !absence) return []
-      const level = findLevel(absence, findWeight(item, scene), leaves)
-      const tags = [...new Set(leaves.map((it) => it.thing.tag))]
-      return [{ ...ofItem(item), level, code: 'thing-absent', unitId: item.unit.id, absence, leaves: tags }]
-    }),
+  find: (scene) => [
+    ...scene.away.flatMap(({ item, leaves }) =>
+      describe(item, leaves, scene, (absence) => findLevel(absence, findWeight(item, scene), leaves)),
+    ),
+    // Of what is only there in case nothing stops.
+    ...scene.spareAway.flatMap((item) => describe(item, [], scene, () => 'advise')),
+  ],
   codes: {
     'thing-absent': {
       say: ({ tag, name, absence, leaves }, words) =>
@@ -50,6 +49,19 @@ export const absences = defineCheck<AbsentItem>({
   },
 })
 
+function describe(
+  item: PlacedItem,
+  leaves: readonly UnmetNeed[],
+  scene: Scene,
+  weigh: (absence: Absence) => FindingLevel,
+): Found<AbsentItem>[] {
+  const absence = item.unit ? scene.absences.get(item.unit.id) : undefined
+  if (!item.unit || !absence) return []
+  const tags = [...new Set(leaves.map((it) => it.thing.tag))]
+  const figures = { unitId: item.unit.id, absence, leaves: tags }
+  return [{ ...ofItem(item), level: weigh(absence), code: 'thing-absent', ...figures }]
+}
+
 /**
  * What is there for something else weighs by what it leaves open, unless it is what its role wants and nothing else is: a second
  * lead that is lost stops nobody.
@@ -60,7 +72,7 @@ function findWeight(item: PlacedItem, scene: Scene): FindingLevel {
   if (!isAccessory(item) && !SERVING.some((kind) => isItemOf(item, kind))) return own
   const wants = role?.wants ?? null
   // A role that says not what it wants is about what stands in it first.
-  if (wants === null) return role?.things[0]?.unitId === item.unit?.id ? own : 'advise'
+  if (wants === null) return role?.things.find((it) => !it.isSpare)?.unitId === item.unit?.id ? own : 'advise'
   const isFilled = scene.items.some((it) => it.roleId === item.roleId && isItemOf(it, wants))
   return isItemOf(item, wants) && !isFilled ? own : 'advise'
 }

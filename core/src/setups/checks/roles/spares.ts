@@ -10,13 +10,17 @@ interface MissingSpare {
   policy: 'must' | 'nice'
 }
 
-/** Roles that must have a spare, or had better, and for whose thing nothing free of its kind lies in the store. */
+/**
+ * Roles that must have a spare, or had better, and for whose thing nothing of its kind was put in case and nothing free lies in
+ * the store.
+ */
 export const missingSpares = defineCheck<MissingSpare>({
   find: (scene) =>
     scene.items.flatMap((item) => {
       const role = findRole(scene, item.roleId)
       const policy = role?.spare ?? 'none'
       if (!role || policy === 'none' || !item.unit || scene.spares?.get(item.unit.id) !== 0) return []
+      if (scene.spareItems.some((it) => it.roleId === role.id && it.category === item.category)) return []
       const level = policy === 'must' ? ('warn' as const) : ('advise' as const)
       return [{ ...ofItem(item), level, code: 'spare-missing', policy, role: role.name }]
     }),

@@ -23,21 +23,25 @@ const whatToBuy = ({ name, wanted, have, stockId }: ShortStock): Purchase => ({
 
 /** Stock of which more is put in than is free. The first role that takes of it is told. */
 export const shortStock = defineCheck<ShortStock>({
-  find({ setup, items, away, freeStock }) {
-    const lacking = away.flatMap(({ item: { stock, tag, model }, leaves }) =>
-      stock ? [{ stockId: stock.id, tag, model, leaves }] : [],
+  find({ setup, items, away, spareItems, spareAway, freeStock }) {
+    const all = [...away, ...spareAway.map((item) => ({ item, leaves: [] }))]
+    const lacking = all.flatMap(({ item, item: { stock, tag, model }, leaves }) =>
+      stock ? [{ stockId: stock.id, tag, model, leaves, isSpare: spareAway.includes(item) }] : [],
     )
     const stocks = new Map([...lacking].reverse().map((it) => [it.stockId, it]))
     return [...stocks.values()].reverse().map(({ stockId, tag, model }) => {
       const own = lacking.filter((it) => it.stockId === stockId)
       const role = setup.roles.find((it) => it.things.some((thing) => thing.stockId === stockId))
       const left = own.flatMap((it) => it.leaves)
-      const wanted = own.length + items.filter((it) => it.stock?.id === stockId).length
+      const wanted = own.length + [...items, ...spareItems].filter((it) => it.stock?.id === stockId).length
       return {
         code: 'stock-short' as const,
         about: [stockId],
         roleId: role?.id ?? null,
-        level: findWorstLevel([LEVEL_OF_IMPORTANCE[role?.importance ?? 'optional'], ...left.map((it) => it.level)]),
+        // Where only what is there in case lacks, nothing stops.
+        level: own.every((it) => it.isSpare)
+          ? ('advise' as const)
+          : findWorstLevel([LEVEL_OF_IMPORTANCE[role?.importance ?? 'optional'], ...left.map((it) => it.level)]),
         stockId,
         tag,
         name: model?.name ?? tag,
