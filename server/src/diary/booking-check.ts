@@ -89,7 +89,9 @@ export function checkBooking({ db, now }: AppContext, draft: NewBooking, exceptB
   const holdings = loadHoldings(db, own.unitIds, [...own.stock.keys()])
   const blocking = loadBlockingFaults(db)
   const absences = listAbsences([...holdings.units.values()], context, settings.zone, blocking, book)
-  const standInsOf = setup ? findStandInsOf(db, { setup, context }, [...absences.keys()], settings, book) : null
+  const standInsOf = setup
+    ? findStandInsOf(db, { setup, context }, [...absences.keys()], settings, { book, holdings })
+    : null
   const troubles = [...absences].map(([unitId, absence]): Trouble => {
     const unit = holdings.units.get(unitId)
     const model = holdings.models.get(unit?.modelId ?? '')
@@ -148,11 +150,11 @@ function findStandInsOf(
   request: AssessmentRequest,
   absentIds: readonly string[],
   settings: StudioSettings,
-  book: HoldBook,
+  { book, holdings }: { book: HoldBook; holdings: Holdings },
 ): Map<string, Trouble['standIns']> {
   const wanted = listUnitIds(request.setup).filter((id) => absentIds.includes(id))
   if (wanted.length === 0) return new Map()
-  const loaded = loadAssessment(db, request, settings, book)
+  const loaded = loadAssessment(db, request, settings, { book, holdings })
   const { units: held, models } = loaded.input.holdings
   const kinds = wanted.flatMap((id) => models.get(held.get(id)?.modelId ?? '')?.category ?? [])
   const shelf = loadUnitShelf(db, (model) => kinds.some((kind) => isKindOf(model.category, kind)))

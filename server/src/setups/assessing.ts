@@ -34,7 +34,10 @@ export function assessAll(
   const unknown = [...names.keys()].filter((at) => !db.cache.has(names[at] ?? ''))
   const asked = unknown.flatMap((at) => requests[at] ?? [])
   const loaded = new Map(
-    loadAssessments(db, asked, settings, book).map(({ input }, nth) => [names[unknown[nth] ?? -1], input]),
+    loadAssessments(db, asked, settings, book ? { book } : {}).map(({ input }, nth) => [
+      names[unknown[nth] ?? -1],
+      input,
+    ]),
   )
   return names.map((name) =>
     remember(db, name, () => {

@@ -42,6 +42,12 @@ export interface LoadedAssessment extends AssessmentRequest, Omit<Wanting, 'setu
 type Part = { unit: Unit; model: Model }
 
 /** Everything that judging several setups reads, of all of them at once. */
+/** What was read before: a book of holds for all of that time, all things that the setups name. */
+interface KnownAlready {
+  book?: HoldBook
+  holdings?: Holdings
+}
+
 interface Loaded {
   holdings: Holdings
   parts: readonly Part[]
@@ -52,17 +58,17 @@ interface Loaded {
 
 /**
  * Gathers what core needs to judge setups, each at its time, in a fixed number of statements however many there are: now,
- * for bookings, or for drafts. A book of holds that was read already, for all of that time, is not read again.
+ * for bookings, or for drafts. What is known already is not read again.
  */
 export function loadAssessments(
   db: Database,
   requests: readonly AssessmentRequest[],
   settings: StudioSettings,
-  book?: HoldBook,
+  known: KnownAlready = {},
 ): LoadedAssessment[] {
   const [first] = requests
   if (!first) return []
-  const loaded = loadAll(db, requests, book)
+  const loaded = loadAll(db, requests, known)
   const cases = requests.map((request) => ({
     ...request,
     input: makeInput(db, request, settings, loaded),
@@ -78,27 +84,24 @@ export function loadAssessment(
   db: Database,
   request: AssessmentRequest,
   settings: StudioSettings,
-  book?: HoldBook,
+  known: KnownAlready = {},
 ): LoadedAssessment {
-  const [loaded] = loadAssessments(db, [request], settings, book)
+  const [loaded] = loadAssessments(db, [request], settings, known)
   if (!loaded) throw new Error('A request was not loaded.')
   return loaded
 }
 
-function loadAll(db: Database, requests: readonly AssessmentRequest[], book: HoldBook | undefined): Loaded {
+function loadAll(db: Database, requests: readonly AssessmentRequest[], known: KnownAlready): Loaded {
   const assignments = requests.flatMap(({ setup }) => setup.roles.flatMap((role) => role.things))
   const unitIds = assignments.flatMap((it) => it.unitId ?? [])
-  const holdings = loadHoldings(
-    db,
-    unitIds,
-    assignments.flatMap((it) => it.stockId ?? []),
-  )
+  const stockIds = assignments.flatMap((it) => it.stockId ?? [])
+  const holdings = known.holdings ?? loadHoldings(db, unitIds, stockIds)
   const parts = loadParts(db, [...holdings.units.keys()])
   return {
     holdings,
     parts,
     blocking: loadBlockingFaults(db),
-    book: book ?? loadHoldBook(db, findHull(requests), requests[0]?.context.now ?? 0),
+    book: known.book ?? loadHoldBook(db, findHull(requests), requests[0]?.context.now ?? 0),
     places: loadPlaces(db),
   }
 }
