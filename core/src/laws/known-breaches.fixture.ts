@@ -5,9 +5,13 @@
 export const KNOWN_BREACHES: Readonly<Record<string, readonly { index: number; row: string }[]>> = {
   'law 1': [],
   'law 2': [],
+  'law 3': [],
   'law 4': [],
   'law 5': [],
   'law 6': [],
+  'law 7': [],
+  'law 10': [],
+  'law 17': [],
 }
 
 /** What of the cases that were tried breaks a law without being listed, and what is listed and holds. */

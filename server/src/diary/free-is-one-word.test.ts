@@ -1,3 +1,4 @@
+import { LIFE_STATE_CODES } from '@exemplar/core'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { startApi, type TestApi } from '../foundation/api.fixture.ts'
 import { makeCall } from '../foundation/call.fixture.ts'
@@ -162,6 +163,55 @@ describe('[F2] a list of what is free on a day', () => {
     const of = (tag: string) => troubles.find((it: { tag: string }) => it.tag === tag)
     expect(of(camera.tag).standIns.map((it: { tag: string }) => it.tag)).toEqual([other.tag])
     expect(of(tripod.tag).standIns).toEqual([])
+  })
+})
+
+describe('law 11: free is one word', () => {
+  test('of every state, loan, fault and booking: what the list says is free can be booked, and nothing else can', async () => {
+    const days = ['2026-11-20', '2026-12-09', '2026-12-10', '2026-12-11', null]
+    const add11 = async (name: string, changes: object) => {
+      const thing = await add('light', name)
+      if (Object.keys(changes).length > 0) await change(thing, changes)
+      return thing
+    }
+    const things: Thing[] = []
+    for (const state of LIFE_STATE_CODES) {
+      for (const dueOn of days) things.push(await add11(`${state} ${dueOn}`, { state, dueOn }))
+    }
+    for (const acquisition of ['loan-in', 'rented']) {
+      for (const dueOn of days) things.push(await add11(`${acquisition} ${dueOn}`, { acquisition, dueOn }))
+    }
+    for (const severity of ['usable', 'unusable']) {
+      const thing = await add11(severity, {})
+      await call('POST', `/units/${thing.id}/faults`, { note: 'Odd', severity, bookingId: null })
+      things.push(thing)
+    }
+    // Booked for that day, up to its first instant, from its last on, pencilled, cancelled.
+    const booked: [string, object][] = [
+      ['on the day', {}],
+      ['until it begins', { startsAt: '2026-12-09T10:00', endsAt: '2026-12-10T00:00' }],
+      ['strikes into it', { startsAt: '2026-12-09T10:00', endsAt: '2026-12-10T00:00', strikeMinutes: 1 }],
+      ['from its end', { startsAt: '2026-12-11T00:00', endsAt: '2026-12-11T10:00' }],
+      ['pencilled', { state: 'pencilled' }],
+      ['cancelled', { state: 'cancelled' }],
+    ]
+    for (const [name, part] of booked) {
+      const thing = await add11(name, {})
+      await book({ unitIds: [thing.id], ...part })
+      things.push(thing)
+    }
+    const whole = { startsAt: '2026-12-10T00:00', endsAt: '2026-12-11T00:00' }
+    const { troubles } = await check({ unitIds: things.map((it) => it.id), ...whole })
+    const taken = new Set(troubles.map((it: { tag: string }) => it.tag))
+    const { rows } = await call('GET', '/units?freeOn=2026-12-10&limit=200')
+    expect(rows.map((it: { tag: string }) => it.tag).sort()).toEqual(
+      things
+        .map((it) => it.tag)
+        .filter((tag) => !taken.has(tag))
+        .sort(),
+    )
+    // Both were met, so that neither says the same of everything.
+    expect(Math.min(taken.size, things.length - taken.size)).toBeGreaterThan(10)
   })
 })
 
