@@ -1,57 +1,25 @@
+import {
+  BODY,
+  CAMERA,
+  IN_BODY,
+  IN_RECORDER,
+  LAMP,
+  LEAD,
+  MIC,
+  type NamedRig,
+  PICTURE,
+  RECORDER,
+  SCREEN,
+  STAND,
+  TRIPOD,
+  XLR,
+} from './rig-parts.fixture.ts'
+
 /**
  * Rigs that studios build, with what somebody who knows them would say: what rides on what, and the verdict. Written down
  * before the judging was made to meet them, all but `gain-unknown`: how loud a microphone comes in was not thought of, and is
  * an honest question where nobody recorded its sensitivity. All of it is common practice; the figures are invented.
  */
-export interface NamedRig {
-  name: string
-  /** By a short name: kind, what is typed on quick entry, and further figures. */
-  things: Readonly<Record<string, readonly [category: string, facts?: object, more?: object]>>
-  /** Roles with what stands in them, in any order; what a role wants is its first thing's kind unless it is said. */
-  roles: readonly RigRole[]
-  setup?: object
-  /** `rider>carrier`, over signal and mains as well: `plug>socket`. Those that matter here, not all. */
-  joints?: readonly string[]
-  /** Joints that nobody would make. */
-  never?: readonly string[]
-  /** What is found beyond advice, `level code thing`; nothing where it is ready. */
-  found: readonly string[]
-}
-
-export interface RigRole {
-  name: string
-  wants?: string | null
-  importance?: string
-  goesWith?: string
-  heightMm?: number
-  things: readonly string[]
-}
-
-const CAMERA = { mount: 'LENS', battery: 'PACK', milliwatts: 8_000, kilobitsPerSecond: 50_000, massGrams: 700 }
-const BODY = {
-  cam: ['camera', CAMERA],
-  len: ['lens', { mount: 'LENS', massGrams: 400 }],
-  sd: ['card', { capacityMegabytes: 128_000 }],
-  p1: ['pack', { battery: 'PACK', energyMilliwattHours: 16_000, massGrams: 80 }],
-  p2: ['pack', { battery: 'PACK', energyMilliwattHours: 16_000, massGrams: 80 }],
-} as const
-const IN_BODY = ['cam', 'len', 'sd', 'p1', 'p2'] as const
-const LAMP = { inlet: 'iec-c13', milliwatts: 100_000, massGrams: 1_800 }
-const LEAD = ['lead', { inlet: 'iec-c13' }] as const
-const STAND = ['stand', { loadGrams: 6_000, massGrams: 2_500 }, { legRadiusMm: 480, heightMaxMm: 2_600 }] as const
-const XLR = ['cable', { endA: 'xlr-3', endB: 'xlr-3' }] as const
-const PICTURE = ['cable', { endA: 'hdmi-a', endB: 'hdmi-a' }] as const
-const SCREEN = { inlet: 'iec-c13', milliwatts: 40_000 }
-const RECORDER = {
-  rec: ['recorder', { battery: 'cell-aa', batteryCount: 2, kilobitsPerSecond: 2_304 }],
-  rsd: ['card', { capacityMegabytes: 32_000 }],
-  c1: ['cell', { battery: 'cell-aa' }],
-  c2: ['cell', { battery: 'cell-aa' }],
-} as const
-const IN_RECORDER = ['rec', 'rsd', 'c1', 'c2'] as const
-const TRIPOD = ['tripod', { loadGrams: 8_000, massGrams: 3_000 }] as const
-const MIC = ['dynamic-mic', { massGrams: 400 }] as const
-
 export const NAMED_RIGS: readonly NamedRig[] = [
   {
     name: 'a lamp on a stand',
