@@ -476,4 +476,18 @@ export const PLANTED_FAULTS = [
     to: 'const same = after.findings.find((it) => it.key === finding.key && it.key === "")',
     test: 'core/src/laws/remedies-tell-the-truth.test.ts',
   },
+  {
+    law: 'V9',
+    file: 'core/src/setups/joining/joint-costs.ts',
+    from: 'CONDUITS.has(guest.category) || OWN_LEADS.has(guest.category)',
+    to: 'CONDUITS.has(guest.category) || OWN_LEADS.has(guest.category) || OWN_LEADS.has(host.category)',
+    test: 'server/src/setups/named-rigs.test.ts',
+  },
+  {
+    law: 'V9',
+    file: 'core/src/setups/checks/sound/speakers.ts',
+    from: '+ countMoreChannels(item, ports, scene)',
+    to: '',
+    test: 'server/src/setups/named-rigs.test.ts',
+  },
 ]

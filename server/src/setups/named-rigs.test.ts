@@ -1,8 +1,10 @@
-import type { Finding } from '@exemplar/core'
+import type { CableRun, Finding } from '@exemplar/core'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { startApi, type TestApi } from '../foundation/api.fixture.ts'
 import { makeCall } from '../foundation/call.fixture.ts'
-import { NAMED_RIGS, type NamedRig } from './named-rigs.fixture.ts'
+import { HUNG_AND_RELAYED_RIGS } from './hung-and-relayed-rigs.fixture.ts'
+import { NAMED_RIGS } from './named-rigs.fixture.ts'
+import type { NamedRig } from './rig-parts.fixture.ts'
 
 /** Each rig entered the quick way into an empty instance, and judged through the API. */
 let api: TestApi
@@ -13,7 +15,8 @@ afterEach(() => api.close())
 
 const call = makeCall(() => api)
 
-const OWN = { LENS: 'mount', PACK: 'battery', BOX: 'mount' } as const
+const OWN = { LENS: 'mount', PACK: 'battery', BOX: 'mount', DISK: 'card' } as const
+const RIGS = [...NAMED_RIGS, ...HUNG_AND_RELAYED_RIGS]
 
 /** Makes the studio's own connectors and gives the codes that quick entry would send. */
 async function makeConnectors(): Promise<(facts: object) => object> {
@@ -36,6 +39,7 @@ async function enter(rig: NamedRig) {
       parentId: null,
       note: '',
       circuits: [{ id: 'c1', name: 'Wall', volts: 230, amps: 16, outlets: 8, outletInterface: 'mains-bs1363' }],
+      ...(rig.bars ? { details: { bars: rig.bars } } : {}),
     })
   ).id
   const tagOf = new Map<string, string>()
@@ -51,7 +55,7 @@ async function enter(rig: NamedRig) {
     tagOf.set(unit.tag, alias)
   }
   const roleIdOf = new Map(rig.roles.map((it, at) => [it.name, `r${at}`]))
-  const { id } = await call('POST', '/setups', {
+  const setup = {
     code: 'QE',
     name: 'Rig',
     tape: 'fern',
@@ -79,7 +83,28 @@ async function enter(rig: NamedRig) {
         recordingModeId: null,
       })),
     })),
-  })
+  }
+  const { id } = await call('POST', '/setups', setup)
+  return { id, setup, tagOf }
+}
+
+type Entered = Awaited<ReturnType<typeof enter>>
+
+interface Joint {
+  host: { key: string; portId: string }
+  guest: { key: string; portId: string }
+}
+
+/** A joint as somebody states it. */
+const state = ({ host, guest }: Joint): CableRun => ({
+  from: { unitId: guest.key, portId: guest.portId },
+  via: [],
+  to: { unitId: host.key, portId: host.portId },
+  neededMm: null,
+})
+
+/** What is joined to what and what is found beyond advice, by short names. */
+async function judge({ id, tagOf }: Entered) {
   const readiness = await call('GET', `/setups/${id}/readiness`)
   const aliasOf = (tag: string) => tagOf.get(tag) ?? tag
   const joints: string[] = readiness.joints.map(
@@ -88,7 +113,7 @@ async function enter(rig: NamedRig) {
   const found: string[] = readiness.findings
     .filter((it: Finding) => it.level !== 'advise' && it.level !== 'ok')
     .map((it: Finding) => `${it.level} ${it.code} ${nameSubject(it, aliasOf)}`.trim())
-  return { joints, found: found.sort() }
+  return { joints, found: found.sort(), all: readiness.joints as Joint[] }
 }
 
 /** What a finding is about, by its short name. */
@@ -98,12 +123,33 @@ function nameSubject(finding: Finding, aliasOf: (tag: string) => string): string
 }
 
 describe('[V1] [V6] [V8] [V9] [V14] rigs that studios build, from an empty instance', () => {
-  test.each(NAMED_RIGS.map((rig) => [rig.name, rig] as const))('%s', async (_, rig) => {
-    const { joints, found } = await enter(rig)
+  test.each(RIGS.map((rig) => [rig.name, rig] as const))('%s', async (_, rig) => {
+    const entered = await enter(rig)
+    const { joints, found, all } = await judge(entered)
     expect({ found, joints: (rig.joints ?? []).filter((it) => !joints.includes(it)) }).toEqual({
       found: [...rig.found].sort(),
       joints: [],
     })
     expect((rig.never ?? []).filter((it) => joints.includes(it))).toEqual([])
+
+    // Said by somebody it is the same; and with one of them left out in turn, what is left is assumed as it was.
+    const links = all.map(state)
+    const { version } = await call('GET', `/setups/${entered.id}`)
+    const put = (some: readonly CableRun[], nth: number) =>
+      call('PUT', `/setups/${entered.id}`, { ...entered.setup, links: some }, version + nth)
+    await put(links, 0)
+    expect((await judge(entered)).found).toEqual([...rig.found].sort())
+    for (const [at, left] of links.entries()) {
+      await put(
+        links.filter((it) => it !== left),
+        at + 1,
+      )
+      const again = await judge(entered)
+      expect([left, again.found]).toEqual([left, [...rig.found].sort()])
+    }
+  })
+
+  test('there are forty of them and more', () => {
+    expect(new Set(RIGS.map((it) => it.name)).size).toBeGreaterThanOrEqual(40)
   })
 })

@@ -70,18 +70,21 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
   'external-recorder'(facts, draft) {
     draft.ports.push(makePort({ id: 'foot', interfaces: ['thread-1-4', 'shoe'], side: 'guest' }))
     addVideo(draft, 'in', 'hdmi-a', 'essential')
-    addRecording(facts, draft)
+    // On cards or disks of which form differs from one to the next: it is asked, and not guessed.
+    if (facts.cardForm) addCardSlot(facts, draft)
+    else addRecording(facts, draft)
     addPower(facts, draft)
   },
   capture(_, draft) {
     addVideo(draft, 'in', 'hdmi-a', 'essential')
-    addUsb(draft)
+    addUsb(draft, 'essential')
   },
-  prompter(_, draft) {
+  prompter(facts, draft, wall) {
     draft.ports.push(
       makePort({ id: 'foot', interfaces: ['thread-1-4', 'thread-3-8'], side: 'guest' }),
-      makePort({ id: 'carries', interfaces: 'thread-1-4', side: 'host', importance: 'optional' }),
+      makePort({ id: 'tray', interfaces: 'phone-clamp', side: 'host', importance: 'optional' }),
     )
+    addCarrier(['thread-1-4'])(facts, draft, wall)
   },
   'control-surface': (_, draft) => addUsb(draft),
   monitor(facts, draft) {
@@ -127,7 +130,11 @@ const FILLS: Readonly<Partial<Record<Category, Fill>>> = {
   panel: fillLamp,
   cob: fillLamp,
   tube: fillLamp,
-  'ring-light': fillLamp,
+  // What it is built round goes into its middle.
+  'ring-light'(facts, draft, wall) {
+    fillLamp(facts, draft)
+    addCarrier(['thread-1-4', 'phone-clamp'])(facts, draft, wall)
+  },
   // A table lamp stands by itself.
   practical: addPower,
   flash(facts, draft) {
@@ -422,7 +429,8 @@ function addCarrier(interfaces: string[]): Fill {
 }
 
 function addCardSlot(facts: TemplateFacts, draft: Draft, code = 'sd'): void {
-  if (facts.kilobitsPerSecond === null) return
+  // Of which only the card is known, its rate is asked; of which nobody knows either, both are.
+  if (facts.kilobitsPerSecond === null && facts.cardForm === null) return
   const value = facts.cardMegabytesPerSecond
   const demand = value === null ? null : ({ quantity: 'cardMegabytesPerSecond', value } as const)
   draft.ports.push(makePort({ id: 'slot', interfaces: facts.cardForm ?? code, side: 'host', demand }))

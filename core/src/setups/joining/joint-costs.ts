@@ -112,8 +112,12 @@ const CONDUITS: ReadonlySet<string> = new Set([
 /** What goes into a socket by a lead of its own, so that no cable stands between. */
 const OWN_LEADS: ReadonlySet<string> = new Set(['lavalier', 'camera-mic', 'wireless-set', 'input-unit'])
 
-/** Whether an end of it goes straight into a socket that devices only meet over a cable. */
-export const hasOwnLead = ({ category }: PlacedItem) => CONDUITS.has(category) || OWN_LEADS.has(category)
+/**
+ * Whether one end goes straight into another that devices only meet over a cable: one of them is a cable, or what is plugged in
+ * has a lead of its own. Its own sockets are as those of any other device.
+ */
+export const goesStraightIn = (host: PlacedItem, guest: PlacedItem) =>
+  CONDUITS.has(host.category) || CONDUITS.has(guest.category) || OWN_LEADS.has(guest.category)
 
 const isMicrophone = (thing: PlacedItem) => isItemOf(thing, 'microphone')
 

@@ -3,7 +3,7 @@ import type { Interface } from '../../kit/model/interface.ts'
 import { IMPORTANCES, type Port } from '../../kit/model/port.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import { isItemOf, isLight } from '../placed/placed-item.ts'
-import { describeCrowd, findJointCost, findPull, hasOwnLead, isWithinRating } from './joint-costs.ts'
+import { describeCrowd, findJointCost, findPull, goesStraightIn, isWithinRating } from './joint-costs.ts'
 import { type CostOf, WORTH_OF_STATED } from './least-cost.ts'
 import type { BipartiteGraph } from './matching.ts'
 import type { PortNode } from './port-node.ts'
@@ -135,14 +135,14 @@ function listMeeting(host: PortNode, guestsByInterface: Map<string, number[]>): 
  */
 export function couldJoin(host: PortNode, guest: PortNode, interfaces: ReadonlyMap<string, Interface>): boolean {
   if (host.thing === guest.thing) return false
-  const hasConduit = hasOwnLead(host.thing) || hasOwnLead(guest.thing)
+  const hasConduit = goesStraightIn(host.thing, guest.thing)
   return host.ports.some((h) => guest.ports.some((g) => couldPortsJoin(h, g, interfaces, hasConduit)))
 }
 
 /** Whether two ends can be joined and hold: every condition that either side states is met. */
 export function canJoin(host: PortNode, guest: PortNode, interfaces: ReadonlyMap<string, Interface>): boolean {
   if (host.thing === guest.thing) return false
-  const hasConduit = hasOwnLead(host.thing) || hasOwnLead(guest.thing)
+  const hasConduit = goesStraightIn(host.thing, guest.thing)
   return host.ports.some((h) =>
     guest.ports.some(
       (g) =>
@@ -209,11 +209,14 @@ function isInShoe(host: PlacedItem, { interfaces }: Port, guest: PlacedItem): bo
 }
 
 /** Whether one end bears the other: supports are there for that, and what hangs from a bar is never taken as safe. */
+/** What sits in a mount or a bay of what bears other things: nobody rates that. */
+const IN_A_BAY: ReadonlySet<PlacedItem['category']> = new Set(['lens', 'pack', 'coupler'])
+
 function isBorne(host: PlacedItem, h: Port, guest: PlacedItem, g: Port): boolean {
   if (h.interfaces.includes('bar') && g.interfaces.includes('bar')) return true
   // What a phone fits into bears a phone.
   if (h.interfaces.includes('phone-clamp')) return false
-  if (host.category === 'room' || isLight(guest) || guest.category === 'lens') return false
+  if (host.category === 'room' || isLight(guest) || IN_A_BAY.has(guest.category)) return false
   return CATEGORIES[host.category].group === 'support' && host.category !== 'sandbag' && !isFlow(h)
 }
 

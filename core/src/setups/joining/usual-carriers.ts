@@ -27,6 +27,8 @@ export const USUAL_CARRIERS: readonly UsualCarrier[] = [
   { rides: ['modifier'], on: ['light'], cost: 0, reason: 'A modifier goes on a lamp.' },
   { rides: ['phone'], on: ['phone-holder', 'gimbal'], cost: 0, reason: 'A phone goes into its holder.' },
   { rides: ['camera'], on: ['head', 'plate', 'gimbal'], cost: 0, reason: 'A camera goes on a head or its plate.' },
+  { rides: ['camera'], on: ['prompter'], cost: 0, reason: 'A camera stands behind the glass of its prompter.' },
+  { rides: ['prompter'], on: ['tripod', 'head', 'rail'], cost: 0, reason: 'A prompter goes on a tripod.' },
   { rides: ['camera'], on: ['tripod', 'rail', 'ring-light'], cost: 1, reason: 'A camera goes on its tripod.' },
   { rides: ['camera'], on: ['arm', 'clamp', 'stand'], cost: 4, reason: 'A camera may hang on an arm.' },
   { rides: ['camera'], on: ['camera', 'light', 'monitor'], cost: 30, reason: 'One camera hardly rides on another.' },

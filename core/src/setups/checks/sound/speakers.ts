@@ -96,13 +96,23 @@ function countFreeInputs(item: PlacedItem, scene: Scene): number {
   const ports = item.ports.filter(
     (it) => it.side === 'host' && it.direction === 'in' && it.interfaces.some((code) => SOUND.has(code)),
   )
-  const total = ports.reduce((sum, it) => sum + it.count, 0)
+  const total = ports.reduce((sum, it) => sum + it.count, 0) + countMoreChannels(item, ports, scene)
   const fed = factOf(scene, traceSignals).chains.filter(({ from, to }) => {
     const sender = scene.itemOf.get(from.key)
     const isDevice = sender && sender.category !== 'room' && !isItemOf(sender, 'microphone')
     return to.key === item.key && isDevice && sender.category !== 'preamp' && hasSoundJoint(item, ports, scene)
   })
   return Math.max(0, total - fed.length)
+}
+
+/** One jack takes all channels of the set whose receiver is in it. */
+function countMoreChannels(item: PlacedItem, ports: readonly { id: string }[], { joints, itemOf }: Scene): number {
+  return joints
+    .filter(({ host }) => host.key === item.key && ports.some((port) => port.id === host.portId))
+    .reduce((sum, { guest }) => {
+      const sender = itemOf.get(guest.key)
+      return sum + (sender ? countChannels(sender) - 1 : 0)
+    }, 0)
 }
 
 function hasSoundJoint(item: PlacedItem, ports: readonly { id: string }[], { joints }: Scene): boolean {
