@@ -163,7 +163,7 @@ function findStandInsOf(
   const alone = { ...loaded.input, absences: new Map() }
   return new Map(
     wanted.map((id) => {
-      const found = findStandIns(alone, id, store).slice(0, MOST_OFFERED)
+      const found = findStandIns(alone, id, store, MOST_OFFERED)
       const before = models.get(held.get(id)?.modelId ?? '')?.ports ?? []
       const standIns = found.map(({ unit, model }) => ({
         unitId: unit.id,

@@ -4,6 +4,7 @@ import {
   checkCompleteness,
   type UnmetNeed,
 } from '../joining/completeness.ts'
+import { makeEndsMemory } from '../joining/ends-memory.ts'
 import { listInCase } from '../joining/needed-accessories.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import { listSpareItems, type PlacedItem } from '../placed/placed-item.ts'
@@ -41,7 +42,8 @@ export function makeScene(input: AssessmentInput): Scene {
 export function joinScene(
   { holdings, ...input }: AssessmentInput,
   placed: readonly PlacedItem[],
-  memory?: CompletenessMemory,
+  // What is there in case is found by joining again without it: most ends are as they were.
+  memory: CompletenessMemory = makeEndsMemory(),
 ): Scene {
   const inReserve = listSpareItems(input.setup, holdings)
   const missing = listMissing([...placed, ...inReserve], input)

@@ -83,8 +83,18 @@ export function buildNodeGraph(
   }
 }
 
-/** The ends of a thing: one for each piece of a port, one for each exclusive group. */
-export function listNodes(thing: PlacedItem): PortNode[] {
+const nodesOf = new WeakMap<PlacedItem, readonly PortNode[]>()
+
+/** The ends of a thing: one for each piece of a port, one for each exclusive group. The same each time for the same thing. */
+export function listNodes(thing: PlacedItem): readonly PortNode[] {
+  const known = nodesOf.get(thing)
+  if (known) return known
+  const nodes = makeNodes(thing)
+  nodesOf.set(thing, nodes)
+  return nodes
+}
+
+function makeNodes(thing: PlacedItem): PortNode[] {
   const groups = new Map<string, Port[]>()
   const nodes: PortNode[] = []
   for (const port of thing.ports) {

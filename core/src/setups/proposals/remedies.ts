@@ -61,17 +61,26 @@ function findHelp(input: AssessmentInput, store: Store, isAsked: (finding: Findi
   })
 }
 
-/** Free things that could stand in for a unit of the setup without adding a stop, best first. */
-export function findStandIns(input: AssessmentInput, unitId: string, store: Store): FreeItem[] {
+/** Free things that could stand in for a unit of the setup without adding a stop, best first, so many at most. */
+export function findStandIns(
+  input: AssessmentInput,
+  unitId: string,
+  store: Store,
+  most = Number.POSITIVE_INFINITY,
+): FreeItem[] {
   const scene = makeScene(input)
   const before = assessScene(scene)
   const tryOut = makeTrial(input, before, store)
   const item = findPlaced(scene, unitId)
   const role = input.setup.roles.find((it) => it.things.some((thing) => thing.unitId === unitId))
   if (!role || !item) return []
-  return listReplacements(role, item, store).filter((it) =>
-    isNoWorse(tryOut(makeReplacement(role, unitId, it, item.model)), before),
-  )
+  const found: FreeItem[] = []
+  for (const it of listReplacements(role, item, store)) {
+    // Each is tried in the whole setup: none more than are asked for.
+    if (found.length >= most) break
+    if (isNoWorse(tryOut(makeReplacement(role, unitId, it, item.model)), before)) found.push(it)
+  }
+  return found
 }
 
 /** It adds no stop, and no question that could become one. */

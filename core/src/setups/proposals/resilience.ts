@@ -37,6 +37,9 @@ export const singlePointSchema = z.object({
 })
 export type SinglePoint = z.infer<typeof singlePointSchema>
 
+/** So many that could take its place are named. */
+const MOST_NAMED = 3
+
 /**
  * What a setup would stop without, in the order of its roles: each thing is taken out and the setup judged anew, so that a
  * second lamp in the same role, or a lead that another one replaces, counts for what it is. Stand-ins were tried too.
@@ -55,7 +58,7 @@ export function findSinglePointsOfFailure(input: AssessmentInput, store: Store):
       // What is there in case takes its place.
       const mends = (setup: NewSetup) => judge.assess({ ...input, setup }).counts.stop <= before
       if (listWithSpare(left, input.holdings, role.id, model.category).some(mends)) return []
-      const standIns = findStandIns(input, unit.id, store).map((it) => ({
+      const standIns = findStandIns(input, unit.id, store, MOST_NAMED).map((it) => ({
         unitId: it.unit.id,
         tag: it.unit.tag,
         name: nameModel(it.model),

@@ -55,7 +55,7 @@ interface Assumed {
 
 function listUnsure(scene: Scene): Found<JointUnsure>[] {
   const assumed = listAssumed(scene)
-  if (!assumed.some(({ host }) => findRating(host) !== null)) return []
+  if (assumed.length < 2 || !assumed.some(({ host }) => findRating(host) !== null)) return []
   const massOf = measureAbove(scene)
   const crowd = describeCrowd(scene.items.flatMap(listNodes))
   const plausibility = (host: PortNode, rider: PortNode) =>
@@ -77,15 +77,16 @@ function listUnsure(scene: Scene): Found<JointUnsure>[] {
   )
 }
 
-function listAssumed({ joints, items, interfaces }: Scene): Assumed[] {
-  const ends = new Map(
-    items
-      .flatMap(listNodes)
-      .flatMap((node) => node.ports.map((port) => [`${node.thing.key}/${port.id}`, node] as const)),
-  )
-  return joints.flatMap(({ host, guest, isStated }): Assumed[] => {
-    const [below, rider] = [ends.get(`${host.key}/${host.portId}`), ends.get(`${guest.key}/${guest.portId}`)]
-    return !isStated && below && rider && carries(below, rider, interfaces) ? [{ host: below, rider }] : []
+function listAssumed({ joints, itemOf, interfaces }: Scene): Assumed[] {
+  const findEnd = ({ key, portId }: { key: string; portId: string }) => {
+    const thing = itemOf.get(key)
+    return thing && listNodes(thing).find(({ ports }) => ports.some((port) => port.id === portId))
+  }
+  return joints.flatMap(({ host, guest, isStated, interfaceCode }): Assumed[] => {
+    const kind = interfaces.get(interfaceCode)?.kind ?? 'carry'
+    if (isStated || kind === 'signal' || kind === 'mains') return []
+    const [below, rider] = [findEnd(host), findEnd(guest)]
+    return below && rider && carries(below, rider, interfaces) ? [{ host: below, rider }] : []
   })
 }
 

@@ -1,3 +1,5 @@
+import type { Interface } from '../../../kit/model/interface.ts'
+import type { Model } from '../../../kit/model/model.ts'
 import { listLackingFacts, type NeededFact } from '../../../kit/model/needed-facts.ts'
 import { defineCheck, ofItem } from '../check.ts'
 import { plain } from '../finding-words.ts'
@@ -16,7 +18,7 @@ export const lackingFacts = defineCheck<LackingFact>({
     items.flatMap((item) => {
       const { model } = item
       if (!model) return []
-      return listLackingFacts(model, interfaces).map((fact) => ({
+      return listOnce(model, interfaces).map((fact) => ({
         ...ofItem(item),
         about: [model.id, fact],
         level: 'unknown' as const,
@@ -34,6 +36,19 @@ export const lackingFacts = defineCheck<LackingFact>({
     },
   },
 })
+
+type Interfaces = ReadonlyMap<string, Interface>
+
+const lackingOf = new WeakMap<Interfaces, WeakMap<Model, readonly NeededFact[]>>()
+
+/** A model and the connectors are what they are: worked out once for each. */
+function listOnce(model: Model, interfaces: Interfaces): readonly NeededFact[] {
+  const known = lackingOf.get(interfaces) ?? new WeakMap<Model, readonly NeededFact[]>()
+  lackingOf.set(interfaces, known)
+  const facts = known.get(model) ?? listLackingFacts(model, interfaces)
+  known.set(model, facts)
+  return facts
+}
 
 const WHY: Readonly<Record<NeededFact, string>> = {
   mount: 'Without it nobody knows whether a lens fits.',
