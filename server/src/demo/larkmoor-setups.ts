@@ -72,6 +72,18 @@ function makeSetup(
   }
 }
 
+/** `RIDER/end>CARRIER/end`: what the crew said stands on what. */
+const stated = (...joints: string[]): Pick<NewSetup, 'links'> => ({
+  links: joints.map((joint) => {
+    const [from, to] = joint.split('>').map((end) => {
+      const [unitId = '', portId = ''] = end.split('/')
+      return { unitId, portId }
+    })
+    if (!from || !to) throw new Error(`No joint: ${joint}`)
+    return { from, via: [], to, neededMm: null }
+  }),
+})
+
 export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
   makeSetup(
     'gi',
@@ -145,7 +157,17 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
       },
       { group: 'power', name: 'Strip', wants: 'strip', things: ['STR-01'] },
     ],
-    { purposeKind: 'interview', skills: ['camera'] },
+    {
+      purposeKind: 'interview',
+      skills: ['camera'],
+      ...stated(
+        'CAM-01/foot>TRI-01/carries',
+        'CAM-02/foot>TRI-04/carries',
+        'LGT-01/receiver>STD-01/carries',
+        'LGT-06/receiver>STD-02/carries',
+        'MIC-01/clip>MST-01/carries',
+      ),
+    },
   ),
   makeSetup(
     'pb',
@@ -226,6 +248,16 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
         things: ['CBL-05', 'CBL-06', 'CBL-07', 'CBL-08'],
       },
     ],
-    { purposeKind: 'lecture', skills: ['switcher'] },
+    {
+      purposeKind: 'lecture',
+      skills: ['switcher'],
+      ...stated(
+        'CAM-03/foot>TRI-01/carries',
+        'CAM-04/foot>TRI-03/carries',
+        'CAM-05/foot>TRI-05/carries',
+        'MON-01/foot>CAM-03/shoe',
+        'MIC-04/clip>MST-02/carries',
+      ),
+    },
   ),
 ]

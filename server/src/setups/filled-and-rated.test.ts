@@ -101,3 +101,30 @@ describe('[V7] ratings that are recorded are asked', () => {
     expect((await judge(id)).of('pack-overdrawn').map((it) => it.level)).toEqual(['stop'])
   })
 })
+
+describe('[V7] a made run asks how long a passive cable may be', () => {
+  const film = async (lengths: (number | null)[], form = 'hdmi-a') => {
+    const camera = await add('camera', 'Larch one', { massGrams: 700 })
+    const tripod = await add('tripod', 'Legs', { loadGrams: 4_000 })
+    const screen = await add('television', 'Screen', { inlet: 'iec-c13', milliwatts: 40_000 })
+    const cables = []
+    for (const lengthMm of lengths) {
+      const facts = { endA: form, endB: form }
+      const specs = lengthMm === null ? {} : { lengthMm }
+      cables.push(await call('POST', '/units', { category: 'cable', maker: '', name: `${lengthMm}`, facts, specs }))
+    }
+    const id = await build([
+      { name: 'A camera', wants: 'camera', things: [camera, tripod] },
+      { name: 'Guests', wants: 'monitor', things: [screen, ...cables] },
+    ])
+    return (await judge(id))
+      .of('run-long')
+      .map((it) => `${it.level} ${JSON.stringify(it).match(/"lengthMm":(\d+)/)?.[1]}`)
+  }
+
+  test.each<[string, (number | null)[], string[]]>([
+    ['at the limit of 10 m', [10_000], []],
+    ['a millimetre beyond it', [10_001], ['advise 10001']],
+    ['of a length that nobody recorded', [null], []],
+  ])('%s', async (_, lengths, expected) => expect(await film(lengths)).toEqual(expected))
+})

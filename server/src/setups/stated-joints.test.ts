@@ -90,6 +90,8 @@ describe('[V1] who rides on what is said, and stands', () => {
       tag: other.tag,
       leaves: [camera.tag],
     })
+    // It stands in the setup still: nothing of the joint is gone.
+    expect(findings.filter((it: { code: string }) => it.code === 'cable-run-trouble')).toEqual([])
     // Its own tripod stands there free, and is not taken behind somebody's back.
     expect(await sayOf(id, camera)).toBe('open: nothing')
   })

@@ -31,6 +31,7 @@ import { sharedItems } from '../checks/roles/shared-items.ts'
 import { missingSpares } from '../checks/roles/spares.ts'
 import { shortStock } from '../checks/roles/stock.ts'
 import { cableRuns } from '../checks/signal/cable-runs.ts'
+import { passiveRuns } from '../checks/signal/passive-runs.ts'
 import { signalRate } from '../checks/signal/signal-rate.ts'
 import { switchedShow } from '../checks/signal/switched-show.ts'
 import { microphoneFeed } from '../checks/sound/microphone-feed.ts'
@@ -65,6 +66,7 @@ export const CHECKS = [
   owners,
   packCurrent,
   packHours,
+  passiveRuns,
   providedRoles,
   recordedSound,
   sharedItems,

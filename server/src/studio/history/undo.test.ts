@@ -188,10 +188,7 @@ describe('taking back', () => {
 
   test('what was taken back no longer counts where the log is read', async () => {
     api = await startApi({ demo: true })
-    const idle = async () =>
-      (await get('/today')).sections.decide
-        .filter((it: { code: string }) => it.code === 'idle')
-        .map((it: { tag: string }) => it.tag)
+    const idle = async () => (await get('/units?idleMonths=6&limit=200')).rows.map((it: { tag: string }) => it.tag)
     const [tag] = await idle()
     const made = await api.call('POST', '/bookings', {
       ...BOOKING,

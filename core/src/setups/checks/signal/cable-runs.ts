@@ -28,8 +28,10 @@ export const cableRuns = defineCheck<RunTrouble>({
   },
 })
 
-function checkRun(run: CableRun, { itemOf, joints }: Scene): Found<RunTrouble>[] {
+function checkRun(run: CableRun, { itemOf, joints, away }: Scene): Found<RunTrouble>[] {
   const chain = listChain(run)
+  // What stands in the setup and is away is told as that, with what it leaves open.
+  if (chain.some((key) => away.some(({ item }) => item.key === key))) return []
   const areJoined = (a: string, b: string) =>
     joints.some(({ host, guest }) => (host.key === a && guest.key === b) || (host.key === b && guest.key === a))
   const tagOf = (key: string) => itemOf.get(key)?.tag ?? ''
