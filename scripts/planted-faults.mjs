@@ -490,4 +490,11 @@ export const PLANTED_FAULTS = [
     to: '',
     test: 'server/src/setups/named-rigs.test.ts',
   },
+  {
+    law: 'F5',
+    file: 'core/src/setups/checks/roles/absences.ts',
+    from: "cause: ({ absence }) => (absence.reason === 'booked' ? absence.bookingId : null)",
+    to: 'cause: ({ absence }) => (absence.reason === "nothing" ? "" : null)',
+    test: 'server/src/setups/away-and-spare.test.ts',
+  },
 ]

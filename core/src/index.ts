@@ -263,6 +263,7 @@ export {
   type ReadinessChange,
   type WorkingChange,
 } from './setups/verdict/assessment-change.ts'
+export { groupByCause, sayTogether } from './setups/verdict/causes.ts'
 export type { Working } from './setups/verdict/check-list.ts'
 export { canHelp, type Finding, findQuestion } from './setups/verdict/finding.ts'
 export { sayFinding, sayPlainly, sayRemedy, sayVerdict, sayWorking } from './setups/verdict/finding-sentences.ts'

@@ -202,6 +202,45 @@ describe('tried once more as a stranger', () => {
   })
 })
 
+describe('[F5] one cause is one thing to settle', () => {
+  test('a setup that is booked twice is one stop, with each thing in it; two bookings are two', async () => {
+    const lamps = [await add('practical', 'One'), await add('practical', 'Two'), await add('practical', 'Three')] as [
+      Thing,
+      Thing,
+      Thing,
+    ]
+    const id = await build(lamps.map((it) => ({ name: it.tag, wants: 'light', things: [it] })))
+    const book = (unitIds: string[], title: string, setupId: string | null = null) =>
+      call('POST', '/bookings', {
+        kind: 'shoot',
+        title,
+        setupId,
+        unitIds,
+        placeId: null,
+        personIds: [],
+        startsAt: '2026-12-10T10:00',
+        endsAt: '2026-12-10T12:00',
+        rigMinutes: 0,
+        strikeMinutes: 0,
+        state: 'confirmed',
+        note: '',
+        partyId: null,
+        feeMinor: null,
+      })
+    const own = await book([], 'Roses', id)
+    const judgeOwn = () => call('GET', `/setups/${id}/readiness?bookingId=${own.id}`)
+    await book([lamps[0].id, lamps[1].id], 'Bog walk')
+    const once = await judgeOwn()
+    const absent = once.findings.filter((it: { code: string }) => it.code === 'thing-absent')
+    // Both are told, each at its role, and the verdict speaks of one stop.
+    expect([absent.length, once.counts.stop]).toEqual([2, 1])
+    await book([lamps[2].id], 'Bird walk')
+    expect((await judgeOwn()).counts.stop).toBe(2)
+    await call('PATCH', `/units/${lamps[0].id}`, { state: 'lost' }, 1)
+    expect((await judgeOwn()).counts.stop).toBe(3)
+  })
+})
+
 describe('a place in case', () => {
   const lamp = { inlet: 'iec-c7', milliwatts: 60_000, massGrams: 1_500 }
   const feed = (name: string) => add('lead', name, { inlet: 'iec-c7' })

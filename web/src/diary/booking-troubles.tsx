@@ -22,48 +22,68 @@ export function BookingTroubles({
       </p>
     )
   }
+  // A setup that is booked twice is one line that opens.
+  const byBooking = new Map<string, typeof troubles>()
+  for (const it of troubles) {
+    const key = it.absence.reason === 'booked' ? it.absence.bookingId : it.unitId
+    byBooking.set(key, [...(byBooking.get(key) ?? []), it])
+  }
+  const show = (trouble: (typeof troubles)[number]) => (
+    <li key={trouble.unitId} className="border-b border-rule px-3 py-2 last:border-0">
+      <Mark level="stop">
+        {trouble.tag} {trouble.name}
+      </Mark>
+      <p className="ml-4.5 text-[13px] text-quiet">{sayAbsence(trouble.absence, words)}</p>
+      <p className="mt-1 ml-4.5 flex flex-wrap items-center gap-1.5 text-[13px]">
+        {trouble.standIns.length > 0 && <span className="text-quiet">Free instead:</span>}
+        {trouble.standIns.map((it) => {
+          const role = setup?.roles.find((candidate) =>
+            candidate.things.some((thing) => thing.unitId === trouble.unitId),
+          )
+          return onSwap && role ? (
+            <Button
+              key={it.unitId}
+              size="small"
+              title={it.name}
+              onClick={() =>
+                onSwap({
+                  kind: 'replace',
+                  roleId: role.id,
+                  unitId: trouble.unitId,
+                  byUnitId: it.unitId,
+                  tag: it.tag,
+                  name: it.name,
+                  ends: it.ends,
+                })
+              }
+            >
+              Use {it.tag} in the setup
+            </Button>
+          ) : (
+            <span key={it.unitId}>
+              {it.tag} {it.name}
+            </span>
+          )
+        })}
+      </p>
+    </li>
+  )
   return (
     <ul aria-label="What stands in the way" className="border border-rule bg-ground">
-      {troubles.map((trouble) => (
-        <li key={trouble.unitId} className="border-b border-rule px-3 py-2 last:border-0">
-          <Mark level="stop">
-            {trouble.tag} {trouble.name}
-          </Mark>
-          <p className="ml-4.5 text-[13px] text-quiet">{sayAbsence(trouble.absence, words)}</p>
-          <p className="mt-1 ml-4.5 flex flex-wrap items-center gap-1.5 text-[13px]">
-            {trouble.standIns.length > 0 && <span className="text-quiet">Free instead:</span>}
-            {trouble.standIns.map((it) => {
-              const role = setup?.roles.find((candidate) =>
-                candidate.things.some((thing) => thing.unitId === trouble.unitId),
-              )
-              return onSwap && role ? (
-                <Button
-                  key={it.unitId}
-                  size="small"
-                  title={it.name}
-                  onClick={() =>
-                    onSwap({
-                      kind: 'replace',
-                      roleId: role.id,
-                      unitId: trouble.unitId,
-                      byUnitId: it.unitId,
-                      tag: it.tag,
-                      name: it.name,
-                      ends: it.ends,
-                    })
-                  }
-                >
-                  Use {it.tag} in the setup
-                </Button>
-              ) : (
-                <span key={it.unitId}>
-                  {it.tag} {it.name}
-                </span>
-              )
-            })}
-          </p>
-        </li>
-      ))}
+      {[...byBooking].map(([key, own]) => {
+        const [first] = own
+        if (!first || own.length === 1) return own.map(show)
+        return (
+          <li key={key} className="border-b border-rule px-3 py-2 last:border-0">
+            <Mark level="stop">{own.length} things are not free</Mark>
+            <p className="ml-4.5 text-[13px] text-quiet">{sayAbsence(first.absence, words)}</p>
+            <details className="ml-4.5">
+              <summary className="text-[13px] font-semibold">One by one, and what is free instead</summary>
+              <ul>{own.map(show)}</ul>
+            </details>
+          </li>
+        )
+      })}
       {clashes.map((clash) => (
         <li key={clash.subjectId} className="border-b border-rule px-3 py-2 last:border-0">
           <Mark level={clash.subject === 'stock' || clash.absence.reason === 'closed' ? 'stop' : 'warn'}>

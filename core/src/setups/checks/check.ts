@@ -50,6 +50,10 @@ export interface CodeRecord<F> {
   say(finding: F & Envelope, words: TimeWords): FindingWords
   /** Without its figures, for who goes by feel. */
   sayPlainly?(finding: F & Envelope): string
+  /** What it comes of, where others may come of the same: those are told together, and count once. */
+  cause?(finding: F): string | null
+  /** All of one cause in one sentence; wherever there is a cause. */
+  sayTogether?(findings: readonly (F & Envelope)[], words: TimeWords): FindingWords
   /** The figures that make it this finding: with others it is another, and is accepted anew. */
   deciding(finding: F): readonly unknown[]
   /** What could be tried, in the order of what it costs: something free, another way to run it, buying. */

@@ -9,6 +9,7 @@ import { jointSchema } from '../joining/completeness.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import { isLight } from '../placed/placed-item.ts'
 import { markAccepted, wantsEnd } from './acceptance.ts'
+import { groupByCause } from './causes.ts'
 import { SUMS, type Working, workingSchema } from './check-list.ts'
 import { type Finding, findingSchema, findQuestion, listFindings, recordOf } from './finding.ts'
 /** The worst that is found about one role. */
@@ -120,6 +121,7 @@ function byLevel(a: Finding, b: Finding): number {
 
 function countLevels(findings: readonly Finding[]): Record<FindingLevel, number> {
   const counts = { stop: 0, 'unknown-stop': 0, warn: 0, unknown: 0, advise: 0, ok: 0 }
-  for (const finding of findings) counts[finding.level]++
+  // What comes of one cause is one thing to settle.
+  for (const [first] of groupByCause(findings)) if (first) counts[first.level]++
   return counts
 }

@@ -2,6 +2,7 @@ import {
   type CableRun,
   canHelp,
   type Finding,
+  groupByCause,
   type Readiness,
   sayPolicy,
   sayVerdict,
@@ -14,6 +15,7 @@ import { WorkingPaper } from '../../foundation/parts/working-paper.tsx'
 import { useWording } from '../../foundation/words/wording.ts'
 import { AcceptedFindings } from './accepted-findings.tsx'
 import { type FindingDeeds, FindingItem } from './finding-item.tsx'
+import { OneCause } from './one-cause.tsx'
 import { isQuestion, Questions } from './questions.tsx'
 import { type OnJoin, WhatStandsOnWhat } from './what-stands-on-what.tsx'
 import { WhereSignalsGo } from './where-signals-go.tsx'
@@ -73,6 +75,15 @@ export function ReadinessMargin({
       }
     />
   )
+  const showGroup = (group: readonly Finding[]) => {
+    const [only] = group
+    if (!only || group.length === 1) return only ? showFinding(only) : null
+    return (
+      <OneCause key={only.key} findings={group}>
+        {group.map(showFinding)}
+      </OneCause>
+    )
+  }
   const fine = readiness.workings.filter((it) => !found.has(it.formula + JSON.stringify(it)))
   return (
     <aside
@@ -95,9 +106,9 @@ export function ReadinessMargin({
       </div>
       <div className="mt-2 mb-3 text-[13px] text-quiet">{occasion}</div>
       {help}
-      <ol>{findings.filter((it) => it.level === 'stop').map(showFinding)}</ol>
+      <ol>{groupByCause(findings.filter((it) => it.level === 'stop')).map(showGroup)}</ol>
       <Questions findings={findings.filter(isQuestion)} show={showFinding} />
-      <ol>{findings.filter((it) => it.level !== 'stop' && !isQuestion(it)).map(showFinding)}</ol>
+      <ol>{groupByCause(findings.filter((it) => it.level !== 'stop' && !isQuestion(it))).map(showGroup)}</ol>
       {accepted.length > 0 && (
         <AcceptedFindings findings={accepted} onReopen={onAccept && ((it) => onAccept(it, null))} />
       )}

@@ -42,6 +42,12 @@ export const absences = defineCheck<AbsentItem>({
     'thing-absent': {
       say: ({ tag, name, absence, leaves }, words) =>
         plain(`${tag} is not there`, `${name} is ${sayAbsence(absence, words)}.${sayLeft(leaves)}`),
+      cause: ({ absence }) => (absence.reason === 'booked' ? absence.bookingId : null),
+      sayTogether: (findings, words) => {
+        const [first] = findings
+        const why = first ? sayAbsence(first.absence, words) : ''
+        return plain(`${findings.length} things are not there`, `${listInWords(findings.map((it) => it.tag))}: ${why}.`)
+      },
       deciding: ({ absence }) => [absence.reason, 'state' in absence ? absence.state : null],
       ideas: ({ unitId }, context) => listStandInsFor([unitId], context),
       replaceable: ({ unitId }) => [unitId],
