@@ -55,6 +55,7 @@ export function ReadinessMargin({
 }) {
   const { counts } = readiness
   const findings = readiness.findings.filter((it) => !it.accepted)
+  const groups = groupByCause(findings)
   const accepted = readiness.findings.filter((it) => it.accepted)
   /** The worst that something can be done about: its ways out are shown at once. */
   const first = findings.find(canHelp)
@@ -106,9 +107,9 @@ export function ReadinessMargin({
       </div>
       <div className="mt-2 mb-3 text-[13px] text-quiet">{occasion}</div>
       {help}
-      <ol>{groupByCause(findings.filter((it) => it.level === 'stop')).map(showGroup)}</ol>
+      <ol>{groups.filter(([it]) => it?.level === 'stop').map(showGroup)}</ol>
       <Questions findings={findings.filter(isQuestion)} show={showFinding} />
-      <ol>{groupByCause(findings.filter((it) => it.level !== 'stop' && !isQuestion(it))).map(showGroup)}</ol>
+      <ol>{groups.filter(([it]) => it && it.level !== 'stop' && !isQuestion(it)).map(showGroup)}</ol>
       {accepted.length > 0 && (
         <AcceptedFindings findings={accepted} onReopen={onAccept && ((it) => onAccept(it, null))} />
       )}
