@@ -27,6 +27,7 @@ const ORDER = {
     'formulas/picture',
     'formulas/light',
     'formulas/sound',
+    'formulas/signal',
     'formulas/room',
     'formulas/rigging',
     'formulas/money',

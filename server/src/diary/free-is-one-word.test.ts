@@ -1,46 +1,14 @@
 import { LIFE_STATE_CODES } from '@exemplar/core'
-import { afterEach, beforeEach, describe, expect, test } from 'vitest'
-import { startApi, type TestApi } from '../foundation/api.fixture.ts'
-import { makeCall } from '../foundation/call.fixture.ts'
+import { describe, expect, test } from 'vitest'
+import { makeDraft, type Thing, useQuickEntry } from '../setups/quick-entry.fixture.ts'
 
 /** "Free from then to then" is said by one function, whoever asks. It is Tuesday, 24 November 2026. */
-let api: TestApi
-beforeEach(async () => {
-  api = await startApi()
-})
-afterEach(() => api.close())
+const { call, add, build } = useQuickEntry()
 
-const call = makeCall(() => api)
-
-interface Thing {
-  id: string
-  tag: string
-  version: number
-}
-
-const add = (category: string, name: string, facts: object = {}): Promise<Thing> =>
-  call('POST', '/units', { category, maker: '', name, facts })
 const change = (thing: Thing, what: object) => call('PATCH', `/units/${thing.id}`, what, thing.version)
 
-const draft = (part: object = {}) => ({
-  kind: 'shoot',
-  title: 'Late roses',
-  setupId: null,
-  unitIds: [],
-  placeId: null,
-  personIds: [],
-  startsAt: '2026-12-10T10:00',
-  endsAt: '2026-12-10T12:00',
-  rigMinutes: 0,
-  strikeMinutes: 0,
-  state: 'confirmed',
-  note: '',
-  partyId: null,
-  feeMinor: null,
-  ...part,
-})
-const book = (part: object) => call('POST', '/bookings', draft(part))
-const check = (part: object) => call('POST', '/bookings/check', draft(part))
+const book = (part: object) => call('POST', '/bookings', makeDraft(part))
+const check = (part: object) => call('POST', '/bookings/check', makeDraft(part))
 
 const addRoom = (details: object) =>
   call('POST', '/places', {
@@ -52,27 +20,16 @@ const addRoom = (details: object) =>
     details: { ...details },
   })
 
-const makeSetup = (things: object[], code = 'QE') =>
-  call('POST', '/setups', {
-    code,
-    name: `Quick entry ${code}`,
-    tape: 'fern',
-    purpose: '',
-    placeId: null,
-    circuitId: null,
-    plannedMinutes: 30,
-    note: '',
-    roles: things.map((thing, at) => ({
-      id: `r${at}`,
-      group: 'camera',
-      name: `Role ${at}`,
-      importance: 'essential',
-      wants: null,
-      detail: '',
-      intentionallyEmpty: false,
-      things: [{ unitId: null, stockId: null, quantity: 1, powerModeId: null, recordingModeId: null, ...thing }],
-    })),
-  })
+type Put = { unitId: string } | { stockId: string; quantity: number }
+
+/** Each in a role of its own. */
+const makeSetup = async (things: readonly Put[], code = 'QE') => {
+  const roles = things.map((it, at) => ({
+    name: `Role ${at}`,
+    ...('unitId' in it ? { things: [{ id: it.unitId }] } : { stock: [{ id: it.stockId, quantity: it.quantity }] }),
+  }))
+  return { id: await build(roles, { code, name: `Quick entry ${code}` }) }
+}
 
 const listFreeOn = async (day: string): Promise<string[]> =>
   (await call('GET', `/units?freeOn=${day}`)).rows.map((it: { tag: string }) => it.tag)

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { type Thing, useQuickEntry } from './quick-entry.fixture.ts'
+import { makeDraft, type Thing, useQuickEntry } from './quick-entry.fixture.ts'
 
 /** What is away or there in case, from an empty instance by quick entry. */
 const { call, add, addRoom, build, judge } = useQuickEntry()
@@ -211,22 +211,7 @@ describe('[F5] one cause is one thing to settle', () => {
     ]
     const id = await build(lamps.map((it) => ({ name: it.tag, wants: 'light', things: [it] })))
     const book = (unitIds: string[], title: string, setupId: string | null = null) =>
-      call('POST', '/bookings', {
-        kind: 'shoot',
-        title,
-        setupId,
-        unitIds,
-        placeId: null,
-        personIds: [],
-        startsAt: '2026-12-10T10:00',
-        endsAt: '2026-12-10T12:00',
-        rigMinutes: 0,
-        strikeMinutes: 0,
-        state: 'confirmed',
-        note: '',
-        partyId: null,
-        feeMinor: null,
-      })
+      call('POST', '/bookings', makeDraft({ title, unitIds, setupId }))
     const own = await book([], 'Roses', id)
     const judgeOwn = () => call('GET', `/setups/${id}/readiness?bookingId=${own.id}`)
     await book([lamps[0].id, lamps[1].id], 'Bog walk')
@@ -273,16 +258,7 @@ describe('a place in case', () => {
     const lead = await feed('Lead')
     const spare = await feed('Second lead')
     const id = await build([{ name: 'Key', wants: 'light', things: [light, lead], spares: [spare] }], await addRoom())
-    const day = { startsAt: '2026-12-10T10:00', endsAt: '2026-12-10T12:00', rigMinutes: 0, strikeMinutes: 0 }
-    const who = { setupId: id, unitIds: [], placeId: null, personIds: [], partyId: null, feeMinor: null }
-    const booking = await call('POST', '/bookings', {
-      kind: 'shoot',
-      title: 'Roses',
-      state: 'confirmed',
-      note: '',
-      ...day,
-      ...who,
-    })
+    const booking = await call('POST', '/bookings', makeDraft({ setupId: id }))
     const { sheet } = await call('GET', `/bookings/${booking.id}`)
     expect(sheet.pieces).toBe(3)
     await call('PATCH', `/units/${spare.id}`, { state: 'lost' }, 1)

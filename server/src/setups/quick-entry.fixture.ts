@@ -15,10 +15,10 @@ export interface RoleSketch {
   name: string
   wants?: string
   importance?: string
-  things?: Thing[]
+  things?: readonly Pick<Thing, 'id'>[]
   stock?: { id: string; quantity: number; isSpare?: boolean }[]
   /** There in case. */
-  spares?: Thing[]
+  spares?: readonly Pick<Thing, 'id'>[]
   /** What else the role says: where it is, which other role it goes with. */
   rest?: object
 }
@@ -57,6 +57,25 @@ export const makeSetup = (roles: readonly RoleSketch[], rest: object = {}) => ({
   note: '',
   ...rest,
   roles: roles.map(makeRole),
+})
+
+/** A booking as it is sent. */
+export const makeDraft = (part: object = {}) => ({
+  kind: 'shoot',
+  title: 'Late roses',
+  setupId: null,
+  unitIds: [],
+  placeId: null,
+  personIds: [],
+  startsAt: '2026-12-10T10:00',
+  endsAt: '2026-12-10T12:00',
+  rigMinutes: 0,
+  strikeMinutes: 0,
+  state: 'confirmed',
+  note: '',
+  partyId: null,
+  feeMinor: null,
+  ...part,
 })
 
 /** What somebody gets who starts from nothing and enters things the quick way: an empty instance for each test. */

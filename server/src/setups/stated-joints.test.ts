@@ -1,22 +1,9 @@
 import { type CableRun, type SupportChoice, swapThing } from '@exemplar/core'
-import { afterEach, beforeEach, describe, expect, test } from 'vitest'
-import { match, startApi, type TestApi } from '../foundation/api.fixture.ts'
-import { makeCall } from '../foundation/call.fixture.ts'
+import { describe, expect, test } from 'vitest'
+import { match } from '../foundation/api.fixture.ts'
+import { type Thing, useQuickEntry } from './quick-entry.fixture.ts'
 
-let api: TestApi
-beforeEach(async () => {
-  api = await startApi()
-})
-afterEach(() => api.close())
-
-const call = makeCall(() => api)
-
-interface Thing {
-  id: string
-  tag: string
-}
-const add = (category: string, name: string, facts: object): Promise<Thing> =>
-  call('POST', '/units', { category, maker: '', name, facts })
+const { api, call, add } = useQuickEntry()
 
 const role = (id: string, things: object[], rest: object = {}) => ({
   id,
@@ -242,7 +229,7 @@ describe('[V1] nothing stands on itself', () => {
     const { code, name, tape, purpose, purposeKind, placeId, circuitId, plannedMinutes, note, roles } = setup
     const body = { code, name, tape, purpose, purposeKind, placeId, circuitId, plannedMinutes, note, roles }
     const links = [on(one, two), on(two, three), on(three, one)]
-    const reply = await api.call('PUT', `/setups/${id}`, { ...body, links }, match(version))
+    const reply = await api().call('PUT', `/setups/${id}`, { ...body, links }, match(version))
     expect(reply.status).toBe(422)
     expect(reply.body.errors).toEqual([
       {
@@ -253,7 +240,7 @@ describe('[V1] nothing stands on itself', () => {
     expect((await call('GET', `/setups/${id}`)).links).toHaveLength(2)
     // A joint to itself is a ring of one.
     expect(
-      (await api.call('PUT', `/setups/${id}`, { ...body, links: [on(two, three), on(one, one)] }, match(version)))
+      (await api().call('PUT', `/setups/${id}`, { ...body, links: [on(two, three), on(one, one)] }, match(version)))
         .status,
     ).toBe(422)
   })
