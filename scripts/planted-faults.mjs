@@ -497,4 +497,11 @@ export const PLANTED_FAULTS = [
     to: 'cause: ({ absence }) => (absence.reason === "nothing" ? "" : null)',
     test: 'server/src/setups/away-and-spare.test.ts',
   },
+  {
+    law: 'F8',
+    file: 'core/src/diary/availability.ts',
+    from: '...late.map((hold) => ({ ...hold, interval }))',
+    to: '...late',
+    test: 'server/src/diary/free-is-one-word.test.ts',
+  },
 ]

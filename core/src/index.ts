@@ -37,7 +37,14 @@ export type { PlacePageReply } from './contract/studio/directory-contract.ts'
 export type { FilmRow } from './contract/studio/film-contract.ts'
 export type { ChangeRow, EventRow } from './contract/studio/history-contract.ts'
 export type { StudioReply } from './contract/studio/settings-contract.ts'
-export { type BlockingFault, type Calendar, findAbsence, findAbsences, type Wanted } from './diary/availability.ts'
+export {
+  type BlockingFault,
+  type Calendar,
+  countFree,
+  findAbsence,
+  findAbsences,
+  type Wanted,
+} from './diary/availability.ts'
 export {
   BOOKING_KIND_CODES,
   BOOKING_KINDS,
@@ -50,7 +57,7 @@ export {
   type NewBooking,
   newBookingSchema,
 } from './diary/booking.ts'
-export { countFreeStock, findCollisions, findStockShortages, type Hold } from './diary/collisions.ts'
+export { findCollisions, findStockShortages, type Hold } from './diary/collisions.ts'
 export { buildPackSheet, listBookingItems } from './diary/pack-sheet.ts'
 export { findLikeFraming, type LensOffer, type LikeFraming } from './formulas/picture/framing.ts'
 export { checkVoltageDrop, computeVoltageDrop, OHMS_PER_KILOMETRE } from './formulas/power/voltage-drop.ts'

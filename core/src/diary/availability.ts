@@ -39,7 +39,7 @@ export function findAbsence(wanted: Wanted, interval: Interval, calendar: Calend
     case 'unit':
       return findAbsences([wanted.unit], interval, calendar).get(wanted.unit.id) ?? null
     case 'stock': {
-      const free = countFreeStock(wanted.id, wanted.have, interval, calendar.otherHolds)
+      const free = countFree(wanted.id, wanted.have, interval, calendar)
       return free < wanted.wanted ? { reason: 'short', wanted: wanted.wanted, free } : null
     }
     case 'place':
@@ -53,6 +53,19 @@ export function findAbsence(wanted: Wanted, interval: Interval, calendar: Calend
     default:
       return wanted satisfies never
   }
+}
+
+/**
+ * Pieces of a stock that nobody else holds through the whole interval. What is late may be out as long as the interval lasts.
+ */
+export function countFree(
+  stockId: string,
+  have: number,
+  interval: Interval,
+  { otherHolds, lateHolds }: Pick<Calendar, 'otherHolds' | 'lateHolds'>,
+): number {
+  const late = lateHolds.filter((hold) => !otherHolds.some((it) => it.bookingId === hold.bookingId))
+  return countFreeStock(stockId, have, interval, [...otherHolds, ...late.map((hold) => ({ ...hold, interval }))])
 }
 
 /** The same for many units at once; those that can be counted on are not in the result. */

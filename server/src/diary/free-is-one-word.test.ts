@@ -269,6 +269,21 @@ describe('[F8] what was left behind', () => {
   })
 })
 
+describe('[F8] what is late', () => {
+  test('counted things that are still out are as little there as single ones', async () => {
+    const bags = await call('POST', '/stock', { category: 'sandbag', name: 'Bags', quantity: 4, reorderLevel: 0 })
+    const setup = await makeSetup([{ stockId: bags.id, quantity: 3 }])
+    const gone = await book({ setupId: setup.id, startsAt: '2026-11-22T10:00', endsAt: '2026-11-22T12:00' })
+    await call('POST', `/bookings/${gone.id}/take-out`, { items: [{ unitId: null, stockId: bags.id }] }, gone.version)
+    const other = await makeSetup([{ stockId: bags.id, quantity: 2 }], 'QA')
+    const { clashes } = await check({ setupId: other.id })
+    expect(clashes[0]?.absence).toEqual({ reason: 'short', wanted: 2, free: 1 })
+    // Its own setup, judged for another day, is short of them as well.
+    const { findings } = await call('GET', `/setups/${other.id}/readiness`)
+    expect(findings.map((it: { code: string }) => it.code)).toEqual(['stock-short'])
+  })
+})
+
 describe('[F9] ways for the sound of a booking', () => {
   test('offer what is free then, not what is free today', async () => {
     const microphone = await add('microphone', 'Voice')

@@ -3,7 +3,8 @@ import {
   type BlockingFault,
   type Category,
   type Circuit,
-  countFreeStock,
+  countFree,
+  findAbsences,
   findDate,
   type Holdings,
   isKindOf,
@@ -18,7 +19,7 @@ import {
   type Unit,
 } from '@exemplar/core'
 import { and, eq, isNull } from 'drizzle-orm'
-import { listAbsences } from '../availability/absences.ts'
+import { makeCalendar } from '../availability/absences.ts'
 import { isAnyOf, loadHoldings } from '../availability/holdings.ts'
 import { type HoldBook, loadHoldBook } from '../availability/holds.ts'
 import { loadBlockingFaults, loadInterfaces, loadPlaces, loadTeam } from '../availability/reference.ts'
@@ -134,7 +135,7 @@ function makeInput(
   const place = placeOf.get(placeId ?? '') ?? null
   const own = placeOf.get(setup.placeId ?? '') ?? null
   const { start, end } = context.interval
-  const holds = context.countsBookings ? book.within(context.interval, context.exceptBookingId) : []
+  const calendar = makeCalendar(context, settings.zone, blocking, book)
   return {
     setup,
     holdings,
@@ -148,9 +149,9 @@ function makeInput(
       firstDay: findDate(start, settings.zone),
       lastDay: findDate(Math.max(start, end - 1), settings.zone),
     },
-    absences: listAbsences([...holdings.units.values()], context, settings.zone, blocking, book),
+    absences: findAbsences(holdings.units.values(), context.interval, calendar),
     freeStock: new Map(
-      [...holdings.stock.values()].map((it) => [it.id, countFreeStock(it.id, it.quantity, context.interval, holds)]),
+      [...holdings.stock.values()].map((it) => [it.id, countFree(it.id, it.quantity, context.interval, calendar)]),
     ),
     missingParts: listMissing(holdings, parts, blocking),
     ...(place ? { roomSize: place.details.size, bars: place.details.bars } : {}),

@@ -1,7 +1,8 @@
 import {
   type BlockingFault,
   type Circuit,
-  countFreeStock,
+  countFree,
+  findAbsences,
   LIFE_STATE_CODES,
   LIFE_STATES,
   listUnitIds,
@@ -12,7 +13,7 @@ import {
   type Unit,
 } from '@exemplar/core'
 import { and, asc, inArray, isNull } from 'drizzle-orm'
-import { listAbsences } from '../availability/absences.ts'
+import { makeCalendar } from '../availability/absences.ts'
 import { isAnyOf } from '../availability/holdings.ts'
 import type { HoldBook } from '../availability/holds.ts'
 import { countUsage, loadBlockingFaults, loadModels } from '../availability/reference.ts'
@@ -75,8 +76,8 @@ export function loadShelf(db: Database, suits: (model: Model) => boolean, most =
 export function listFree(shelf: Shelf, { setup, zone, context, book, circuits }: Wanting): Store {
   const taken = new Set(listUnitIds(setup))
   const candidates = shelf.units.filter((unit) => !taken.has(unit.id))
-  const absent = listAbsences(candidates, context, zone, shelf.blocking, book)
-  const holds = context.countsBookings ? book.within(context.interval, context.exceptBookingId) : []
+  const calendar = makeCalendar(context, zone, shelf.blocking, book)
+  const absent = findAbsences(candidates, context.interval, calendar)
   return {
     units: candidates.flatMap((unit) => {
       const model = shelf.models.get(unit.modelId)
@@ -89,7 +90,7 @@ export function listFree(shelf: Shelf, { setup, zone, context, book, circuits }:
     }),
     stock: shelf.stock.flatMap((it) => {
       const model = shelf.models.get(it.modelId)
-      return model ? [{ stock: it, model, free: countFreeStock(it.id, it.quantity, context.interval, holds) }] : []
+      return model ? [{ stock: it, model, free: countFree(it.id, it.quantity, context.interval, calendar) }] : []
     }),
     circuits,
   }
