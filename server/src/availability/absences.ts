@@ -6,7 +6,7 @@ import {
   type Interval,
   type Standing,
 } from '@exemplar/core'
-import type { HoldBook } from './holds.ts'
+import type { BookingRow, HoldBook } from './holds.ts'
 
 /** The time for which things are asked after, and for which booking. */
 export interface Stay {
@@ -14,11 +14,13 @@ export interface Stay {
   exceptBookingId: string | null
   /** Whether what other bookings hold is away. */
   countsBookings: boolean
+  /** Where they do not count, what has left the house for one all the same is away: not for bookings of this setup. */
+  outButFor?: string
 }
 
 /** What keeps things from being had through a stay. */
 export function makeCalendar(
-  { interval, exceptBookingId, countsBookings }: Stay,
+  { interval, exceptBookingId, countsBookings, outButFor }: Stay,
   zone: string,
   faults: ReadonlyMap<string, BlockingFault>,
   book: HoldBook,
@@ -27,10 +29,16 @@ export function makeCalendar(
     zone,
     now: book.now,
     faults,
-    otherHolds: countsBookings ? book.within(interval, exceptBookingId) : [],
+    otherHolds: countsBookings
+      ? book.within(interval, exceptBookingId)
+      : outButFor === undefined
+        ? []
+        : book.within(interval).filter(({ bookingId }) => isOutForOthers(book.rowOf(bookingId), outButFor)),
     lateHolds: book.late(exceptBookingId),
   }
 }
+
+const isOutForOthers = (row: BookingRow | undefined, setupId: string) => row?.state === 'out' && row.setupId !== setupId
 
 /** Why each of these units cannot be counted on through a stay; those that can are not in the result. */
 export function listAbsences(

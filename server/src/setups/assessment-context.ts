@@ -20,6 +20,11 @@ export function makePresentContext(now: number, { plannedMinutes }: { plannedMin
   return { now, interval, exceptBookingId: null, countsBookings: false, bookedIds: null, placeId: null }
 }
 
+/** The same at this moment: what has left the house with others is not there until it is back. */
+export function makeNowContext(now: number, setup: { id: string; plannedMinutes: number }): AssessmentContext {
+  return { ...makePresentContext(now, setup), outButFor: setup.id }
+}
+
 /** For one of its bookings, with what others hold at that time. */
 export function makeBookingContext(now: number, row: BookingRow): AssessmentContext {
   return {
@@ -35,10 +40,10 @@ export function makeBookingContext(now: number, row: BookingRow): AssessmentCont
 /** For a booking by its id, or as it stands where there is none. Throws where there is no such booking. */
 export function loadContext(
   { db, now }: AppContext,
-  setup: { plannedMinutes: number },
+  setup: { id: string; plannedMinutes: number },
   bookingId: string | null | undefined,
 ): AssessmentContext {
-  if (!bookingId) return makePresentContext(now(), setup)
+  if (!bookingId) return makeNowContext(now(), setup)
   const row = db.select().from(bookings).where(eq(bookings.id, bookingId)).get()
   if (!row) throw refuseMissing('booking')
   return makeBookingContext(now(), row)

@@ -226,6 +226,25 @@ describe('[F5] one cause is one thing to settle', () => {
   })
 })
 
+describe('law 3: what has left the house is not there now', () => {
+  test('for a setup that others have taken of; not for the one that took it, and not for a day to come', async () => {
+    const lamp = await add('practical', 'One')
+    const own = await build([{ name: 'Key', wants: 'light', things: [lamp] }], { code: 'QA' })
+    const other = await build([{ name: 'Key', wants: 'light', things: [lamp] }], { code: 'QB' })
+    const today = { startsAt: '2026-11-24T07:00', endsAt: '2026-11-24T20:00' }
+    const booking = await call('POST', '/bookings', makeDraft({ setupId: own, title: 'Roses', ...today }))
+    // Booked alone it lies there still.
+    expect((await judge(other)).of('thing-absent')).toEqual([])
+    const items = [{ unitId: lamp.id, stockId: null }]
+    await call('POST', `/bookings/${booking.id}/take-out`, { items }, booking.version)
+    expect((await judge(other)).of('thing-absent')).toMatchObject([{ absence: { reason: 'booked', title: 'Roses' } }])
+    expect((await judge(own)).of('thing-absent')).toEqual([])
+    const later = await call('POST', '/bookings', makeDraft({ setupId: other }))
+    const then = await call('GET', `/setups/${other}/readiness?bookingId=${later.id}`)
+    expect(then.findings.map((it: { code: string }) => it.code)).not.toContain('thing-absent')
+  })
+})
+
 describe('a place in case', () => {
   const lamp = { inlet: 'iec-c7', milliwatts: 60_000, massGrams: 1_500 }
   const feed = (name: string) => add('lead', name, { inlet: 'iec-c7' })

@@ -21,7 +21,7 @@ import { places } from '../schema/studio-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { signAcceptances } from './acceptances.ts'
 import { assessAll, assessOne, findHelp } from './assessing.ts'
-import { loadContext, makeBookingContext, makePresentContext } from './assessment-context.ts'
+import { loadContext, makeBookingContext, makeNowContext, makePresentContext } from './assessment-context.ts'
 import { loadAssessment, loadCircuits } from './assessment-store.ts'
 import { listOtherUses, loadAllSetups, loadNextBookings, loadSetup, nameListed, saveSetup } from './setup-store.ts'
 
@@ -43,7 +43,7 @@ export const setupRoutes = [
       const next = nextOf.get(setup.id)
       return {
         setup,
-        context: next ? makeBookingContext(app.now(), next) : makePresentContext(app.now(), setup),
+        context: next ? makeBookingContext(app.now(), next) : makeNowContext(app.now(), setup),
       }
     })
     const verdicts = assessAll(app.db, requests, loadStudio(app.db))
