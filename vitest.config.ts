@@ -8,7 +8,7 @@ export default defineConfig({
     maxWorkers: 2,
     // Files share what they import: no test changes a module, and reading the house once a file took a minute.
     isolate: false,
-    testTimeout: 60_000,
+    testTimeout: 240_000,
     hookTimeout: 60_000,
   },
 })

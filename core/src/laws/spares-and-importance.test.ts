@@ -54,6 +54,8 @@ describe('law 4: a place in case', () => {
       const before = assessSetup(readCase(it)).findings
       const known = new Map(before.map((own) => [own.key, own.level]))
       for (const at of it.items.keys()) {
+        // A third of the things of each case, so that over all cases every kind has its turn.
+        if (at % 3 !== it.index % 3) continue
         const input = readCase(withTwin(it, at))
         const id = `${it.items[at]?.id}x`
         const setup = {
