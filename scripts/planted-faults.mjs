@@ -269,8 +269,8 @@ export const PLANTED_FAULTS = [
   {
     law: 'V15',
     file: 'core/src/setups/placed/placed-item.ts',
-    from: 'placed.set(stock.id, from + assignment.quantity)',
-    to: 'placed.set(stock.id, 0)',
+    from: 'countsMutably.set(stock.id, from + assignment.quantity)',
+    to: 'countsMutably.set(stock.id, 0)',
     test: 'core/src/setups/placed/placed-item.test.ts',
   },
   {
