@@ -504,4 +504,11 @@ export const PLANTED_FAULTS = [
     to: '...late',
     test: 'server/src/diary/free-is-one-word.test.ts',
   },
+  {
+    law: 'V12',
+    file: 'core/src/setups/checks/signal/signals.ts',
+    from: 'const reached = cameras.flatMap((it) => [it, ...listReached(it, chains, scene)])',
+    to: 'const reached = cameras',
+    test: 'server/src/setups/recorded-apart.test.ts',
+  },
 ]

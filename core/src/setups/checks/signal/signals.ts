@@ -34,7 +34,7 @@ export type SoundPath = z.infer<typeof soundPathSchema>
 export const signalsSchema = z.object({
   chains: z.array(signalChainSchema),
   sound: z.array(soundPathSchema),
-  /** Picture and sound are recorded apart, and somebody has to bring them together afterwards. */
+  /** No device records both: picture and sound are recorded apart, and somebody has to bring them together afterwards. */
   isDoubleSystem: z.boolean(),
 })
 export type Signals = z.infer<typeof signalsSchema>
@@ -76,10 +76,21 @@ export function traceSignals(scene: Scene): Signals {
         .some((other) => other.from.key === it.to.key && other.to.key === it.from.key && isSameWay(other.via, it.via)),
   )
   const sound = things.filter((it) => isItemOf(it, 'microphone')).map((it) => followSound(it, chains, scene))
-  const cameras = new Set(things.filter((it) => isItemOf(it, 'camera')).map((it) => it.tag))
+  const pictures = listPicturePlaces(things, chains, scene)
   const recorders = sound.flatMap((it) => it.recordedAt)
-  const isDoubleSystem = cameras.size > 0 && recorders.length > 0 && !recorders.some((it) => cameras.has(it))
+  const isDoubleSystem = pictures.size > 0 && recorders.length > 0 && !recorders.some((it) => pictures.has(it))
   return { chains: told, sound, isDoubleSystem }
+}
+
+/** Tags of all that keeps the picture of some camera: itself, or what its picture reaches. */
+function listPicturePlaces(
+  things: readonly PlacedItem[],
+  chains: readonly SignalChain[],
+  scene: Scene,
+): ReadonlySet<string> {
+  const cameras = things.filter((it) => isItemOf(it, 'camera'))
+  const reached = cameras.flatMap((it) => [it, ...listReached(it, chains, scene)])
+  return new Set(reached.filter((it) => findKeeping(it, scene) !== 'no').map((it) => it.tag))
 }
 
 const name = ({ key, tag, name: called }: PlacedItem) => ({ key, tag, name: called })
