@@ -511,4 +511,11 @@ export const PLANTED_FAULTS = [
     to: 'const reached = cameras',
     test: 'server/src/setups/recorded-apart.test.ts',
   },
+  {
+    law: 'law 9',
+    file: 'core/src/setups/setup/setup.ts',
+    from: 'things.filter((it) => !it.isSpare)',
+    to: 'things.filter(() => true)',
+    test: 'server/src/setups/away-and-spare.test.ts',
+  },
 ]

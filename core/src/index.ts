@@ -240,6 +240,7 @@ export {
   ASK_CODES,
   ASKS,
   type Assignment,
+  listInUse,
   listUnitIds,
   makeAssignment,
   type NewSetup,

@@ -285,6 +285,19 @@ describe('a place in case', () => {
     expect(found).toEqual(['advise thing-absent'])
   })
 
+  test('a role with nothing but what is there in case is empty for whoever chooses, rigs or counts', async () => {
+    const spare = await add('practical', 'Spare lamp', lamp)
+    const free = await add('practical', 'Free lamp', lamp)
+    const id = await build([{ name: 'Key', wants: 'light', spares: [spare] }], await addRoom())
+    expect((await judge(id)).found).toEqual(['stop role-empty'])
+    const { choices } = await call('GET', `/setups/${id}/choose`)
+    expect(choices.map((it: { tag: string }) => it.tag)).toEqual([free.tag])
+    // Nothing of it is rigged, and without the spare no role has lost its thing.
+    const { time, floor } = await call('GET', `/setups/${id}/minutes`)
+    expect([time.steps, floor.things]).toEqual([[], []])
+    expect((await call('GET', `/setups/${id}/without?unitId=${spare.id}`)).empties).toEqual([])
+  })
+
   test('counted things too: of four bags one in case, and only three there', async () => {
     const { id: bags } = await call('POST', '/stock', { category: 'sandbag', name: 'Bags', quantity: 3 })
     const weigh = (quantity: number, inCase: number, code: string) =>

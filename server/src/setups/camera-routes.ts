@@ -7,6 +7,7 @@ import {
   type LensOffer,
   type LikeFraming,
   listCameraAngles,
+  listInUse,
   type Model,
   makeScene,
   nameModel,
@@ -124,7 +125,7 @@ export const cameraRoutes = [
         .flatMap((role) =>
           role.providedBy?.kind === 'surface'
             ? `${role.name}: ${role.providedBy.name}`
-            : role.things.length
+            : listInUse(role).length
               ? role.name
               : [],
         ),
@@ -134,7 +135,7 @@ export const cameraRoutes = [
           role: role.name,
           detail: role.detail,
           position: role.position ?? null,
-          things: role.things.length,
+          things: listInUse(role).length,
         })),
       moves: root && root.id !== it.id ? compareSetups(root, it).length : 0,
     }))

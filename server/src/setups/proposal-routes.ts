@@ -8,6 +8,7 @@ import {
   compareSetups,
   compareWorkings,
   isKindOf,
+  listInUse,
   listOrphans,
   listSceneItems,
   nameModel,
@@ -93,7 +94,7 @@ export const helpingRoutes = [
   defineRoute('get /setups/:id/choose', ({ params, query }, app) => {
     const loaded = loadCase(app, params.id ?? '', query.bookingId)
     const { setup, input } = loaded
-    const open = setup.roles.filter((role) => role.things.length === 0)
+    const open = setup.roles.filter((role) => listInUse(role).length === 0)
     const wanted = new Set<Category>(open.flatMap((role) => role.wants ?? []))
     const listed = loadHoldings(
       app.db,
@@ -118,8 +119,8 @@ export const helpingRoutes = [
       change: compareReadiness(before, after),
       empties: input.setup.roles
         .filter((role) => {
-          const left = role.things.filter((it) => it.unitId !== query.unitId)
-          return role.things.length > 0 && left.length === 0
+          const used = listInUse(role)
+          return used.length > 0 && used.every((it) => it.unitId === query.unitId)
         })
         .map((role) => role.name),
       figures: compareWorkings(before.workings, after.workings),

@@ -10,7 +10,7 @@ import { isItemOf, listPlacedItems, type PlacedItem, placeUnit, readFigure } fro
 import type { FreeItem, Store } from '../placed/store.ts'
 import type { Remedy } from '../setup/remedy.ts'
 import { remedySchema } from '../setup/remedy.ts'
-import { type Role, suitsRole } from '../setup/setup.ts'
+import { listInUse, type Role, suitsRole } from '../setup/setup.ts'
 import { assignAtLeastCost } from './assignment.ts'
 /** What speaks for a thing, in the order in which it is said. */
 export const choiceReasonSchema = z.enum(['fits', 'here-already', 'same-maker', 'same-colour', 'unclaimed', 'sound'])
@@ -65,7 +65,7 @@ const PENALTY = { essential: 1_000_000, wanted: 100_000, optional: 50_000 }
  */
 export function chooseForRoles(input: AssessmentInput, store: Store, faulty: ReadonlySet<string>): Choosing {
   const empty = input.setup.roles.filter(
-    (role) => role.things.every((it) => it.isSpare) && !role.intentionallyEmpty && !role.providedBy,
+    (role) => listInUse(role).length === 0 && !role.intentionallyEmpty && !role.providedBy,
   )
   const left: RoleLeft[] = empty
     .filter((role) => !saysWhat(role))

@@ -4,7 +4,7 @@ import { nameModel } from '../../kit/model/model.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import type { Holdings } from '../placed/placed-item.ts'
 import type { Store } from '../placed/store.ts'
-import type { Assignment, NewSetup } from '../setup/setup.ts'
+import { type Assignment, listInUse, type NewSetup } from '../setup/setup.ts'
 import { makeJudge } from '../verdict/incremental.ts'
 import { findStandIns } from './remedies.ts'
 /** One thing without which a setup would stop, and what is free to take its place. */
@@ -96,7 +96,7 @@ export function takeOut({ setup, holdings }: Pick<AssessmentInput, 'setup' | 'ho
   return {
     ...setup,
     roles: setup.roles.map((role) => {
-      const isMain = role.things.find((it) => !it.isSpare)?.unitId === unitId && role.wants === null
+      const isMain = listInUse(role)[0]?.unitId === unitId && role.wants === null
       const things = role.things.filter((it) => it.unitId !== unitId)
       return { ...role, things, ...(isMain ? { wants: category } : {}) }
     }),

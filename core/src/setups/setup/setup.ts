@@ -181,6 +181,9 @@ export type NewSetup = z.infer<typeof newSetupSchema>
 export const setupSchema = newSetupSchema.safeExtend({ id: idSchema, version: versionSchema })
 export type Setup = z.infer<typeof setupSchema>
 
+/** What a role is filled by; what lies there in case fills nothing. */
+export const listInUse = ({ things }: Pick<Role, 'things'>): Assignment[] => things.filter((it) => !it.isSpare)
+
 /** Each thing once, also where it does several jobs. */
 export function listUnitIds(setup: Pick<NewSetup, 'roles'>): string[] {
   return [...new Set(setup.roles.flatMap((role) => role.things.flatMap((thing) => thing.unitId ?? [])))]

@@ -4,7 +4,7 @@ import { isOwnFamily } from '../../kit/model/one-system.ts'
 import type { Joint } from '../joining/completeness.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import { sayPosition } from '../setup/setting-card.ts'
-import type { NewSetup, Role } from '../setup/setup.ts'
+import { listInUse, type NewSetup, type Role } from '../setup/setup.ts'
 import { findRigMinutes, findStrikeMinutes } from './rig-minutes.ts'
 
 /** A setup as it stands: its things, their joints, and what of it is left standing. */
@@ -130,7 +130,7 @@ function findMinutes(thing: PlacedItem, { setup }: StandingRig): number {
 }
 
 function isFirstOf(role: Role | undefined, { key, stock }: PlacedItem): boolean {
-  const first = role?.things[0]
+  const [first] = role ? listInUse(role) : []
   return first?.unitId === key || (first?.stockId != null && first.stockId === stock?.id)
 }
 

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { type Category, isKindOf } from '../../kit/model/category.ts'
 import type { Policies } from '../../studio/policy/resolved-policies.ts'
 import type { Holdings } from '../placed/placed-item.ts'
-import { listUnitIds, type NewSetup, type Role } from '../setup/setup.ts'
+import { listInUse, listUnitIds, type NewSetup, type Role } from '../setup/setup.ts'
 
 /** Minutes to bring a thing of a kind, set it up and set it right, by one person. Common practice, from memory. */
 const RIG_MINUTES: Readonly<Partial<Record<Category, number>>> = {
@@ -102,10 +102,10 @@ export function computeRigTime(
   below: ReadonlyMap<string, readonly string[]> = new Map(),
 ): RigTime {
   const school = policies.school('standing').way
-  const alone = setup.roles
-    .filter((role) => role.things.length > 0)
-    .map((role) => makeStep(role, holdings, school, setup.roles))
-  const unitsOf = ({ roleId }: RigStep) => listUnitIds({ roles: setup.roles.filter((it) => it.id === roleId) })
+  // What is there in case is not rigged.
+  const roles = setup.roles.map((role) => ({ ...role, things: listInUse(role) }))
+  const alone = roles.filter((role) => role.things.length > 0).map((role) => makeStep(role, holdings, school, roles))
+  const unitsOf = ({ roleId }: RigStep) => listUnitIds({ roles: roles.filter((it) => it.id === roleId) })
   const carrying = new Set(
     alone
       .filter((it) => it.stays)

@@ -1,4 +1,4 @@
-import { type Remedy, type Role, sayLeft, sayOpenEnd, sayReasons, sayRemedy } from '@exemplar/core'
+import { listInUse, type Remedy, type Role, sayLeft, sayOpenEnd, sayReasons, sayRemedy } from '@exemplar/core'
 import { Cable, ListChecks } from 'lucide-react'
 import { useState } from 'react'
 import { useInterfacesQuery } from '../../foundation/api/api.ts'
@@ -17,7 +17,7 @@ interface Shared {
 /** Two buttons that do the looking: things for the empty roles, and what joins everything. Nothing changes before it is seen. */
 export function HelpMe({ roles, hasOpenEnds, ...shared }: Shared & { roles: readonly Role[]; hasOpenEnds: boolean }) {
   const [open, setOpen] = useState<'choose' | 'connect' | null>(null)
-  const hasEmpty = roles.some((role) => role.things.length === 0 && !role.intentionallyEmpty && role.wants !== null)
+  const hasEmpty = roles.some((role) => listInUse(role).length === 0 && !role.intentionallyEmpty && role.wants !== null)
   if (!hasEmpty && !hasOpenEnds) return null
   const done = async (remedies: readonly Remedy[], text: string) => {
     if (await shared.onDo(remedies, text)) setOpen(null)

@@ -16,6 +16,7 @@ interface Shown {
   key: string
   tag: string
   name: string
+  isSpare: boolean
 }
 
 function listShown(role: Role, setup: SetupReply): Shown[] {
@@ -26,7 +27,9 @@ function listShown(role: Role, setup: SetupReply): Shown[] {
     if (!model) return []
     const mode = model.powerModes.length > 1 ? model.powerModes.find((it) => it.id === thing.powerModeId) : undefined
     const name = `${thing.quantity > 1 ? `${thing.quantity} × ` : ''}${nameModel(model)}${mode ? `, ${mode.label.toLowerCase()}` : ''}${thing.isSpare ? ' (in case)' : ''}`
-    return [{ key: thing.unitId ?? thing.stockId ?? '', tag: unit?.tag ?? stock?.tag ?? '', name }]
+    return [
+      { key: thing.unitId ?? thing.stockId ?? '', tag: unit?.tag ?? stock?.tag ?? '', name, isSpare: thing.isSpare },
+    ]
   })
 }
 
@@ -66,7 +69,10 @@ export function RoleRow({
 }) {
   const words = useTimeWords()
   const { sayLength } = useMeasures()
-  const [main, ...rest] = listShown(role, setup)
+  const all = listShown(role, setup)
+  // What is there in case stands under it, and is never what fills it.
+  const main = all.find((it) => !it.isSpare)
+  const rest = all.filter((it) => it !== main)
   const findings: Finding[] = readiness?.findings.filter((it) => it.roleId === role.id) ?? []
   const level = readiness?.roles.find((it) => it.roleId === role.id)?.level ?? 'ok'
   const frameMm = readiness?.cameras.find((it) => it.roleId === role.id)?.frameWidthMm

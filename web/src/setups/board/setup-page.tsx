@@ -1,4 +1,4 @@
-import type { Readiness, Role, SetupReply } from '@exemplar/core'
+import { listInUse, type Readiness, type Role, type SetupReply } from '@exemplar/core'
 import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useArchiveSetupMutation, usePlacesQuery, useReadinessQuery, useSetupQuery } from '../../foundation/api/api.ts'
@@ -113,7 +113,7 @@ export function SetupPage() {
             const roles = setup.roles.filter((role) => role.group === group)
             if (roles.length === 0) return null
             const filled = roles.filter(
-              (role) => role.things.length > 0 || role.intentionallyEmpty || role.providedBy,
+              (role) => listInUse(role).length > 0 || role.intentionallyEmpty || role.providedBy,
             ).length
             return (
               <section key={group} aria-label={GROUP_NAMES[group]}>

@@ -5,6 +5,7 @@ import { listInWords } from '../../../units/wording.ts'
 import type { UnmetNeed } from '../../joining/completeness.ts'
 import { isAccessory } from '../../joining/needed-accessories.ts'
 import { isItemOf, type PlacedItem } from '../../placed/placed-item.ts'
+import { listInUse } from '../../setup/setup.ts'
 import { defineCheck, type Found, LEVEL_OF_IMPORTANCE, ofItem } from '../check.ts'
 import { plain, sayAbsence } from '../finding-words.ts'
 import { findRole, listStandInsFor } from '../ideas.ts'
@@ -78,7 +79,7 @@ function findWeight(item: PlacedItem, scene: Scene): FindingLevel {
   if (!isAccessory(item) && !SERVING.some((kind) => isItemOf(item, kind))) return own
   const wants = role?.wants ?? null
   // A role that says not what it wants is about what stands in it first.
-  if (wants === null) return role?.things.find((it) => !it.isSpare)?.unitId === item.unit?.id ? own : 'advise'
+  if (wants === null) return role && listInUse(role)[0]?.unitId === item.unit?.id ? own : 'advise'
   const isFilled = scene.items.some((it) => it.roleId === item.roleId && isItemOf(it, wants))
   return isItemOf(item, wants) && !isFilled ? own : 'advise'
 }

@@ -1,7 +1,7 @@
 import { listInWords } from '../../../units/wording.ts'
 import { isItemOf, listItemsOf } from '../../placed/placed-item.ts'
 import { FEATURES, type ProvidedBy } from '../../setup/provided.ts'
-import type { Role } from '../../setup/setup.ts'
+import { listInUse, type Role } from '../../setup/setup.ts'
 import { defineCheck } from '../check.ts'
 import { type FindingWords, plain } from '../finding-words.ts'
 import type { Scene } from '../scene.ts'
@@ -33,7 +33,7 @@ export const providedRoles = defineCheck<LackingRole>({
 
 function findLacking(role: Role, { setup, items }: Scene) {
   const by = role.providedBy
-  if (!by || role.things.length > 0) return []
+  if (!by || listInUse(role).length > 0) return []
   const common = { code: 'provided-lacking' as const, about: [role.id], roleId: role.id, role: role.name, by }
   if (by.kind === 'surface') return setup.placeId ? [] : [{ ...common, tags: [], isUnknown: false }]
   const { of, yes } = FEATURES[by.feature]
