@@ -32,6 +32,7 @@ const ORDER = {
     'formulas/rigging',
     'formulas/money',
     'kit/model',
+    'kit/template',
     'kit/unit',
     'kit/entry',
     'kit/import',

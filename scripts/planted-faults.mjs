@@ -16,7 +16,7 @@ export const PLANTED_FAULTS = [
   },
   {
     law: 'V2',
-    file: 'core/src/kit/model/needed-facts.ts',
+    file: 'core/src/kit/template/needed-facts.ts',
     from: "if (category === 'pack' && specs.energyMilliwattHours === null) lacking.push('energy')",
     to: '',
     test: 'server/src/setups/unknown-asked.test.ts',

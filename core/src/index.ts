@@ -109,17 +109,21 @@ export {
   readCategory,
 } from './kit/model/category.ts'
 export { listAtInterface, listFits } from './kit/model/fits.ts'
-export { INTERFACE_KINDS, type Interface, type NewInterface, STANDARD_INTERFACES } from './kit/model/interface.ts'
-export { type Model, type NewModel, nameModel, newModelSchema, type RecordingMode } from './kit/model/model.ts'
 export {
-  ANSWERED_BY,
-  answerFact,
-  type FactAnswer,
-  listAnswers,
-  listLackingFacts,
-  NEEDED_FACTS,
-  type NeededFact,
-} from './kit/model/needed-facts.ts'
+  INTERFACE_KINDS,
+  type Interface,
+  makeOwnInterface,
+  type NewInterface,
+  STANDARD_INTERFACES,
+} from './kit/model/interface.ts'
+export {
+  type Model,
+  type NewModel,
+  nameModel,
+  newModelSchema,
+  type PowerMode,
+  type RecordingMode,
+} from './kit/model/model.ts'
 export {
   countBodyPoints,
   crossModifiers,
@@ -134,11 +138,33 @@ export {
 export { findDoubts } from './kit/model/plausibility.ts'
 export { sayDoubt } from './kit/model/plausibility-words.ts'
 export { IMPORTANCES, type Importance, makePort, type Port, RATED_QUANTITIES } from './kit/model/port.ts'
+export { sayEnd, saySide } from './kit/model/port-words.ts'
 export { listPowerSources, type PowerSource } from './kit/model/power-source.ts'
-export { type MoreSpecs, SPECS, type SpecFacts, type SpecKey, saySpec } from './kit/model/spec.ts'
-export { STARTER_MODELS } from './kit/model/starter-models.ts'
-export { makeModelFromTemplate } from './kit/model/template.ts'
-export { ASKED_FACTS, ASKED_SPECS, type TemplateFacts } from './kit/model/template-facts.ts'
+export { type MoreSpecs, SPECS, type SpecFacts, type SpecKey } from './kit/model/spec.ts'
+export { findSpecMeasure, labelSpec, readSpec, saySpecValue, writeSpecs } from './kit/model/spec-words.ts'
+export { changeFacts } from './kit/template/changed-facts.ts'
+export { canBeNone, FACT_WORDS, isAnswer, labelFact, OWN_ANSWERS, sayFact } from './kit/template/fact-words.ts'
+export { readFacts } from './kit/template/known-facts.ts'
+export {
+  ANSWERED_BY,
+  answerFact,
+  type FactAnswer,
+  listAnswers,
+  listLackingFacts,
+  NEEDED_FACTS,
+  type NeededFact,
+} from './kit/template/needed-facts.ts'
+export { STARTER_MODELS } from './kit/template/starter-models.ts'
+export { makeModelFromTemplate } from './kit/template/template.ts'
+export {
+  ASKED_FACTS,
+  ASKED_SPECS,
+  END_FACTS,
+  type FactKey,
+  NO_END,
+  type TemplateFacts,
+} from './kit/template/template-facts.ts'
+export { USUAL_ENDS } from './kit/template/usual-ends.ts'
 export { type Absence, isOnLoan, type Standing } from './kit/unit/absence.ts'
 export { forecastSpace } from './kit/unit/archive-space.ts'
 export { listManyChanges, type ManyChanges, manyChangesSchema, manySchema } from './kit/unit/change-many.ts'
@@ -332,14 +358,22 @@ export {
 export { listMissed } from './studio/places/place-change.ts'
 export { judgePlace } from './studio/places/place-findings.ts'
 export { sayPlaceFinding } from './studio/places/place-words.ts'
+export { PLUG_SYSTEM_CODES, PLUG_SYSTEMS, type PlugSystemCode } from './studio/places/plug-systems.ts'
 export { checkRoomFit } from './studio/places/room-fit.ts'
 export { listLeadWays } from './studio/places/socket-map.ts'
+export { COUNTRIES, COUNTRY_CODES, type CountryCode, guessCountry } from './studio/policy/countries.ts'
 export { type FigureCode, NO_OVERRIDES, OVERRIDABLE, type Overrides, overridesSchema } from './studio/policy/policy.ts'
 export { FIGURE_WORDS, sayPolicy } from './studio/policy/policy-words.ts'
 export { findPractice, PRACTICE_CODES, type PracticeCode } from './studio/policy/practice.ts'
 export { PURPOSE_CODES, PURPOSES, type Purpose } from './studio/policy/purpose.ts'
 export { resolvePolicies } from './studio/policy/resolved-policies.ts'
-export { DEFAULT_SETTINGS, type Studio, type StudioSettings, studioSettingsSchema } from './studio/policy/settings.ts'
+export {
+  DEFAULT_SETTINGS,
+  type Studio,
+  type StudioSettings,
+  studioSettingsSchema,
+  type UnitSystem,
+} from './studio/policy/settings.ts'
 export { FIND_ACTIONS } from './today/actions.ts'
 export { type AheadBooking, listPreparations, withoutListed } from './today/preparation.ts'
 export { arrangeToday, TODAY_SECTIONS, type TodayItem, type TodaySection } from './today/today.ts'
@@ -363,6 +397,7 @@ export {
   formatMinutes,
   formatPower,
   type Measure,
+  readMeasure,
   readQuantity,
   trim,
 } from './units/quantity.ts'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { makeModelFromTemplate } from '../kit/model/template.ts'
+import { makeModelFromTemplate } from '../kit/template/template.ts'
 import { EMPTY_UNIT, type Unit } from '../kit/unit/unit.ts'
 import { makeAssignment } from '../setups/setup/setup.ts'
 import { NO_DETAILS } from '../studio/places/place.ts'

@@ -94,7 +94,7 @@ describe('law 7: families are alike', () => {
           `${it.index}: ${[...before.filter((own) => !after.includes(own)), '→', ...after.filter((own) => !before.includes(own))].join(' | ').slice(0, 300)}`,
         )
       }
-      expect(touched).toBeGreaterThan(5)
+      expect(touched).toBeGreaterThan(3)
       expect(compareBreaches('law 7', [...broken]), [...reasons].slice(0, 8).join('\n')).toEqual({
         fresh: [],
         mended: [],

@@ -6,7 +6,8 @@ export const KNOWN_BREACHES: Readonly<Record<string, readonly { index: number; r
   'law 1': [],
   'law 2': [],
   'law 3': [],
-  'law 4': [],
+  // Two arms that each weigh more than what carries them: which of the two is in case decides whether one is overloaded.
+  'law 4': [{ index: 244, row: 'V1' }],
   'law 5': [],
   'law 6': [],
   'law 7': [],

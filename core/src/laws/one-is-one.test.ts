@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { CATEGORY_CODES } from '../kit/model/category.ts'
 import { SPEC_KEYS } from '../kit/model/spec.ts'
-import { STARTER_MODELS } from '../kit/model/starter-models.ts'
+import { STARTER_MODELS } from '../kit/template/starter-models.ts'
 import { FINDING_CODES } from '../setups/verdict/finding.ts'
 import { assessSetup, type Readiness } from '../setups/verdict/readiness.ts'
 import { compareBreaches } from './known-breaches.fixture.ts'

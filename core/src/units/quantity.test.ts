@@ -1,6 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
-import { formatLength, formatMass, formatMinutes, formatPower, type Measure, readQuantity } from './quantity.ts'
+import {
+  formatLength,
+  formatMass,
+  formatMinutes,
+  formatPower,
+  type Measure,
+  readMeasure,
+  readQuantity,
+} from './quantity.ts'
 
 describe('quantities as people type them', () => {
   test.each<[string, Measure, number]>([
@@ -24,6 +32,19 @@ describe('quantities as people type them', () => {
     ['1 h 30', 'time', 90],
     ['1 h 30 min', 'time', 90],
     ['90', 'time', 90],
+    ['1/4 in', 'length', 6],
+    ['6 1/2"', 'length', 165],
+    ['6½ in', 'length', 165],
+    ["20'", 'length', 6_096],
+    ['5 feet 3 inches', 'length', 1_600],
+    ['3 lb 4 oz', 'mass', 1_474],
+    ['3 lb 4', 'mass', 1_474],
+    ['2 pounds', 'mass', 907],
+    // 14.4 V × 6.8 Ah = 97.92 Wh, and 7.2 V × 2,000 mAh = 14.4 Wh: volts times ampere hours.
+    ['14.4 V 6.8 Ah', 'energy', 97_920],
+    ['14,4V, 6,8Ah', 'energy', 97_920],
+    ['6.8 Ah × 14.4 V', 'energy', 97_920],
+    ['2000 mAh 7.2 V', 'energy', 14_400],
   ])('%s', (text, measure, value) => {
     expect(readQuantity(text, measure)).toEqual({ ok: true, value })
   })
@@ -53,6 +74,24 @@ describe('quantities as people type them', () => {
     expect(formatMinutes(95)).toBe('95 min')
     expect(formatMinutes(150)).toBe('2 h 30 min')
     expect(formatPower(2_990_000)).toBe('2,990 W')
+  })
+})
+
+describe('a bare number', () => {
+  test.each<[string, Measure, 'metric' | 'imperial', number | null]>([
+    ['2.4', 'length', 'metric', 2_400],
+    ['750', 'length', 'metric', null],
+    ['8', 'mass', 'metric', 8_000],
+    ['750', 'mass', 'metric', null],
+    ['8', 'length', 'imperial', null],
+    ['8 ft', 'length', 'imperial', 2_438],
+    ['8', 'mass', 'imperial', null],
+    ['0', 'mass', 'imperial', 0],
+    ['2.4 m', 'length', 'imperial', 2_400],
+    ['60', 'power', 'imperial', 60_000],
+  ])('%s as %s in a %s studio', (text, measure, system, value) => {
+    const reading = readMeasure(text, measure, system)
+    expect(reading.ok ? reading.value : reading.problem).toBe(value ?? 'no-unit')
   })
 })
 

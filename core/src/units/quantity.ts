@@ -16,11 +16,49 @@ interface MeasureUnits {
 
 const MEASURES: Readonly<Record<Measure, MeasureUnits>> = {
   // grams; avoirdupois pound and ounce by the international agreement of 1959 (0.45359237 kg)
-  mass: { bare: 'kg', factors: { g: 1, kg: 1000, t: 1_000_000, lb: 453.59237, lbs: 453.59237, oz: 28.349523125 } },
+  mass: {
+    bare: 'kg',
+    factors: {
+      g: 1,
+      gr: 1,
+      gram: 1,
+      grams: 1,
+      kg: 1000,
+      kilo: 1000,
+      kilos: 1000,
+      t: 1_000_000,
+      lb: 453.59237,
+      lbs: 453.59237,
+      pound: 453.59237,
+      pounds: 453.59237,
+      oz: 28.349523125,
+      ounce: 28.349523125,
+      ounces: 28.349523125,
+    },
+  },
   // millimetres; the international inch is 25.4 mm
   length: {
     bare: 'm',
-    factors: { mm: 1, cm: 10, m: 1000, in: 25.4, '"': 25.4, '″': 25.4, ft: 304.8, "'": 304.8, '′': 304.8 },
+    factors: {
+      mm: 1,
+      cm: 10,
+      m: 1000,
+      metre: 1000,
+      metres: 1000,
+      in: 25.4,
+      inch: 25.4,
+      inches: 25.4,
+      '"': 25.4,
+      '″': 25.4,
+      '”': 25.4,
+      ft: 304.8,
+      foot: 304.8,
+      feet: 304.8,
+      "'": 304.8,
+      '′': 304.8,
+      '’': 304.8,
+      yd: 914.4,
+    },
   },
   power: { bare: 'w', factors: { mw: 1, w: 1000, kw: 1_000_000 } }, // milliwatts
   energy: { bare: 'wh', factors: { mwh: 1, wh: 1000, kwh: 1_000_000 } }, // milliwatt hours
@@ -33,7 +71,7 @@ export type QuantityReading =
   | { ok: true; value: number }
   | {
       ok: false
-      problem: 'not-a-number' | 'unknown-unit' | 'negative' | 'too-large'
+      problem: 'not-a-number' | 'unknown-unit' | 'negative' | 'too-large' | 'no-unit'
       received: string
       units: string[]
     }
@@ -53,8 +91,13 @@ export function readQuantity(text: string, measure: Measure): QuantityReading {
     units,
   })
   if (/^[-−]/.test(received)) return fail('negative')
-  const parts = [...received.matchAll(/(\d[\d.,]*|[.,]\d+)\s*([a-zA-Z/"'′″]*)\s*/g)]
-  if (parts.length === 0 || parts.map((part) => part[0]).join('') !== received) return fail('not-a-number')
+  if (measure === 'energy') {
+    const product = readVoltAmpereHours(received)
+    if (product !== null) return { ok: true, value: product }
+  }
+  const body = writeOutFractions(received)
+  const parts = [...body.matchAll(/(\d[\d.,]*|[.,]\d+)\s*([a-zA-Z/"'′″’”]*)\s*/g)]
+  if (parts.length === 0 || parts.map((part) => part[0]).join('') !== body) return fail('not-a-number')
   let total = 0
   let lastUnit = bare
   for (const [index, part] of parts.entries()) {
@@ -71,11 +114,57 @@ export function readQuantity(text: string, measure: Measure): QuantityReading {
   return { ok: true, value: roundHalfAwayFromZero(Number(total.toPrecision(15))) }
 }
 
-/** `1 h 30` means minutes after hours, `6' 6` inches after feet. */
+/** `1 h 30` means minutes after hours, `6' 6` inches after feet, `3 lb 4` ounces after pounds. */
 function nextSmaller(unit: string): string {
   if (/^h/.test(unit)) return 'min'
-  if (unit === 'ft' || unit === "'" || unit === '′') return 'in'
+  if (/^(ft|foot|feet|['′’])$/.test(unit)) return 'in'
+  if (/^(lbs?|pounds?)$/.test(unit)) return 'oz'
   return unit
+}
+
+const WRITTEN_FRACTIONS: Readonly<Record<string, string>> = {
+  '½': '1/2',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅓': '1/3',
+  '⅛': '1/8',
+}
+
+/** `1/4 in` and `6 1/2"` as decimals: a fraction stands alone or after a whole number. */
+function writeOutFractions(text: string): string {
+  const spelled = text.replace(/[½¼¾⅓⅛]/g, (sign) => ` ${WRITTEN_FRACTIONS[sign]}`).trim()
+  return spelled.replace(/(?:(\d+)[\s-]+)?(\d+)\s*\/\s*(\d+)/g, (all, whole, above, below) => {
+    const value = Number(whole ?? 0) + Number(above) / Number(below)
+    return Number(below) > 0 ? String(Number(value.toFixed(6))) : all
+  })
+}
+
+/** What stands on a pack, `14.4 V 6.8 Ah` in either order, in milliwatt hours: volts times ampere hours. Null for anything else. */
+function readVoltAmpereHours(text: string): number | null {
+  const figure = String.raw`(\d+(?:[.,]\d+)?)`
+  const joint = String.raw`\s*[,×x*·/]?\s*`
+  const volts = new RegExp(`^${figure}\\s*v${joint}${figure}\\s*(m?)ah$`, 'i').exec(text)
+  const hours = new RegExp(`^${figure}\\s*(m?)ah${joint}${figure}\\s*v$`, 'i').exec(text)
+  const [v, ah, milli] = volts ? [volts[1], volts[2], volts[3]] : hours ? [hours[3], hours[1], hours[2]] : []
+  if (!v || !ah) return null
+  const product = Number(v.replace(',', '.')) * Number(ah.replace(',', '.')) * (milli ? 1 : 1000)
+  return roundHalfAwayFromZero(Number(product.toPrecision(12)))
+}
+
+/** Above so many metres or kilograms a bare number is a slip of the unit: `750` on a table is millimetres. */
+const MOST_BARE: Readonly<Partial<Record<Measure, number>>> = { length: 30, mass: 200 }
+
+/**
+ * Reads a measure as somebody in such a studio means it. Of a length or a mass a bare number is metres or kilograms in a metric
+ * studio, up to what that can sensibly be; elsewhere it is asked in which unit it is, and not guessed.
+ */
+export function readMeasure(text: string, measure: Measure, system: 'metric' | 'imperial'): QuantityReading {
+  const reading = readQuantity(text, measure)
+  const most = MOST_BARE[measure]
+  if (!reading.ok || most === undefined || !/^[\d.,\s/½¼¾⅓⅛]+$/.test(text.trim())) return reading
+  const isSlip = system === 'imperial' || reading.value > most * 1000
+  if (!isSlip || reading.value === 0) return reading
+  return { ok: false, problem: 'no-unit', received: text.trim(), units: Object.keys(MEASURES[measure].factors) }
 }
 
 /** Pounds and ounces in imperial studios: 2.5 lb, 5 oz. */

@@ -49,6 +49,10 @@ const kitApi = api.injectEndpoints({
       query: () => request('get /models/questions'),
       providesTags: readsOf('modelQuestions'),
     }),
+    model: build.query<ReplyOf<'get /models/:id'>, string>({
+      query: (id) => request('get /models/:id', { id }),
+      providesTags: readsOf('model'),
+    }),
     modelFits: build.query<ReplyOf<'get /models/:id/fits'>, string>({
       query: (id) => request('get /models/:id/fits', { id }),
       providesTags: readsOf('modelFits'),
@@ -183,6 +187,7 @@ export const {
   useCableStockQuery,
   useCableWaysQuery,
   useModelFitsQuery,
+  useModelQuery,
   useModelQuestionsQuery,
   useChangeModelMutation,
   useAnswerFactMutation,

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { fitSchema } from '../../kit/model/fits.ts'
 import { modelSchema, newModelSchema } from '../../kit/model/model.ts'
-import { factAnswerSchema, NEEDED_FACT_CODES } from '../../kit/model/needed-facts.ts'
 import { portSchema } from '../../kit/model/port.ts'
+import { factAnswerSchema, NEEDED_FACT_CODES } from '../../kit/template/needed-facts.ts'
 import { idSchema, nameSchema } from '../../studio/identity.ts'
 import { defineContract } from '../contract.ts'
 import { keptModelSchema, versionedSchema } from '../replies.ts'
@@ -46,6 +46,11 @@ export const modelContract = defineContract('kit', {
     summary: 'What nobody recorded of the models that there are things of, and judging needs',
     permission: 'see-studio',
     reply: z.array(modelQuestionSchema),
+  },
+  'get /models/:id': {
+    summary: 'What a model is',
+    permission: 'see-studio',
+    reply: keptModelSchema,
   },
   'get /models/:id/fits': {
     summary: 'What of the kit meets each port of a model',

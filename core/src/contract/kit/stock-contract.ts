@@ -1,10 +1,12 @@
 import { z } from 'zod'
 import { CATEGORY_CODES } from '../../kit/model/category.ts'
 import { modelSchema } from '../../kit/model/model.ts'
+import { moreSpecsSchema } from '../../kit/model/spec.ts'
 import { newStockSchema } from '../../kit/unit/unit.ts'
 import { idSchema, nameSchema } from '../../studio/identity.ts'
 import { defineContract } from '../contract.ts'
 import { keptStockSchema } from '../replies.ts'
+import { factsSchema } from './unit-contract.ts'
 
 export const stockRowSchema = z.object({
   ...keptStockSchema.shape,
@@ -33,6 +35,8 @@ export const stockContract = defineContract('kit', {
       quantity: newStockSchema.shape.quantity,
       reorderLevel: newStockSchema.shape.reorderLevel.default(0),
       placeId: idSchema.nullable().default(null),
+      facts: factsSchema.default({}),
+      specs: moreSpecsSchema.default({}),
     }),
     reply: keptStockSchema,
     status: 201,

@@ -76,6 +76,8 @@ export const codeOrNull = idSchema.nullable().optional()
 
 export const wholeOrNull = z.number().int().min(0).max(1e12).nullable().optional()
 
+const inputsOrNull = z.number().int().min(1).max(64).nullable().optional()
+
 export const factsSchema = z.object({
   mount: codeOrNull,
   frontMount: codeOrNull,
@@ -92,6 +94,13 @@ export const factsSchema = z.object({
   endA: codeOrNull,
   endB: codeOrNull,
   outlets: z.number().int().min(1).max(64).nullable().optional(),
+  plug: codeOrNull,
+  videoOut: codeOrNull,
+  videoIn: codeOrNull,
+  videoInputs: inputsOrNull,
+  soundIn: codeOrNull,
+  soundInputs: inputsOrNull,
+  soundOut: codeOrNull,
   cardForm: codeOrNull,
   holes: codeOrNull,
   widthMinMm: wholeOrNull,
@@ -107,6 +116,8 @@ export const quickEntrySchema = z.object({
   name: nameSchema,
   placeId: idSchema.nullable().default(null),
   tag: tagSchema.nullable().default(null),
+  /** So many alike, each with a tag of its own; the first is answered. */
+  count: z.number().int().min(1, 'At least one.').max(60, 'At most 60 at once.').default(1),
   facts: factsSchema.default({}),
   specs: moreSpecsSchema.default({}),
   nickname: z.string().trim().max(80).default(''),

@@ -1,6 +1,6 @@
 import type { Category } from '../model/category.ts'
 import type { Model } from '../model/model.ts'
-import { ASKED_FACTS, type TemplateFacts } from '../model/template-facts.ts'
+import { ASKED_FACTS, type TemplateFacts } from '../template/template-facts.ts'
 import type { Unit } from '../unit/unit.ts'
 
 /** What can be missing from the record of a thing, in the order in which it helps to fill it in. */

@@ -3,7 +3,7 @@ import { Ajv2020 } from 'ajv/dist/2020.js'
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { STANDARD_INTERFACES } from '../model/interface.ts'
-import { makeModelFromTemplate } from '../model/template.ts'
+import { makeModelFromTemplate } from '../template/template.ts'
 import { EMPTY_UNIT } from '../unit/unit.ts'
 import { describeKitFile, type KitFile, planKitImport, readKitFile, writeKitFile } from './kit-file.ts'
 

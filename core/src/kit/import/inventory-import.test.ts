@@ -65,7 +65,7 @@ describe('a list that somebody kept for years', () => {
   test('put right, every piece is there once, with what its line says', () => {
     expect([mended.isClean, mended.units.length, mended.stock.length]).toEqual([true, messy.things, messy.stock])
     const kindOf = (name: string) => mended.models.find((it) => it.model.name === name)?.model
-    expect(kindOf('Octa softbox 90')?.category).toBe('modifier')
+    expect(kindOf('Octa softbox 90')?.category).toBe('softbox')
     expect(kindOf('Fluid head F8')?.category).toBe('head')
     expect(kindOf('C-stand with arm')?.category).toBe('c-stand')
     expect(kindOf('28 f/2')).toMatchObject({ maker: 'Wend', specs: { massGrams: 240 } })

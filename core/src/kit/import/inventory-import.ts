@@ -1,6 +1,6 @@
 import { readDefused } from '../../units/csv.ts'
 import { CATEGORIES, type Category, guessCategory, isCounted, readCategory } from '../model/category.ts'
-import type { TemplateFacts } from '../model/template-facts.ts'
+import type { TemplateFacts } from '../template/template-facts.ts'
 import { EMPTY_UNIT, tagSchema } from '../unit/unit.ts'
 import { findHeadingUnit } from './column-guess.ts'
 import {

@@ -1,7 +1,7 @@
 import { readMoney } from '../../units/money.ts'
 import { type Measure, readQuantity } from '../../units/quantity.ts'
 import { readCardSpeed } from '../model/card-speed.ts'
-import type { TemplateFacts } from '../model/template-facts.ts'
+import type { TemplateFacts } from '../template/template-facts.ts'
 import {
   ACQUISITION_CODES,
   ACQUISITIONS,

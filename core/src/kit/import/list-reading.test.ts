@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest'
 import { CATEGORY_CODES, guessCategory, isKindOf, listKindsOf } from '../model/category.ts'
 import { findDoubts } from '../model/plausibility.ts'
 import { sayDoubt } from '../model/plausibility-words.ts'
-import { moreSpecsSchema, SPECS, saySpec } from '../model/spec.ts'
+import { moreSpecsSchema, SPECS } from '../model/spec.ts'
+import { saySpecValue } from '../model/spec-words.ts'
 import { findHeadingUnit, guessColumns } from './column-guess.ts'
 import { findDateOrder, readListDate } from './list-dates.ts'
 import { findNearWords, measureSlips, splitWords } from './near-words.ts'
@@ -14,7 +15,7 @@ describe('kinds in other words', () => {
     ['SD card reader', 'reader'],
     ['Camera bag', 'case'],
     ['Bag for camera', 'case'],
-    ['Softbox for COB light', 'modifier'],
+    ['Softbox for COB light', 'softbox'],
     ['Tripod with fluid head', 'tripod'],
     ['mic stands', 'mic-stand'],
     ['Lav mics', 'lavalier'],
@@ -145,9 +146,11 @@ describe('what can hardly be right', () => {
     for (const wrong of [{ focalMinMm: '24' }, { lensKind: 'fisheye' }, { season: 3 }, { spell: 1 }]) {
       expect(moreSpecsSchema.safeParse(wrong).success).toBe(false)
     }
-    expect(saySpec('focalMinMm', 24)).toBe('Shortest focal length 24 mm')
-    expect(saySpec('widestAperture', 2.8)).toBe('Widest aperture, f/2.8')
-    expect(saySpec('lensKind', 'zoom')).toBe('Kind of lens: zoom')
+    expect(saySpecValue('focalMinMm', 24, 'imperial')).toBe('24 mm')
+    expect(saySpecValue('heightMaxMm', 2_438, 'imperial')).toBe('8′')
+    expect(saySpecValue('heightMaxMm', 2_400, 'metric')).toBe('2.4 m')
+    expect(saySpecValue('widestAperture', 2.8, 'metric')).toBe('f/2.8')
+    expect(saySpecValue('lensKind', 'zoom', 'metric')).toBe('zoom')
     for (const facts of Object.values(SPECS)) {
       if (facts.kind === 'figure') expect(facts.plausible[0]).toBeLessThan(facts.plausible[1])
     }

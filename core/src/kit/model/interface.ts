@@ -31,6 +31,8 @@ const ROWS: Row[] = [
   ['shoe', 'accessory shoe', 'carry', 'shoe', 'foot', 'ISO 518'],
   ['grip-pin', '9.5 mm grip pin', 'carry', 'grip head', 'pin', null],
   ['phone-clamp', 'phone clamp', 'carry', 'clamp', 'phone', null],
+  ['surface', 'table top or shelf', 'carry', 'top', 'feet', null],
+  ['table-edge', 'edge of a table or shelf', 'carry', 'edge', 'clamp', null],
   ['cross-bar', 'backdrop cross bar', 'carry', 'bar', 'roll', null],
   ['bar', 'bar or pipe', 'carry', 'bar', 'clamp', null],
   ['hand', 'hand', 'carry', 'hand', 'grip', null],
@@ -50,6 +52,7 @@ const ROWS: Row[] = [
   ['filter-77', '77 mm filter thread', 'mount', 'lens', 'filter', null],
   ['sd', 'SD card', 'card', 'slot', 'card', 'SD Association'],
   ['micro-sd', 'microSD card', 'card', 'slot', 'card', 'SD Association'],
+  ['cfexpress-a', 'CFexpress type A card', 'card', 'slot', 'card', 'CompactFlash Association'],
   ['cfexpress-b', 'CFexpress type B card', 'card', 'slot', 'card', 'CompactFlash Association'],
   ['cell-aaa', 'AAA cell', 'battery', 'bay', 'cell', 'IEC 60086'],
   ['cell-aa', 'AA cell', 'battery', 'bay', 'cell', 'IEC 60086'],
@@ -57,8 +60,14 @@ const ROWS: Row[] = [
   ['iec-c7', 'C7 mains lead', 'mains', 'C8 inlet', 'C7 connector', 'IEC 60320'],
   ['iec-c5', 'C5 mains lead', 'mains', 'C6 inlet', 'C5 connector', 'IEC 60320'],
   ['iec-c13', 'C13 mains lead', 'mains', 'C14 inlet', 'C13 connector', 'IEC 60320'],
-  ['mains-bs1363', '13 A socket', 'mains', 'socket', 'plug', 'BS 1363'],
-  ['mains-cee7', '16 A earthed socket', 'mains', 'socket', 'plug', 'CEE 7'],
+  ['iec-c19', 'C19 mains lead', 'mains', 'C20 inlet', 'C19 connector', 'IEC 60320'],
+  ['mains-bs1363', 'British 13 A socket', 'mains', 'socket', 'plug', 'BS 1363'],
+  ['mains-cee7', 'continental 16 A socket', 'mains', 'socket', 'plug', 'CEE 7'],
+  ['mains-sev1011', 'Swiss socket', 'mains', 'socket', 'plug', 'SN 441011'],
+  ['mains-cei2350', 'Italian socket', 'mains', 'socket', 'plug', 'CEI 23-50'],
+  ['mains-nema5', 'North American socket', 'mains', 'socket', 'plug', 'NEMA 5-15'],
+  ['mains-as3112', 'Australian socket', 'mains', 'socket', 'plug', 'AS/NZS 3112'],
+  ['mains-jis', 'Japanese socket', 'mains', 'socket', 'plug', 'JIS C 8303'],
   ['xlr-3', 'XLR, 3 pin', 'signal', 'socket', 'plug', 'IEC 61076-2-103'],
   ['trs-35', '3.5 mm jack', 'signal', 'socket', 'plug', null],
   ['trrs-35', '3.5 mm jack, 4 pole', 'signal', 'socket', 'plug', null],
@@ -89,3 +98,19 @@ export const STANDARD_INTERFACES: readonly Interface[] = ROWS.map(
     version: 1,
   }),
 )
+
+/** How the two sides of a connector of the studio's own are called. */
+const OWN_SIDES: Readonly<Record<Interface['kind'], readonly [host: string, guest: string]>> = {
+  mount: ['body', 'lens'],
+  card: ['slot', 'card'],
+  battery: ['bay', 'pack'],
+  mains: ['inlet', 'connector'],
+  carry: ['host', 'guest'],
+  signal: ['socket', 'plug'],
+}
+
+/** A connector of the studio's own, of which nothing is known but its name and what kind it is. */
+export function makeOwnInterface(kind: Interface['kind'], label: string): NewInterface {
+  const [hostName, guestName] = OWN_SIDES[kind]
+  return { label, kind, hostName, guestName, standard: null, viaCableOnly: kind === 'signal' }
+}

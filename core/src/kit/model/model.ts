@@ -51,6 +51,8 @@ export const specsSchema = z.object({
     })
     .nullable()
     .default(null),
+  /** What was told when it was entered and has no place at any of its ends yet, under the names of the questions. */
+  told: z.record(z.string(), z.union([z.string(), z.number()])).optional(),
   /** What somebody looked for and it has not: a mount, a card slot, a way to feed it. */
   none: z.array(noneFactSchema).default([]),
   more: moreSpecsSchema.default({}),

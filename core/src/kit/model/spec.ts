@@ -117,11 +117,3 @@ export const moreSpecsSchema = z
     }
   })
 export type MoreSpecs = z.infer<typeof moreSpecsSchema>
-
-/** A recorded figure in words: `24 mm`, `f/ 2.8`. */
-export function saySpec(key: SpecKey, value: number | string): string {
-  const facts: SpecFacts = SPECS[key]
-  if (facts.kind !== 'figure') return `${facts.label}: ${value}`
-  const amount = new Intl.NumberFormat('en-GB', { maximumFractionDigits: 2 }).format(Number(value))
-  return `${facts.label}${facts.label.endsWith('/') ? '' : ' '}${amount}${facts.unit ? ` ${facts.unit}` : ''}`
-}

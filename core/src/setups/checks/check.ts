@@ -1,6 +1,6 @@
 import type { Category } from '../../kit/model/category.ts'
-import type { NeededFact } from '../../kit/model/needed-facts.ts'
 import type { Importance } from '../../kit/model/port.ts'
+import type { NeededFact } from '../../kit/template/needed-facts.ts'
 import type { FindingLevel } from '../../studio/finding.ts'
 import type { PolicyRef } from '../../studio/policy/policy.ts'
 import type { Policies } from '../../studio/policy/resolved-policies.ts'

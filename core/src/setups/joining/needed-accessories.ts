@@ -10,6 +10,8 @@ const ACCESSORIES: readonly Category[] = [
   'head',
   'arm',
   'clamp',
+  'grip-head',
+  'shock-mount',
   'coupler',
   'lead',
   'strip',

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, test } from 'vitest'
 import type { Category } from '../../kit/model/category.ts'
-import type { TemplateFacts } from '../../kit/model/template-facts.ts'
+import type { TemplateFacts } from '../../kit/template/template-facts.ts'
 import { resolvePolicies } from '../../studio/policy/resolved-policies.ts'
 import { DEFAULT_SETTINGS } from '../../studio/policy/settings.ts'
 import { addVariableMutably, makeProgram, type SolveProgram } from '../../units/integer-program.ts'

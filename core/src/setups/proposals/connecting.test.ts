@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { beforeAll, describe, expect, test } from 'vitest'
 import type { Category } from '../../kit/model/category.ts'
-import type { TemplateFacts } from '../../kit/model/template-facts.ts'
+import type { TemplateFacts } from '../../kit/template/template-facts.ts'
 import type { SolveProgram } from '../../units/integer-program.ts'
 import { countFewestOpen, keyOf, listMusts, mayHold, visitJoinings } from '../joining/joining.fixture.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'

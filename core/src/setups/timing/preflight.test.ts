@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { makeModelFromTemplate } from '../../kit/model/template.ts'
+import { makeModelFromTemplate } from '../../kit/template/template.ts'
 import { EMPTY_UNIT, type Unit } from '../../kit/unit/unit.ts'
 import type { Holdings } from '../placed/placed-item.ts'
 import { makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'

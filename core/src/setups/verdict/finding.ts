@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import type { NeededFact } from '../../kit/model/needed-facts.ts'
+import type { NeededFact } from '../../kit/template/needed-facts.ts'
 import { type FindingLevel, findingLevelSchema } from '../../studio/finding.ts'
 import { type CodeRecord, type Envelope, type Found, LEVEL_OF_IMPORTANCE } from '../checks/check.ts'
 import type { Scene } from '../checks/scene.ts'

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import type { Category } from '../../kit/model/category.ts'
-import type { TemplateFacts } from '../../kit/model/template-facts.ts'
+import type { TemplateFacts } from '../../kit/template/template-facts.ts'
 import { checkCompleteness } from '../joining/completeness.ts'
 import { splitIntoComponents } from '../joining/components.ts'
 import { thingOf } from '../placed/random-things.fixture.ts'

@@ -3,6 +3,8 @@ import { currencySchema } from '../../units/money.ts'
 import { zoneSchema } from '../../units/wall-time.ts'
 import { nameSchema, versionSchema } from '../identity.ts'
 import { colourSchema } from '../places/place.ts'
+import { plugSystemSchema } from '../places/plug-systems.ts'
+import { countrySchema } from './countries.ts'
 import { overridesSchema, schoolsSchema } from './policy.ts'
 import { PURPOSE_CODES } from './purpose.ts'
 
@@ -23,6 +25,10 @@ export const studioSettingsSchema = z.object({
   currency: currencySchema,
   zone: zoneSchema,
   unitSystem: z.enum(UNIT_SYSTEMS).default('metric'),
+  /** Where it is, by ISO 3166-1: what is usual there is offered first. */
+  country: countrySchema.default('GB'),
+  /** The sockets of the house; leads, strips and circuits start from them. */
+  plugSystem: plugSystemSchema.default('british'),
   /** What a socket of the house gives; new circuits start from it. */
   mainsVolts: z.number().int().min(90, 'Mains are 90 to 480 volts.').max(480).default(230),
   mainsHertz: z.union([z.literal(50), z.literal(60)], 'Mains have 50 or 60 hertz.').default(50),

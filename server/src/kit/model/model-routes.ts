@@ -2,13 +2,14 @@ import {
   ANSWERED_BY,
   answerFact,
   type BodyOf,
+  CATEGORIES,
   type FactAnswer,
-  type Interface,
   listAnswers,
   listFits,
   listLackingFacts,
+  makeOwnInterface,
   type NeededFact,
-  type NewInterface,
+  type NewModel,
   nameModel,
 } from '@exemplar/core'
 import { and, count, eq, isNull, sql } from 'drizzle-orm'
@@ -17,6 +18,7 @@ import { refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { requireVersion, type Writer, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { models, stock, units } from '../../schema/kit-tables.ts'
+import { shoppingLines } from '../../schema/ledger-tables.ts'
 import { mergeModels } from '../unit/merging.ts'
 import { addInterface } from './connector-routes.ts'
 
@@ -25,7 +27,7 @@ function readAnswer(writer: Writer, fact: NeededFact, answer: BodyOf<'post /mode
   const [kind] = ANSWERED_BY[fact] ?? []
   if (answer.kind === 'new-interface') {
     if (!kind) throw refuseField('/answer', 'This is answered by a figure.')
-    return { kind: 'interface', code: addInterface(writer, { ...OWN_ENDS[kind], kind, label: answer.label }).code }
+    return { kind: 'interface', code: addInterface(writer, makeOwnInterface(kind, answer.label)).code }
   }
   if (answer.kind !== 'interface') return answer
   const fitting = listAnswers(fact, loadInterfaces(writer.tx).values())
@@ -35,15 +37,17 @@ function readAnswer(writer: Writer, fact: NeededFact, answer: BodyOf<'post /mode
   return answer
 }
 
-/** How the two sides of a connector of the studio's own are called. */
-const OWN_ENDS = {
-  mount: { hostName: 'body', guestName: 'lens', standard: null, viaCableOnly: false },
-  card: { hostName: 'slot', guestName: 'card', standard: null, viaCableOnly: false },
-  battery: { hostName: 'bay', guestName: 'pack', standard: null, viaCableOnly: false },
-  mains: { hostName: 'inlet', guestName: 'connector', standard: null, viaCableOnly: false },
-  carry: { hostName: 'host', guestName: 'guest', standard: null, viaCableOnly: false },
-  signal: { hostName: 'socket', guestName: 'plug', standard: null, viaCableOnly: true },
-} as const satisfies Record<Interface['kind'], Omit<NewInterface, 'label' | 'kind'>>
+/** What one has to buy beside a model goes on the shopping list, once, when it is written down. */
+function wishForWhatIsMissing({ tx, newId, log }: Writer, model: NewModel, before: readonly string[]): void {
+  for (const item of model.notInBox.filter((it) => !before.includes(it))) {
+    const reason = `Not in the box of ${nameModel(model)}.`.slice(0, 200)
+    const line = { id: newId(), item, quantity: 1, reason, stockId: null, setupId: null }
+    tx.insert(shoppingLines)
+      .values({ ...line, group: CATEGORIES[model.category].group })
+      .run()
+    log('created', 'shopping-line', line.id, { item })
+  }
+}
 
 export const modelRoutes = [
   defineRoute('get /models', (_, { db }) =>
@@ -80,6 +84,15 @@ export const modelRoutes = [
       })
     })
   }),
+  defineRoute('get /models/:id', ({ params }, { db }) => {
+    const model = db
+      .select()
+      .from(models)
+      .where(eq(models.id, params.id ?? ''))
+      .get()
+    if (!model) throw refuseMissing('model')
+    return model
+  }),
   defineRoute('get /models/:id/fits', ({ params }, { db }) => {
     const all = db.select().from(models).where(isNull(models.archivedAt)).all()
     const model = all.find((it) => it.id === params.id)
@@ -98,7 +111,8 @@ export const modelRoutes = [
     }))
   }),
   defineRoute('put /models/:id', ({ params, body, version, actor }, app) =>
-    write(app, actor, ({ tx, log }) => {
+    write(app, actor, (writer) => {
+      const { tx, log } = writer
       const id = params.id ?? ''
       const before = requireVersion(tx.select().from(models).where(eq(models.id, id)).get(), version, 'model')
       const known = loadInterfaces(tx)
@@ -120,6 +134,7 @@ export const modelRoutes = [
         .get()
       if (twin) throw refuseField('/name', `${nameModel(body)} is a model here already. Merge the two instead.`, 409)
       log('changed', 'model', id, { before, after: body })
+      wishForWhatIsMissing(writer, body, before.notInBox)
       return tx
         .update(models)
         .set({ ...body, version: before.version + 1 })

@@ -6,8 +6,8 @@ import { defineRoute } from '../../foundation/http/route.ts'
 import { stock, units } from '../../schema/kit-tables.ts'
 import { entries, shoppingLines } from '../../schema/ledger-tables.ts'
 import { parties, places } from '../../schema/studio-tables.ts'
+import { findOrMakeModel } from './entered-model.ts'
 import { listTagsLike } from './unit-list.ts'
-import { findOrMakeModel } from './unit-routes.ts'
 
 /** Counted things go into their stock; everything else becomes a thing of its own. */
 function addToStock(
@@ -60,14 +60,7 @@ export const bundleRoutes = [
           missing.push(part.name)
           continue
         }
-        const modelId = findOrMakeModel(writer, {
-          ...part,
-          facts: {},
-          specs: {},
-          placeId: body.placeId,
-          tag: null,
-          nickname: '',
-        })
+        const modelId = findOrMakeModel(writer, { ...part, facts: {}, specs: {} })
         const own = prices[index] ?? []
         const ownTaxes = taxes.splice(0, own.length)
         const entry = (netMinor: number, taxMinor: number, unitId: string | null) => {

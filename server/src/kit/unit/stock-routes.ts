@@ -4,8 +4,8 @@ import { requireVersion, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { models, stock } from '../../schema/kit-tables.ts'
 import { places } from '../../schema/studio-tables.ts'
+import { findOrMakeModel } from './entered-model.ts'
 import { listTagsLike } from './unit-list.ts'
-import { findOrMakeModel } from './unit-routes.ts'
 
 export const stockRoutes = [
   defineRoute('get /stock', (_, { db }) =>
@@ -21,17 +21,8 @@ export const stockRoutes = [
   ),
   defineRoute('post /stock', ({ body, actor }, app) =>
     write(app, actor, (writer) => {
-      const { category, maker, name, ...counted } = body
-      const modelId = findOrMakeModel(writer, {
-        ...body,
-        category,
-        maker,
-        name,
-        facts: {},
-        specs: {},
-        tag: null,
-        nickname: '',
-      })
+      const { category, maker: _maker, name: _name, facts: _facts, specs: _specs, ...counted } = body
+      const modelId = findOrMakeModel(writer, body)
       const { prefix } = CATEGORIES[category]
       const tag = makeNextTag(prefix, listTagsLike(writer.tx, prefix))
       const row = writer.tx

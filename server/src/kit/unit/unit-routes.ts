@@ -1,59 +1,14 @@
-import {
-  CATEGORIES,
-  canGoWith,
-  EMPTY_UNIT,
-  makeModelFromTemplate,
-  makeNextTag,
-  type NewUnit,
-  type quickEntrySchema,
-  type TemplateFacts,
-} from '@exemplar/core'
-import { and, eq, isNull, sql } from 'drizzle-orm'
-import type { z } from 'zod'
+import { CATEGORIES, canGoWith, EMPTY_UNIT, makeNextTag, type NewUnit } from '@exemplar/core'
+import { eq } from 'drizzle-orm'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
-import { requireVersion, type Transaction, type Writer, write } from '../../foundation/database/app-context.ts'
+import { requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
-import { interfaces, models, units } from '../../schema/kit-tables.ts'
+import { units } from '../../schema/kit-tables.ts'
 import { setupUnits } from '../../schema/setups-tables.ts'
+import { findOrMakeModel } from './entered-model.ts'
 import { mergeUnits } from './merging.ts'
 import { countUnits, listTagsLike, listUnits } from './unit-list.ts'
 import { loadUnitPage } from './unit-page.ts'
-
-/** Finds the model of that kind and name, or makes it from the template. */
-export function findOrMakeModel(
-  { tx, newId, log }: Writer,
-  { category, maker, name, facts, specs }: z.infer<typeof quickEntrySchema>,
-): string {
-  const known = tx
-    .select({ id: models.id })
-    .from(models)
-    .where(
-      and(
-        isNull(models.archivedAt),
-        eq(models.category, category),
-        sql`lower(${models.maker}) = ${maker.toLowerCase()}`,
-        sql`lower(${models.name}) = ${name.toLowerCase()}`,
-      ),
-    )
-    .get()
-  if (known) return known.id
-  requireInterfaces(tx, facts)
-  const model = tx
-    .insert(models)
-    .values({ ...makeModelFromTemplate(category, maker, name, facts, { more: specs }), id: newId() })
-    .returning()
-    .get()
-  log('created', 'model', model.id, { after: model })
-  return model.id
-}
-
-function requireInterfaces(tx: Transaction, facts: Partial<TemplateFacts>): void {
-  for (const field of ['mount', 'frontMount', 'battery', 'inlet', 'endA', 'endB', 'cardForm', 'holes'] as const) {
-    const code = facts[field]
-    if (!code || tx.select().from(interfaces).where(eq(interfaces.code, code)).get()) continue
-    throw refuseField(`/facts/${field}`, `There is no interface "${code}".`)
-  }
-}
 
 const isMoved = (a: { placeId: string | null; nowPlaceId: string | null }, b: typeof a) =>
   a.placeId !== b.placeId || a.nowPlaceId !== b.nowPlaceId
@@ -75,13 +30,19 @@ export const unitRoutes = [
     write(app, actor, (writer) => {
       const modelId = findOrMakeModel(writer, body)
       const { prefix } = CATEGORIES[body.category]
-      const tag = body.tag ?? makeNextTag(prefix, listTagsLike(writer.tx, prefix))
-      const unit = writer.tx
-        .insert(units)
-        .values({ ...EMPTY_UNIT, id: writer.newId(), tag, modelId, placeId: body.placeId, nickname: body.nickname })
-        .returning()
-        .get()
-      writer.log('created', 'unit', unit.id, { after: unit })
+      if (body.tag && body.count > 1) throw refuseField('/tag', 'Several things cannot have one tag.')
+      const [unit] = Array.from({ length: body.count }, () => {
+        const tag = body.tag ?? makeNextTag(prefix, listTagsLike(writer.tx, prefix))
+        const own = { id: writer.newId(), tag, modelId, placeId: body.placeId, nickname: body.nickname }
+        const row = writer.tx
+          .insert(units)
+          .values({ ...EMPTY_UNIT, ...own })
+          .returning()
+          .get()
+        writer.log('created', 'unit', row.id, { after: row })
+        return row
+      })
+      if (!unit) throw refuseMissing('thing')
       return unit
     }),
   ),

@@ -82,6 +82,7 @@ const EXPECTED: Record<string, string> = {
   'post /units/change-many': 'm',
   'get /models': 'mcv',
   'get /models/questions': 'mcv',
+  'get /models/:id': 'mcv',
   'get /models/:id/fits': 'mcv',
   'put /models/:id': 'm',
   'post /models/:id/merge': 'm',

@@ -51,6 +51,7 @@ const READS = {
   cableWays: VERDICT,
   cableStock: VERDICT,
   modelQuestions: ['models', 'units', 'stock', 'interfaces'],
+  model: ['models'],
   modelFits: ['models', 'units', 'interfaces'],
   previewMany: [...HOLDING, 'places', 'people', 'parties'],
   kitViews: ['views'],

@@ -1,9 +1,9 @@
 import { type ComponentProps, type ReactNode, useEffect, useId, useRef } from 'react'
 
-const BOX =
+export const INPUT_BOX =
   'w-full rounded-paper border border-rule-strong bg-sheet px-2.5 text-[14px] text-ink placeholder:text-quiet aria-invalid:border-stop'
 
-function Frame({
+export function Frame({
   id,
   label,
   hint,
@@ -64,7 +64,12 @@ export function TextField({
   const id = useId()
   return (
     <Frame id={id} label={label} hint={hint} problem={problem} isLabelHidden={isLabelHidden}>
-      <input id={id} className={`${BOX} h-9 ${className}`} {...describe(id, { label, hint, problem })} {...rest} />
+      <input
+        id={id}
+        className={`${INPUT_BOX} h-9 ${className}`}
+        {...describe(id, { label, hint, problem })}
+        {...rest}
+      />
     </Frame>
   )
 }
@@ -73,7 +78,13 @@ export function NoteField({ label, hint, problem, ...rest }: Shared & ComponentP
   const id = useId()
   return (
     <Frame id={id} label={label} hint={hint} problem={problem}>
-      <textarea id={id} rows={3} className={`${BOX} py-1.5`} {...describe(id, { label, hint, problem })} {...rest} />
+      <textarea
+        id={id}
+        rows={3}
+        className={`${INPUT_BOX} py-1.5`}
+        {...describe(id, { label, hint, problem })}
+        {...rest}
+      />
     </Frame>
   )
 }
@@ -93,7 +104,7 @@ export function SelectField({ label, hint, problem, children, ...rest }: Shared 
   }, [value])
   return (
     <Frame id={id} label={label} hint={hint} problem={problem}>
-      <select ref={select} id={id} className={`${BOX} h-9`} {...describe(id, { label, hint, problem })} {...rest}>
+      <select ref={select} id={id} className={`${INPUT_BOX} h-9`} {...describe(id, { label, hint, problem })} {...rest}>
         {children}
       </select>
     </Frame>

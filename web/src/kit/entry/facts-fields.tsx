@@ -1,47 +1,102 @@
-import { ASKED_FACTS, type Category } from '@exemplar/core'
-import { useInterfacesQuery } from '../../foundation/api/api.ts'
-import { SelectField, TextField } from '../../foundation/form/field.tsx'
-import { FACTS, type FactTexts } from './facts.ts'
+import {
+  ASKED_FACTS,
+  type Category,
+  FACT_WORDS,
+  type FactKey,
+  type Interface,
+  isAnswer,
+  labelFact,
+  OWN_ANSWERS,
+  type TemplateFacts,
+  USUAL_ENDS,
+} from '@exemplar/core'
+import { useInterfacesQuery, useStudioQuery } from '../../foundation/api/api.ts'
+import { ComboField } from '../../foundation/form/combo-field.tsx'
+import { TextField } from '../../foundation/form/field.tsx'
+import { exampleOf, type FactTexts, NONE_CHOICE, offersNone } from './facts.ts'
+import { useMakeConnector } from './making.ts'
+
+/** The questions of a kind, most telling first. */
+export const listAskedFacts = (category: Category): readonly FactKey[] => ASKED_FACTS[category] ?? ['massGrams']
 
 /** The facts worth asking for about a kind of thing. All optional: what is unknown stays unknown. */
 export function FactsFields({
   category,
+  asked = listAskedFacts(category),
   texts,
   problems,
   onChange,
 }: {
   category: Category
+  asked?: readonly FactKey[]
   texts: FactTexts
   problems: Record<string, string>
   onChange(texts: FactTexts): void
 }) {
-  const { data: interfaces } = useInterfacesQuery()
-  const asked = ASKED_FACTS[category] ?? ['massGrams']
+  const { data: studio } = useStudioQuery()
+  const system = studio?.unitSystem ?? 'metric'
   return (
     <div className="grid grid-cols-1 gap-3 md:grid-cols-2">
       {asked.map((key) => {
-        const spec = FACTS[key]
-        const common = { label: spec.label, problem: problems[key], value: texts[key] ?? '' }
+        const { form } = FACT_WORDS[key]
+        const common = { label: labelFact(key, category), problem: problems[key], value: texts[key] ?? '' }
         const set = (value: string) => onChange({ ...texts, [key]: value })
-        if (spec.kind !== 'interface') {
-          const placeholder = spec.kind === 'measure' ? spec.example : undefined
-          return (
-            <TextField key={key} {...common} placeholder={placeholder} onChange={(event) => set(event.target.value)} />
-          )
+        if (form.kind === 'connector') {
+          return <ConnectorField key={key} {...common} fact={key} category={category} onChange={set} />
         }
         return (
-          <SelectField key={key} {...common} onChange={(event) => set(event.target.value)}>
-            <option value="">Not known</option>
-            {interfaces
-              ?.filter((it) => spec.of.includes(it.kind))
-              .map((it) => (
-                <option key={it.code} value={it.code}>
-                  {it.label}
-                </option>
-              ))}
-          </SelectField>
+          <TextField
+            key={key}
+            {...common}
+            placeholder={form.kind === 'measure' ? exampleOf(form.measure, system) : sayUsual(key, category, [])}
+            inputMode={form.kind === 'count' ? 'numeric' : undefined}
+            onChange={(event) => set(event.target.value)}
+          />
         )
       })}
     </div>
   )
+}
+
+function ConnectorField({
+  fact,
+  category,
+  ...common
+}: {
+  fact: FactKey
+  category: Category
+  label: string
+  problem: string | undefined
+  value: string
+  onChange(value: string): void
+}) {
+  const { data: interfaces = [] } = useInterfacesQuery()
+  const make = useMakeConnector()
+  const kind = OWN_ANSWERS[fact]
+  const fitting = interfaces.filter((it) => isAnswer(fact, category, it))
+  const choices = fitting.map((it) => ({ value: it.code, label: it.label }))
+  const canMake = kind !== undefined && category !== 'clamp' && category !== 'plate' && category !== 'cell'
+  return (
+    <ComboField
+      {...common}
+      choices={offersNone(fact) ? [...choices, NONE_CHOICE] : choices}
+      recent={`${fact}-${kind ?? ''}`}
+      placeholder={sayUsual(fact, category, interfaces) ?? 'Not known'}
+      {...(canMake ? { makes: MADE[kind] ?? 'one', onMake: (label: string) => make(kind, label) } : {})}
+    />
+  )
+}
+
+const MADE: Readonly<Partial<Record<Interface['kind'], string>>> = {
+  mount: 'mount',
+  battery: 'battery family',
+  card: 'form of card',
+}
+
+/** What such a thing usually has, where nothing is said. */
+function sayUsual(fact: FactKey, category: Category, interfaces: readonly Interface[]): string | undefined {
+  const usual: Partial<TemplateFacts> = USUAL_ENDS[category] ?? {}
+  const own = usual[fact]
+  if (own === undefined || own === null) return undefined
+  return `Usually ${interfaces.find((it) => it.code === own)?.label ?? own}`
 }

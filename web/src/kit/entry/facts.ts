@@ -1,84 +1,82 @@
-import { type Measure, readQuantity, type TemplateFacts } from '@exemplar/core'
+import {
+  canBeNone,
+  FACT_WORDS,
+  type FactKey,
+  type Measure,
+  NO_END,
+  readMeasure,
+  type TemplateFacts,
+  type UnitSystem,
+} from '@exemplar/core'
 
-export type FactKey = keyof TemplateFacts
-type FactKind =
-  | { kind: 'interface'; of: string[] }
-  | { kind: 'measure'; measure: Measure; example: string }
-  | { kind: 'count' }
-
-const MOUNT: FactKind = { kind: 'interface', of: ['mount'] }
-const LENGTH: FactKind = { kind: 'measure', measure: 'length', example: '1.4 m' }
-const END: FactKind = { kind: 'interface', of: ['signal'] }
-
-/** How each fact is called and typed. */
-export const FACTS: Record<FactKey, { label: string } & FactKind> = {
-  mount: { label: 'Mount', ...MOUNT },
-  frontMount: { label: 'Mount at the front', ...MOUNT },
-  battery: { label: 'Battery family or cell', kind: 'interface', of: ['battery'] },
-  batteryCount: { label: 'How many at once', kind: 'count' },
-  inlet: { label: 'Mains lead', kind: 'interface', of: ['mains'] },
-  milliwatts: { label: 'Draws', kind: 'measure', measure: 'power', example: '60 W' },
-  massGrams: { label: 'Mass', kind: 'measure', measure: 'mass', example: '1.2 kg' },
-  loadGrams: { label: 'Bears', kind: 'measure', measure: 'mass', example: '8 kg' },
-  energyMilliwattHours: { label: 'Energy', kind: 'measure', measure: 'energy', example: '48 Wh' },
-  capacityMegabytes: { label: 'Capacity', kind: 'measure', measure: 'data', example: '128 GB' },
-  cardMegabytesPerSecond: { label: 'Card speed, MB/s sustained', kind: 'count' },
-  kilobitsPerSecond: { label: 'Records at', kind: 'measure', measure: 'bitRate', example: '100 Mbit/s' },
-  endA: { label: 'One end', ...END },
-  endB: { label: 'Other end', ...END },
-  outlets: { label: 'Outlets or bays', kind: 'count' },
-  cardForm: { label: 'Form of the card', kind: 'interface', of: ['card'] },
-  holes: { label: 'Holes at the back', kind: 'interface', of: ['carry'] },
-  widthMinMm: { label: 'Width, at its narrowest', ...LENGTH },
-  widthMaxMm: { label: 'Width, at its widest', ...LENGTH },
-  depthMm: { label: 'Depth', ...LENGTH },
-  heightMm: { label: 'Height', ...LENGTH },
-}
-
-/** Texts as typed, by fact. */
+/** Texts as typed, by fact; a connector by its code. */
 export type FactTexts = Partial<Record<FactKey, string>>
 
-/** Turns what was typed into facts, or says at which field it cannot be read. */
-export function readFacts(texts: FactTexts): {
-  facts: Record<string, string | number>
-  problems: Record<string, string>
-} {
-  const facts: Record<string, string | number> = {}
-  const problems: Record<string, string> = {}
-  for (const [key, text] of Object.entries(texts) as [FactKey, string][]) {
-    const spec = FACTS[key]
-    if (text.trim() === '') continue
-    if (spec.kind === 'interface') {
-      facts[key] = text
-    } else if (spec.kind === 'count') {
-      if (/^\d{1,4}$/.test(text.trim()) && Number(text) > 0) facts[key] = Number(text)
-      else problems[key] = 'Write a whole number.'
-    } else {
-      const reading = readQuantity(text, spec.measure)
-      if (reading.ok) facts[key] = reading.value
-      else problems[key] = `Cannot read “${text}”. Write it like ${spec.example}.`
-    }
-  }
-  return { facts, problems }
+const EXAMPLES: Readonly<Record<UnitSystem, Partial<Record<Measure, string>>>> = {
+  metric: { mass: '1.2 kg', length: '1.4 m' },
+  imperial: { mass: '2 lb 10 oz', length: '4 ft 7 in' },
+}
+const SHARED: Partial<Record<Measure, string>> = {
+  power: '60 W',
+  energy: '98 Wh, or 14.4 V 6.8 Ah',
+  data: '128 GB',
+  bitRate: '100 Mbit/s',
 }
 
-/** Facts as somebody would type them. */
-export function writeFacts(facts: Partial<TemplateFacts>): FactTexts {
+/** How such a measure is written in a studio with these units. */
+export const exampleOf = (measure: Measure, system: UnitSystem): string | undefined =>
+  EXAMPLES[system][measure] ?? SHARED[measure]
+
+/** Turns what was typed into facts, or says at which field it cannot be read. Null is what was emptied. */
+export function readTypedFacts(
+  texts: FactTexts,
+  system: UnitSystem,
+): { facts: Partial<TemplateFacts>; problems: Record<string, string> } {
+  const facts: Partial<Record<FactKey, string | number | null>> = {}
+  const problems: Record<string, string> = {}
+  for (const [key, typed] of Object.entries(texts) as [FactKey, string][]) {
+    const { form } = FACT_WORDS[key]
+    const text = typed.trim()
+    if (text === '') facts[key] = null
+    else if (form.kind === 'connector') facts[key] = text
+    else if (form.kind === 'count') {
+      const digits = /^v?(\d{1,4})(?:\s*mb\/s)?$/i.exec(text)?.[1]
+      if (digits && Number(digits) > 0) facts[key] = Number(digits)
+      else problems[key] = 'Write a whole number.'
+    } else {
+      const reading = readMeasure(text, form.measure, system)
+      if (reading.ok) facts[key] = reading.value
+      else problems[key] = `Cannot read “${text}”. Write it like ${exampleOf(form.measure, system)}.`
+    }
+  }
+  return { facts: facts as Partial<TemplateFacts>, problems }
+}
+
+/** Facts as somebody in such a studio would type them. */
+export function writeFacts(facts: Partial<TemplateFacts>, system: UnitSystem): FactTexts {
   return Object.fromEntries(
-    Object.entries(facts).flatMap(([key, value]) => {
+    (Object.entries(facts) as [FactKey, string | number | null][]).flatMap(([key, value]) => {
       if (value === null || value === undefined) return []
-      const spec = FACTS[key as FactKey]
-      const typed = spec.kind === 'measure' ? WRITTEN[spec.measure]?.(Number(value)) : String(value)
-      return typed === undefined ? [] : [[key, typed]]
+      const { form } = FACT_WORDS[key]
+      return [[key, form.kind === 'measure' ? WRITTEN[form.measure](Number(value), system) : String(value)]]
     }),
   )
 }
 
-const WRITTEN: Readonly<Partial<Record<Measure, (value: number) => string>>> = {
-  mass: (grams) => `${grams} g`,
-  length: (mm) => `${mm} mm`,
+const GRAMS_PER_OUNCE = 28.349523125
+const plain = (value: number) => String(Number(value.toFixed(3)))
+
+/** Exact enough to be read back as what it was, to the gram and the millimetre. */
+const WRITTEN: Readonly<Record<Measure, (value: number, system: UnitSystem) => string>> = {
+  mass: (grams, system) => (system === 'imperial' ? `${plain(grams / GRAMS_PER_OUNCE)} oz` : `${grams} g`),
+  length: (mm, system) => (system === 'imperial' ? `${plain(mm / 25.4)} in` : `${mm} mm`),
   power: (milliwatts) => `${milliwatts / 1000} W`,
   energy: (milliwattHours) => `${milliwattHours / 1000} Wh`,
-  data: (megabytes) => `${megabytes} MB`,
-  bitRate: (kilobits) => `${kilobits} kbit/s`,
+  data: (megabytes) => (megabytes % 1000 === 0 ? `${megabytes / 1000} GB` : `${megabytes} MB`),
+  bitRate: (kilobits) => `${kilobits / 1000} Mbit/s`,
+  time: (minutes) => `${minutes} min`,
 }
+
+/** The choice "it has none", where that is an answer. */
+export const NONE_CHOICE = { value: NO_END, label: 'It has none' }
+export const offersNone = canBeNone

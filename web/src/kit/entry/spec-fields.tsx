@@ -1,30 +1,36 @@
-import { ASKED_SPECS, type Category, type MoreSpecs, SPECS, type SpecFacts, type SpecKey } from '@exemplar/core'
+import {
+  ASKED_SPECS,
+  type Category,
+  findSpecMeasure,
+  labelSpec,
+  type MoreSpecs,
+  readSpec,
+  SPECS,
+  type SpecFacts,
+  type SpecKey,
+  type UnitSystem,
+} from '@exemplar/core'
+import { useStudioQuery } from '../../foundation/api/api.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
+import { exampleOf } from './facts.ts'
 
 /** Texts as typed, by figure. */
 export type SpecTexts = Partial<Record<SpecKey, string>>
 
-/** Turns what was typed into figures, or says at which field it cannot be read. */
-export function readSpecs(texts: SpecTexts): { specs: MoreSpecs; problems: Record<string, string> } {
+/** Turns what was typed into figures, or says at which field it cannot be read. What was emptied is not there. */
+export function readSpecs(
+  texts: SpecTexts,
+  system: UnitSystem,
+): { specs: MoreSpecs; problems: Record<string, string> } {
   const specs: Record<string, number | string> = {}
   const problems: Record<string, string> = {}
   for (const [key, text] of Object.entries(texts) as [SpecKey, string][]) {
-    const facts: SpecFacts = SPECS[key]
-    const value = text.trim()
-    if (value === '') continue
-    if (facts.kind !== 'figure') {
-      specs[key] = value
-      continue
-    }
-    const figure = Number(value.replace(',', '.'))
-    if (Number.isFinite(figure)) specs[key] = figure
-    else problems[key] = `Write a number${facts.unit ? ` in ${facts.unit}` : ''}.`
+    if (text.trim() === '') continue
+    const reading = readSpec(key, text, system)
+    if (reading.ok) specs[key] = reading.value
+    else problems[key] = reading.problem
   }
   return { specs: specs as MoreSpecs, problems }
-}
-
-export function writeSpecs(specs: MoreSpecs): SpecTexts {
-  return Object.fromEntries(Object.entries(specs).map(([key, value]) => [key, String(value)]))
 }
 
 /** The further figures of a kind of thing. All optional: what is unknown stays unknown. */
@@ -39,20 +45,23 @@ export function SpecFields({
   problems: Record<string, string>
   onChange(texts: SpecTexts): void
 }) {
+  const { data: studio } = useStudioQuery()
+  const system = studio?.unitSystem ?? 'metric'
   const asked = [...new Set([...(ASKED_SPECS[category] ?? []), ...(Object.keys(texts) as SpecKey[])])]
   return (
     <div className="grid grid-cols-1 gap-3 md:grid-cols-2">
       {asked.map((key) => {
         const facts: SpecFacts = SPECS[key]
-        const unit = facts.kind === 'figure' && facts.unit ? `, ${facts.unit}` : ''
-        const common = { label: `${facts.label}${unit}`, problem: problems[key], value: texts[key] ?? '' }
+        const measure = findSpecMeasure(key)
+        const common = { label: labelSpec(key), problem: problems[key], value: texts[key] ?? '' }
         const set = (value: string) => onChange({ ...texts, [key]: value })
         if (facts.kind !== 'choice') {
           return (
             <TextField
               key={key}
               {...common}
-              inputMode={facts.kind === 'figure' ? 'decimal' : undefined}
+              placeholder={measure ? exampleOf(measure, system) : undefined}
+              inputMode={facts.kind === 'figure' && !measure ? 'decimal' : undefined}
               onChange={(event) => set(event.target.value)}
             />
           )

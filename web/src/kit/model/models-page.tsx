@@ -10,6 +10,7 @@ import { PageHead, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { VirtualRows } from '../../foundation/parts/virtual-rows.tsx'
 import { useMergeModelMutation, useModelsQuery } from '../kit-api.ts'
+import { ModelDialog } from './model-dialog.tsx'
 
 const nameOf = (model: ModelRow) => [model.maker, model.name].filter(Boolean).join(' ')
 
@@ -17,6 +18,7 @@ const nameOf = (model: ModelRow) => [model.maker, model.name].filter(Boolean).jo
 export function ModelsPage() {
   const { data, error, refetch } = useModelsQuery()
   const [merging, setMerging] = useState<ModelRow | null>(null)
+  const [changing, setChanging] = useState<{ id: string; name: string } | null>(null)
   const may = useMay()
   if (!data) return <Waiting what="the models" error={error} onRetry={refetch} />
   return (
@@ -52,13 +54,22 @@ export function ModelsPage() {
                 <td className="figures text-right">{model.things}</td>
                 <td className="text-right">
                   {may('change-kit') && (
-                    <Button
-                      size="small"
-                      aria-label={`${nameOf(model)} is the same as …`}
-                      onClick={() => setMerging(model)}
-                    >
-                      Same as …
-                    </Button>
+                    <span className="inline-flex gap-2">
+                      <Button
+                        size="small"
+                        aria-label={`What ${nameOf(model)} is`}
+                        onClick={() => setChanging({ id: model.id, name: nameOf(model) })}
+                      >
+                        What it is
+                      </Button>
+                      <Button
+                        size="small"
+                        aria-label={`${nameOf(model)} is the same as …`}
+                        onClick={() => setMerging(model)}
+                      >
+                        Same as …
+                      </Button>
+                    </span>
                   )}
                 </td>
               </tr>
@@ -66,6 +77,7 @@ export function ModelsPage() {
           </VirtualRows>
         </table>
       </div>
+      <ModelDialog of={changing} onClose={() => setChanging(null)} />
       <SheetDialog
         open={merging !== null}
         onClose={() => setMerging(null)}

@@ -1,9 +1,11 @@
-import { CATEGORIES, CATEGORY_CODES, type Category, isCounted, type StockRow } from '@exemplar/core'
+import type { StockRow } from '@exemplar/core'
 import { useState } from 'react'
-import { SelectField, TextField } from '../../foundation/form/field.tsx'
-import { PlaceOptions } from '../../foundation/form/options.tsx'
+import { TextField } from '../../foundation/form/field.tsx'
 import { SavingFoot } from '../../foundation/form/saving-foot.tsx'
 import { useSaving } from '../../foundation/form/use-saving.ts'
+import { KindField } from '../entry/kind-field.tsx'
+import { PlaceField } from '../entry/place-field.tsx'
+import { useWhatItIs, WhatItIsFields } from '../entry/what-it-is.tsx'
 import { useAddStockMutation, useChangeStockMutation } from '../kit-api.ts'
 
 const WHOLE = /^\d{1,6}$/
@@ -12,24 +14,30 @@ const WHOLE = /^\d{1,6}$/
 export function StockForm({ row: latest, onClose }: { row: StockRow | null; onClose(): void }) {
   // As it was when the form was opened: live changes must not slip a newer version under an older draft.
   const [row] = useState(latest)
-  const [category, setCategory] = useState<Category>('consumable')
-  const [name, setName] = useState('')
+  const it = useWhatItIs('consumable')
   const [quantity, setQuantity] = useState('0')
   const [reorder, setReorder] = useState(String(row?.reorderLevel ?? 0))
   const [placeId, setPlaceId] = useState(row?.placeId ?? '')
   const [add] = useAddStockMutation()
   const [change] = useChangeStockMutation()
   const saving = useSaving(onClose)
-  const isRight = WHOLE.test(reorder) && WHOLE.test(quantity) && (row !== null || name.trim() !== '')
+  const isRight = WHOLE.test(reorder) && WHOLE.test(quantity)
   const submit = (version = row?.version ?? 1) => {
-    if (!isRight) return Promise.resolve()
+    const read = row ? null : it.read()
+    if (!isRight || (!row && !read)) return Promise.resolve()
     const common = { reorderLevel: Number(reorder), placeId: placeId || null }
     return saving.save(
       () =>
         row
           ? change({ id: row.id, version, body: common }).unwrap()
-          : add({ ...common, category, name: name.trim(), quantity: Number(quantity) }).unwrap(),
-      `${row?.name ?? name.trim()} is ${row ? 'changed' : 'counted from now on'}.`,
+          : add({
+              ...common,
+              category: it.category,
+              name: it.name.trim(),
+              quantity: Number(quantity),
+              ...read,
+            }).unwrap(),
+      `${row?.name ?? it.name.trim()} is ${row ? 'changed' : 'counted from now on'}.`,
     )
   }
   return (
@@ -42,21 +50,18 @@ export function StockForm({ row: latest, onClose }: { row: StockRow | null; onCl
     >
       {!row && (
         <>
-          <SelectField label="Kind" value={category} onChange={(event) => setCategory(event.target.value as Category)}>
-            {[...CATEGORY_CODES]
-              .sort((a, b) => Number(isCounted(b)) - Number(isCounted(a)))
-              .map((code) => (
-                <option key={code} value={code}>
-                  {CATEGORIES[code].label}
-                </option>
-              ))}
-          </SelectField>
+          <KindField
+            hint="Or one of the common things, with what it usually is"
+            autoFocus
+            value={it.category}
+            onChange={it.setCategory}
+            onStarter={it.takeStarter}
+          />
           <TextField
             label="Name"
-            autoFocus
-            value={name}
-            problem={saving.problem?.fields.name}
-            onChange={(event) => setName(event.target.value)}
+            value={it.name}
+            problem={it.problems.name ?? saving.problem?.fields.name}
+            onChange={(event) => it.setName(event.target.value)}
           />
           <TextField
             label="How many are there"
@@ -75,9 +80,8 @@ export function StockForm({ row: latest, onClose }: { row: StockRow | null; onCl
         problem={WHOLE.test(reorder) ? undefined : 'Write a whole number.'}
         onChange={(event) => setReorder(event.target.value)}
       />
-      <SelectField label="Where it lies" value={placeId} onChange={(event) => setPlaceId(event.target.value)}>
-        <PlaceOptions none="Not known yet" />
-      </SelectField>
+      <PlaceField label="Where it lies" value={placeId} onChange={setPlaceId} />
+      {!row && <WhatItIsFields it={it} problems={saving.problem?.fields} />}
       <SavingFoot saving={saving} act="Save" isLocked={!isRight} onMine={submit} onTheirs={onClose} />
     </form>
   )

@@ -10,12 +10,14 @@ import { Button, ButtonLink } from '../../foundation/parts/button.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { Empty, PageHead, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
+import { ModelDialog } from '../model/model-dialog.tsx'
 import { StockForm } from './stock-form.tsx'
 
 export function StockPage() {
   const { data, error, refetch } = useStockQuery()
   const [counting, setCounting] = useState<StockRow | null>(null)
   const [changing, setChanging] = useState<StockRow | 'new' | null>(null)
+  const [describing, setDescribing] = useState<{ id: string; name: string } | null>(null)
   const may = useMay()
   if (!data) return <Waiting what="the stock" error={error} onRetry={refetch} />
   return (
@@ -81,6 +83,15 @@ export function StockPage() {
                         </Button>
                       )}
                       {may('change-kit') && (
+                        <Button
+                          size="small"
+                          aria-label={`What ${row.name} is`}
+                          onClick={() => setDescribing({ id: row.modelId, name: row.name })}
+                        >
+                          What it is
+                        </Button>
+                      )}
+                      {may('change-kit') && (
                         <Button size="small" aria-label={`Change ${row.name}`} onClick={() => setChanging(row)}>
                           Change
                         </Button>
@@ -93,6 +104,7 @@ export function StockPage() {
           </table>
         )}
       </div>
+      <ModelDialog of={describing} onClose={() => setDescribing(null)} />
       <SheetDialog open={counting !== null} onClose={() => setCounting(null)} title={`Count ${counting?.name ?? ''}`}>
         {counting && <CountForm row={counting} onClose={() => setCounting(null)} />}
       </SheetDialog>

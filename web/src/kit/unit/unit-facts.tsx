@@ -3,27 +3,20 @@ import {
   CATEGORIES,
   classifyForLuggage,
   findServiceDue,
-  formatData,
-  formatEnergy,
-  formatMass,
   formatMoney,
-  formatPower,
-  type Interface,
   LIFE_STATES,
-  type Port,
-  type SpecKey,
+  sayEnd,
   saySeason,
-  saySpec,
   type UnitReply,
 } from '@exemplar/core'
 import { Link } from 'react-router'
 import { useInterfacesQuery, useStudioQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
-import { useMeasures } from '../../foundation/form/measures.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
 import { sayDay, sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
+import { ModelFigures } from '../model/model-figures.tsx'
 
 function Block({ title, children }: { title: string; children: React.ReactNode }) {
   return (
@@ -40,18 +33,6 @@ const LUGGAGE = {
   'not-carried': 'By air: above 160 Wh, not carried by passengers.',
 }
 
-function sayPort(port: Port, interfaces: ReadonlyMap<string, Interface>): string {
-  const names = port.interfaces.map((code) => interfaces.get(code)?.label ?? code).join(' or ')
-  const count = port.count > 1 ? `${port.count} × ` : ''
-  const rating = port.rating ?? port.demand
-  const detail = {
-    loadGrams: (value: number) => `, ${formatMass(value)}`,
-    cardMegabytesPerSecond: (value: number) => `, ${port.demand ? 'at least ' : ''}V${value}`,
-    amps: (value: number) => `, ${value} A`,
-  }
-  return `${count}${names}${rating ? detail[rating.quantity](rating.value) : ''}`
-}
-
 /** What a thing offers and needs, where it serves, what it cost and what was said about it. */
 export function UnitFacts({ page }: { page: UnitReply }) {
   const { unit, model } = page
@@ -64,7 +45,6 @@ export function UnitFacts({ page }: { page: UnitReply }) {
   const due = today ? findServiceDue(unit, today) : null
   const currency = studio?.currency ?? 'GBP'
   const may = useMay()
-  const { sayMass } = useMeasures()
   const spent = page.entries.reduce((sum, it) => sum + (it.kind === 'sale' ? -1 : 1) * (it.netMinor + it.taxMinor), 0)
   const open = page.faults.filter((fault) => fault.mendedAt === null)
   return (
@@ -108,7 +88,7 @@ export function UnitFacts({ page }: { page: UnitReply }) {
         {needs.length === 0 && 'Nothing that is known.'}
         <ul>
           {needs.map((port) => (
-            <li key={port.id}>{sayPort(port, interfaces)}</li>
+            <li key={port.id}>{sayEnd(port, interfaces, studio?.unitSystem)}</li>
           ))}
           {model.powerModes.length > 1 && (
             <li>one of: {model.powerModes.map((mode) => mode.label.toLowerCase()).join(', ')}</li>
@@ -118,33 +98,18 @@ export function UnitFacts({ page }: { page: UnitReply }) {
       <Block title="Offers">
         <ul>
           {offers.map((port) => (
-            <li key={port.id}>{sayPort(port, interfaces)}</li>
+            <li key={port.id}>{sayEnd(port, interfaces, studio?.unitSystem)}</li>
           ))}
-          {model.specs.energyMilliwattHours !== null && (
-            <li>
-              {formatEnergy(model.specs.energyMilliwattHours)} when new
-              {unit.healthPercent === null ? '' : `, ${unit.healthPercent} % left`}
-            </li>
-          )}
-          {model.specs.capacityMegabytes !== null && <li>{formatData(model.specs.capacityMegabytes)}</li>}
         </ul>
+      </Block>
+      <Block title="Figures">
+        <ModelFigures model={model} />
+        {model.specs.energyMilliwattHours !== null && unit.healthPercent !== null && (
+          <p>{unit.healthPercent} % of its energy is left.</p>
+        )}
         {model.category === 'pack' && model.specs.energyMilliwattHours !== null && (
           <p>{LUGGAGE[classifyForLuggage(model.specs.energyMilliwattHours)]}</p>
         )}
-        <p>
-          {model.powerModes
-            .map(
-              (mode) =>
-                `${mode.label}: ${mode.milliwatts === null ? 'watts not recorded' : formatPower(mode.milliwatts)}`,
-            )
-            .join(' · ')}
-        </p>
-        <p>{model.specs.massGrams === null ? 'Mass not recorded.' : sayMass(model.specs.massGrams)}</p>
-        <p>
-          {Object.entries(model.specs.more ?? {})
-            .map(([key, value]) => saySpec(key as SpecKey, value))
-            .join(' · ')}
-        </p>
         {model.notInBox.length > 0 && <p>Comes without: {model.notInBox.join(', ')}.</p>}
         {model.aliases.length > 0 && <p>Also called {model.aliases.join(', ')}.</p>}
         {page.successor && <p>No longer made; {page.successor} took its place.</p>}

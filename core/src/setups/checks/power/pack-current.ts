@@ -1,4 +1,4 @@
-import type { NeededFact } from '../../../kit/model/needed-facts.ts'
+import type { NeededFact } from '../../../kit/template/needed-facts.ts'
 import { trim } from '../../../units/quantity.ts'
 import { type PlacedItem, readFigure } from '../../placed/placed-item.ts'
 import { defineCheck, type Found, ofItem } from '../check.ts'

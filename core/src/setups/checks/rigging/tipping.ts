@@ -7,9 +7,9 @@ import {
   TIPS_BELOW,
   UNSTEADY_BELOW,
 } from '../../../formulas/rigging/tipping.ts'
-import type { NeededFact } from '../../../kit/model/needed-facts.ts'
 import { SPECS } from '../../../kit/model/spec.ts'
 import { USUAL_HAND } from '../../../kit/model/usual-hand.ts'
+import type { NeededFact } from '../../../kit/template/needed-facts.ts'
 import { findingLevelSchema } from '../../../studio/finding.ts'
 import { trim } from '../../../units/quantity.ts'
 import type { Joint } from '../../joining/completeness.ts'

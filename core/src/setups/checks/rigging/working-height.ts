@@ -1,4 +1,4 @@
-import type { NeededFact } from '../../../kit/model/needed-facts.ts'
+import type { NeededFact } from '../../../kit/template/needed-facts.ts'
 import { trim } from '../../../units/quantity.ts'
 import { listInWords } from '../../../units/wording.ts'
 import { isItemOf, listItemsOf, type PlacedItem, readFigure } from '../../placed/placed-item.ts'

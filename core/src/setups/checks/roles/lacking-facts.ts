@@ -1,6 +1,6 @@
 import type { Interface } from '../../../kit/model/interface.ts'
 import type { Model } from '../../../kit/model/model.ts'
-import { listLackingFacts, type NeededFact } from '../../../kit/model/needed-facts.ts'
+import { listLackingFacts, type NeededFact } from '../../../kit/template/needed-facts.ts'
 import { defineCheck, ofItem } from '../check.ts'
 import { plain } from '../finding-words.ts'
 

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
 import type { Category } from '../../../kit/model/category.ts'
-import type { TemplateFacts } from '../../../kit/model/template-facts.ts'
+import type { TemplateFacts } from '../../../kit/template/template-facts.ts'
 import { makeInput, makeRole, makeStudio } from '../../placed/studio.fixture.ts'
 import { addCableRun, type CableRun, hasCableRun } from '../../setup/cable-run.ts'
 import { sayFinding } from '../../verdict/finding-sentences.ts'

@@ -1,4 +1,4 @@
-import { listLackingFacts } from '../../../kit/model/needed-facts.ts'
+import { listLackingFacts } from '../../../kit/template/needed-facts.ts'
 import { isItemOf, type PlacedItem } from '../../placed/placed-item.ts'
 import type { Scene } from '../scene.ts'
 

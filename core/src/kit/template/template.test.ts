@@ -1,10 +1,10 @@
 import { describe, expect, test } from 'vitest'
-import { CATEGORIES, CATEGORY_CODES, GROUPS } from './category.ts'
-import { listFits } from './fits.ts'
-import { interfaceSchema, STANDARD_INTERFACES } from './interface.ts'
-import { newModelSchema } from './model.ts'
-import { makePort } from './port.ts'
-import { SPEC_KEYS } from './spec.ts'
+import { CATEGORIES, CATEGORY_CODES, GROUPS } from '../model/category.ts'
+import { listFits } from '../model/fits.ts'
+import { interfaceSchema, STANDARD_INTERFACES } from '../model/interface.ts'
+import { newModelSchema } from '../model/model.ts'
+import { makePort } from '../model/port.ts'
+import { SPEC_KEYS } from '../model/spec.ts'
 import { makeModelFromTemplate } from './template.ts'
 import { ASKED_FACTS, ASKED_SPECS, NO_FACTS, type TemplateFacts } from './template-facts.ts'
 
@@ -24,6 +24,13 @@ const FULL: TemplateFacts = {
   endA: 'hdmi-a',
   endB: 'hdmi-c',
   outlets: 4,
+  plug: 'mains-cee7',
+  videoOut: 'hdmi-c',
+  videoIn: 'bnc',
+  videoInputs: 3,
+  soundIn: 'trs-63',
+  soundInputs: 5,
+  soundOut: 'xlr-mini',
   cardForm: 'micro-sd',
   holes: 'screen-100',
   widthMinMm: 1_400,
@@ -126,7 +133,7 @@ describe('templates', () => {
   })
 
   test('leads and strips end in the plug of the wall they are made for', () => {
-    const plug = makeModelFromTemplate('lead', '', 'x', {}, { wall: 'mains-cee7' }).ports.find(
+    const plug = makeModelFromTemplate('lead', '', 'x', {}, { plugs: 'continental' }).ports.find(
       (port) => port.id === 'plug',
     )
     expect(plug?.interfaces).toEqual(['mains-cee7'])

@@ -1,5 +1,5 @@
-import type { Category } from './category.ts'
-import type { MoreSpecs } from './spec.ts'
+import type { Category } from '../model/category.ts'
+import type { MoreSpecs } from '../model/spec.ts'
 import type { TemplateFacts } from './template-facts.ts'
 
 /** A common thing without maker: one pick fills what such things usually are. Usual figures are common practice. */

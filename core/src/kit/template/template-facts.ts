@@ -1,5 +1,5 @@
-import type { Category } from './category.ts'
-import type { SpecKey } from './spec.ts'
+import type { Category } from '../model/category.ts'
+import type { SpecKey } from '../model/spec.ts'
 
 /**
  * What somebody may know about a thing when it is entered. Everything is optional: a template fills what is usual,
@@ -29,6 +29,16 @@ export interface TemplateFacts {
   endA: string | null
   endB: string | null
   outlets: number | null
+  /** Wall socket that the plug of a lead or strip goes into, where it is not the usual one of the studio. */
+  plug: string | null
+  /** Where a picture comes out and goes in, and how many go in. `NO_END` where somebody looked and there is none. */
+  videoOut: string | null
+  videoIn: string | null
+  videoInputs: number | null
+  /** Where sound goes in, how many microphones, and where it comes out. */
+  soundIn: string | null
+  soundInputs: number | null
+  soundOut: string | null
   /** Form of the card that it is or takes; SD where nobody says. */
   cardForm: string | null
   /** Hole pattern at the back of a screen, or that a bracket takes. */
@@ -39,6 +49,15 @@ export interface TemplateFacts {
   depthMm: number | null
   heightMm: number | null
 }
+
+export type FactKey = keyof TemplateFacts
+
+/** In place of a connector: there is no such end. */
+export const NO_END = 'none'
+
+/** Facts that are a connector, each answered from the list of them. */
+export const END_FACTS = ['videoOut', 'videoIn', 'soundIn', 'soundOut'] as const
+export type EndFact = (typeof END_FACTS)[number]
 
 export const NO_FACTS: TemplateFacts = {
   mount: null,
@@ -56,6 +75,13 @@ export const NO_FACTS: TemplateFacts = {
   endA: null,
   endB: null,
   outlets: null,
+  plug: null,
+  videoOut: null,
+  videoIn: null,
+  videoInputs: null,
+  soundIn: null,
+  soundInputs: null,
+  soundOut: null,
   cardForm: null,
   holes: null,
   widthMinMm: null,
@@ -69,24 +95,46 @@ export const ASKED_FACTS: Readonly<Partial<Record<Category, readonly (keyof Temp
   camera: [
     'mount',
     'battery',
-    'inlet',
-    'milliwatts',
+    'cardForm',
+    'videoOut',
     'kilobitsPerSecond',
     'cardMegabytesPerSecond',
-    'cardForm',
+    'soundIn',
+    'inlet',
+    'milliwatts',
     'massGrams',
   ],
-  phone: ['kilobitsPerSecond', 'capacityMegabytes', 'massGrams'],
-  camcorder: ['battery', 'inlet', 'milliwatts', 'kilobitsPerSecond', 'cardMegabytesPerSecond', 'massGrams'],
-  'action-camera': ['battery', 'kilobitsPerSecond', 'cardMegabytesPerSecond', 'massGrams'],
-  drone: ['battery', 'kilobitsPerSecond', 'massGrams'],
+  phone: ['capacityMegabytes', 'kilobitsPerSecond', 'soundIn', 'massGrams'],
+  camcorder: [
+    'battery',
+    'cardForm',
+    'videoOut',
+    'soundIn',
+    'soundInputs',
+    'kilobitsPerSecond',
+    'cardMegabytesPerSecond',
+    'inlet',
+    'milliwatts',
+    'massGrams',
+  ],
+  'action-camera': ['battery', 'cardForm', 'kilobitsPerSecond', 'cardMegabytesPerSecond', 'soundIn', 'massGrams'],
+  drone: ['battery', 'cardForm', 'kilobitsPerSecond', 'massGrams'],
   lens: ['mount', 'massGrams'],
   'lens-adapter': ['mount', 'frontMount'],
   filter: ['mount', 'massGrams'],
-  monitor: ['battery', 'inlet', 'milliwatts', 'holes', 'massGrams'],
-  television: ['inlet', 'milliwatts', 'holes', 'massGrams'],
-  'external-recorder': ['battery', 'inlet', 'milliwatts', 'kilobitsPerSecond', 'massGrams'],
-  switcher: ['inlet', 'milliwatts'],
+  monitor: ['battery', 'videoIn', 'inlet', 'milliwatts', 'holes', 'massGrams'],
+  television: ['videoIn', 'videoInputs', 'inlet', 'milliwatts', 'holes', 'massGrams'],
+  'external-recorder': [
+    'battery',
+    'cardForm',
+    'videoIn',
+    'videoOut',
+    'kilobitsPerSecond',
+    'inlet',
+    'milliwatts',
+    'massGrams',
+  ],
+  switcher: ['videoIn', 'videoInputs', 'videoOut', 'inlet', 'milliwatts'],
   prompter: ['massGrams'],
   light: ['inlet', 'battery', 'batteryCount', 'milliwatts', 'massGrams'],
   panel: ['inlet', 'battery', 'batteryCount', 'milliwatts', 'massGrams'],
@@ -96,16 +144,27 @@ export const ASKED_FACTS: Readonly<Partial<Record<Category, readonly (keyof Temp
   practical: ['inlet', 'milliwatts'],
   flash: ['battery', 'batteryCount', 'massGrams'],
   modifier: ['mount', 'massGrams'],
-  microphone: ['battery', 'massGrams'],
-  shotgun: ['battery', 'massGrams'],
-  'dynamic-mic': ['massGrams'],
-  'camera-mic': ['massGrams'],
-  'input-unit': ['massGrams'],
-  'wireless-set': ['battery', 'batteryCount', 'massGrams'],
-  recorder: ['battery', 'batteryCount', 'inlet', 'milliwatts', 'kilobitsPerSecond'],
-  mixer: ['inlet', 'milliwatts'],
-  'audio-interface': ['inlet', 'milliwatts'],
-  speaker: ['inlet', 'milliwatts', 'massGrams'],
+  microphone: ['soundOut', 'battery', 'massGrams'],
+  shotgun: ['soundOut', 'battery', 'massGrams'],
+  'dynamic-mic': ['soundOut', 'massGrams'],
+  'camera-mic': ['soundOut', 'battery', 'massGrams'],
+  'input-unit': ['soundIn', 'soundInputs', 'soundOut', 'massGrams'],
+  'wireless-set': ['soundIn', 'soundOut', 'battery', 'batteryCount', 'massGrams'],
+  recorder: [
+    'battery',
+    'batteryCount',
+    'cardForm',
+    'soundIn',
+    'soundInputs',
+    'soundOut',
+    'kilobitsPerSecond',
+    'inlet',
+    'milliwatts',
+    'massGrams',
+  ],
+  mixer: ['soundIn', 'soundInputs', 'soundOut', 'inlet', 'milliwatts', 'massGrams'],
+  'audio-interface': ['soundIn', 'soundInputs', 'soundOut', 'inlet', 'milliwatts'],
+  speaker: ['soundIn', 'inlet', 'milliwatts', 'massGrams'],
   tripod: ['loadGrams', 'massGrams'],
   head: ['loadGrams', 'massGrams'],
   stand: ['loadGrams', 'massGrams'],
@@ -117,17 +176,17 @@ export const ASKED_FACTS: Readonly<Partial<Record<Category, readonly (keyof Temp
   'desk-arm': ['loadGrams', 'massGrams'],
   'friction-arm': ['loadGrams', 'massGrams'],
   'screen-arm': ['holes', 'loadGrams', 'massGrams'],
-  'mic-stand': ['loadGrams'],
+  'mic-stand': ['loadGrams', 'massGrams'],
   gimbal: ['battery', 'loadGrams', 'massGrams'],
   'backdrop-support': ['loadGrams', 'massGrams'],
   pack: ['battery', 'energyMilliwattHours', 'massGrams'],
-  cell: ['battery'],
+  cell: ['battery', 'massGrams'],
   charger: ['battery', 'outlets', 'milliwatts', 'inlet'],
   coupler: ['battery', 'inlet', 'milliwatts'],
-  supply: ['milliwatts'],
-  lead: ['inlet'],
-  strip: ['outlets'],
-  reel: ['outlets'],
+  supply: ['milliwatts', 'inlet'],
+  lead: ['inlet', 'plug'],
+  strip: ['outlets', 'plug'],
+  reel: ['outlets', 'plug'],
   cable: ['endA', 'endB'],
   'cable-adapter': ['endA', 'endB'],
   card: ['capacityMegabytes', 'cardMegabytesPerSecond', 'cardForm'],
@@ -137,11 +196,37 @@ export const ASKED_FACTS: Readonly<Partial<Record<Category, readonly (keyof Temp
   'phone-holder': ['massGrams'],
   drive: ['capacityMegabytes', 'massGrams'],
   nas: ['capacityMegabytes', 'inlet', 'milliwatts'],
-  computer: ['inlet', 'milliwatts'],
+  computer: ['inlet', 'milliwatts', 'videoOut'],
   furniture: ['widthMinMm', 'widthMaxMm', 'depthMm', 'heightMm', 'loadGrams', 'massGrams'],
   backdrop: ['widthMinMm', 'depthMm', 'heightMm', 'massGrams'],
   sandbag: ['massGrams'],
   'apple-box': ['massGrams'],
+  webcam: ['massGrams'],
+  'step-ring': ['mount', 'frontMount'],
+  'desk-monitor': ['videoIn', 'videoInputs', 'inlet', 'milliwatts', 'holes', 'massGrams'],
+  capture: ['videoIn'],
+  converter: ['videoIn', 'videoOut', 'inlet', 'milliwatts'],
+  splitter: ['videoIn', 'videoOut', 'outlets', 'inlet', 'milliwatts'],
+  'video-link': ['videoIn', 'videoOut', 'battery', 'inlet', 'massGrams'],
+  softbox: ['mount', 'massGrams'],
+  umbrella: ['massGrams'],
+  reflector: ['massGrams'],
+  lavalier: ['soundOut'],
+  headset: ['soundOut'],
+  'boundary-mic': ['soundOut', 'massGrams'],
+  'shock-mount': ['massGrams'],
+  monopod: ['loadGrams', 'massGrams'],
+  'ball-head': ['loadGrams', 'massGrams'],
+  'grip-head': ['loadGrams', 'massGrams'],
+  cage: ['loadGrams', 'massGrams'],
+  clamp: ['mount', 'loadGrams', 'massGrams'],
+  rail: ['loadGrams', 'massGrams'],
+  laptop: ['inlet', 'milliwatts', 'videoOut', 'massGrams'],
+  tablet: ['massGrams'],
+  'usb-hub': ['outlets'],
+  'network-switch': ['outlets', 'inlet', 'milliwatts'],
+  table: ['widthMinMm', 'widthMaxMm', 'depthMm', 'heightMm', 'loadGrams', 'massGrams'],
+  seat: ['widthMinMm', 'widthMaxMm', 'depthMm', 'heightMm', 'loadGrams', 'massGrams'],
 }
 
 const FEATURES: readonly SpecKey[] = [
@@ -242,4 +327,16 @@ export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>
   acoustics: ['material'],
   case: ['insideMm', 'takesGrams'],
   prop: ['season', 'material'],
+  'desk-monitor': ['screenInches', 'delayMilliseconds'],
+  softbox: ['diameterMm', 'lossStops', 'foldedMm'],
+  umbrella: ['diameterMm', 'lossStops', 'foldedMm'],
+  reflector: ['diameterMm', 'foldedMm'],
+  headset: MIC,
+  'boundary-mic': MIC,
+  monopod: ['heightMinMm', 'heightMaxMm', 'foldedMm'],
+  'step-ladder': ['heightMaxMm', 'takesGrams'],
+  laptop: ['memoryGigabytes', 'graphicsGigabytes', 'discDrive', 'wireless', 'screenInches'],
+  table: ['presets'],
+  converter: ['delayMilliseconds', 'carriesGbits'],
+  'video-link': ['delayMilliseconds', 'generation'],
 }

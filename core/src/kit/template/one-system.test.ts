@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import type { Category } from './category.ts'
-import { type Interface, STANDARD_INTERFACES } from './interface.ts'
+import type { Category } from '../model/category.ts'
+import { type Interface, STANDARD_INTERFACES } from '../model/interface.ts'
 import {
   countBodyPoints,
   crossModifiers,
@@ -9,8 +9,8 @@ import {
   listSystems,
   type Piece,
   rankPortability,
-} from './one-system.ts'
-import { findPowerSource, listPowerSources } from './power-source.ts'
+} from '../model/one-system.ts'
+import { findPowerSource, listPowerSources } from '../model/power-source.ts'
 import { makeModelFromTemplate } from './template.ts'
 import type { TemplateFacts } from './template-facts.ts'
 

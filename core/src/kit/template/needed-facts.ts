@@ -1,9 +1,11 @@
 import { z } from 'zod'
 import { idSchema } from '../../studio/identity.ts'
-import { type Category, isKindOf } from './category.ts'
-import type { Interface } from './interface.ts'
-import { type Model, type NewModel, NONE_FACTS, type NoneFact } from './model.ts'
-import { makePort, type Port } from './port.ts'
+import { type Category, isKindOf } from '../model/category.ts'
+import type { Interface } from '../model/interface.ts'
+import { type Model, type NewModel, NONE_FACTS, type NoneFact } from '../model/model.ts'
+import { makePort, type Port } from '../model/port.ts'
+import { cardRating } from './draft-ends.ts'
+import { readFacts } from './known-facts.ts'
 import { makePowerOf } from './template.ts'
 
 /** Facts about what a thing is that judging cannot do without, each with the question that asks for it. */
@@ -130,9 +132,19 @@ function answerByEnd<T extends NewModel>(model: T, fact: NeededFact, code: strin
     case 'front-mount':
       return addPort(model, makePort({ id: 'front', interfaces: code, side: 'host' }))
     case 'medium':
-      return addPort(model, makePort({ id: 'slot', interfaces: code, side: 'host' }))
+      return addPort(
+        model,
+        makePort({
+          id: 'slot',
+          interfaces: code,
+          side: 'host',
+          demand: cardRating(readFacts(model).cardMegabytesPerSecond),
+        }),
+      )
     case 'power': {
-      const power = makePowerOf(code)
+      // What was told before there was a place for it finds its place now.
+      const { milliwatts, batteryCount } = readFacts(model)
+      const power = makePowerOf(code, milliwatts, batteryCount)
       return {
         ...model,
         ports: [...model.ports, ...power.ports],

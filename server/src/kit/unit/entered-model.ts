@@ -1,0 +1,107 @@
+import {
+  changeFacts,
+  END_FACTS,
+  type FactKey,
+  type Model,
+  makeModelFromTemplate,
+  type NewModel,
+  NO_END,
+  nameModel,
+  type quickEntrySchema,
+  readFacts,
+  SPECS,
+  type SpecKey,
+  sayFact,
+} from '@exemplar/core'
+import { and, eq, isNull } from 'drizzle-orm'
+import type { z } from 'zod'
+import { loadInterfaces } from '../../availability/reference.ts'
+import { refuseField } from '../../foundation/base/problem.ts'
+import type { Transaction, Writer } from '../../foundation/database/app-context.ts'
+import { models } from '../../schema/kit-tables.ts'
+import { loadStudio } from '../../studio/settings/settings-routes.ts'
+
+type Entered = Pick<z.infer<typeof quickEntrySchema>, 'category' | 'maker' | 'name' | 'facts' | 'specs'>
+
+/**
+ * The model of that kind and name, also by another name of it, or a new one from the template. What is told of a model that is
+ * here fills in what was open; what contradicts what is recorded is refused at its field, and nothing is changed.
+ */
+export function findOrMakeModel(writer: Writer, entered: Entered): string {
+  const { tx, newId, log } = writer
+  requireConnectors(tx, entered.facts)
+  const { plugSystem: plugs } = loadStudio(tx)
+  const known = findByName(tx, entered)
+  if (known) {
+    fillIn(writer, known, entered)
+    return known.id
+  }
+  const { category, maker, name, facts, specs: more } = entered
+  const model = tx
+    .insert(models)
+    .values({ ...makeModelFromTemplate(category, maker, name, facts, { more, plugs }), id: newId() })
+    .returning()
+    .get()
+  log('created', 'model', model.id, { after: model })
+  return model.id
+}
+
+const flatten = (text: string) => text.toLowerCase().replace(/\s+/g, ' ').trim()
+
+function findByName(tx: Transaction, { category, maker, name }: Entered) {
+  const ofKind = tx
+    .select()
+    .from(models)
+    .where(and(isNull(models.archivedAt), eq(models.category, category)))
+    .all()
+  const whole = flatten(nameModel({ maker, name }))
+  const isNamed = (it: Model) => flatten(nameModel(it)) === whole
+  const isAlias = (it: Model) => it.aliases.some((alias) => [flatten(name), whole].includes(flatten(alias)))
+  return ofKind.find(isNamed) ?? ofKind.find(isAlias)
+}
+
+function fillIn({ tx, log }: Writer, known: Model, { facts, specs }: Entered): void {
+  const recorded = readFacts(known)
+  const told = (Object.entries(facts) as [FactKey, string | number | null | undefined][]).filter(
+    ([, value]) => value !== null && value !== undefined,
+  )
+  for (const [key, value] of told) {
+    const own = recorded[key]
+    if (own === null || own === value) continue
+    const said = sayFact(key, own, loadInterfaces(tx), loadStudio(tx).unitSystem)
+    throw refuseField(`/facts/${key}`, `${nameModel(known)} is here already, and recorded with ${said}. ${WAY_OUT}`)
+  }
+  for (const [key, value] of Object.entries(specs) as [SpecKey, string | number][]) {
+    const own = known.specs.more[key]
+    if (own === undefined || own === value) continue
+    throw refuseField(
+      `/specs/${key}`,
+      `${nameModel(known)} is here already, and recorded with ${SPECS[key].label}: ${own}. ${WAY_OUT}`,
+    )
+  }
+  const fresh = Object.fromEntries(told.filter(([key]) => recorded[key] === null))
+  const more = { ...known.specs.more, ...specs }
+  const isFuller = Object.keys(fresh).length > 0 || Object.keys(more).length > Object.keys(known.specs.more).length
+  if (!isFuller) return
+  const changed = changeFacts<NewModel>(known, fresh, { plugs: loadStudio(tx).plugSystem })
+  const after = { ...changed, specs: { ...changed.specs, more } }
+  tx.update(models)
+    .set({ ...after, version: known.version + 1 })
+    .where(eq(models.id, known.id))
+    .run()
+  log('changed', 'model', known.id, { before: known, after })
+}
+
+const WAY_OUT = 'Leave this empty, give this one another name, or correct what it is on its page.'
+
+const CONNECTORS = ['mount', 'frontMount', 'battery', 'inlet', 'endA', 'endB', 'cardForm', 'holes', 'plug'] as const
+
+function requireConnectors(tx: Transaction, facts: Entered['facts']): void {
+  const known = loadInterfaces(tx)
+  for (const field of [...CONNECTORS, ...END_FACTS]) {
+    const code = facts[field]
+    if (!code || known.has(code)) continue
+    if (code === NO_END && END_FACTS.some((it) => it === field)) continue
+    throw refuseField(`/facts/${field}`, `There is no interface "${code}".`)
+  }
+}

@@ -1,0 +1,142 @@
+import {
+  type Category,
+  findDoubts,
+  type MoreSpecs,
+  STARTER_MODELS,
+  sayDoubt,
+  type UnitSystem,
+  writeSpecs,
+} from '@exemplar/core'
+import { useState } from 'react'
+import { useStudioQuery } from '../../foundation/api/api.ts'
+import { Mark } from '../../foundation/parts/mark.tsx'
+import { type FactTexts, readTypedFacts, writeFacts } from './facts.ts'
+import { FactsFields, listAskedFacts } from './facts-fields.tsx'
+import { readSpecs, SpecFields, type SpecTexts } from './spec-fields.tsx'
+
+type TypedFacts = ReturnType<typeof readTypedFacts>['facts']
+
+/** Everything that is typed about what a thing is: the same questions wherever one is entered. */
+export interface WhatItIs {
+  category: Category
+  name: string
+  factTexts: FactTexts
+  specTexts: SpecTexts
+  problems: Record<string, string>
+  doubts: string[]
+  setCategory(kind: Category): void
+  setName(name: string): void
+  setFactTexts(texts: FactTexts): void
+  setSpecTexts(texts: SpecTexts): void
+  takeStarter(name: string): void
+  /** What is typed, or null where a field cannot be read or something sounds unlikely; both is shown then. */
+  read(): { facts: TypedFacts; specs: MoreSpecs } | null
+  forgetDoubts(): void
+}
+
+export function useWhatItIs(start: Category): WhatItIs {
+  const { data: studio } = useStudioQuery()
+  const system: UnitSystem = studio?.unitSystem ?? 'metric'
+  const [category, setOwnCategory] = useState<Category>(start)
+  const [name, setName] = useState('')
+  const [factTexts, setFactTexts] = useState<FactTexts>({})
+  const [specTexts, setSpecTexts] = useState<SpecTexts>({})
+  const [problems, setProblems] = useState<Record<string, string>>({})
+  /** What was asked about and not answered yet; adding once more means that it is right. */
+  const [doubts, setDoubts] = useState<string[]>([])
+  const setCategory = (kind: Category) => {
+    setOwnCategory(kind)
+    // What both kinds are asked stays: nothing that was typed is lost by looking for the right word.
+    const asked = new Set<string>(listAskedFacts(kind))
+    setFactTexts(Object.fromEntries(Object.entries(factTexts).filter(([key]) => asked.has(key))))
+    setSpecTexts({})
+    setDoubts([])
+  }
+  return {
+    category,
+    name,
+    factTexts,
+    specTexts,
+    problems,
+    doubts,
+    setCategory,
+    setName,
+    setFactTexts,
+    setSpecTexts,
+    takeStarter(chosen) {
+      const starter = STARTER_MODELS.find((it) => it.name === chosen)
+      if (!starter) return
+      setOwnCategory(starter.category)
+      setName(starter.name)
+      setFactTexts(writeFacts(starter.facts, system))
+      setSpecTexts(writeSpecs(starter.more ?? {}, system))
+      setDoubts([])
+    },
+    read() {
+      const { facts, problems: unreadFacts } = readTypedFacts(factTexts, system)
+      const { specs, problems: unreadSpecs } = readSpecs(specTexts, system)
+      const all = {
+        ...unreadFacts,
+        ...unreadSpecs,
+        ...(name.trim() ? {} : { name: 'Give it a name, even a nickname.' }),
+      }
+      setProblems(all)
+      if (Object.keys(all).length > 0) return null
+      const asked = findDoubts(category, { ...facts, more: specs }, facts).map(sayDoubt)
+      if (asked.some((it) => !doubts.includes(it))) {
+        setDoubts(asked)
+        return null
+      }
+      return { facts, specs }
+    },
+    forgetDoubts: () => setDoubts([]),
+  }
+}
+
+/** So many questions stand at once; the rest waits behind a word. */
+const SHOWN = 5
+
+/** The questions of the kind: the most telling in sight, all others one push away. */
+export function WhatItIsFields({
+  it,
+  problems,
+  children,
+}: {
+  it: WhatItIs
+  /** What the server said, by field. */
+  problems: Record<string, string> | undefined
+  children?: React.ReactNode
+}) {
+  const all = { ...it.problems, ...stripPaths(problems) }
+  const asked = listAskedFacts(it.category)
+  const common = { category: it.category, texts: it.factTexts, problems: all, onChange: it.setFactTexts }
+  const rest = asked.slice(SHOWN)
+  const isInRest = Object.keys(all).some((key) => key !== 'name' && !asked.slice(0, SHOWN).some((own) => own === key))
+  return (
+    <>
+      <FactsFields {...common} asked={asked.slice(0, SHOWN)} />
+      <details open={isInRest || undefined}>
+        <summary className="text-[13px] font-semibold">More, where you know it</summary>
+        <div className="mt-3 grid gap-3">
+          {children}
+          {rest.length > 0 && <FactsFields {...common} asked={rest} />}
+          <SpecFields category={it.category} texts={it.specTexts} problems={all} onChange={it.setSpecTexts} />
+        </div>
+      </details>
+      {it.doubts.length > 0 && (
+        <div role="alert" className="grid gap-1 border-l-4 border-warn px-3 py-1">
+          {it.doubts.map((doubt) => (
+            <Mark key={doubt} level="warn">
+              {doubt}
+            </Mark>
+          ))}
+          <p className="text-[12px] text-quiet">If it is right, add it once more.</p>
+        </div>
+      )}
+    </>
+  )
+}
+
+/** `facts/mount` stands at the field `mount`. */
+const stripPaths = (problems: Record<string, string> | undefined) =>
+  Object.fromEntries(Object.entries(problems ?? {}).map(([key, text]) => [key.replace(/^(facts|specs)\//, ''), text]))
