@@ -12,12 +12,21 @@ export async function openWays(
   if ((await ways.count()) > 0) await push(ways)
 }
 
+/** Types into a field that is searched by typing, and takes the first choice that is found. */
+export async function findChoice(target: Locator, text: string): Promise<void> {
+  await target.fill(text)
+  await target.page().getByRole('option').first().waitFor()
+  await target.press('Enter')
+}
+
 /** What a person does to a page. Each call is one action, counted. */
 export interface Hands {
   push(target: Locator): Promise<void>
   type(target: Locator, text: string): Promise<void>
   /** Chooses an option by its label, or by how it begins. */
   choose(target: Locator, text: string): Promise<void>
+  /** Finds a choice by typing, and takes the first that is found. */
+  find(target: Locator, text: string): Promise<void>
   tick(target: Locator): Promise<void>
   actions(): number
 }
@@ -38,6 +47,7 @@ export function makePointer(): Hands {
       const label = labels.find((it) => it.trim().startsWith(text)) ?? text
       await once(target.selectOption({ label: label.trim() }))
     },
+    find: (target, text) => once(findChoice(target, text)),
     tick: (target) => once(target.check()),
     actions: () => count,
   }
@@ -91,6 +101,13 @@ export function makeKeys(page: Page): Keys {
       }),
     /** The first letters of an option choose it. */
     choose: (target, text) => at(target, () => page.keyboard.type(text)),
+    find: (target, text) =>
+      at(target, async () => {
+        await press('Control+a')
+        await page.keyboard.type(text)
+        await target.page().getByRole('option').first().waitFor()
+        await press('Enter')
+      }),
     tick: (target) => at(target, () => press('Space')),
     actions: () => count,
   }

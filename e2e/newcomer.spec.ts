@@ -4,24 +4,24 @@ import { type Hands, makeKeys, makePointer } from './hands.ts'
 
 /** What somebody has who begins with a phone: the first letters by which it is chosen, and what it is called. */
 const THINGS = [
-  ['Sm', 'Smartphone'],
-  ['Pho', 'Phone holder'],
-  ['Ov', 'Overhead arm with its base'],
-  ['LE', 'LED panel on mains'],
-  ['Li', 'Light stand'],
-  ['Mai', 'Mains lead, C7'],
-  ['Ta', 'Table'],
+  ['Smart', 'Smartphone'],
+  ['Phone holder', 'Phone holder'],
+  ['Overhead', 'Overhead arm with its base'],
+  ['LED panel on', 'LED panel on mains'],
+  ['Light stand', 'Light stand'],
+  ['C7', 'Mains lead, C7'],
+  ['Table', 'Table'],
 ] as const
 const LEFT_EMPTY = ['Top lens', 'Fill', 'Main microphone', 'Recorder', 'Monitor']
 
 /** From an empty Exemplar to a top-down setup that is ready, without help and without a manual. */
 async function begin(page: Page, hands: Hands): Promise<void> {
-  const { push, type, choose, tick } = hands
+  const { push, type, choose, find, tick } = hands
   const dialog = page.getByRole('dialog')
   await page.goto('/')
   await push(page.getByRole('main').getByRole('link', { name: 'Add a thing' }))
   for (const [at, [letters, name]] of THINGS.entries()) {
-    await choose(dialog.getByLabel('Or one of the common things'), letters)
+    await find(dialog.getByLabel('Kind'), letters)
     await expect(dialog.getByLabel('Name or model')).toHaveValue(name)
     const isLast = at === THINGS.length - 1
     await push(dialog.getByRole('button', { name: isLast ? 'Add it' : 'Add and another' }))

@@ -7,7 +7,8 @@ export const KNOWN_BREACHES: Readonly<Record<string, readonly { index: number; r
   'law 2': [],
   'law 3': [],
   // Two arms that each weigh more than what carries them: which of the two is in case decides whether one is overloaded.
-  'law 4': [{ index: 244, row: 'V1' }],
+  'law 4, a second piece': [{ index: 244, row: 'V1' }],
+  'law 4': [],
   'law 5': [],
   'law 6': [],
   'law 7': [],

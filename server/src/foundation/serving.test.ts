@@ -93,6 +93,7 @@ describe('reading', () => {
     '/bookings/:id/change-over': 'b-head',
     '/units/:id/riders': 'TRI-01',
     '/changes/:id': '1',
+    '/models/:id': 'verrin-v6',
     '/models/:id/fits': 'verrin-v6',
     '/interfaces/:code/fits': 'sd',
   }

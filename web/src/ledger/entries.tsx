@@ -11,7 +11,12 @@ import { sayDay } from '../foundation/words/calendar-words.ts'
 import { EntryForm } from './entry-form.tsx'
 
 /** Every entry of a year, each of which can be corrected. */
-export function Entries({ year, currency }: { year: number; currency: string }) {
+interface Money {
+  currency: string
+  taxRates: readonly number[]
+}
+
+export function Entries({ year, currency, taxRates }: Money & { year: number }) {
   const { data } = useEntriesQuery(year)
   const [edited, setEdited] = useState<EntryRow | null>(null)
   const may = useMay()
@@ -48,7 +53,7 @@ export function Entries({ year, currency }: { year: number; currency: string }) 
           </VirtualRows>
         </table>
       )}
-      {edited && <Correction entry={edited} currency={currency} onClose={() => setEdited(null)} />}
+      {edited && <Correction entry={edited} currency={currency} taxRates={taxRates} onClose={() => setEdited(null)} />}
     </Section>
   )
 }
@@ -85,7 +90,7 @@ function EntryLine({
   )
 }
 
-function Correction({ entry, currency, onClose }: { entry: EntryRow; currency: string; onClose(): void }) {
+function Correction({ entry, currency, taxRates, onClose }: Money & { entry: EntryRow; onClose(): void }) {
   const [change] = useChangeEntryMutation()
   const saving = useSaving(onClose)
   return (
@@ -93,6 +98,7 @@ function Correction({ entry, currency, onClose }: { entry: EntryRow; currency: s
       {saving.conflict && <p role="alert">Somebody else corrected this entry meanwhile. Open it again.</p>}
       <EntryForm
         currency={currency}
+        taxRates={taxRates}
         initial={entry}
         act="Save"
         problem={saving.problem}

@@ -8,6 +8,7 @@ function showForm(currency = 'GBP', problem: Parameters<typeof EntryForm>[0]['pr
   const shown = show(
     <EntryForm
       currency={currency}
+      taxRates={[2000, 500]}
       initial={makeBlankEntry('2026-05-04', '')}
       act="Record it"
       problem={problem}
@@ -57,6 +58,31 @@ it.each([
   expect(onSave).toHaveBeenCalledExactlyOnceWith(
     expect.objectContaining({ description: 'Gel roll', date: '2026-05-04', netMinor, taxMinor, unitId: null }),
   )
+})
+
+it.each([
+  ['8 %', 80],
+  ['17,5%', 175],
+  ['0', 0],
+])('takes any rate of tax as it is written: %s', async (typed, taxMinor) => {
+  const { hands, page, onSave } = showForm()
+  await hands.type(page.getByLabelText('What'), 'Gel roll')
+  await hands.type(page.getByLabelText(/Net amount/), '10')
+  await hands.clear(page.getByLabelText('Tax'))
+  await hands.type(page.getByLabelText('Tax'), typed)
+  await hands.click(page.getByRole('button', { name: 'Record it' }))
+  expect(onSave).toHaveBeenCalledExactlyOnceWith(expect.objectContaining({ netMinor: 1_000, taxMinor }))
+})
+
+it('a rate that cannot be read is said at its field, and nothing is written', async () => {
+  const { hands, page, onSave } = showForm()
+  await hands.type(page.getByLabelText('What'), 'Gel roll')
+  await hands.type(page.getByLabelText(/Net amount/), '10')
+  await hands.clear(page.getByLabelText('Tax'))
+  await hands.type(page.getByLabelText('Tax'), 'a fifth')
+  await hands.click(page.getByRole('button', { name: 'Record it' }))
+  expect(page.getByText(/Write a share/)).toBeTruthy()
+  expect(onSave).not.toHaveBeenCalled()
 })
 
 it('shows what the server says against a field, at that field', () => {

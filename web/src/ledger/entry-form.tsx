@@ -8,8 +8,10 @@ import {
   formatMoney,
   type NewEntry,
   readMoney,
+  readPercent,
+  writePercent,
 } from '@exemplar/core'
-import { useState } from 'react'
+import { useId, useState } from 'react'
 import { usePartiesQuery } from '../foundation/api/api.ts'
 import type { Problem } from '../foundation/api/problem.ts'
 import { FormProblem, SelectField, TextField } from '../foundation/form/field.tsx'
@@ -17,9 +19,6 @@ import { CategoryOptions } from '../foundation/form/options.tsx'
 import { Button } from '../foundation/parts/button.tsx'
 import { Tag } from '../foundation/parts/page-parts.tsx'
 import { ThingPicker } from '../kit/entry/thing-picker.tsx'
-
-/** Hundredths of a per cent. */
-const TAX_RATES = [0, 500, 700, 1000, 1900, 2000, 2100, 2500]
 
 /** What a form for an entry starts with. */
 export type EntryDraft = NewEntry & { tag?: string | null }
@@ -37,21 +36,24 @@ export function makeBlankEntry(date: string, description: string): EntryDraft {
   }
 }
 
-/** The rate by which an entry was taxed, in hundredths of a per cent; of a new one the usual rate. */
-function findRate({ netMinor, taxMinor }: EntryDraft): number {
-  if (netMinor === 0) return 2000
-  return TAX_RATES.find((rate) => computeTax(netMinor, rate) === taxMinor) ?? Math.round((taxMinor * 10_000) / netMinor)
+/** The rate by which an entry was taxed, in hundredths of a per cent; of a new one the usual rate of the country. */
+function findRate({ netMinor, taxMinor }: EntryDraft, taxRates: readonly number[]): number {
+  if (netMinor === 0) return taxRates[0] ?? 0
+  return taxRates.find((rate) => computeTax(netMinor, rate) === taxMinor) ?? Math.round((taxMinor * 10_000) / netMinor)
 }
 
 /** A purchase, repair, service, consumable or sale. The tax is worked out from the net, to the penny. */
 export function EntryForm({
   currency,
+  taxRates,
   initial,
   act,
   problem,
   onSave,
 }: {
   currency: string
+  /** Rates to offer, in hundredths of a per cent, the usual one first; any other may be typed. */
+  taxRates: readonly number[]
   initial: EntryDraft
   act: string
   problem: Problem | null
@@ -65,7 +67,10 @@ export function EntryForm({
   const [amount, setAmount] = useState(
     initial.netMinor === 0 ? '' : String(initial.netMinor / 10 ** findExponent(currency)),
   )
-  const [rate, setRate] = useState(findRate(initial))
+  const [shownRate] = useState(() => writePercent(findRate(initial, taxRates)))
+  const [rateText, setRateText] = useState(shownRate)
+  const rate = readPercent(rateText)
+  const rateListId = useId()
   const [partyId, setPartyId] = useState(initial.partyId ?? '')
   const [thing, setThing] = useState<{ unitId: string; tag: string; name: string } | null>(
     initial.unitId ? { unitId: initial.unitId, tag: initial.tag ?? '', name: '' } : null,
@@ -73,7 +78,9 @@ export function EntryForm({
   const [isChoosing, setChoosing] = useState(false)
   const [isAsked, setAsked] = useState(false)
   const reading = readMoney(amount, currency)
-  const taxMinor = reading.ok ? computeTax(reading.minor, rate) : 0
+  // Tax that was recorded to the penny stays so while neither the amount nor the rate is touched.
+  const isAsRecorded = reading.ok && reading.minor === initial.netMinor && rateText === shownRate
+  const taxMinor = isAsRecorded ? initial.taxMinor : reading.ok && rate !== null ? computeTax(reading.minor, rate) : 0
   const amountProblem =
     !isAsked || reading.ok
       ? problem?.fields.netMinor
@@ -86,7 +93,7 @@ export function EntryForm({
       onSubmit={(event) => {
         event.preventDefault()
         setAsked(true)
-        if (!reading.ok || !description.trim()) return
+        if (!reading.ok || rate === null || !description.trim()) return
         onSave({
           date,
           kind,
@@ -131,24 +138,26 @@ export function EntryForm({
         problem={amountProblem}
         onChange={(event) => setAmount(event.target.value)}
       />
-      <SelectField
-        label="Tax"
-        hint={
-          reading.ok
-            ? `${formatMoney(taxMinor, currency)} tax, ${formatMoney(reading.minor + taxMinor, currency)} in all`
-            : undefined
-        }
-        value={rate}
-        onChange={(event) => setRate(Number(event.target.value))}
-      >
-        {[...new Set([...TAX_RATES, rate])]
-          .sort((a, b) => a - b)
-          .map((it) => (
-            <option key={it} value={it}>
-              {it / 100} %
-            </option>
+      <div>
+        <TextField
+          label="Tax"
+          list={rateListId}
+          inputMode="decimal"
+          value={rateText}
+          problem={rate === null ? 'Write a share, such as 20 % or 17.5 %.' : undefined}
+          hint={
+            reading.ok
+              ? `${formatMoney(taxMinor, currency)} tax, ${formatMoney(reading.minor + taxMinor, currency)} in all`
+              : undefined
+          }
+          onChange={(event) => setRateText(event.target.value)}
+        />
+        <datalist id={rateListId}>
+          {taxRates.map((it) => (
+            <option key={it} value={writePercent(it)} />
           ))}
-      </SelectField>
+        </datalist>
+      </div>
       <SelectField label="With whom" value={partyId} onChange={(event) => setPartyId(event.target.value)}>
         <option value="">Not recorded</option>
         {parties?.map((it) => (

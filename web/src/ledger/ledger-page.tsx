@@ -1,4 +1,4 @@
-import { findExponent, formatMoney, GROUPS, readMoney, type SpendingReply } from '@exemplar/core'
+import { COUNTRIES, findExponent, formatMoney, GROUPS, readMoney, type SpendingReply } from '@exemplar/core'
 import { lazy, Suspense, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useAddEntryMutation, useSetBudgetMutation, useSpendingQuery, useStudioQuery } from '../foundation/api/api.ts'
@@ -34,6 +34,7 @@ export function LedgerPage() {
   const dispatch = useAppDispatch()
   if (!spending || !studio) return <Waiting what="the ledger" error={error} onRetry={refetch} />
   const { currency } = studio
+  const taxRates = COUNTRIES[studio.country].taxRates
   const say = (minor: number) => formatMoney(minor, currency)
   const close = () => setParams(year === thisYear ? {} : { year: String(year) })
   return (
@@ -73,7 +74,7 @@ export function LedgerPage() {
             />
           </Suspense>
           <SpendingTable spending={spending} currency={currency} />
-          <Entries year={year} currency={currency} />
+          <Entries year={year} currency={currency} taxRates={taxRates} />
         </div>
         <div>
           <Shopping />
@@ -84,6 +85,7 @@ export function LedgerPage() {
       <SheetDialog open={params.get('add') === 'entry'} onClose={close} wide title="Record spending">
         <EntryForm
           currency={currency}
+          taxRates={taxRates}
           initial={makeBlankEntry(today, params.get('what') ?? '')}
           act="Record it"
           problem={adding.error ? readProblem(adding.error) : null}

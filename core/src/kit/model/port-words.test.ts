@@ -8,9 +8,9 @@ const INTERFACES = new Map(STANDARD_INTERFACES.map((it) => [it.code, it]))
 test.each<[PortSketch, string]>([
   [
     { id: 'a', interfaces: 'hdmi-a', side: 'host', direction: 'out', count: 2 },
-    '2 × HDMI type A socket, for a plug, comes out',
+    '2 × HDMI type A socket, for a plug, signal out',
   ],
-  [{ id: 'a', interfaces: 'trs-35', side: 'guest', direction: 'out' }, '3.5 mm jack plug, for a socket, comes out'],
+  [{ id: 'a', interfaces: 'trs-35', side: 'guest', direction: 'out' }, '3.5 mm jack plug, for a socket, signal out'],
   [{ id: 'a', interfaces: 'sd', side: 'host' }, 'SD card slot, for a card'],
   [{ id: 'a', interfaces: 'sd', side: 'guest' }, 'SD card, for a slot'],
   [

@@ -4,7 +4,7 @@ import type { Port } from './port.ts'
 
 type Named = Pick<Interface, 'label' | 'hostName' | 'guestName' | 'kind'>
 
-const DIRECTIONS = { in: 'goes in', out: 'comes out', both: 'both ways', none: '' } as const
+const DIRECTIONS = { in: 'signal in', out: 'signal out', both: 'both ways', none: '' } as const
 
 /** `a` or `an`, as it is spoken. */
 const withArticle = (word: string) => `${/^[aeiou]/i.test(word) ? 'an' : 'a'} ${word}`
@@ -20,7 +20,7 @@ export function saySide({ label, hostName, guestName }: Named, side: Port['side'
   return `${nameSide(label, own)}, for ${withArticle(other)}`
 }
 
-/** One end of a thing as a sentence: `2 × HDMI type A socket, for a plug, comes out`. */
+/** One end of a thing as a sentence: `2 × HDMI type A socket, for a plug, signal out`. */
 export function sayEnd(
   port: Pick<Port, 'interfaces' | 'side' | 'direction' | 'count' | 'rating' | 'demand'>,
   interfaces: ReadonlyMap<string, Named>,

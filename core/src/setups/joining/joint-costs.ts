@@ -62,6 +62,13 @@ export const COST_ROWS: readonly CostRow[] = [
       host.thing.category === 'preamp' && isMicrophone(thing) && readChoice(thing, 'fedBy') === '48 V',
   },
   {
+    code: 'camera-data',
+    cost: 40,
+    reason: 'A camera gives its picture at its picture socket; its data socket is for a computer that drives it.',
+    applies: ({ thing, ports }) =>
+      thing.category === 'camera' && ports.some((it) => it.direction === 'both' && it.interfaces.includes('usb-c')),
+  },
+  {
     code: 'past-the-switcher',
     cost: 6,
     reason: 'It goes past the switcher.',

@@ -76,7 +76,11 @@ describe('a database of the release before', () => {
       expect(specs.none).toEqual([])
       delete specs.none
     }
-    expect(kit).toEqual(JSON.parse(unpack('release-0007.kit.json.gz').toString('utf8')))
+    const was = JSON.parse(unpack('release-0007.kit.json.gz').toString('utf8'))
+    // Connectors that became standard since are there beside those that were.
+    const known = new Set(was.interfaces.map(({ code }: { code: string }) => code))
+    kit.interfaces = kit.interfaces.filter(({ code }: { code: string }) => known.has(code))
+    expect(kit).toEqual(was)
   })
 
   test('roles keep what they said, and views their columns', async () => {

@@ -117,7 +117,7 @@ export function ComboField(props: ComboProps) {
           className={`${INPUT_BOX} h-9`}
         />
         <ul
-          {...box.getMenuProps({ 'aria-label': label, 'aria-labelledby': undefined })}
+          {...box.getMenuProps({ 'aria-label': 'Choices', 'aria-labelledby': undefined })}
           className={
             box.isOpen
               ? 'absolute z-20 mt-0.5 max-h-64 w-full min-w-56 overflow-y-auto border border-rule-strong bg-sheet'
@@ -130,7 +130,7 @@ export function ComboField(props: ComboProps) {
                 key={it.value}
                 {...box.getItemProps({ item: it, index })}
                 className={`flex min-h-9 cursor-pointer items-baseline gap-2 px-2.5 py-1.5 text-[13.5px] ${
-                  index === box.highlightedIndex ? 'bg-ground' : ''
+                  index === box.highlightedIndex ? 'bg-rule' : ''
                 } ${it.value === value ? 'font-semibold' : ''}`}
               >
                 <span className="min-w-0 flex-1">{it.label}</span>

@@ -1,4 +1,12 @@
-import { type NewPlace, PLACE_KINDS, type Place, type PlaceDetails, type PlaceKind } from '@exemplar/core'
+import {
+  isWallSocket,
+  type NewPlace,
+  PLACE_KINDS,
+  PLUG_SYSTEMS,
+  type Place,
+  type PlaceDetails,
+  type PlaceKind,
+} from '@exemplar/core'
 import { useState } from 'react'
 import { useInterfacesQuery, useStudioQuery } from '../../foundation/api/api.ts'
 import { NoteField, SelectField, TextField } from '../../foundation/form/field.tsx'
@@ -22,6 +30,7 @@ export function PlaceForm({ place: latest, onClose }: { place: Place | null; onC
   const [place] = useState(latest)
   const { data: interfaces } = useInterfacesQuery()
   const { data: studio } = useStudioQuery()
+  const plugs = studio?.plugSystem ?? 'british'
   const [draft, setDraft] = useState<NewPlace>(toPlaceDraft(place ?? BLANK_PLACE))
   const [add] = useAddPlaceMutation()
   const [change] = useChangePlaceMutation()
@@ -84,9 +93,9 @@ export function PlaceForm({ place: latest, onClose }: { place: Place | null; onC
               id: newId(),
               name: `Circuit ${draft.circuits.length + 1}`,
               volts: studio?.mainsVolts ?? 230,
-              amps: 16,
+              amps: PLUG_SYSTEMS[plugs].circuitAmps,
               outlets: 2,
-              outletInterface: interfaces?.find((it) => it.kind === 'mains')?.code ?? 'mains-bs1363',
+              outletInterface: PLUG_SYSTEMS[plugs].socket,
             })}
           >
             {(row, setRow, at) => (
@@ -117,7 +126,7 @@ export function PlaceForm({ place: latest, onClose }: { place: Place | null; onC
                   onChange={(event) => setRow({ outletInterface: event.target.value })}
                 >
                   {interfaces
-                    ?.filter((it) => it.kind === 'mains')
+                    ?.filter((it) => isWallSocket(it.code) || it.code === row.outletInterface)
                     .map((it) => (
                       <option key={it.code} value={it.code}>
                         {it.label}

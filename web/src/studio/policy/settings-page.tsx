@@ -1,4 +1,13 @@
-import { type StudioReply, type StudioSettings, studioSettingsSchema } from '@exemplar/core'
+import {
+  COUNTRIES,
+  COUNTRY_CODES,
+  type CountryCode,
+  PLUG_SYSTEM_CODES,
+  PLUG_SYSTEMS,
+  type StudioReply,
+  type StudioSettings,
+  studioSettingsSchema,
+} from '@exemplar/core'
 import { useState } from 'react'
 import { useChangeStudioMutation, useStudioQuery } from '../../foundation/api/api.ts'
 import { ConflictPanel } from '../../foundation/form/conflict.tsx'
@@ -96,6 +105,12 @@ function SettingsForm({ latest }: { latest: StudioReply }) {
     setRest(toRest(latest))
     clear()
   }
+  const moveTo = (country: CountryCode) => {
+    const { plugSystem, currency, zone, unitSystem } = COUNTRIES[country]
+    const { volts, hertz } = PLUG_SYSTEMS[plugSystem]
+    setRest({ ...rest, country, plugSystem, currency, zone, unitSystem, mainsHertz: hertz })
+    setNumbers({ ...numbers, mainsVolts: String(volts) })
+  }
   const text = (key: 'name' | 'currency' | 'zone' | 'brandColours', label: string, hint: string) => (
     <TextField
       label={label}
@@ -116,6 +131,18 @@ function SettingsForm({ latest }: { latest: StudioReply }) {
       <Section title="The studio">
         <div className="mt-3 grid gap-3 md:grid-cols-3">
           {text('name', 'Name of the studio', '')}
+          <SelectField
+            label="Country"
+            hint="Brings its sockets, voltage, currency, zone and measures with it; each can be changed."
+            value={rest.country}
+            onChange={(event) => moveTo(event.target.value as CountryCode)}
+          >
+            {COUNTRY_CODES.map((code) => (
+              <option key={code} value={code}>
+                {COUNTRIES[code].name}
+              </option>
+            ))}
+          </SelectField>
           {text('currency', 'Currency', 'Three letters, such as GBP. Amounts already recorded keep their numbers.')}
           {text('zone', 'Time zone', 'Such as Europe/London. Plans keep their wall time.')}
           <SelectField
@@ -135,6 +162,20 @@ function SettingsForm({ latest }: { latest: StudioReply }) {
           <div className="mt-3 grid gap-3 md:grid-cols-3">
             {group.title === 'Mains' && (
               <>
+                <SelectField
+                  label="Sockets of the house"
+                  hint={`New leads, strips and circuits end in them. ${PLUG_SYSTEMS[rest.plugSystem].source}.`}
+                  value={rest.plugSystem}
+                  onChange={(event) =>
+                    setRest({ ...rest, plugSystem: event.target.value as StudioSettings['plugSystem'] })
+                  }
+                >
+                  {PLUG_SYSTEM_CODES.map((code) => (
+                    <option key={code} value={code}>
+                      {PLUG_SYSTEMS[code].label}
+                    </option>
+                  ))}
+                </SelectField>
                 <SelectField
                   label="Hertz"
                   hint="For shutter times that do not flicker; no check asks it yet."
@@ -189,8 +230,10 @@ function toNumbers(studio: StudioSettings): Record<NumberKey, string> {
   return Object.fromEntries(NUMBER_KEYS.map((key) => [key, String(studio[key])])) as Record<NumberKey, string>
 }
 
-function toRest({ name, currency, zone, unitSystem, mainsHertz, loadRule, brandColours }: StudioSettings) {
-  return { name, currency, zone, unitSystem, mainsHertz, loadRule, brandColours: brandColours.join(' ') }
+function toRest(settings: StudioSettings) {
+  const { name, country, plugSystem, currency, zone, unitSystem, mainsHertz, loadRule, brandColours } = settings
+  const colours = brandColours.join(' ')
+  return { name, country, plugSystem, currency, zone, unitSystem, mainsHertz, loadRule, brandColours: colours }
 }
 
 function say({
