@@ -6,8 +6,8 @@ export const KNOWN_BREACHES: Readonly<Record<string, readonly { index: number; r
   'law 1': [],
   'law 2': [],
   'law 3': [],
-  // Two arms that each weigh more than what carries them: which of the two is in case decides whether one is overloaded.
-  'law 4, a second piece': [{ index: 244, row: 'V1' }],
+  // With a second arm the shock mount is the one in case: what stands between two things is found by trying, not by what it is for.
+  'law 4, a second piece': [{ index: 291, row: 'V1' }],
   'law 4': [],
   'law 5': [],
   'law 6': [],

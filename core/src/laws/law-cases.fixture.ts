@@ -2,9 +2,10 @@ import { CATEGORY_CODES, type Category } from '../kit/model/category.ts'
 import { STANDARD_INTERFACES } from '../kit/model/interface.ts'
 import type { Model, NoneFact } from '../kit/model/model.ts'
 import { SPEC_KEYS, SPECS, type SpecFacts, type SpecKey } from '../kit/model/spec.ts'
-import { STARTER_MODELS } from '../kit/template/starter-models.ts'
+import { listUsualOf, STARTER_MODELS, type StarterModel } from '../kit/template/starter-models.ts'
 import { makeModelFromTemplate } from '../kit/template/template.ts'
 import type { TemplateFacts } from '../kit/template/template-facts.ts'
+import { markUsual } from '../kit/template/usual-facts.ts'
 import { EMPTY_UNIT, type Stock, type Unit } from '../kit/unit/unit.ts'
 import type { AssessmentInput } from '../setups/placed/assessment-input.ts'
 import { circuit, makeInput, makeRole } from '../setups/placed/studio.fixture.ts'
@@ -56,6 +57,8 @@ interface Sketch {
   more: Record<string, number | string>
   /** What was answered by "it has none". */
   none?: readonly NoneFact[]
+  /** Figures of which only what is usual is known. */
+  usual?: readonly string[]
 }
 
 const sketch = (category: Category, facts: Sketch['facts'] = {}, more: Sketch['more'] = {}): Sketch => ({
@@ -121,8 +124,22 @@ const RIGS: readonly (readonly Sketch[])[] = [
     sketch('pack', { battery: 'pack-a', energyMilliwattHours: 98_000 }),
   ],
   [sketch('phone', { capacityMegabytes: 8_000 })],
+  // A picture over a longer way than a cable without a booster carries it.
+  [
+    sketch('camera', { ...CAMERA, videoOut: 'hdmi-a' }),
+    sketch('television'),
+    sketch('cable', { endA: 'hdmi-a', endB: 'hdmi-a' }, { lengthMm: 40_000 }),
+  ],
+  // A bracket in nobody's hand, on nothing.
+  [sketch('camera', { ...CAMERA, massGrams: 500 }), sketch('plate', { loadGrams: 3_000 })],
   [{ ...sketch('action-camera'), none: ['medium'] }],
 ]
+
+/** A common thing: as somebody looked its figures up, or with no more than what is usual. */
+const sketchStarter = (it: StarterModel, dice: Dice): Sketch => ({
+  ...sketch(it.category, it.facts, it.more),
+  usual: dice.chance(0.3) ? listUsualOf(it) : [],
+})
 
 /** The case of a number: the same each time, and over all numbers every kind, starter model and spec field occurs. */
 export function makeCase(index: number): LawCase {
@@ -133,17 +150,17 @@ export function makeCase(index: number): LawCase {
   const rig = RIGS[index % RIGS.length] ?? []
   const sketches: Sketch[] = [
     sketch(kind),
-    ...(starter ? [sketch(starter.category, starter.facts, starter.more)] : []),
+    ...(starter ? [sketchStarter(starter, dice)] : []),
     ...Array.from({ length: 2 + dice.upTo(6) }, () => {
-      const it = dice.pick(STARTER_MODELS)
-      return sketch(it.category, it.facts, it.more)
+      return sketchStarter(dice.pick(STARTER_MODELS), dice)
     }),
     ...rig,
   ]
   const roles = ['r0', 'r1', 'r2', 'r3'].map((id) => makeCaseRole(id, dice))
-  const items = sketches.map(({ category, facts, more, none = [] }, at): CaseItem => {
+  const items = sketches.map(({ category, facts, more, none = [], usual = [] }, at): CaseItem => {
     const own = at >= sketches.length - rig.length ? more : { ...more, ...throwSpecs(dice, at === 0 ? spec : null) }
-    const model = makeModelFromTemplate(category, dice.chance(0.5) ? 'Maker' : '', `Model ${at}`, facts)
+    const made = makeModelFromTemplate(category, dice.chance(0.5) ? 'Maker' : '', `Model ${at}`, facts)
+    const model = markUsual(made, usual)
     const massGrams = model.specs.massGrams ?? (dice.chance(0.6) ? 100 + dice.upTo(9_000) : null)
     return {
       id: `u${at}`,

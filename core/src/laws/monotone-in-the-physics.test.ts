@@ -40,11 +40,21 @@ const withItem = (it: LawCase, changed: CaseItem): LawCase => ({
   items: it.items.map((own) => (own.id === changed.id ? changed : own)),
 })
 
+/** As somebody looked everything up: with what is only usual it is a question whichever way it goes. */
+const asRecorded = (it: LawCase): LawCase => ({
+  ...it,
+  items: it.items.map((item) => {
+    const { usual: _usual, ...specs } = item.model.specs
+    return { ...item, model: { ...item.model, specs } }
+  }),
+})
+const listRecorded = () => listCases().map(asRecorded)
+
 describe('law 17: monotone in the physics', () => {
   test(`more mass never eases a rating, on ${CASES} seeded setups`, () => {
     const broken = new Set<number>()
     const reasons = new Set<string>()
-    for (const it of listCases()) {
+    for (const it of listRecorded()) {
       const held = hold(it)
       for (const item of it.items) {
         const { massGrams } = item.model.specs
@@ -66,7 +76,7 @@ describe('law 17: monotone in the physics', () => {
     const broken = new Set<number>()
     const reasons = new Set<string>()
     let tried = 0
-    for (const it of listCases()) {
+    for (const it of listRecorded()) {
       for (const item of it.items) {
         const ratings = item.model.ports.filter((port) => port.rating?.quantity === 'cardMegabytesPerSecond')
         if (item.model.category !== 'card' || ratings.length === 0) continue

@@ -6,7 +6,7 @@ import { newStockSchema } from '../../kit/unit/unit.ts'
 import { idSchema, nameSchema } from '../../studio/identity.ts'
 import { defineContract } from '../contract.ts'
 import { keptStockSchema } from '../replies.ts'
-import { factsSchema } from './unit-contract.ts'
+import { factsSchema, usualSchema } from './unit-contract.ts'
 
 export const stockRowSchema = z.object({
   ...keptStockSchema.shape,
@@ -37,6 +37,7 @@ export const stockContract = defineContract('kit', {
       placeId: idSchema.nullable().default(null),
       facts: factsSchema.default({}),
       specs: moreSpecsSchema.default({}),
+      usual: usualSchema,
     }),
     reply: keptStockSchema,
     status: 201,

@@ -109,6 +109,8 @@ export const factsSchema = z.object({
   heightMm: wholeOrNull,
 })
 
+export const usualSchema = z.array(z.string().max(40)).max(40).default([])
+
 /** Quick entry: three fields make a thing and, where it is the first of its kind, its model. */
 export const quickEntrySchema = z.object({
   category: z.enum(CATEGORY_CODES),
@@ -120,6 +122,8 @@ export const quickEntrySchema = z.object({
   count: z.number().int().min(1, 'At least one.').max(60, 'At most 60 at once.').default(1),
   facts: factsSchema.default({}),
   specs: moreSpecsSchema.default({}),
+  /** Which of the facts are only what is usual of such things. */
+  usual: usualSchema,
   nickname: z.string().trim().max(80).default(''),
 })
 

@@ -7,7 +7,7 @@ import { moreSpecsSchema } from './spec.ts'
 const wholeSchema = z.number().int().min(0).max(1e12)
 
 /** What can be answered by "it has none": somebody looked, and there is nothing to record. */
-export const NONE_FACTS = ['mount', 'medium', 'power', 'memory'] as const
+export const NONE_FACTS = ['mount', 'thread', 'medium', 'power', 'memory'] as const
 export type NoneFact = (typeof NONE_FACTS)[number]
 const noneFactSchema = z.enum(NONE_FACTS)
 
@@ -53,6 +53,10 @@ export const specsSchema = z.object({
     .default(null),
   /** What was told when it was entered and has no place at any of its ends yet, under the names of the questions. */
   told: z.record(z.string(), z.union([z.string(), z.number()])).optional(),
+  /** Of which figures only what is usual of such things stands here, until somebody looks. */
+  usual: z
+    .array(z.enum(['loadGrams', 'massGrams', 'milliwatts', 'energyMilliwattHours', 'kilobitsPerSecond']))
+    .optional(),
   /** What somebody looked for and it has not: a mount, a card slot, a way to feed it. */
   none: z.array(noneFactSchema).default([]),
   more: moreSpecsSchema.default({}),

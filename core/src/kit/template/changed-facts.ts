@@ -4,6 +4,7 @@ import type { NewModel } from '../model/model.ts'
 import { readFacts } from './known-facts.ts'
 import { makeModelFromTemplate } from './template.ts'
 import type { TemplateFacts } from './template-facts.ts'
+import { dropUsual } from './usual-facts.ts'
 
 /**
  * A model with some facts told anew, in the words in which they were asked; null takes one back. What follows from a fact that
@@ -24,7 +25,7 @@ export function changeFacts<T extends NewModel>(
   const has = new Set(ports.map((it) => it.id))
   const powerModes = mergeRows(base.powerModes, next.powerModes, model.powerModes)
   const { told: _told, ...ownSpecs } = specs
-  return {
+  const changed: T = {
     ...model,
     category,
     ports,
@@ -39,6 +40,7 @@ export function changeFacts<T extends NewModel>(
       ...(next.specs.told ? { told: next.specs.told } : {}),
     },
   }
+  return dropUsual(changed, change)
 }
 
 /** Rows by their ids: what the two drafts disagree about is as the later one has it, all else as it stands. */

@@ -4,13 +4,16 @@ import { type Category, isKindOf } from '../model/category.ts'
 import type { Interface } from '../model/interface.ts'
 import { type Model, type NewModel, NONE_FACTS, type NoneFact } from '../model/model.ts'
 import { makePort, type Port } from '../model/port.ts'
+import { changeFacts } from './changed-facts.ts'
 import { cardRating } from './draft-ends.ts'
 import { readFacts } from './known-facts.ts'
-import { makePowerOf } from './template.ts'
+import { DEFAULT_PLUGS, makePowerOf } from './template.ts'
+import { readUsual, type UsualFact } from './usual-facts.ts'
 
 /** Facts about what a thing is that judging cannot do without, each with the question that asks for it. */
 export const NEEDED_FACTS = {
   mount: { question: 'Which lens mount does it have?', none: 'Its lens is built in' },
+  thread: { question: 'Which thread does it have, in millimetres?', none: 'It drops in or clips on' },
   'front-mount': { question: 'Which mount does it take in front?', none: null },
   medium: { question: 'Which card does it record on?', none: 'It takes no card' },
   memory: { question: 'How much memory of its own is free to record on?', none: 'None' },
@@ -69,6 +72,8 @@ export function listLackingFacts(
   const isLensEnd = (side: Port['side']) =>
     ports.some((port) => port.side === side && port.interfaces.some((code) => isLensMount(code, interfaces)))
   if (isMounted && !isLensEnd(category === 'camera' ? 'host' : 'guest')) lacking.push('mount')
+  const hasThread = typeof specs.more.filterMm === 'number' || has((code) => !isMountCode(code))
+  if (isKindOf(category, 'filter') && !hasThread && !has(kindIs('mount'))) lacking.push('thread')
   if (category === 'lens-adapter' && !isLensEnd('host')) lacking.push('front-mount')
   if (isAnyOf(category, ON_CARDS) && !NOT_ON_CARDS.has(category)) {
     if (!has(kindIs('card')) && specs.capacityMegabytes === null) lacking.push('medium')
@@ -111,7 +116,23 @@ export type FactAnswer = z.infer<typeof factAnswerSchema>
 /** The model with one fact answered. What does not answer that fact leaves it as it is. */
 export function answerFact<T extends NewModel>(model: T, fact: NeededFact, answer: FactAnswer): T {
   if (answer.kind === 'none') return isNoneFact(fact) ? withNone(model, fact) : model
-  return answer.kind === 'interface' ? answerByEnd(model, fact, answer.code) : answerByFigure(model, fact, answer.value)
+  if (answer.kind === 'interface') return answerByEnd(model, fact, answer.code)
+  return answerByFigure(withoutUsual(model, fact), fact, answer.value)
+}
+
+const FACT_OF: Readonly<Partial<Record<NeededFact, UsualFact>>> = {
+  mass: 'massGrams',
+  'load-limit': 'loadGrams',
+  watts: 'milliwatts',
+  energy: 'energyMilliwattHours',
+  rate: 'kilobitsPerSecond',
+}
+
+/** What is only usual gives way to what somebody tells. */
+function withoutUsual<T extends NewModel>(model: T, fact: NeededFact): T {
+  const own = FACT_OF[fact]
+  if (!own || !readUsual(model).includes(own)) return model
+  return changeFacts(model, { [own]: null }, { plugs: DEFAULT_PLUGS })
 }
 
 const isNoneFact = (fact: NeededFact): fact is NoneFact => (NONE_FACTS as readonly NeededFact[]).includes(fact)
@@ -174,6 +195,8 @@ function answerByFigure<T extends NewModel>(model: T, fact: NeededFact, value: n
         ...model,
         powerModes: model.powerModes.map((it) => (it.milliwatts === null ? { ...it, milliwatts: value } : it)),
       }
+    case 'thread':
+      return withSpec({ more: { ...model.specs.more, filterMm: value } })
     case 'reach':
       return withSpec({ more: { ...model.specs.more, reachMm: value } })
     case 'height':

@@ -27,7 +27,10 @@ export const PICTURE_FILLS: Fills = {
     addVideoOutMutably(draft, facts)
     addSoundInMutably(draft, facts)
     draft.ports.push(makePort({ id: 'shoe', interfaces: 'shoe', side: 'host', importance: 'optional' }))
-    addUsbMutably(draft, 'optional')
+    // It gives its picture to a computer, and takes nothing there.
+    draft.ports.push(
+      makePort({ id: 'usb', interfaces: 'usb-c', side: 'host', direction: 'out', importance: 'optional' }),
+    )
     addPowerMutably(facts, draft)
   },
   phone(facts, draft) {

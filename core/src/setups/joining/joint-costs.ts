@@ -65,8 +65,7 @@ export const COST_ROWS: readonly CostRow[] = [
     code: 'camera-data',
     cost: 40,
     reason: 'A camera gives its picture at its picture socket; its data socket is for a computer that drives it.',
-    applies: ({ thing, ports }) =>
-      thing.category === 'camera' && ports.some((it) => it.direction === 'both' && it.interfaces.includes('usb-c')),
+    applies: ({ thing, ports }) => thing.category === 'camera' && ports.some((it) => it.id === 'usb'),
   },
   {
     code: 'past-the-switcher',

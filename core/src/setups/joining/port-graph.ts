@@ -1,6 +1,7 @@
 import { CATEGORIES } from '../../kit/model/category.ts'
 import type { Interface } from '../../kit/model/interface.ts'
 import { IMPORTANCES, type Port } from '../../kit/model/port.ts'
+import { readUsual } from '../../kit/template/usual-facts.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import { isItemOf, isLight } from '../placed/placed-item.ts'
 import { describeCrowd, findJointCost, findPull, goesStraightIn, isWithinRating } from './joint-costs.ts'
@@ -159,7 +160,7 @@ export function canJoin(host: PortNode, guest: PortNode, interfaces: ReadonlyMap
         couldPortsJoin(h, g, interfaces, hasConduit) &&
         isWithinRating(h, g) &&
         isWithinRating(g, h) &&
-        canBear(h, guest.thing),
+        (readUsual(host.thing.model).includes('loadGrams') || canBear(h, guest.thing)),
     ),
   )
 }
@@ -196,6 +197,8 @@ function doDirectionsMeet(a: Port, b: Port): boolean {
 
 function canBear(host: Port, guest: PlacedItem): boolean {
   if (host.rating?.quantity !== 'loadGrams' || guest.massGrams === null) return true
+  // What is only usual parts nothing: the sum asks about it.
+  if (readUsual(guest.model).includes('massGrams')) return true
   return guest.massGrams <= host.rating.value
 }
 

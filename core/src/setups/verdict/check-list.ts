@@ -30,6 +30,7 @@ import { providedRoles } from '../checks/roles/provided-roles.ts'
 import { sharedItems } from '../checks/roles/shared-items.ts'
 import { missingSpares } from '../checks/roles/spares.ts'
 import { shortStock } from '../checks/roles/stock.ts'
+import { usualFigures } from '../checks/roles/usual-figures.ts'
 import { cableRuns } from '../checks/signal/cable-runs.ts'
 import { passiveRuns } from '../checks/signal/passive-runs.ts'
 import { signalRate } from '../checks/signal/signal-rate.ts'
@@ -81,6 +82,7 @@ export const CHECKS = [
   unknownJoints,
   unmetNeeds,
   unsureJoints,
+  usualFigures,
   workingHeight,
 ]
 

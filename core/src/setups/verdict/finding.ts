@@ -2,9 +2,11 @@ import { z } from 'zod'
 import type { NeededFact } from '../../kit/template/needed-facts.ts'
 import { type FindingLevel, findingLevelSchema } from '../../studio/finding.ts'
 import { type CodeRecord, type Envelope, type Found, LEVEL_OF_IMPORTANCE } from '../checks/check.ts'
+import type { TimeWords } from '../checks/finding-words.ts'
 import type { Scene } from '../checks/scene.ts'
 import { acceptanceSchema } from '../setup/setup.ts'
 import { CHECKS, type FoundFact } from './check-list.ts'
+import { listUsualDoubts } from './usual-findings.ts'
 
 /** One thing found about a setup: its code and figures in the envelope that all findings share. */
 export type Finding = FoundFact extends infer F ? (F extends unknown ? Envelope & F : never) : never
@@ -42,19 +44,50 @@ export function findQuestion(finding: Finding): { modelId: string; fact: NeededF
 
 export const FINDING_CODES = Object.keys(RECORDS) as FindingCode[]
 
-/** Everything that the checks find in a scene, in its envelope. */
+type AnyCheck = (typeof CHECKS)[number]
+
+/** Everything that the checks find in a scene, in its envelope; what hangs on a figure that is only usual is a question. */
 export function listFindings(scene: Scene): Finding[] {
+  const found = runChecks(scene, CHECKS)
+  const doubts = listUsualDoubts(scene, found, {
+    find: (own) => runChecks(own, CHECKS),
+    findAgain: ({ code }, own) =>
+      runChecks(
+        own,
+        CHECKS.filter((it) => code in it.codes),
+      ),
+    say: (it) => recordOf(it).say(it, PLAIN_TIME).title,
+  })
+  if (doubts.length === 0) return found
+  const isDoubtful = new Set(doubts.map((it) => it.finding.key))
+  const put = makeEnvelope(scene)
+  return [
+    ...found.filter((it) => !isDoubtful.has(it.key)),
+    ...doubts.map(({ finding, unsure }) =>
+      put({ ...unsure, level: finding.level === 'stop' ? 'unknown-stop' : 'unknown' } as Found<FoundFact>),
+    ),
+  ]
+}
+
+function runChecks(scene: Scene, checks: readonly AnyCheck[]): Finding[] {
+  const put = makeEnvelope(scene)
+  return checks.flatMap((check) => (check.find(scene) as Found<FoundFact>[]).map(put))
+}
+
+/** Titles of what is in doubt name things, never days. */
+const PLAIN_TIME: TimeWords = { sayDay: (date) => date, sayInstant: String }
+
+function makeEnvelope(scene: Scene): (found: Found<FoundFact>) => Finding {
   const importanceOf = new Map(scene.setup.roles.map((role) => [role.id, role.importance]))
   const findLevel = ({ code, level, roleId }: Found<FoundFact>): FindingLevel => {
     const importance = importanceOf.get(roleId ?? '') ?? 'optional'
     if (level !== 'unknown') return level ?? LEVEL_OF_IMPORTANCE[importance]
     return RECORDS[code].couldStop && (roleId === null || importance === 'essential') ? 'unknown-stop' : 'unknown'
   }
-  const put = ({ about, level, ...found }: Found<FoundFact>): Finding => ({
+  return ({ about, level, ...found }) => ({
     ...(found as unknown as FoundFact),
     key: [found.code, ...about].join('/'),
     level: findLevel({ about, level, ...found } as Found<FoundFact>),
     roleId: found.roleId,
   })
-  return CHECKS.flatMap((check) => (check.find(scene) as Found<FoundFact>[]).map(put))
 }

@@ -4,11 +4,13 @@ import {
   type FactKey,
   type Model,
   makeModelFromTemplate,
+  markUsual,
   type NewModel,
   NO_END,
   nameModel,
   type quickEntrySchema,
   readFacts,
+  readUsual,
   SPECS,
   type SpecKey,
   sayFact,
@@ -21,7 +23,7 @@ import type { Transaction, Writer } from '../../foundation/database/app-context.
 import { models } from '../../schema/kit-tables.ts'
 import { loadStudio } from '../../studio/settings/settings-routes.ts'
 
-type Entered = Pick<z.infer<typeof quickEntrySchema>, 'category' | 'maker' | 'name' | 'facts' | 'specs'>
+type Entered = Pick<z.infer<typeof quickEntrySchema>, 'category' | 'maker' | 'name' | 'facts' | 'specs' | 'usual'>
 
 /**
  * The model of that kind and name, also by another name of it, or a new one from the template. What is told of a model that is
@@ -36,10 +38,10 @@ export function findOrMakeModel(writer: Writer, entered: Entered): string {
     fillIn(writer, known, entered)
     return known.id
   }
-  const { category, maker, name, facts, specs: more } = entered
+  const { category, maker, name, facts, specs: more, usual } = entered
   const model = tx
     .insert(models)
-    .values({ ...makeModelFromTemplate(category, maker, name, facts, { more, plugs }), id: newId() })
+    .values({ ...markUsual(makeModelFromTemplate(category, maker, name, facts, { more, plugs }), usual), id: newId() })
     .returning()
     .get()
   log('created', 'model', model.id, { after: model })
@@ -60,14 +62,16 @@ function findByName(tx: Transaction, { category, maker, name }: Entered) {
   return ofKind.find(isNamed) ?? ofKind.find(isAlias)
 }
 
-function fillIn({ tx, log }: Writer, known: Model, { facts, specs }: Entered): void {
+function fillIn({ tx, log }: Writer, known: Model, { facts, specs, usual }: Entered): void {
   const recorded = readFacts(known)
+  // What is told now goes before what is only usual; what is usual never before anything.
+  const isOnlyUsual = (key: FactKey) => readUsual(known).some((it) => it === key)
   const told = (Object.entries(facts) as [FactKey, string | number | null | undefined][]).filter(
-    ([, value]) => value !== null && value !== undefined,
+    ([key, value]) => value !== null && value !== undefined && !(usual.includes(key) && recorded[key] !== null),
   )
   for (const [key, value] of told) {
     const own = recorded[key]
-    if (own === null || own === value) continue
+    if (own === null || own === value || isOnlyUsual(key)) continue
     const said = sayFact(key, own, loadInterfaces(tx), loadStudio(tx).unitSystem)
     throw refuseField(`/facts/${key}`, `${nameModel(known)} is here already, and recorded with ${said}. ${WAY_OUT}`)
   }
@@ -79,7 +83,7 @@ function fillIn({ tx, log }: Writer, known: Model, { facts, specs }: Entered): v
       `${nameModel(known)} is here already, and recorded with ${SPECS[key].label}: ${own}. ${WAY_OUT}`,
     )
   }
-  const fresh = Object.fromEntries(told.filter(([key]) => recorded[key] === null))
+  const fresh = Object.fromEntries(told.filter(([key]) => recorded[key] === null || isOnlyUsual(key)))
   const more = { ...known.specs.more, ...specs }
   const isFuller = Object.keys(fresh).length > 0 || Object.keys(more).length > Object.keys(known.specs.more).length
   if (!isFuller) return

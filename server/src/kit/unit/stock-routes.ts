@@ -21,7 +21,7 @@ export const stockRoutes = [
   ),
   defineRoute('post /stock', ({ body, actor }, app) =>
     write(app, actor, (writer) => {
-      const { category, maker: _maker, name: _name, facts: _facts, specs: _specs, ...counted } = body
+      const { category, maker: _maker, name: _name, facts: _facts, specs: _specs, usual: _usual, ...counted } = body
       const modelId = findOrMakeModel(writer, body)
       const { prefix } = CATEGORIES[category]
       const tag = makeNextTag(prefix, listTagsLike(writer.tx, prefix))

@@ -54,8 +54,7 @@ function AddThingForm({ onClose, onAdded }: { onClose(): void; onAdded?(id: stri
       nickname: nickname.trim(),
       placeId: placeId || null,
       count: Number(count),
-      facts: read.facts,
-      specs: read.specs,
+      ...read,
     }).unwrap()
     tellDone(
       dispatch,

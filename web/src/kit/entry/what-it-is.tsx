@@ -1,6 +1,7 @@
 import {
   type Category,
   findDoubts,
+  listUsualOf,
   type MoreSpecs,
   STARTER_MODELS,
   sayDoubt,
@@ -30,7 +31,7 @@ export interface WhatItIs {
   setSpecTexts(texts: SpecTexts): void
   takeStarter(name: string): void
   /** What is typed, or null where a field cannot be read or something sounds unlikely; both is shown then. */
-  read(): { facts: TypedFacts; specs: MoreSpecs } | null
+  read(): { facts: TypedFacts; specs: MoreSpecs; usual: string[] } | null
   forgetDoubts(): void
 }
 
@@ -42,6 +43,8 @@ export function useWhatItIs(start: Category): WhatItIs {
   const [factTexts, setFactTexts] = useState<FactTexts>({})
   const [specTexts, setSpecTexts] = useState<SpecTexts>({})
   const [problems, setProblems] = useState<Record<string, string>>({})
+  /** What a common thing brought along and nobody touched: no more than usual. */
+  const [usualTexts, setUsualTexts] = useState<FactTexts>({})
   /** What was asked about and not answered yet; adding once more means that it is right. */
   const [doubts, setDoubts] = useState<string[]>([])
   const setCategory = (kind: Category) => {
@@ -50,6 +53,7 @@ export function useWhatItIs(start: Category): WhatItIs {
     const asked = new Set<string>(listAskedFacts(kind))
     setFactTexts(Object.fromEntries(Object.entries(factTexts).filter(([key]) => asked.has(key))))
     setSpecTexts({})
+    setUsualTexts({})
     setDoubts([])
   }
   return {
@@ -68,7 +72,9 @@ export function useWhatItIs(start: Category): WhatItIs {
       if (!starter) return
       setOwnCategory(starter.category)
       setName(starter.name)
-      setFactTexts(writeFacts(starter.facts, system))
+      const texts = writeFacts(starter.facts, system)
+      setFactTexts(texts)
+      setUsualTexts(Object.fromEntries(listUsualOf(starter).map((key) => [key, texts[key]])))
       setSpecTexts(writeSpecs(starter.more ?? {}, system))
       setDoubts([])
     },
@@ -87,7 +93,10 @@ export function useWhatItIs(start: Category): WhatItIs {
         setDoubts(asked)
         return null
       }
-      return { facts, specs }
+      const usual = Object.entries(usualTexts).flatMap(([key, text]) =>
+        text !== undefined && factTexts[key as keyof FactTexts] === text ? [key] : [],
+      )
+      return { facts, specs, usual }
     },
     forgetDoubts: () => setDoubts([]),
   }

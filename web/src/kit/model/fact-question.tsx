@@ -24,6 +24,7 @@ const FIGURES: Readonly<
   capacity: { measure: 'data', example: '128 GB' },
   memory: { measure: 'data', example: '64 GB' },
   rate: { measure: 'bitRate', example: '100 Mbit/s' },
+  thread: { measure: null, example: '77, as it stands on the rim' },
   'card-speed': { measure: null, example: '30, as V30 has it in MB/s' },
   amps: { measure: null, example: '10 A', thousandths: true },
   volts: { measure: null, example: '14.4 V', thousandths: true },

@@ -6,6 +6,7 @@ import {
   labelSpec,
   type Model,
   readFacts,
+  readUsual,
   type SpecKey,
   sayFact,
   saySpecValue,
@@ -23,12 +24,18 @@ export function ModelFigures({ model }: { model: Model }) {
   const told: readonly string[] = Object.keys(model.specs.told ?? {})
   // Connectors are told by the ends; what has no end yet is told here.
   const isFigure = (key: FactKey) => FACT_WORDS[key].form.kind === 'measure' || told.includes(key)
+  const isUsual = (key: FactKey) => readUsual(model).some((it) => it === key)
   const draws = model.powerModes.length > 1
   const rows = [
     ...(Object.entries(facts) as [FactKey, string | number | null][]).flatMap(([key, value]) =>
       value === null || !isFigure(key) || (key === 'milliwatts' && draws)
         ? []
-        : [[labelFact(key, model.category), sayFact(key, value, interfaces, system)] as const],
+        : [
+            [
+              labelFact(key, model.category),
+              `${sayFact(key, value, interfaces, system)}${isUsual(key) ? ', as is usual' : ''}`,
+            ] as const,
+          ],
     ),
     ...(draws ? model.powerModes : []).map(
       (it) =>

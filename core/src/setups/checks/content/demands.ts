@@ -107,7 +107,11 @@ function checkDemand(demand: DemandCode, things: readonly PlacedItem[], minutes:
   }
 }
 
-function askChoice(it: PlacedItem, key: 'flipScreen' | 'autofocus' | 'remoteStart', wanted: string): Answer {
+function askChoice(
+  it: PlacedItem,
+  key: 'flipScreen' | 'autofocus' | 'remoteStart' | 'cleanOutput',
+  wanted: string,
+): Answer {
   const value = readChoice(it, key)
   return value === null ? 'unknown' : value === wanted ? 'yes' : 'no'
 }

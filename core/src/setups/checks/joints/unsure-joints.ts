@@ -71,10 +71,16 @@ function listUnsure(scene: Scene): Found<JointUnsure>[] {
       if (plausibility(one.host, other.rider) + plausibility(other.host, one.rider) > now) return []
       told.add(one).add(other)
       // The heavier is told first, in whichever order they stand in the setup.
-      const weigh = ({ rider }: Assumed) => massOf(rider.thing.key)
-      return [weigh(other) > weigh(one) ? describe(other, one, weak) : describe(one, other, weak)]
+      return [isFirst(other, one, massOf) ? describe(other, one, weak) : describe(one, other, weak)]
     }),
   )
+}
+
+/** Whether it is the heavier; of equals what it is decides. */
+function isFirst(a: Assumed, b: Assumed, massOf: (key: string) => number): boolean {
+  const more = massOf(a.rider.thing.key) - massOf(b.rider.thing.key)
+  const rank = ({ rider: { thing } }: Assumed) => thing.model?.id ?? thing.key
+  return more === 0 ? rank(a) < rank(b) : more > 0
 }
 
 function listAssumed({ joints, itemOf, interfaces }: Scene): Assumed[] {

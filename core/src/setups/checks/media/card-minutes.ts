@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { computeCardMinutes } from '../../../formulas/media/card-time.ts'
-import type { Port } from '../../../kit/model/port.ts'
+import { IMPORTANCES, type Port } from '../../../kit/model/port.ts'
 import { USUAL_HAND } from '../../../kit/model/usual-hand.ts'
 import { findUsualRate } from '../../../kit/model/usual-rate.ts'
 import { type FindingLevel, findingLevelSchema } from '../../../studio/finding.ts'
@@ -159,8 +159,11 @@ function takes(recorder: PlacedItem, card: PlacedItem, sleeves: readonly PlacedI
 export function computeCardTimes(things: readonly PlacedItem[], options: Options, isCard: IsCard): CardMinutes[] {
   const has = (thing: PlacedItem, side: 'host' | 'guest') => cardEnds(thing, side, isCard).length > 0
   const sleeves = things.filter((thing) => thing.category === 'card-sleeve')
-  const recorders = things.filter((thing) => rateOf(thing) !== null && !sleeves.includes(thing) && keepsIt(thing, has))
-  const cards = things.filter((thing) => thing.capacityMegabytes !== null && has(thing, 'guest'))
+  // What matters most comes first, and of equals what they are decides: never in which order they are listed.
+  const recorders = things
+    .filter((thing) => rateOf(thing) !== null && !sleeves.includes(thing) && keepsIt(thing, has))
+    .sort(byImportance)
+  const cards = things.filter((thing) => thing.capacityMegabytes !== null && has(thing, 'guest')).sort(byImportance)
   const owned = new Map(recorders.map((it) => [it.key, has(it, 'host') ? [] : [it]] as [string, PlacedItem[]]))
   const loose: PlacedItem[] = []
   for (const card of cards) {
@@ -185,6 +188,12 @@ export function computeCardTimes(things: readonly PlacedItem[], options: Options
     return own.length ? [computeRecorder(recorder, own, options)] : []
   })
 }
+
+/** Pieces of one model can stand for each other, and stay as they come. */
+const rankOf = ({ model }: PlacedItem) => model?.id ?? ''
+const byImportance = (a: PlacedItem, b: PlacedItem) =>
+  IMPORTANCES.indexOf(a.roleImportance) - IMPORTANCES.indexOf(b.roleImportance) ||
+  (rankOf(a) < rankOf(b) ? -1 : rankOf(a) > rankOf(b) ? 1 : 0)
 
 /** What records into slots, or into a memory of its own of which the size is known. */
 function keepsIt(thing: PlacedItem, has: (thing: PlacedItem, side: 'host' | 'guest') => boolean): boolean {

@@ -52,6 +52,7 @@ function listOnce(model: Model, interfaces: Interfaces): readonly NeededFact[] {
 
 const WHY: Readonly<Record<NeededFact, string>> = {
   mount: 'Without it nobody knows whether a lens fits.',
+  thread: 'It stands on its rim, as in ⌀ 77.',
   'front-mount': 'Without it nobody knows whether a lens fits.',
   medium: 'Without it nobody knows whether anything is kept.',
   memory: 'Without it nobody knows how long it records.',
@@ -73,6 +74,7 @@ const WHY: Readonly<Record<NeededFact, string>> = {
 
 const SAID: Readonly<Record<NeededFact, (tag: string) => string>> = {
   mount: (tag) => `Cannot tell what goes on ${tag}`,
+  thread: (tag) => `Cannot tell what ${tag} goes on`,
   'front-mount': (tag) => `Cannot tell what goes on ${tag}`,
   medium: (tag) => `Cannot tell what ${tag} records on`,
   memory: (tag) => `Cannot tell how much fits on ${tag}`,

@@ -42,29 +42,30 @@ export type Signals = z.infer<typeof signalsSchema>
 /** Follows every signal from its device to the next along the joints that were made. */
 export function traceSignals(scene: Scene): Signals {
   const { items: things, itemOf: thingOf, joints, interfaces } = scene
-  const ends = new Map<string, { portId: string; key: string }[]>()
+  const ends = new Map<string, { portId: string; key: string; at: string }[]>()
   const note = (own: Joint['host'], other: Joint['host']) =>
-    ends.set(own.key, [...(ends.get(own.key) ?? []), { portId: own.portId, key: other.key }])
+    ends.set(own.key, [...(ends.get(own.key) ?? []), { portId: own.portId, key: other.key, at: other.portId }])
   for (const { host, guest, interfaceCode } of joints) {
     if (interfaces.get(interfaceCode)?.kind !== 'signal') continue
     note(host, guest)
     note(guest, host)
   }
   const directionOf = (thing: PlacedItem, portId: string) => thing.ports.find((it) => it.id === portId)?.direction
-  const follow = (key: string, cameFrom: string, via: string[]): { via: string[]; to: PlacedItem }[] => {
+  const follow = (key: string, at: string, cameFrom: string, via: string[]): { via: string[]; to: PlacedItem }[] => {
     const thing = thingOf.get(key)
     if (!thing || via.length > things.length) return []
-    if (!isConduit(thing)) return [{ via, to: thing }]
+    // Nothing goes in where a device only gives.
+    if (!isConduit(thing)) return directionOf(thing, at) === 'out' ? [] : [{ via, to: thing }]
     return (ends.get(key) ?? [])
       .filter((it) => it.key !== cameFrom)
-      .flatMap((it) => follow(it.key, key, [...via, thing.tag]))
+      .flatMap((it) => follow(it.key, it.at, key, [...via, thing.tag]))
   }
   const chains = things
     .filter((it) => !isConduit(it))
     .flatMap((from) =>
       (ends.get(from.key) ?? [])
         .filter(({ portId }) => directionOf(from, portId) !== 'in')
-        .flatMap(({ key }) => follow(key, from.key, []))
+        .flatMap(({ key, at }) => follow(key, at, from.key, []))
         .filter(({ to }) => to !== from)
         .map(({ via, to }): SignalChain => ({ from: name(from), via, to: name(to) })),
     )

@@ -1,0 +1,40 @@
+import type { NeededFact } from '../../../kit/template/needed-facts.ts'
+import { defineCheck } from '../check.ts'
+import { plain } from '../finding-words.ts'
+
+export interface UsualUnsure {
+  code: 'usual-unsure'
+  tag: string
+  name: string
+  modelId: string
+  fact: NeededFact
+  /** What would be found if the true figure were half or twice as much. */
+  otherwise: string
+}
+
+/**
+ * A figure that is only what is usual of such things, and that decides. It is found where all other checks come together, as it
+ * stands on what they find with other figures.
+ */
+export const usualFigures = defineCheck<UsualUnsure>({
+  find: () => [],
+  codes: {
+    'usual-unsure': {
+      say: ({ tag, name, fact, otherwise }) =>
+        plain(
+          SAID[fact]?.(tag) ?? `Cannot tell: of ${tag} only what is usual is recorded`,
+          `Of ${name} only what is usual of such things is recorded, and with twice or half of it: ${otherwise}.`,
+        ),
+      deciding: ({ fact, otherwise }) => [fact, otherwise],
+      asks: ({ modelId, fact }) => ({ modelId, fact }),
+    },
+  },
+})
+
+const SAID: Readonly<Partial<Record<NeededFact, (tag: string) => string>>> = {
+  mass: (tag) => `Cannot tell by what is usual what ${tag} weighs`,
+  'load-limit': (tag) => `Cannot tell by what is usual what ${tag} bears`,
+  watts: (tag) => `Cannot tell by what is usual what ${tag} draws`,
+  energy: (tag) => `Cannot tell by what is usual how long ${tag} lasts`,
+  rate: (tag) => `Cannot tell by what is usual how long ${tag} records`,
+}
