@@ -5,12 +5,12 @@ import { type Hands, makeKeys, makePointer } from './hands.ts'
 /** What somebody has who begins with a phone: the first letters by which it is chosen, and what it is called. */
 const THINGS = [
   ['Smart', 'Smartphone'],
-  ['Phone holder', 'Phone holder'],
+  ['Clamp for a', 'Clamp for a phone'],
   ['Overhead', 'Overhead arm with its base'],
   ['LED panel on', 'LED panel on mains'],
-  ['Light stand', 'Light stand'],
-  ['C7', 'Mains lead, C7'],
-  ['Table', 'Table'],
+  ['Light stand, 2', 'Light stand, 2.6 m'],
+  ['Mains lead, C7', 'Mains lead, C7'],
+  ['Plain table', 'Plain table'],
 ] as const
 const LEFT_EMPTY = ['Top lens', 'Fill', 'Main microphone', 'Recorder', 'Monitor']
 

@@ -8,7 +8,7 @@ test('kit: look at a thing beside the list, change it, report a fault and mend i
   await page.getByRole('button', { name: 'Nook 30 panel' }).last().click()
   const sheet = page.getByRole('complementary', { name: 'The thing' })
   await expect(sheet).toContainText('Fan buzzes; keep it over 1.5 m from any microphone')
-  await expect(sheet).toContainText('One pack: 28 W')
+  await expect(sheet).toContainText('28 W')
   await sheet.getByRole('link', { name: 'Open its page' }).click()
 
   await page.getByRole('button', { name: 'Change', exact: true }).click()

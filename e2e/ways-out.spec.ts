@@ -134,7 +134,7 @@ test('a variant says what is otherwise; without one thing it is judged anew; a c
   await page.getByRole('button', { name: 'More', exact: true }).click()
   await menu('Without one thing').click()
   await dialog.getByLabel('Thing').selectOption({ label: 'CAM-01 Verrin V6 body, A camera' })
-  await expect(dialog.getByText('New: Nothing is A camera')).toBeVisible()
+  await expect(dialog.getByText('New: The role “A camera” is empty')).toBeVisible()
   await page.keyboard.press('Escape')
 
   await page.getByRole('button', { name: 'More', exact: true }).click()

@@ -20,6 +20,7 @@ import { ledgerContract } from './contract/ledger-contract.ts'
 import { orderContract } from './contract/order-contract.ts'
 import { cableContract } from './contract/setups/cable-contract.ts'
 import { cameraContract } from './contract/setups/camera-contract.ts'
+import { firstHourContract } from './contract/setups/first-hour-contract.ts'
 import { preflightContract } from './contract/setups/preflight-contract.ts'
 import { proposalContract } from './contract/setups/proposal-contract.ts'
 import { resilienceContract } from './contract/setups/resilience-contract.ts'
@@ -44,6 +45,7 @@ export const apiContract = {
   ...orderContract,
   ...cableContract,
   ...cameraContract,
+  ...firstHourContract,
   ...preflightContract,
   ...proposalContract,
   ...resilienceContract,

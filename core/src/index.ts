@@ -153,7 +153,7 @@ export {
   NEEDED_FACTS,
   type NeededFact,
 } from './kit/template/needed-facts.ts'
-export { listUsualOf, STARTER_MODELS } from './kit/template/starter-models.ts'
+export { listUsualOf, STARTER_MODELS, type StarterModel } from './kit/template/starter-models.ts'
 export { makeModelFromTemplate } from './kit/template/template.ts'
 export {
   ASKED_FACTS,
@@ -250,6 +250,7 @@ export { makeModelFilter, makeShoppingFilter } from './setups/proposals/store-fi
 export { listOrphans, swapThing } from './setups/proposals/swap.ts'
 export { addCableRun, type CableRun, hasCableRun } from './setups/setup/cable-run.ts'
 export { DEMAND_CODES, DEMANDS } from './setups/setup/demand.ts'
+export { dropNeedlessRoles, makeFirstSetup } from './setups/setup/first-setup.ts'
 export { FEATURE_CODES, FEATURES, type Feature } from './setups/setup/provided.ts'
 export { addGuest, applyTemplate, copySetup, PURPOSE_TEMPLATES } from './setups/setup/purpose-template.ts'
 export { applyRemedy, type Remedy } from './setups/setup/remedy.ts'
@@ -281,6 +282,7 @@ export {
   type Tape,
 } from './setups/setup/setup.ts'
 export { compareSetups, type FactField, type RoleField, type SetupDifference } from './setups/setup/setup-difference.ts'
+export { suggestIdentity } from './setups/setup/setup-identity.ts'
 export { findStatedRing } from './setups/setup/stated-ring.ts'
 export { pairEnds, type SwappedEnds } from './setups/setup/swapped-ends.ts'
 export { type ChangeOver, type ChangeStep, planChangeOver, type StandingRig } from './setups/timing/change-over.ts'

@@ -26,6 +26,7 @@ import { riderRoutes } from './setups/rider-routes.ts'
 import { minutesRoutes } from './setups/rig-time-routes.ts'
 import { setupRoutes } from './setups/setup-routes.ts'
 import { systemRoutes } from './setups/system-routes.ts'
+import { firstHourRoutes } from './start/first-hour-routes.ts'
 import { makeAccessRoutes } from './studio/access/access-routes.ts'
 import { backupRoutes } from './studio/backup/backup-routes.ts'
 import { healthRoutes } from './studio/backup/health-routes.ts'
@@ -53,6 +54,7 @@ export const routes: readonly Route[] = [
   ...manyRoutes,
   ...modelRoutes,
   ...interfaceRoutes,
+  ...firstHourRoutes,
   ...stockRoutes,
   ...stocktakeRoutes,
   ...snapshotRoutes,

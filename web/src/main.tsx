@@ -28,6 +28,7 @@ const router = createBrowserRouter([
         children: [
           { path: '/', element: <Navigate to="/today" replace /> },
           { path: '/today', element: page(() => import('./today/today-page.tsx'), 'TodayPage') },
+          { path: '/begin', element: page(() => import('./start/first-hour-page.tsx'), 'FirstHourPage') },
           { path: '/kit', element: page(() => import('./kit/list/kit-page.tsx'), 'KitPage') },
           { path: '/kit/import', element: page(() => import('./kit/import/import-page.tsx'), 'ImportPage') },
           { path: '/kit/cables', element: page(() => import('./setups/views/cables-page.tsx'), 'CablesPage') },

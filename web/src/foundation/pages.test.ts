@@ -1,7 +1,7 @@
-import { SETUP_DEFAULTS } from '@exemplar/core'
+import { SETUP_DEFAULTS, suggestIdentity } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
 import { sayEvent } from '../kit/unit/event-words.ts'
-import { makeRole, suggestIdentity, toDraft } from '../setups/setup-draft.ts'
+import { makeRole, toDraft } from '../setups/setup-draft.ts'
 import { readProblem } from './api/problem.ts'
 
 describe('a new setup’s tape', () => {

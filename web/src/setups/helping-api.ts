@@ -29,4 +29,11 @@ const helpingApi = api.injectEndpoints({
   }),
 })
 
-export const { useConnectPlanQuery, useChoosingQuery, useWithoutQuery, useSetupDifferenceQuery } = helpingApi
+export const {
+  useConnectPlanQuery,
+  useLazyConnectPlanQuery,
+  useChoosingQuery,
+  useLazyChoosingQuery,
+  useWithoutQuery,
+  useSetupDifferenceQuery,
+} = helpingApi

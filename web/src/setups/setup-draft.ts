@@ -1,4 +1,4 @@
-import { GROUPS, type Group, type NewSetup, type Role, TAPES, type Tape } from '@exemplar/core'
+import { GROUPS, type Group, type NewSetup, type Role, type Tape } from '@exemplar/core'
 
 export const GROUP_NAMES: Record<Group, string> = {
   camera: 'Camera',
@@ -59,24 +59,6 @@ export function makeRole(group: Group): Role {
     intentionallyEmpty: false,
     things: [],
   }
-}
-
-/** The next two letters from a name that no setup has, and the next tape nobody uses. */
-export function suggestIdentity(
-  name: string,
-  used: readonly { code: string; tape: string }[],
-): { code: string; tape: Tape } {
-  const letters = name.toUpperCase().replace(/[^A-Z ]/g, '')
-  const words = letters.split(' ').filter(Boolean)
-  const wanted = [
-    (words[0]?.[0] ?? '') + (words[1]?.[0] ?? ''),
-    (words[0] ?? '').slice(0, 2),
-    ...[...letters.replace(/ /g, '')].map((letter) => (words[0]?.[0] ?? '') + letter),
-  ]
-  const taken = new Set(used.map((it) => it.code))
-  const code = wanted.find((it) => /^[A-Z]{2}$/.test(it) && !taken.has(it)) ?? 'XX'
-  const counts = TAPES.map((tape) => used.filter((it) => it.tape === tape).length)
-  return { code, tape: TAPES[counts.indexOf(Math.min(...counts))] ?? 'slate' }
 }
 
 export const GROUP_ORDER = GROUPS

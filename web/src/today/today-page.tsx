@@ -54,14 +54,15 @@ function FirstSteps() {
   return (
     <Empty title="Exemplar is empty">
       <ol className="list-decimal pl-5">
-        <li>Bring in the list you have, or walk round the room and add things.</li>
-        <li>Name a setup, give it roles, put things into them: the margin says what is missing.</li>
-        <li>Book it for a day. This page then says each morning what matters.</li>
+        <li>Answer three questions: what you film, where, and what you have. They become your first setups.</li>
+        <li>Their pages say what can run, what is missing, and ask what decides.</li>
+        <li>Book one for a day. This page then says each morning what matters.</li>
       </ol>
-      <p className="mt-3 flex gap-2">
-        <ButtonLink look="act" to="/kit/import">
-          Import a list
+      <p className="mt-3 flex flex-wrap gap-2">
+        <ButtonLink look="act" to="/begin">
+          Begin with three questions
         </ButtonLink>
+        <ButtonLink to="/kit/import">Import a list</ButtonLink>
         <ButtonLink to="/kit?add=thing">Add a thing</ButtonLink>
       </p>
     </Empty>

@@ -21,7 +21,7 @@ test.each<[PortSketch, string]>([
     { id: 'a', interfaces: ['thread-1-4', 'thread-3-8'], side: 'guest' },
     '1/4-20 thread hole, for a screw, also 3/8-16 thread',
   ],
-  [{ id: 'a', interfaces: 'iec-c7', side: 'host' }, 'C7 mains lead C8 inlet, for a C7 connector'],
+  [{ id: 'a', interfaces: 'iec-c7', side: 'host' }, 'C8 inlet, for a C7 connector'],
 ])('an end in words: %j', (sketch, words) => expect(sayEnd(makePort(sketch), INTERFACES)).toBe(words))
 
 test('an end of the studio’s own is not called a mount mount, and loads are as the studio writes them', () => {

@@ -11,6 +11,8 @@ const withArticle = (word: string) => `${/^[aeiou]/i.test(word) ? 'an' : 'a'} ${
 
 /** `SD card slot`, and not `16 mm spigot spigot` where the connector is called by that side of it already. */
 function nameSide(label: string, side: string): string {
+  // Couplers have a name of their own on each side: `C8 inlet`.
+  if (/^C\d/.test(side)) return side
   return label.toLowerCase().endsWith(side.toLowerCase()) ? label : `${label} ${side}`
 }
 

@@ -127,7 +127,7 @@ describe('findings', () => {
   })
 
   test.each<[Finding, string]>([
-    [{ ...common, level: 'stop', code: 'role-empty', role: 'Key', beside: [] }, 'Nothing is Key'],
+    [{ ...common, level: 'stop', code: 'role-empty', role: 'Key', beside: [] }, 'The role “Key” is empty'],
     [
       {
         ...common,

@@ -64,6 +64,7 @@ const EXPECTED: Record<string, string> = {
   'get /places': 'mcv',
   'get /places/:id': 'mcv',
   'post /places': 'm',
+  'post /first-hour': 'm',
   'put /places/:id': 'm',
   'delete /places/:id': 'm',
   'get /films': 'mcv',

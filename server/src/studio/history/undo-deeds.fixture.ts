@@ -50,6 +50,16 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
       const { body } = await api.call('POST', '/parties', { name: `Shut shop ${n}`, kind: 'vendor', note: '' })
       return api.call('DELETE', `/parties/${body.id}`, undefined, match(1))
     },
+    'post /first-hour': (_, n) =>
+      api.call('POST', '/first-hour', {
+        purposes: ['voice-over'],
+        country: n % 2 ? 'US' : 'DE',
+        room: { name: `Room ${n}-${count()}`, size: null },
+        things: [
+          { starter: 'Headphones, closed', count: 1 },
+          { starter: 'AA cell', count: 4 },
+        ],
+      }),
     'post /places': (_, n) => api.call('POST', '/places', { ...PLACE, name: `Shelf ${n}-${count()}` }),
     'put /places/:id': async (pick, n) => {
       const it = pick(await get('/places')) as { id: string; version: number }

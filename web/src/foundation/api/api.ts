@@ -269,6 +269,7 @@ export const {
   useCountStockMutation,
   usePreviewImportMutation,
   useSetupsQuery,
+  useLazySetupQuery,
   useSetupQuery,
   useAddSetupMutation,
   useChangeSetupMutation,

@@ -1,4 +1,4 @@
-import { formatLength, formatMass, readQuantity } from '@exemplar/core'
+import { formatLength, formatMass, readMeasure, type UnitSystem } from '@exemplar/core'
 import { useState } from 'react'
 import { useStudioQuery } from '../api/api.ts'
 import { TextField } from './field.tsx'
@@ -34,6 +34,7 @@ export function MeasureField({
   value,
   problem,
   hint,
+  system: given,
   onChange,
 }: {
   measure: Typed
@@ -41,16 +42,23 @@ export function MeasureField({
   value: number | null
   problem?: string
   hint?: string
+  /** In which measures, where that is not the studio's yet. */
+  system?: UnitSystem
   onChange(value: number | null): void
 }) {
-  const { sayLength, sayMass } = useMeasures()
-  const example = useMeasureExample(measure)
+  const { data: studio } = useStudioQuery()
+  const system = given ?? studio?.unitSystem ?? 'metric'
+  const example = EXAMPLES[system][measure]
   const shown = (own: number) =>
-    ({ length: sayLength, mass: sayMass, power: (milliwatts: number) => `${milliwatts / 1000} W` })[measure](own)
+    ({
+      length: (mm: number) => formatLength(mm, system),
+      mass: (grams: number) => formatMass(grams, system),
+      power: (milliwatts: number) => `${milliwatts / 1000} W`,
+    })[measure](own)
   // Until somebody types it stands as the studio writes it, also where that is known only later.
   const [typed, setTyped] = useState<string | null>(null)
   const text = typed ?? (value === null ? '' : shown(value))
-  const reading = typed?.trim() ? readQuantity(typed, measure) : null
+  const reading = typed?.trim() ? readMeasure(typed, measure, system) : null
   const unread = reading && !reading.ok ? `Write it as ${example}.` : undefined
   return (
     <TextField
@@ -60,7 +68,7 @@ export function MeasureField({
       problem={unread ?? problem}
       onChange={(event) => {
         setTyped(event.target.value)
-        const next = event.target.value.trim() ? readQuantity(event.target.value, measure) : null
+        const next = event.target.value.trim() ? readMeasure(event.target.value, measure, system) : null
         if (next === null) onChange(null)
         else if (next.ok) onChange(next.value)
       }}

@@ -12,6 +12,7 @@ import {
   SHOT_CODES,
   SHOTS,
   type Shot,
+  suggestIdentity,
   TAPES,
   type Tape,
 } from '@exemplar/core'
@@ -22,7 +23,7 @@ import { CheckField, FormProblem, SelectField, TextField } from '../../foundatio
 import { PlaceOptions } from '../../foundation/form/options.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
-import { suggestIdentity, TAPE_NAMES } from '../setup-draft.ts'
+import { TAPE_NAMES } from '../setup-draft.ts'
 
 /** A small whole number, or nothing. */
 const isCount = (text: string) => /^\d{0,2}$/.test(text.trim())

@@ -1,4 +1,12 @@
-import { addGuest, copySetup, type NewSetup, nameModel, type SetupReply, sayVerdict } from '@exemplar/core'
+import {
+  addGuest,
+  copySetup,
+  type NewSetup,
+  nameModel,
+  type SetupReply,
+  sayVerdict,
+  suggestIdentity,
+} from '@exemplar/core'
 import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
@@ -13,7 +21,7 @@ import { MENU_ITEM } from '../../foundation/words/menu.ts'
 import { useWithoutQuery } from '../helping-api.ts'
 import { ReadinessDifferences } from '../margin/readiness-differences.tsx'
 import { Differences } from '../margin/setup-differences.tsx'
-import { suggestIdentity, toDraft } from '../setup-draft.ts'
+import { toDraft } from '../setup-draft.ts'
 import { ChangedFigures, PairedStills } from './paired-stills.tsx'
 import { SoundRoutes } from './sound-routes.tsx'
 import { SwapOne } from './swap-one.tsx'

@@ -40,12 +40,12 @@ const help = (remedies: Remedy[], inStore: number | null = null) => ({ key: FIND
 it('looks for ways out of what is not the worst only when asked, and carries one out with its reason', async () => {
   const deeds = makeDeeds()
   const { hands, asked, page } = showFinding(deeds, false, help([ASSIGN, SHOP], 1))
-  await page.findByText('Nothing is the window panel')
+  await page.findByText('The role “the window panel” is empty')
   expect(asked.filter(({ path }) => path.includes('remedies'))).toEqual([])
-  await hands.click(page.getByRole('button', { name: 'Ways out: Nothing is the window panel' }))
+  await hands.click(page.getByRole('button', { name: 'Ways out: The role “the window panel” is empty' }))
   expect(await page.findByText('The store has one free.')).toBeTruthy()
   await hands.click(page.getByRole('button', { name: /LK-007/ }))
-  expect(deeds.onRemedy).toHaveBeenCalledWith(ASSIGN, 'Nothing is the window panel', 'r1')
+  expect(deeds.onRemedy).toHaveBeenCalledWith(ASSIGN, 'The role “the window panel” is empty', 'r1')
 })
 
 it('looks at once for ways out of the worst', async () => {

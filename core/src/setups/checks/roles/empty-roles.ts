@@ -37,7 +37,7 @@ export const emptyRoles = defineCheck<EmptyRole>({
     'role-empty': {
       say: ({ role, beside }) =>
         plain(
-          `Nothing is ${role}`,
+          `The role “${role}” is empty`,
           beside.length > 0
             ? `${listInWords(beside)} ${beside.length === 1 ? 'goes' : 'go'} with it. The thing itself is missing: put it into this role, or mark the role as left empty on purpose.`
             : 'Put a thing into this role, or mark it as left empty on purpose.',

@@ -53,7 +53,8 @@ function sayLacking({ role, by, tags, isUnknown }: LackingRole): FindingWords {
     return plain(`${role} wants a room`, `“${by.name}” is to do it, and no room is chosen for this setup.`)
   }
   const what = FEATURES[by.feature].label.toLowerCase().replace(/^its/, 'the')
-  if (tags.length === 0) return plain(`Nothing is ${role}`, `A feature is to do it, and nothing is in that role.`)
+  if (tags.length === 0)
+    return plain(`The role “${role}” is empty`, `A feature is to do it, and nothing is in that role.`)
   return isUnknown
     ? plain(
         `Cannot tell whether ${listInWords(tags)} can be ${role}`,
