@@ -393,6 +393,7 @@ export type { Interval } from './units/interval.ts'
 export { computeTax, findExponent, formatMoney, readMoney } from './units/money.ts'
 export { readPercent, writePercent } from './units/percent.ts'
 export {
+  formatArea,
   formatData,
   formatEnergy,
   formatLength,

@@ -187,6 +187,11 @@ export function formatLength(mm: number, system: 'metric' | 'imperial' = 'metric
   return mm < 1000 ? `${trim(mm / 10, 1)} cm` : `${trim(mm / 1000, 2)} m`
 }
 
+/** Square metres, or square feet in imperial studios. */
+export function formatArea(squareMm: number, system: 'metric' | 'imperial' = 'metric'): string {
+  return system === 'imperial' ? `${trim(squareMm / 304.8 ** 2, 0)} sq ft` : `${trim(squareMm / 1_000_000, 2)} m²`
+}
+
 export function formatPower(milliwatts: number): string {
   return `${trim(milliwatts / 1000, 1)} W`
 }

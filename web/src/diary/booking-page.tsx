@@ -218,7 +218,7 @@ function Sheet({ booking }: { booking: BookingReply }) {
   return (
     <Section
       title="Pack sheet"
-      aside={`${sheet.pieces} pieces, ${formatMass(sheet.massGrams)}${sheet.unweighed > 0 ? ` and ${sheet.unweighed} not weighed` : ''}`}
+      aside={`${sheet.pieces} pieces, ${formatMass(sheet.massGrams, words.system)}${sheet.unweighed > 0 ? ` and ${sheet.unweighed} not weighed` : ''}`}
     >
       {sheet.stops.map((stop) => (
         <section key={stop.place} className="mt-3 break-inside-avoid">

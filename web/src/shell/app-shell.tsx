@@ -7,6 +7,7 @@ import { useLive } from '../foundation/api/live.ts'
 import { useMay } from '../foundation/api/session.ts'
 import { useAppDispatch } from '../foundation/api/store.ts'
 import { tellTrouble } from '../foundation/api/toasts.ts'
+import { useRefuseUnread } from '../foundation/form/refuse-unread.ts'
 import { ErrorBoundary } from '../foundation/parts/error-boundary.tsx'
 import { Loading } from '../foundation/parts/page-parts.tsx'
 import { useScanHandler, useWedgeScanner } from '../foundation/parts/scanning.ts'
@@ -39,6 +40,7 @@ export function AppShell() {
     [],
   )
   useShortcuts(actions)
+  useRefuseUnread()
   const live = useLive()
   const openThing = useOpenThing()
   const dispatch = useAppDispatch()

@@ -1,5 +1,6 @@
 import type { Absence } from '../../kit/unit/absence.ts'
 import { LIFE_STATES } from '../../kit/unit/unit.ts'
+import { listTexts, writeImperialAround } from '../../units/imperial.ts'
 import { trim } from '../../units/quantity.ts'
 
 /** A finding in words, for screen, sheet and API alike. */
@@ -20,10 +21,21 @@ export interface WorkingWords {
   source: string
 }
 
-/** How to write an instant or a day: the caller knows the studio's zone. */
+/** How to write an instant, a day and a measure: the caller knows the studio's zone and its units. */
 export interface TimeWords {
   sayInstant(epochMs: number): string
   sayDay(date: string): string
+  /** In which measures the studio reads; metric where nothing is said. */
+  system?: 'metric' | 'imperial'
+}
+
+/** The same words in the measures of the studio, with whatever `about` calls by a name left as it is. */
+export function inMeasures(words: FindingWords, about: unknown, system: TimeWords['system']): FindingWords {
+  if (system !== 'imperial') return words
+  const names = listTexts(about)
+  const write = (text: string) => writeImperialAround(text, names)
+  const { title, text, gauge } = words
+  return { title: write(title), text: write(text), gauge: gauge && { ...gauge, text: write(gauge.text) } }
 }
 
 export function plain(title: string, text: string): FindingWords {

@@ -1,4 +1,4 @@
-import type { FindingWords, TimeWords } from '../checks/finding-words.ts'
+import { type FindingWords, inMeasures, type TimeWords } from '../checks/finding-words.ts'
 import { type Finding, recordOf } from './finding.ts'
 
 /**
@@ -22,5 +22,5 @@ export function sayTogether(findings: readonly Finding[], words: TimeWords): Fin
   const [first] = findings
   const say = first && recordOf(first).sayTogether
   if (!first || !say) throw new Error('There is nothing that these findings have in common.')
-  return say(findings, words)
+  return inMeasures(say(findings, words), findings, words.system)
 }

@@ -1,6 +1,7 @@
+import { listTexts, writeImperialAround } from '../../units/imperial.ts'
 import { listInWords } from '../../units/wording.ts'
 import type { Sum } from '../checks/check.ts'
-import { type FindingWords, plural, type TimeWords, type WorkingWords } from '../checks/finding-words.ts'
+import { type FindingWords, inMeasures, plural, type TimeWords, type WorkingWords } from '../checks/finding-words.ts'
 import type { Remedy } from '../setup/remedy.ts'
 import { SUMS, type Working } from './check-list.ts'
 import { type Finding, recordOf } from './finding.ts'
@@ -28,7 +29,7 @@ export function sayVerdict(verdict: Pick<Verdict, 'counts' | 'taken'>, hasThings
 }
 
 export function sayFinding(finding: Finding, words: TimeWords): FindingWords {
-  return recordOf(finding).say(finding, words)
+  return inMeasures(recordOf(finding).say(finding, words), finding, words.system)
 }
 
 /** The same finding without its figures, for who goes by feel: what it means and what to do. */
@@ -62,8 +63,22 @@ export function sayRemedy(remedy: Remedy): string {
 }
 
 /** The formula with the numbers in it. */
-export function sayWorking(working: Working, labelOf: (code: string) => string = (code) => code): WorkingWords {
+export function sayWorking(
+  working: Working,
+  labelOf: (code: string) => string = (code) => code,
+  system: TimeWords['system'] = 'metric',
+): WorkingWords {
   const sum = SUMS.find((it) => it.formula === working.formula) as Sum<Working> | undefined
   if (!sum) throw new Error(`There is no sum called ${working.formula}.`)
-  return sum.say(working, labelOf)
+  const words = sum.say(working, labelOf)
+  if (system === 'metric') return words
+  const names = listTexts(working)
+  const write = (text: string) => writeImperialAround(text, names)
+  return {
+    ...words,
+    title: write(words.title),
+    summary: write(words.summary),
+    lines: words.lines.map(({ label, sum: own }) => ({ label: write(label), sum: write(own) })),
+    assumptions: words.assumptions.map(write),
+  }
 }

@@ -98,6 +98,7 @@ export function ComboField(props: ComboProps) {
             'aria-labelledby': undefined,
             'aria-invalid': problem ? true : undefined,
             'aria-describedby': described,
+            'data-unread': unknown ? true : undefined,
             autoComplete: 'off',
             autoFocus: props.autoFocus,
             placeholder,

@@ -56,17 +56,21 @@ function describe(id: string, { hint, problem }: Shared) {
 export function TextField({
   label,
   hint,
-  problem,
+  problem: told,
+  unread,
   isLabelHidden,
   className = '',
   ...rest
-}: Shared & ComponentProps<'input'>) {
+}: Shared & { unread?: string } & ComponentProps<'input'>) {
   const id = useId()
+  const problem = unread ?? told
   return (
     <Frame id={id} label={label} hint={hint} problem={problem} isLabelHidden={isLabelHidden}>
       <input
         id={id}
         className={`${INPUT_BOX} h-9 ${className}`}
+        // What cannot be read holds its form back: see `useRefuseUnread`.
+        data-unread={unread ? true : undefined}
         {...describe(id, { label, hint, problem })}
         {...rest}
       />

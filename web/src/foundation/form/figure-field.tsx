@@ -26,7 +26,7 @@ export function FigureField({
       hint={hint}
       inputMode="decimal"
       value={text}
-      problem={isEmpty(text) || isFine(text) ? undefined : 'Write a number.'}
+      unread={isEmpty(text) || isFine(text) ? undefined : 'Write a number.'}
       onChange={(event) => {
         const typed = event.target.value
         setText(typed)

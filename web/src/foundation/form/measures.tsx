@@ -1,4 +1,4 @@
-import { formatLength, formatMass, readMeasure, type UnitSystem } from '@exemplar/core'
+import { formatArea, formatLength, formatMass, readMeasure, type UnitSystem } from '@exemplar/core'
 import { useState } from 'react'
 import { useStudioQuery } from '../api/api.ts'
 import { TextField } from './field.tsx'
@@ -10,6 +10,7 @@ export function useMeasures() {
   return {
     sayLength: (mm: number) => formatLength(mm, system),
     sayMass: (grams: number) => formatMass(grams, system),
+    sayArea: (squareMm: number) => formatArea(squareMm, system),
   }
 }
 
@@ -65,7 +66,8 @@ export function MeasureField({
       label={label}
       hint={hint}
       value={text}
-      problem={unread ?? problem}
+      unread={unread}
+      problem={problem}
       onChange={(event) => {
         setTyped(event.target.value)
         const next = event.target.value.trim() ? readMeasure(event.target.value, measure, system) : null

@@ -25,7 +25,7 @@ export function MoneyField({
       isLabelHidden={isLabelHidden}
       inputMode="decimal"
       value={text}
-      problem={reading && !reading.ok ? `Write an amount, such as ${formatMoney(12_000, currency)}.` : undefined}
+      unread={reading && !reading.ok ? `Write an amount, such as ${formatMoney(12_000, currency)}.` : undefined}
       onChange={(event) => {
         setText(event.target.value)
         const next = event.target.value.trim() ? readMoney(event.target.value, currency) : null

@@ -47,13 +47,17 @@ export function EndsField({
             <Button
               size="small"
               aria-expanded={open === port.id}
+              aria-label={`${open === port.id ? 'Close' : 'Change'} ${port.id}`}
               onClick={() => setOpen(open === port.id ? null : port.id)}
             >
               {open === port.id ? 'Close' : 'Change'}
-              <span className="sr-only"> {port.id}</span>
             </Button>
-            <Button size="small" onClick={() => onChange(ports.filter((_, index) => index !== at))}>
-              Remove<span className="sr-only"> {port.id}</span>
+            <Button
+              size="small"
+              aria-label={`Remove ${port.id}`}
+              onClick={() => onChange(ports.filter((_, index) => index !== at))}
+            >
+              Remove
             </Button>
           </p>
           {problems[`ports/${at}/interfaces`] && (

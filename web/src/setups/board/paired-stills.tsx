@@ -4,17 +4,19 @@ import { useInterfacesQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { useTold } from '../../foundation/api/use-told.ts'
 import { Button } from '../../foundation/parts/button.tsx'
+import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { useAttachMutation, useAttachmentsQuery } from '../../studio/studio-api.ts'
 
 /** Every sum of which a figure is otherwise, before and after. */
 export function ChangedFigures({ figures }: { figures: readonly WorkingChange[] }) {
   const { data: interfaces } = useInterfacesQuery()
+  const { system } = useTimeWords()
   const labelOf = (code: string) => interfaces?.find((it) => it.code === code)?.label ?? code
   if (figures.length === 0) return null
   return (
     <ul>
       {figures.map(({ before, after }) => {
-        const [was, is] = [before && sayWorking(before, labelOf), after && sayWorking(after, labelOf)]
+        const [was, is] = [before && sayWorking(before, labelOf, system), after && sayWorking(after, labelOf, system)]
         return (
           <li key={(was ?? is)?.title} className="flex flex-wrap justify-between gap-x-4 border-b border-rule py-1">
             <span>{(was ?? is)?.title}</span>

@@ -7,11 +7,13 @@ import {
   sayPolicy,
   sayVerdict,
   sayWorking,
+  type UnitSystem,
   type Working,
 } from '@exemplar/core'
 import { useInterfacesQuery } from '../../foundation/api/api.ts'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { WorkingPaper } from '../../foundation/parts/working-paper.tsx'
+import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { useWording } from '../../foundation/words/wording.ts'
 import { AcceptedFindings } from './accepted-findings.tsx'
 import { type FindingDeeds, FindingItem } from './finding-item.tsx'
@@ -26,8 +28,13 @@ function useLabels(): (code: string) => string {
 }
 
 /** The working, with the policies that it followed among what it took for granted. */
-function sayWithPolicies(working: Working, follows: Readiness['follows'], labelOf: (code: string) => string) {
-  const words = sayWorking(working, labelOf)
+function sayWithPolicies(
+  working: Working,
+  follows: Readiness['follows'],
+  labelOf: (code: string) => string,
+  system: UnitSystem,
+) {
+  const words = sayWorking(working, labelOf, system)
   return { ...words, assumptions: [...words.assumptions, ...follows[working.formula].map(sayPolicy)] }
 }
 
@@ -61,6 +68,7 @@ export function ReadinessMargin({
   const first = findings.find(canHelp)
   const { onAccept } = deeds
   const labelOf = useLabels()
+  const { system } = useTimeWords()
   const isPlain = useWording() === 'plain'
   const found = new Set(
     readiness.findings.flatMap((it) => ('working' in it ? [it.working.formula + JSON.stringify(it.working)] : [])),
@@ -72,7 +80,9 @@ export function ReadinessMargin({
       isFirst={finding === first}
       deeds={deeds}
       working={
-        'working' in finding && <WorkingPaper words={sayWithPolicies(finding.working, readiness.follows, labelOf)} />
+        'working' in finding && (
+          <WorkingPaper words={sayWithPolicies(finding.working, readiness.follows, labelOf, system)} />
+        )
       }
     />
   )
@@ -137,7 +147,7 @@ export function ReadinessMargin({
           <h3 className="mb-1">Sums that come out</h3>
           <ul className="grid gap-2">
             {fine.map((working) => {
-              const words = sayWithPolicies(working, readiness.follows, labelOf)
+              const words = sayWithPolicies(working, readiness.follows, labelOf, system)
               return (
                 <li key={words.title}>
                   <span className="flex items-baseline justify-between gap-3">

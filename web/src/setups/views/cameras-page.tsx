@@ -5,6 +5,7 @@ import { useMeasures } from '../../foundation/form/measures.tsx'
 import { Empty, PageHead, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
 import { WorkingPaper } from '../../foundation/parts/working-paper.tsx'
+import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { useCamerasQuery } from '../rig-api.ts'
 
 export const sayFocal = ({ focalMm, focalMinMm, focalMaxMm }: AngleReply): string => {
@@ -116,7 +117,8 @@ function AngleList({ angles }: { angles: readonly AngleReply[] }) {
 const differs = ({ modes }: AngleReply) => new Set(modes.map((it) => it.activeWidthMm)).size > 1
 
 function Framing({ angle }: { angle: AngleReply }) {
-  const words = sayFraming(angle)
+  const { system } = useTimeWords()
+  const words = sayFraming(angle, system)
   return words && <WorkingPaper words={words} />
 }
 

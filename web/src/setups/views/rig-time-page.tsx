@@ -5,6 +5,7 @@ import { useParams } from 'react-router'
 import { useSetupQuery, useSetupsQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
+import { useMeasures } from '../../foundation/form/measures.tsx'
 import { Button, ButtonLink } from '../../foundation/parts/button.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { PageHead, Section, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
@@ -228,18 +229,17 @@ function ComingFrom({ id }: { id: string }) {
   )
 }
 
-const squareMetres = (mm: number) => `${trim(mm / 1_000_000, 2)} m²`
-
 function Floor({ data: { floor, base, room } }: { data: MinutesReply }) {
+  const { sayArea } = useMeasures()
   const area = room?.size ? room.size.widthMm * room.size.depthMm : null
   return (
     <Section title="On the floor" aside={`${floor.things.length} things, ${floor.feet} feet`}>
       <p className="my-2 text-[13px]">
-        {squareMetres(floor.squareMm)}
-        {area !== null && ` of the ${squareMetres(area)} of ${room?.name}`}
+        {sayArea(floor.squareMm)}
+        {area !== null && ` of the ${sayArea(area)} of ${room?.name}`}
         {floor.unknown.length > 0 && `, and ${floor.unknown.join(', ')} of which no size is recorded`}.
         {base &&
-          ` ${base.name} takes ${squareMetres(base.floor.squareMm)} on ${base.floor.feet} feet: ${sayChange(floor.feet - base.floor.feet)}.`}
+          ` ${base.name} takes ${sayArea(base.floor.squareMm)} on ${base.floor.feet} feet: ${sayChange(floor.feet - base.floor.feet)}.`}
       </p>
       <ul>
         {floor.things.map((it) => (
@@ -248,7 +248,7 @@ function Floor({ data: { floor, base, room } }: { data: MinutesReply }) {
               <Tag>{it.tag}</Tag> {it.name} {it.stays && <span className="text-quiet">· stays</span>}
             </span>
             <span className="figures">
-              {it.feet} feet, {it.squareMm === null ? 'size not recorded' : squareMetres(it.squareMm)}
+              {it.feet} feet, {it.squareMm === null ? 'size not recorded' : sayArea(it.squareMm)}
             </span>
           </li>
         ))}

@@ -26,7 +26,7 @@ export function PlacePage() {
   const navigate = useNavigate()
   const run = useTold()
   const may = useMay()
-  const { sayLength, sayMass } = useMeasures()
+  const { sayArea, sayLength, sayMass } = useMeasures()
   if (!place) return <Waiting what="the place" error={error} onRetry={refetch} />
   const { details } = place
   const { size } = details
@@ -39,7 +39,7 @@ export function PlacePage() {
           {[
             PLACE_NAMES[place.kind].toLowerCase(),
             size &&
-              `${sayLength(size.widthMm)} × ${sayLength(size.depthMm)}, ${sayLength(size.heightMm)} high, ${((size.widthMm * size.depthMm) / 1e6).toFixed(1)} m²`,
+              `${sayLength(size.widthMm)} × ${sayLength(size.depthMm)}, ${sayLength(size.heightMm)} high, ${sayArea(size.widthMm * size.depthMm)}`,
             details.otherUses,
             details.accessTerms,
             details.accessUntil && `until ${sayDayWithYear(details.accessUntil)}`,
