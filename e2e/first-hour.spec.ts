@@ -48,7 +48,7 @@ for (const [where, size] of [
   ['on a desk', { width: 1280, height: 800 }],
   ['on a phone', { width: 390, height: 844 }],
 ] as const) {
-  test(`[A07.1] three questions make things, a room and two judged setups, ${where}`, async ({ page }) => {
+  test(`three questions make things, a room and two judged setups, ${where}`, async ({ page }) => {
     test.setTimeout(120_000)
     await page.setViewportSize(size)
     const hands = makePointer()

@@ -14,7 +14,7 @@ async function addRole(page: Page, name: string, group: string, kind: string, ta
   const dialog = page.getByRole('dialog')
   await dialog.getByLabel('Role', { exact: true }).fill(name)
   await dialog.getByLabel('Group').selectOption({ label: group })
-  await dialog.getByLabel('Filled by').selectOption({ label: kind })
+  await findChoice(dialog.getByLabel('Filled by'), kind)
   for (const tag of tags) {
     const narrow = dialog.getByLabel(/^only /)
     if (await narrow.isChecked()) await narrow.uncheck()

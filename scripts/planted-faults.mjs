@@ -602,4 +602,18 @@ export const PLANTED_FAULTS = [
     to: 'const worse = find(change(scene, candidates, 1))',
     test: 'core/src/setups/verdict/usual-findings.test.ts',
   },
+  {
+    law: 'E14',
+    file: 'server/src/studio/directory/place-page.ts',
+    from: "if (!footprint || model.category === 'backdrop') return []",
+    to: 'if (!footprint) return []',
+    test: 'server/src/kit/unit/entry-keeps.test.ts',
+  },
+  {
+    law: 'law 14',
+    file: 'core/src/setups/verdict/finding-sentences.ts',
+    from: 'inMeasures(recordOf(finding).say(finding, words), finding, words.system)',
+    to: 'recordOf(finding).say(finding, words)',
+    test: 'core/src/laws/one-system-of-units.test.ts',
+  },
 ]

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { bookingSchema } from '../../diary/booking.ts'
 import { CATEGORY_CODES } from '../../kit/model/category.ts'
+import { modelSchema } from '../../kit/model/model.ts'
 import { lifeStateSchema } from '../../kit/unit/unit.ts'
 import { supportChoiceSchema } from '../../setups/joining/support-choices.ts'
 import { findingHelpSchema } from '../../setups/proposals/remedies.ts'
@@ -64,7 +65,7 @@ export const thingChoicesSchema = z.object({
       state: lifeStateSchema,
       maker: z.string(),
       name: z.string(),
-      category: z.string(),
+      category: modelSchema.shape.category,
     }),
   ),
   stock: z.array(
@@ -74,7 +75,7 @@ export const thingChoicesSchema = z.object({
       quantity: z.number(),
       maker: z.string(),
       name: z.string(),
-      category: z.string(),
+      category: modelSchema.shape.category,
     }),
   ),
 })

@@ -209,7 +209,7 @@ export const CATEGORIES = {
   },
   speaker: { label: 'Speaker', group: 'sound', prefix: 'SPK', words: ['loudspeaker', 'monitor speaker'] },
   tripod: { label: 'Tripod', group: 'support', prefix: 'TRI', words: ['sticks', 'legs'] },
-  monopod: { label: 'Monopod', group: 'support', prefix: 'MNP', isA: 'tripod', words: ['monopod'] },
+  monopod: { label: 'Monopod', group: 'support', prefix: 'MNP', words: ['monopod'] },
   head: { label: 'Tripod head', group: 'support', prefix: 'HED', words: ['fluid head', 'pan head'] },
   'ball-head': { label: 'Ball head', group: 'support', prefix: 'BLH', isA: 'head', words: ['ball head'] },
   stand: { label: 'Light stand', group: 'support', prefix: 'STD', words: ['stand', 'lightstand'] },

@@ -63,7 +63,17 @@ export const FACT_WORDS: Readonly<Record<FactKey, FactWords>> = {
   massGrams: { label: 'Mass', form: measure('mass') },
   loadGrams: { label: 'Bears', form: measure('mass') },
   energyMilliwattHours: { label: 'Energy', form: measure('energy') },
-  capacityMegabytes: { label: 'Capacity', form: measure('data'), of: { phone: 'Memory of its own, free' } },
+  capacityMegabytes: {
+    label: 'Capacity',
+    form: measure('data'),
+    of: {
+      phone: 'Memory of its own, free',
+      camera: 'Memory of its own',
+      camcorder: 'Memory of its own',
+      'action-camera': 'Memory of its own',
+      drone: 'Memory of its own',
+    },
+  },
   cardMegabytesPerSecond: {
     label: 'Card it asks for, MB/s sustained',
     form: COUNT,

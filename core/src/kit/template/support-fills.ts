@@ -15,7 +15,11 @@ import type { TemplateFacts } from './template-facts.ts'
 /** What carries, and what is built of it. */
 export const SUPPORT_FILLS: Fills = {
   tripod: addCarrier(FOOT_THREADS),
-  monopod: addCarrier(FOOT_THREADS),
+  // On one leg it stands by nobody's leave: somebody holds it.
+  monopod(facts, draft, plugs) {
+    draft.ports.push(makePort({ id: 'grip', interfaces: 'hand', side: 'guest' }))
+    addCarrier(FOOT_THREADS)(facts, draft, plugs)
+  },
   arm: addCarrier(FOOT_THREADS),
   // For a bar only where somebody says so: most clamps hold cloth.
   clamp(facts, draft, plugs) {

@@ -29,7 +29,12 @@ export const USUAL_CARRIERS: readonly UsualCarrier[] = [
   { rides: ['camera'], on: ['head', 'plate', 'gimbal'], cost: 0, reason: 'A camera goes on a head or its plate.' },
   { rides: ['camera'], on: ['prompter'], cost: 0, reason: 'A camera stands behind the glass of its prompter.' },
   { rides: ['prompter'], on: ['tripod', 'head', 'rail'], cost: 0, reason: 'A prompter goes on a tripod.' },
-  { rides: ['camera'], on: ['tripod', 'rail', 'ring-light'], cost: 1, reason: 'A camera goes on its tripod.' },
+  {
+    rides: ['camera'],
+    on: ['tripod', 'monopod', 'rail', 'ring-light'],
+    cost: 1,
+    reason: 'A camera goes on its tripod.',
+  },
   { rides: ['camera'], on: ['arm', 'clamp', 'stand'], cost: 4, reason: 'A camera may hang on an arm.' },
   { rides: ['camera'], on: ['camera', 'light', 'monitor'], cost: 30, reason: 'One camera hardly rides on another.' },
   {
@@ -38,7 +43,7 @@ export const USUAL_CARRIERS: readonly UsualCarrier[] = [
     cost: 0,
     reason: 'A prompter goes under the camera.',
   },
-  { rides: ['head'], on: ['tripod', 'rail'], cost: 0, reason: 'A head goes on its tripod.' },
+  { rides: ['head'], on: ['tripod', 'monopod', 'rail'], cost: 0, reason: 'A head goes on its tripod.' },
   { rides: ['head'], on: ['arm', 'stand', 'clamp'], cost: 4, reason: 'A head may hang on an arm.' },
   { rides: ['monitor'], on: ['screen-arm', 'plate'], cost: 0, reason: 'A screen goes on its bracket.' },
   { rides: ['monitor'], on: ['arm', 'clamp'], cost: 2, reason: 'A screen may hang on an arm.' },

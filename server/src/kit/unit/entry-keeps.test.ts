@@ -113,6 +113,19 @@ describe('[E10] what was not in the box', () => {
   })
 })
 
+describe('[E14] a roll of paper', () => {
+  test('stands in no room, and no room is asked whether it does; its width is kept', async () => {
+    const facts = { widthMinMm: 2_720, depthMm: 11_000, heightMm: 100 }
+    const { body } = await enter({ category: 'backdrop', name: 'Moss roll', facts })
+    const room = { name: 'Small room', kind: 'room', parentId: null, circuits: [], note: '' }
+    const details = { size: { widthMm: 4_000, depthMm: 3_000, heightMm: 2_500 } }
+    const place = (await call('POST', '/places', { ...room, details })).body
+    const { fits } = (await call('GET', `/places/${place.id}`)).body
+    expect(fits.map((it: { unitId: string }) => it.unitId)).not.toContain(body.id)
+    expect((await pageOf(body.id)).model.specs.footprint.widthMinMm).toBe(2_720)
+  })
+})
+
 describe('[E5] ends that are told', () => {
   test('a camera with a small picture socket and none for a microphone has just those', async () => {
     const facts = { videoOut: 'hdmi-d', soundIn: 'none', mount: null }

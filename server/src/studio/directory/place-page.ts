@@ -63,7 +63,8 @@ export function loadPlacePage(app: AppContext, id: string) {
     .all()
     .flatMap(({ unit, model }) => {
       const footprint = model.specs.footprint ?? null
-      if (!footprint) return []
+      // A roll is carried on the shoulder and hangs: it stands nowhere.
+      if (!footprint || model.category === 'backdrop') return []
       const fit = checkRoomFit(footprint, size, doors, settings.doorClearanceMm)
       return [{ unitId: unit.id, tag: unit.tag, name: nameModel(model), ...fit }]
     })

@@ -56,3 +56,25 @@ export function KindField({
     />
   )
 }
+
+/** The kind of thing that is wanted, or anything. */
+export function WantedKindField({
+  label,
+  value,
+  onChange,
+}: {
+  label: string
+  value: Category | null
+  onChange(kind: Category | null): void
+}) {
+  return (
+    <ComboField
+      label={label}
+      recent="kind"
+      placeholder="Anything"
+      value={value ?? ''}
+      choices={KINDS}
+      onChange={(next) => onChange(CATEGORY_CODES.find((code) => code === next) ?? null)}
+    />
+  )
+}

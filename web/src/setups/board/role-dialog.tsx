@@ -1,6 +1,6 @@
 import {
   type Assignment,
-  type Category,
+  CATEGORIES,
   type Group,
   type Importance,
   isKindOf,
@@ -11,10 +11,10 @@ import {
 } from '@exemplar/core'
 import { useState } from 'react'
 import { CheckField, SelectField, TextField } from '../../foundation/form/field.tsx'
-import { CategoryOptions } from '../../foundation/form/options.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { Tag } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
+import { WantedKindField } from '../../kit/entry/kind-field.tsx'
 import { type Picked, ThingPicker } from '../../kit/entry/thing-picker.tsx'
 import { useModelsQuery } from '../../kit/kit-api.ts'
 import { GROUP_NAMES, GROUP_ORDER } from '../setup-draft.ts'
@@ -108,14 +108,18 @@ export function RoleDialog({
               </option>
             ))}
           </SelectField>
-          <SelectField
+          <WantedKindField
             label="Filled by"
-            value={draft.wants ?? ''}
-            onChange={(event) => set({ wants: (event.target.value || null) as Category | null, wantsModelId: null })}
-          >
-            <option value="">Anything</option>
-            <CategoryOptions />
-          </SelectField>
+            value={draft.wants}
+            onChange={(wants) =>
+              set({
+                wants,
+                wantsModelId: null,
+                // A new role stands where its kind belongs, until somebody says otherwise.
+                ...(isNew && wants ? { group: CATEGORIES[wants].group } : {}),
+              })
+            }
+          />
           <SelectField
             label="Exactly this model"
             value={draft.wantsModelId ?? ''}
