@@ -23,7 +23,7 @@ const VIEWS = [
   ['policies', '/studio/policies', 1280, 800],
   ['safe-keeping', '/studio/safe', 1280, 800],
   ['import', '/kit/import', 1280, 800],
-  ['labels', '/kit/labels?find=CAM', 1280, 800],
+  ['begin-phone', '/begin', 390, 844],
   ['cameras', '/setups/cameras', 1280, 800],
   ['today-phone', '/today', 390, 844],
   ['bring-back-phone', '/diary/b-bog/bring-back', 390, 844],
