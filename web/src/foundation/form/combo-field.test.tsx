@@ -45,6 +45,14 @@ it('takes a name that was typed whole when the field is left', async () => {
   expect(onChange).toHaveBeenCalledWith('cam')
 })
 
+it('begins another search with the first letter, also where something is chosen', async () => {
+  const { hands, page, onChange } = showField({ value: 'cam' })
+  const field = page.getByRole<HTMLInputElement>('combobox', { name: 'Kind' })
+  await hands.click(field)
+  await hands.keyboard('stand{Enter}')
+  expect(onChange).toHaveBeenCalledExactlyOnceWith('stand')
+})
+
 it('makes what is missing, and takes it', async () => {
   const onMake = vi.fn(async () => 'new-id')
   const { hands, page, onChange } = showField({ onMake, makes: 'mount' })

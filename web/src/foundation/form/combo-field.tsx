@@ -106,7 +106,11 @@ export function ComboField(props: ComboProps) {
             onChange: (event) => setTyped((event.target as HTMLInputElement).value),
             onFocus: (event) => event.currentTarget.select(),
             onBlur: leave,
-            onClick: () => !box.isOpen && box.openMenu(),
+            onClick: (event) => {
+              // The first letter begins another search, and is not put behind what is chosen.
+              if (typed === null) event.currentTarget.select()
+              if (!box.isOpen) box.openMenu()
+            },
             onKeyDown: (event) => {
               // The first Escape puts back what was there; the next one is for the dialog round it.
               if (event.key === 'Escape' && (box.isOpen || typed !== null)) {

@@ -71,7 +71,8 @@ function AddThingForm({ onClose, onAdded }: { onClose(): void; onAdded?(id: stri
       className="grid gap-3"
       onSubmit={(event) => {
         event.preventDefault()
-        save(false).catch(() => {})
+        const { submitter } = event.nativeEvent as SubmitEvent
+        save(submitter?.getAttribute('name') === 'another').catch(() => {})
       }}
     >
       <KindField
@@ -108,7 +109,7 @@ function AddThingForm({ onClose, onAdded }: { onClose(): void; onAdded?(id: stri
         <Button look="act" type="submit" disabled={isLoading}>
           {it.doubts.length > 0 ? 'It is right, add it' : 'Add it'}
         </Button>
-        <Button disabled={isLoading} onClick={() => save(true).catch(() => {})}>
+        <Button type="submit" name="another" disabled={isLoading}>
           Add and another
         </Button>
       </div>

@@ -1,4 +1,5 @@
 import {
+  ASKED_SPECS,
   type Category,
   findDoubts,
   listUsualOf,
@@ -52,7 +53,8 @@ export function useWhatItIs(start: Category): WhatItIs {
     // What both kinds are asked stays: nothing that was typed is lost by looking for the right word.
     const asked = new Set<string>(listAskedFacts(kind))
     setFactTexts(Object.fromEntries(Object.entries(factTexts).filter(([key]) => asked.has(key))))
-    setSpecTexts({})
+    const further = new Set<string>(ASKED_SPECS[kind] ?? [])
+    setSpecTexts(Object.fromEntries(Object.entries(specTexts).filter(([key]) => further.has(key))))
     setUsualTexts({})
     setDoubts([])
   }

@@ -3,6 +3,7 @@ import { useState } from 'react'
 import { useInterfacesQuery, useStudioQuery } from '../../foundation/api/api.ts'
 import { ComboField } from '../../foundation/form/combo-field.tsx'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
+import { MeasureField } from '../../foundation/form/measures.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 
 const IMPORTANCE_NAMES = {
@@ -11,7 +12,7 @@ const IMPORTANCE_NAMES = {
   optional: 'it may be joined',
 } as const
 const DIRECTION_NAMES = { out: 'comes out here', in: 'goes in here', both: 'both ways', none: 'not said' } as const
-const RATED_NAMES = { loadGrams: 'g', cardMegabytesPerSecond: 'MB/s', amps: 'A' } as const
+const RATED_NAMES = { loadGrams: 'load', cardMegabytesPerSecond: 'MB/s', amps: 'A' } as const
 
 /** Every end of a thing as a sentence, opened where it is to be changed. */
 export function EndsField({
@@ -146,7 +147,7 @@ function CountField({ value, onChange }: { value: number; onChange(count: number
       label="How many of it"
       inputMode="numeric"
       value={text}
-      problem={isFine(text) ? undefined : 'A whole number.'}
+      unread={isFine(text) ? undefined : 'A whole number.'}
       onChange={(event) => {
         setText(event.target.value)
         if (isFine(event.target.value)) onChange(Number(event.target.value))
@@ -194,24 +195,34 @@ function RatingField({
   }
   return (
     <span className="flex items-end gap-1">
-      <TextField
-        label={label}
-        inputMode="decimal"
-        value={text}
-        problem={isFine ? undefined : 'Write a number.'}
-        onChange={(event) => {
-          setText(event.target.value)
-          give(event.target.value, quantity)
-        }}
-      />
+      {quantity === 'loadGrams' ? (
+        <MeasureField
+          measure="mass"
+          label={label}
+          value={value?.quantity === 'loadGrams' ? value.value : null}
+          onChange={(grams) => onChange(grams === null ? null : { quantity: 'loadGrams', value: grams })}
+        />
+      ) : (
+        <TextField
+          label={label}
+          inputMode="decimal"
+          value={text}
+          unread={isFine ? undefined : 'Write a number.'}
+          onChange={(event) => {
+            setText(event.target.value)
+            give(event.target.value, quantity)
+          }}
+        />
+      )}
       <select
-        aria-label={`${label}: unit`}
+        aria-label={`${label}: what`}
         className="h-9 rounded-paper border border-rule-strong bg-sheet px-1 text-[12px]"
         value={quantity}
         onChange={(event) => {
           const next = RATED_QUANTITIES.find((it) => it === event.target.value) ?? 'loadGrams'
           setQuantity(next)
-          give(text, next)
+          setText('')
+          onChange(null)
         }}
       >
         {RATED_QUANTITIES.map((it) => (

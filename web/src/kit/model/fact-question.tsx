@@ -1,6 +1,14 @@
-import { type FactAnswer, listAnswers, type Measure, NEEDED_FACTS, type NeededFact, readQuantity } from '@exemplar/core'
+import {
+  type FactAnswer,
+  listAnswers,
+  type Measure,
+  NEEDED_FACTS,
+  type NeededFact,
+  readMeasure,
+  type UnitSystem,
+} from '@exemplar/core'
 import { type FormEvent, useState } from 'react'
-import { useInterfacesQuery } from '../../foundation/api/api.ts'
+import { useInterfacesQuery, useStudioQuery } from '../../foundation/api/api.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
 import { useMeasureExample } from '../../foundation/form/measures.tsx'
 import { useSaving } from '../../foundation/form/use-saving.ts'
@@ -71,10 +79,12 @@ function FigureAnswer({ fact, isBusy, problem, none, onAnswer }: AnswerProps & {
   const [unread, setUnread] = useState<string>()
   const { measure = null, example: given, thousandths } = FIGURES[fact] ?? {}
   const asWritten = useMeasureExample(measure === 'length' ? 'length' : 'mass')
+  const { data: studio } = useStudioQuery()
+  const system = studio?.unitSystem ?? 'metric'
   const example = given ?? asWritten
   const submit = (event: FormEvent) => {
     event.preventDefault()
-    const value = readFigure(text, measure, thousandths ? 1000 : 1)
+    const value = readFigure(text, measure, thousandths ? 1000 : 1, system)
     setUnread(value === null ? `Write it as ${example}.` : undefined)
     if (value !== null) onAnswer({ kind: 'figure', value })
   }
@@ -100,7 +110,7 @@ function FigureAnswer({ fact, isBusy, problem, none, onAnswer }: AnswerProps & {
 }
 
 /** Whole units above nothing; null for what cannot be read. */
-function readFigure(text: string, measure: Measure | null, factor: number): number | null {
+function readFigure(text: string, measure: Measure | null, factor: number, system: UnitSystem): number | null {
   if (measure === null) {
     // "V30", "10 A" and "14,4 V" are the number in them.
     const value = Number(
@@ -111,7 +121,7 @@ function readFigure(text: string, measure: Measure | null, factor: number): numb
     )
     return Number.isFinite(value) && value * factor >= 1 ? Math.round(value * factor) : null
   }
-  const reading = readQuantity(text, measure)
+  const reading = readMeasure(text, measure, system)
   return reading.ok && reading.value >= 1 ? Math.round(reading.value) : null
 }
 
