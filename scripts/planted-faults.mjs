@@ -616,4 +616,11 @@ export const PLANTED_FAULTS = [
     to: 'recordOf(finding).say(finding, words)',
     test: 'core/src/laws/one-system-of-units.test.ts',
   },
+  {
+    law: 'V5',
+    file: 'core/src/kit/template/draft-ends.ts',
+    from: 'if (facts.cardForm === null) return',
+    to: 'if (facts.cardForm === null && facts.kilobitsPerSecond === null) return',
+    test: 'server/src/kit/unit/entry-keeps.test.ts',
+  },
 ]

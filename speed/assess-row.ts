@@ -69,6 +69,7 @@ export function makeLargeInput(): AssessmentInput {
     mount: 'bnc',
     battery: 'cell-aa',
     milliwatts: 10_000,
+    cardForm: 'sd',
     kilobitsPerSecond: 100_000,
     inlet: 'iec-c7',
     loadGrams: 5_000,

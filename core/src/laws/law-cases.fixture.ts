@@ -67,7 +67,7 @@ const sketch = (category: Category, facts: Sketch['facts'] = {}, more: Sketch['m
   more,
 })
 const XLR = { endA: 'xlr-3', endB: 'xlr-3' }
-const CAMERA = { mount: 'mount-x', battery: 'pack-a', milliwatts: 30_000, kilobitsPerSecond: 200_000 }
+const CAMERA = { mount: 'mount-x', battery: 'pack-a', milliwatts: 30_000, cardForm: 'sd', kilobitsPerSecond: 200_000 }
 
 /** Things that work together, one of each in turn, so that sums and chains are judged and not only loose ends. */
 const RIGS: readonly (readonly Sketch[])[] = [
@@ -101,7 +101,7 @@ const RIGS: readonly (readonly Sketch[])[] = [
   ],
   [sketch('microphone', {}, { fedBy: '48 V' }), sketch('cable', XLR), sketch('mixer')],
   [
-    sketch('camcorder', { kilobitsPerSecond: 400_000, cardMegabytesPerSecond: 90 }),
+    sketch('camcorder', { cardForm: 'sd', kilobitsPerSecond: 400_000, cardMegabytesPerSecond: 90 }),
     sketch('card', { capacityMegabytes: 64_000, cardMegabytesPerSecond: 30 }),
   ],
   [

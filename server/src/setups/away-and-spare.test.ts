@@ -24,7 +24,7 @@ describe('[V4] what is away joins nothing, bears nothing and is not counted', ()
   test('of three packs two that are lost are not counted, and a lent tripod carries nothing', async () => {
     const family = { kind: 'battery', hostName: 'bay', guestName: 'pack', standard: null, viaCableOnly: false }
     const { code } = await call('POST', '/interfaces', { ...family, label: 'Larch pack' })
-    const fed = { battery: code, milliwatts: 10_000, kilobitsPerSecond: 50_000, massGrams: 800 }
+    const fed = { battery: code, milliwatts: 10_000, cardForm: 'sd', kilobitsPerSecond: 50_000, massGrams: 800 }
     const camera = await add('camcorder', 'Cam', fed)
     const packs: Thing[] = []
     for (const _ of [1, 2, 3]) packs.push(await add('pack', 'Brick', { battery: code, energyMilliwattHours: 10_000 }))

@@ -37,7 +37,7 @@ const say = ({ steps }: ChangeOver) =>
 describe('[V22] from one setup to another', () => {
   test('the card in a camera and the lens on it go along with it: the camera is turned, once', async () => {
     const studio = await room('Studio')
-    const camera = await add('camcorder', 'Cam', { kilobitsPerSecond: 50_000, massGrams: 900 })
+    const camera = await add('camcorder', 'Cam', { cardForm: 'sd', kilobitsPerSecond: 50_000, massGrams: 900 })
     const card = await add('card', 'Card', { capacityMegabytes: 64_000 })
     const tripod = await add('tripod', 'Legs', { loadGrams: 4_000 })
     const things = [camera.id, card.id, tripod.id]

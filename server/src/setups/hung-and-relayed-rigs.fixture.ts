@@ -27,7 +27,7 @@ const RELAY = [
   { cardForm: 'DISK', inlet: 'iec-c13', milliwatts: 20_000, kilobitsPerSecond: 220_000, massGrams: 400 },
 ] as const
 const SCRIPT = ['phone', { massGrams: 190, capacityMegabytes: 64_000, kilobitsPerSecond: 50_000 }] as const
-const EYE = { battery: 'PACK', milliwatts: 4_000, kilobitsPerSecond: 50_000 }
+const EYE = { battery: 'PACK', milliwatts: 4_000, cardForm: 'micro-sd', kilobitsPerSecond: 50_000 }
 const RING = ['ring-light', { inlet: 'iec-c13', milliwatts: 40_000, massGrams: 1_500, loadGrams: 500 }] as const
 
 export const HUNG_AND_RELAYED_RIGS: readonly NamedRig[] = [

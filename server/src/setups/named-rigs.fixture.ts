@@ -327,8 +327,14 @@ export const NAMED_RIGS: readonly NamedRig[] = [
       ...BODY,
       t1: TRIPOD,
       w1: ['webcam', { massGrams: 150 }],
-      cc1: ['camcorder', { battery: 'PACK', milliwatts: 8_000, kilobitsPerSecond: 50_000, massGrams: 1_200 }],
-      cc2: ['camcorder', { battery: 'PACK', milliwatts: 8_000, kilobitsPerSecond: 50_000, massGrams: 1_200 }],
+      cc1: [
+        'camcorder',
+        { battery: 'PACK', milliwatts: 8_000, cardForm: 'sd', kilobitsPerSecond: 50_000, massGrams: 1_200 },
+      ],
+      cc2: [
+        'camcorder',
+        { battery: 'PACK', milliwatts: 8_000, cardForm: 'sd', kilobitsPerSecond: 50_000, massGrams: 1_200 },
+      ],
       t2: TRIPOD,
       t3: TRIPOD,
       sd2: ['card', { capacityMegabytes: 128_000 }],
@@ -359,7 +365,10 @@ export const NAMED_RIGS: readonly NamedRig[] = [
     things: {
       ...BODY,
       t1: TRIPOD,
-      cc1: ['camcorder', { battery: 'PACK', milliwatts: 8_000, kilobitsPerSecond: 50_000, massGrams: 1_200 }],
+      cc1: [
+        'camcorder',
+        { battery: 'PACK', milliwatts: 8_000, cardForm: 'sd', kilobitsPerSecond: 50_000, massGrams: 1_200 },
+      ],
       t2: TRIPOD,
       sd2: ['card', { capacityMegabytes: 128_000 }],
       p3: ['pack', { battery: 'PACK', energyMilliwattHours: 16_000 }],

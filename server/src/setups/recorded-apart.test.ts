@@ -24,8 +24,8 @@ describe('[V8] [V12] picture and sound recorded apart', () => {
   })
 
   test('a camera with its own card and a recorder beside it are; with the recorder passed on into it they are not', async () => {
-    const camera = await add('camera', 'Larch one', { kilobitsPerSecond: 50_000, massGrams: 700 })
-    const recorder = await add('recorder', 'Box', { kilobitsPerSecond: 2_304 })
+    const camera = await add('camera', 'Larch one', { cardForm: 'sd', kilobitsPerSecond: 50_000, massGrams: 700 })
+    const recorder = await add('recorder', 'Box', { cardForm: 'sd', kilobitsPerSecond: 2_304 })
     const things = [
       camera,
       await add('card', 'Card', CARD),
@@ -47,7 +47,7 @@ describe('[V8] [V12] picture and sound recorded apart', () => {
       await add('dynamic-mic', 'Voice', { massGrams: 400 }),
       await add('mic-stand', 'Stand', { loadGrams: 2_000 }),
       await add('cable', 'XLR', { endA: 'xlr-3', endB: 'xlr-3' }),
-      await add('recorder', 'Box', { kilobitsPerSecond: 2_304 }),
+      await add('recorder', 'Box', { cardForm: 'sd', kilobitsPerSecond: 2_304 }),
       await add('card', 'Card', CARD),
     ]
     expect(await isApart(things, 'QA')).toBe(true)

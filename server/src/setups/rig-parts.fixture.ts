@@ -25,7 +25,14 @@ export interface RigRole {
   things: readonly string[]
 }
 
-export const CAMERA = { mount: 'LENS', battery: 'PACK', milliwatts: 8_000, kilobitsPerSecond: 50_000, massGrams: 700 }
+export const CAMERA = {
+  mount: 'LENS',
+  battery: 'PACK',
+  milliwatts: 8_000,
+  cardForm: 'sd',
+  kilobitsPerSecond: 50_000,
+  massGrams: 700,
+}
 export const BODY = {
   cam: ['camera', CAMERA],
   len: ['lens', { mount: 'LENS', massGrams: 400 }],
@@ -45,7 +52,7 @@ export const XLR = ['cable', { endA: 'xlr-3', endB: 'xlr-3' }] as const
 export const PICTURE = ['cable', { endA: 'hdmi-a', endB: 'hdmi-a' }] as const
 export const SCREEN = { inlet: 'iec-c13', milliwatts: 40_000 }
 export const RECORDER = {
-  rec: ['recorder', { battery: 'cell-aa', batteryCount: 2, kilobitsPerSecond: 2_304 }],
+  rec: ['recorder', { battery: 'cell-aa', batteryCount: 2, cardForm: 'sd', kilobitsPerSecond: 2_304 }],
   rsd: ['card', { capacityMegabytes: 32_000 }],
   c1: ['cell', { battery: 'cell-aa' }],
   c2: ['cell', { battery: 'cell-aa' }],

@@ -114,12 +114,12 @@ export function addCarrier(interfaces: string[]): Fill {
   }
 }
 
-export function addCardSlotMutably(facts: TemplateFacts, draft: Draft, code = 'sd'): void {
-  // Of which only the card is known, its rate is asked; of which nobody knows either, both are.
-  if (facts.kilobitsPerSecond === null && facts.cardForm === null) return
-  const demand = cardRating(facts.cardMegabytesPerSecond)
-  draft.ports.push(makePort({ id: 'slot', interfaces: facts.cardForm ?? code, side: 'host', demand }))
+export function addCardSlotMutably(facts: TemplateFacts, draft: Draft): void {
   addRecordingMutably(facts, draft)
+  // At which rate it records says nothing of the card that it takes: that is asked, and not guessed.
+  if (facts.cardForm === null) return
+  const demand = cardRating(facts.cardMegabytesPerSecond)
+  draft.ports.push(makePort({ id: 'slot', interfaces: facts.cardForm, side: 'host', demand }))
 }
 
 export function addRecordingMutably({ kilobitsPerSecond }: TemplateFacts, draft: Draft): void {

@@ -48,7 +48,7 @@ export const PICTURE_FILLS: Fills = {
   },
   'action-camera'(facts, draft) {
     addFootMutably(draft, 'thread-1-4')
-    addCardSlotMutably(facts, draft, 'micro-sd')
+    addCardSlotMutably(facts, draft)
     addSoundInMutably(draft, facts)
     addPowerMutably(facts, draft)
   },
@@ -58,7 +58,7 @@ export const PICTURE_FILLS: Fills = {
     draft.ports.push(makePort({ id: 'plug', interfaces: ['usb-a', 'usb-c'], side: 'guest', direction: 'out' }))
   },
   drone(facts, draft) {
-    addCardSlotMutably(facts, draft, 'micro-sd')
+    addCardSlotMutably(facts, draft)
     addPowerMutably(facts, draft)
   },
   lens: fillRear,
@@ -69,9 +69,7 @@ export const PICTURE_FILLS: Fills = {
     addFootMutably(draft, ['thread-1-4', 'shoe'])
     addVideoInMutably(draft, facts, 'essential')
     addVideoOutMutably(draft, facts)
-    // On cards or disks of which form differs from one to the next: it is asked, and not guessed.
-    if (facts.cardForm) addCardSlotMutably(facts, draft)
-    else addRecordingMutably(facts, draft)
+    addCardSlotMutably(facts, draft)
     addPowerMutably(facts, draft)
   },
   capture(facts, draft) {

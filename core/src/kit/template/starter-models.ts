@@ -24,21 +24,21 @@ export const STARTER_MODELS: readonly StarterModel[] = [
   {
     name: 'Mirrorless camera',
     category: 'camera',
-    facts: { videoOut: 'hdmi-d', massGrams: 650, kilobitsPerSecond: 100_000 },
+    facts: { videoOut: 'hdmi-d', massGrams: 650 },
   },
   {
     name: 'Cinema camera',
     category: 'camera',
-    facts: { videoOut: 'bnc', soundIn: 'xlr-3', soundInputs: 2, massGrams: 1_400, kilobitsPerSecond: 400_000 },
+    facts: { videoOut: 'bnc', soundIn: 'xlr-3', soundInputs: 2, massGrams: 1_400 },
   },
-  { name: 'Camcorder with zoom', category: 'camcorder', facts: { massGrams: 1_200, kilobitsPerSecond: 50_000 } },
+  { name: 'Camcorder with zoom', category: 'camcorder', facts: { massGrams: 1_200 } },
   {
     name: 'Smartphone',
     category: 'phone',
-    facts: { massGrams: 190, kilobitsPerSecond: 50_000 },
+    facts: { massGrams: 190 },
     more: { autofocus: 'dependable', closestMm: 100, flipScreen: 'yes', remoteStart: 'yes' },
   },
-  { name: 'Small action camera', category: 'action-camera', facts: { massGrams: 150, kilobitsPerSecond: 100_000 } },
+  { name: 'Small action camera', category: 'action-camera', facts: { massGrams: 150 } },
   { name: 'Web camera on USB', category: 'webcam', facts: { massGrams: 160 } },
   { name: 'Standard zoom lens', category: 'lens', facts: { massGrams: 650 }, more: { lensKind: 'zoom' } },
   { name: 'Wide prime lens', category: 'lens', facts: { massGrams: 400 }, more: { lensKind: 'prime' } },
@@ -60,7 +60,7 @@ export const STARTER_MODELS: readonly StarterModel[] = [
   {
     name: 'Video recorder with screen',
     category: 'external-recorder',
-    facts: { massGrams: 700, milliwatts: 22_000, kilobitsPerSecond: 220_000 },
+    facts: { massGrams: 700, milliwatts: 22_000 },
   },
   {
     name: 'Live switcher, 4 inputs',

@@ -107,7 +107,11 @@ describe('templates', () => {
   test('a small card fits a full-size slot in its sleeve only, and the sleeve wants the card', () => {
     const small = { ...makeModelFromTemplate('card', '', 'small', { cardForm: 'micro-sd' }), id: 'small', version: 1 }
     const sleeve = { ...makeModelFromTemplate('card-sleeve', '', 'sleeve'), id: 'sleeve', version: 1 }
-    const camera = { ...makeModelFromTemplate('camera', '', 'cam', { kilobitsPerSecond: 1 }), id: 'cam', version: 1 }
+    const camera = {
+      ...makeModelFromTemplate('camera', '', 'cam', { cardForm: 'sd', kilobitsPerSecond: 1 }),
+      id: 'cam',
+      version: 1,
+    }
     const all = [small, sleeve, camera]
     const fitsAt = (model: (typeof all)[number], portId: string) =>
       listFits(model, all)

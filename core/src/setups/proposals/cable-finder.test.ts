@@ -35,7 +35,7 @@ const portOf = (category: Category, id: string, facts: Partial<TemplateFacts> = 
   return port
 }
 const microphone = portOf('shotgun', 'out')
-const recorder = portOf('recorder', 'mic-in', { kilobitsPerSecond: 1 })
+const recorder = portOf('recorder', 'mic-in', { cardForm: 'sd', kilobitsPerSecond: 1 })
 const camera = portOf('camera', 'mic-in')
 const picture = portOf('camera', 'video-out')
 const switcher = portOf('switcher', 'video-in')

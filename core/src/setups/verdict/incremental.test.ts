@@ -13,7 +13,17 @@ import { makeJudge } from './incremental.ts'
 import { assessSetup } from './readiness.ts'
 
 const KINDS: [Category, Partial<TemplateFacts>][] = [
-  ['camera', { mount: 'mount-x', battery: 'pack-a', milliwatts: 10_000, kilobitsPerSecond: 100_000, massGrams: 700 }],
+  [
+    'camera',
+    {
+      mount: 'mount-x',
+      battery: 'pack-a',
+      milliwatts: 10_000,
+      cardForm: 'sd',
+      kilobitsPerSecond: 100_000,
+      massGrams: 700,
+    },
+  ],
   ['lens', { mount: 'mount-x', massGrams: 400 }],
   ['tripod', { loadGrams: 3_000, massGrams: 2_000 }],
   ['pack', { battery: 'pack-a', energyMilliwattHours: 20_000, massGrams: 200 }],

@@ -27,7 +27,14 @@ function makeStore(studio: ReturnType<typeof makeStudio>, tags: string[]): Store
 const KIT: Record<string, [Category, Partial<TemplateFacts>]> = {
   CAM: [
     'camera',
-    { mount: 'mount-x', battery: 'pack-a', milliwatts: 10_000, kilobitsPerSecond: 100_000, cardMegabytesPerSecond: 30 },
+    {
+      mount: 'mount-x',
+      battery: 'pack-a',
+      milliwatts: 10_000,
+      cardForm: 'sd',
+      kilobitsPerSecond: 100_000,
+      cardMegabytesPerSecond: 30,
+    },
   ],
   LEN: ['lens', { mount: 'mount-x' }],
   LEN2: ['lens', { mount: 'mount-x' }],

@@ -127,6 +127,15 @@ describe('[E14] a roll of paper', () => {
 })
 
 describe('[E5] ends that are told', () => {
+  test('a rate says nothing of the card that it goes on: that is asked, and no form of card is guessed', async () => {
+    const { body } = await enter({ category: 'camera', name: 'Fast one', facts: { kilobitsPerSecond: 800_000 } })
+    const { model } = await pageOf(body.id)
+    expect(model.ports.map((it: { id: string }) => it.id)).not.toContain('slot')
+    expect(model.recordingModes[0].kilobitsPerSecond).toBe(800_000)
+    const asked = (await call('GET', '/models/questions')).body.filter((it: { id: string }) => it.id === model.id)
+    expect(asked.map((it: { fact: string }) => it.fact)).toEqual(['mount', 'medium', 'power'])
+  })
+
   test('a camera with a small picture socket and none for a microphone has just those', async () => {
     const facts = { videoOut: 'hdmi-d', soundIn: 'none', mount: null }
     const { model } = await pageOf((await enter({ category: 'camera', name: 'Small sockets', facts })).body.id)

@@ -28,7 +28,7 @@ describe('where signals go', () => {
     const { chains, sound } = judge({
       MIC: ['shotgun', {}],
       CBL: ['cable', XLR],
-      REC: ['recorder', { kilobitsPerSecond: 4_608 }],
+      REC: ['recorder', { cardForm: 'sd', kilobitsPerSecond: 4_608 }],
     })
     expect([chains, sound]).toEqual([['MIC-CBL-REC'], { MIC: ['REC'] }])
   })
@@ -48,7 +48,11 @@ describe('where signals go', () => {
     expect(alone.findings[0] && sayFinding(alone.findings[0], WORDS).text).toContain(
       'goes to MIX, and from there nowhere',
     )
-    const kept = judge({ ...mixed, C2: ['cable', XLR], REC: ['recorder', { kilobitsPerSecond: 4_608 }] } as never)
+    const kept = judge({
+      ...mixed,
+      C2: ['cable', XLR],
+      REC: ['recorder', { cardForm: 'sd', kilobitsPerSecond: 4_608 }],
+    } as never)
     expect([kept.sound, kept.chains]).toEqual([{ MIC: ['REC'] }, ['MIC-C1-MIX', 'MIX-C2-REC']])
   })
   test('a picture goes from the camera to the monitor and not back', () => {
@@ -71,7 +75,7 @@ test('sound beside a camera that has no socket for it is recorded apart; into th
     return assessSetup(makeInput(makeStudio(things), roles)).signals.isDoubleSystem
   }
   const mic: [Category, Partial<TemplateFacts>] = ['shotgun', {}]
-  const recorder: [Category, Partial<TemplateFacts>] = ['recorder', { kilobitsPerSecond: 4_608 }]
+  const recorder: [Category, Partial<TemplateFacts>] = ['recorder', { cardForm: 'sd', kilobitsPerSecond: 4_608 }]
   expect(isDouble({ M: mic, C: ['cable', XLR], R: recorder, CAM: ['action-camera', {}] })).toBe(true)
   expect(isDouble({ M: ['lavalier', {}], CAM: ['camera', {}] })).toBe(false)
   expect(isDouble({ M: mic, C: ['cable', XLR], R: recorder })).toBe(false)
@@ -89,7 +93,7 @@ test('inputs in use of inputs there are', () => {
 })
 
 describe('two recordings of the sound', () => {
-  const recorder: [Category, Partial<TemplateFacts>] = ['recorder', { kilobitsPerSecond: 4_608 }]
+  const recorder: [Category, Partial<TemplateFacts>] = ['recorder', { cardForm: 'sd', kilobitsPerSecond: 4_608 }]
   const one: Record<string, [Category, Partial<TemplateFacts>]> = {
     M1: ['shotgun', {}],
     C1: ['cable', XLR],

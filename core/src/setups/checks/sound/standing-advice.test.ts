@@ -9,7 +9,7 @@ const WORDS = { sayInstant: (ms: number) => String(ms), sayDay: (date: string) =
 const studio = makeStudio({
   MIC: ['shotgun', {}],
   CBL: ['cable', { endA: 'xlr-3', endB: 'xlr-3' }],
-  REC: ['recorder', { kilobitsPerSecond: 4_608 }],
+  REC: ['recorder', { cardForm: 'sd', kilobitsPerSecond: 4_608 }],
 })
 const roles = ['MIC', 'CBL', 'REC'].map((tag) => makeRole(tag.toLowerCase(), [tag]))
 
