@@ -15,7 +15,7 @@ export async function openWays(
 /** Types into a field that is searched by typing, and takes the first choice that is found. */
 export async function findChoice(target: Locator, text: string): Promise<void> {
   await target.fill(text)
-  await target.page().getByRole('option').first().waitFor()
+  await target.page().getByRole('listbox', { name: 'Choices' }).getByRole('option').first().waitFor()
   await target.press('Enter')
 }
 
@@ -105,7 +105,7 @@ export function makeKeys(page: Page): Keys {
       at(target, async () => {
         await press('Control+a')
         await page.keyboard.type(text)
-        await target.page().getByRole('option').first().waitFor()
+        await target.page().getByRole('listbox', { name: 'Choices' }).getByRole('option').first().waitFor()
         await press('Enter')
       }),
     tick: (target) => at(target, () => press('Space')),

@@ -79,6 +79,10 @@ test('from an inventory file to a spending figure', async ({ page }) => {
   // 3. Readiness: what is missing, the sums, how they were worked out, and ways out that work.
   await expect(margin(page)).toContainText('No Wend pack for HCA-01')
   await expect(margin(page)).toContainText('No mains lead for HLI-01')
+  // A list says at which rate it records, and not on which card: that is asked, and answered where it stands.
+  const asked = margin(page).getByRole('group', { name: 'Which card does it record on?' })
+  await asked.getByLabel('Which card does it record on?').selectOption({ label: 'SD card' })
+  await asked.getByRole('button', { name: 'Write down' }).click()
   await expect(margin(page)).toContainText('The cards in HCA-01 end 4 min early')
   await expect(margin(page)).toContainText('76 of 80 min')
   await margin(page).getByText('How this was worked out').first().click()
