@@ -24,8 +24,8 @@ export const PLANTED_FAULTS = [
   {
     law: 'V2',
     file: 'core/src/setups/verdict/finding.ts',
-    from: "? 'unknown-stop' : 'unknown'",
-    to: "? 'unknown' : 'unknown'",
+    from: "(roleId === null || importance === 'essential') ? 'unknown-stop' : 'unknown'",
+    to: "(roleId === null || importance === 'essential') ? 'unknown' : 'unknown'",
     test: 'server/src/setups/unknown-asked.test.ts',
   },
   {
@@ -201,7 +201,7 @@ export const PLANTED_FAULTS = [
     file: 'core/src/setups/joining/needed-accessories.ts',
     from: 'if (leaves.length > 0) return leaves',
     to: 'if (leaves.length > 999) return leaves',
-    test: 'core/src/laws/spares-and-importance.test.ts',
+    test: 'core/src/setups/joining/needed-accessories.test.ts',
   },
   {
     law: 'law 5',
