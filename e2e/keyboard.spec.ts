@@ -72,6 +72,10 @@ test('the whole path by keyboard alone: from the door and an inventory file to a
   }
 
   // 3. The verdict, its working, and the ways out.
+  // A list says at which rate it records, and not on which card: that is asked, and answered where it stands.
+  const asked = margin.getByRole('group', { name: 'Which card does it record on?' })
+  await choose(asked.getByLabel('Which card does it record on?'), 'SD')
+  await push(asked.getByRole('button', { name: 'Write down' }))
   await expect(margin).toContainText('The cards in HCA-01 end 4 min early')
   await push(margin.getByText('How this was worked out').first())
   await expect(margin).toContainText('100 Mbit/s × 0.45 = 45 GB/h')
