@@ -31,7 +31,6 @@ async function begin(page: Page, hands: Hands): Promise<void> {
   await push(page.getByRole('button', { name: 'Next: your room' }))
   await findChoice(page.getByLabel('Country'), 'Germany')
   await expect(page.getByText(/Continental.*230 V, EUR/)).toBeVisible()
-  await page.screenshot({ path: '/tmp/zz/where.png' })
   await push(page.getByRole('button', { name: 'Next: your things' }))
   let shown = 'Camera'
   for (const [group, name, count] of THINGS) {
@@ -39,7 +38,6 @@ async function begin(page: Page, hands: Hands): Promise<void> {
     shown = group
     for (let piece = 0; piece < count; piece++) await push(page.getByRole('button', { name: `One ${name} more` }))
   }
-  await page.screenshot({ path: '/tmp/zz/have.png' })
   await push(page.getByRole('button', { name: 'See what can run' }))
   await expect(page.getByRole('heading', { name: 'Setups', level: 1 })).toBeVisible({ timeout: 30_000 })
 }

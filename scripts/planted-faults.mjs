@@ -623,4 +623,25 @@ export const PLANTED_FAULTS = [
     to: 'if (facts.cardForm === null && facts.kilobitsPerSecond === null) return',
     test: 'server/src/kit/unit/entry-keeps.test.ts',
   },
+  {
+    law: 'design: unknown',
+    file: 'core/src/setups/verdict/usual-findings.ts',
+    from: "hanging.filter((it) => isUsual(it, 'massGrams'))",
+    to: "hanging.filter((it) => isUsual(it, 'milliwatts'))",
+    test: 'server/src/setups/usual-figures.test.ts',
+  },
+  {
+    law: 'design: unknown',
+    file: 'core/src/setups/verdict/finding.ts',
+    from: 'const NEVER_BY_USUAL: readonly AnyCheck[] = [tipping]',
+    to: 'const NEVER_BY_USUAL: readonly AnyCheck[] = []',
+    test: 'server/src/setups/usual-figures.test.ts',
+  },
+  {
+    law: 'E8',
+    file: 'core/src/studio/places/plug-systems.ts',
+    from: 'THIN.has(connector) ? [...thinPlug] : [socket]',
+    to: '[...thinPlug]',
+    test: 'server/src/setups/entered-elsewhere.test.ts',
+  },
 ]

@@ -3,10 +3,11 @@ import type { NeededFact } from '../../kit/template/needed-facts.ts'
 import { type FindingLevel, findingLevelSchema } from '../../studio/finding.ts'
 import { type CodeRecord, type Envelope, type Found, LEVEL_OF_IMPORTANCE } from '../checks/check.ts'
 import type { TimeWords } from '../checks/finding-words.ts'
+import { tipping } from '../checks/rigging/tipping.ts'
 import type { Scene } from '../checks/scene.ts'
 import { acceptanceSchema } from '../setup/setup.ts'
 import { CHECKS, type FoundFact } from './check-list.ts'
-import { listUsualDoubts } from './usual-findings.ts'
+import { hasUsual, listNeverCleared, listUsualDoubts, withoutUsual } from './usual-findings.ts'
 
 /** One thing found about a setup: its code and figures in the envelope that all findings share. */
 export type Finding = FoundFact extends infer F ? (F extends unknown ? Envelope & F : never) : never
@@ -46,23 +47,29 @@ export const FINDING_CODES = Object.keys(RECORDS) as FindingCode[]
 
 type AnyCheck = (typeof CHECKS)[number]
 
+/** Judged without what is only usual: what can fall over somebody is never cleared by it. */
+const NEVER_BY_USUAL: readonly AnyCheck[] = [tipping]
+const BY_USUAL: readonly AnyCheck[] = CHECKS.filter((it) => !NEVER_BY_USUAL.includes(it))
+
 /** Everything that the checks find in a scene, in its envelope; what hangs on a figure that is only usual is a question. */
 export function listFindings(scene: Scene): Finding[] {
-  const found = runChecks(scene, CHECKS)
+  if (!hasUsual(scene)) return runChecks(scene, CHECKS)
+  const found = runChecks(scene, BY_USUAL)
   const doubts = listUsualDoubts(scene, found, {
-    find: (own) => runChecks(own, CHECKS),
+    find: (own) => runChecks(own, BY_USUAL),
     findAgain: ({ code }, own) =>
       runChecks(
         own,
-        CHECKS.filter((it) => code in it.codes),
+        BY_USUAL.filter((it) => code in it.codes),
       ),
     say: (it) => recordOf(it).say(it, PLAIN_TIME).title,
   })
-  if (doubts.length === 0) return found
   const isDoubtful = new Set(doubts.map((it) => it.finding.key))
   const put = makeEnvelope(scene)
   return [
     ...found.filter((it) => !isDoubtful.has(it.key)),
+    ...runChecks(withoutUsual(scene), NEVER_BY_USUAL),
+    ...listNeverCleared(scene).map((it) => put({ ...it, level: 'unknown-stop' } as Found<FoundFact>)),
     ...doubts.map(({ finding, unsure }) =>
       put({ ...unsure, level: finding.level === 'stop' ? 'unknown-stop' : 'unknown' } as Found<FoundFact>),
     ),

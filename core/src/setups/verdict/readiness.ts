@@ -12,6 +12,7 @@ import { markAccepted, wantsEnd } from './acceptance.ts'
 import { groupByCause } from './causes.ts'
 import { SUMS, type Working, workingSchema } from './check-list.ts'
 import { type Finding, findingSchema, findQuestion, listFindings, recordOf } from './finding.ts'
+import { hasUsual, withoutUsual } from './usual-findings.ts'
 /** The worst that is found about one role. */
 export const roleStandingSchema = z.object({
   roleId: z.string(),
@@ -78,7 +79,7 @@ export function assessScene(scene: Scene): Readiness {
       level: findWorstLevel(open.filter((it) => it.roleId === role.id).map((it) => it.level)),
     })),
     joints,
-    workings: SUMS.flatMap((sum): readonly Working[] => sum.list(scene)),
+    workings: listWorkings(scene),
     cameras: factOf(scene, listCameraAngles),
     totalMassGrams: items.reduce((sum, item) => sum + (item.massGrams ?? 0), 0),
     unweighed: items.filter((item) => item.model && item.massGrams === null && !isLight(item)).length,
@@ -86,6 +87,12 @@ export function assessScene(scene: Scene): Readiness {
     inputs: countInputs(scene),
     follows: Object.fromEntries(SUMS.map((sum) => [sum.formula, sum.follows(policies)])) as Readiness['follows'],
   }
+}
+
+/** Every sum; what can fall over somebody is never shown as coming out well by what is only usual. */
+function listWorkings(scene: Scene): Working[] {
+  const recorded = hasUsual(scene) ? withoutUsual(scene) : scene
+  return SUMS.flatMap((sum): readonly Working[] => sum.list(sum.formula === 'tipping' ? recorded : scene))
 }
 
 /** Stops that somebody accepted, by whom. */

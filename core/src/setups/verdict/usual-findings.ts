@@ -2,9 +2,10 @@ import { USUAL_HAND } from '../../kit/model/usual-hand.ts'
 import type { NeededFact } from '../../kit/template/needed-facts.ts'
 import { readUsual, type UsualFact } from '../../kit/template/usual-facts.ts'
 import type { FindingLevel } from '../../studio/finding.ts'
+import { computeCarriedLoads } from '../checks/rigging/carried-load.ts'
 import type { UsualUnsure } from '../checks/roles/usual-figures.ts'
-import type { Scene } from '../checks/scene.ts'
-import type { PlacedItem } from '../placed/placed-item.ts'
+import { factOf, type Scene } from '../checks/scene.ts'
+import { type PlacedItem, readFigure } from '../placed/placed-item.ts'
 
 const ASKED: Readonly<Record<UsualFact, NeededFact>> = {
   loadGrams: 'load-limit',
@@ -56,20 +57,77 @@ export function listUsualDoubts<F extends Told>(
   const doubtful = found.filter((it) => isTrouble(it.level) && !isAsBad(better.get(it.key), it.level))
   return [...doubtful, ...fresh].map((finding) => {
     const { item, fact } = findCulprit(finding, scene, candidates, findAgain)
-    return {
-      finding,
-      unsure: {
-        code: 'usual-unsure',
-        about: [item.model?.id ?? item.key, fact],
-        roleId: finding.roleId ?? item.roleId,
-        tag: item.tag,
-        name: item.name,
-        modelId: item.model?.id ?? '',
-        fact: ASKED[fact],
-        otherwise: say(finding),
-      },
-    }
+    const why = `With twice or half of it: ${say(finding)}`
+    return { finding, unsure: { ...ask(item, fact, why), roleId: finding.roleId ?? item.roleId } }
   })
+}
+
+/**
+ * What is only usual never clears what can come down on somebody or burn: of what hangs overhead, and of what draws from a pack, the
+ * figure itself is asked, however much room there is. Tipping is judged without what is only usual; see `withoutUsual`.
+ */
+export function listNeverCleared(scene: Scene): UsualDoubt<Told>['unsure'][] {
+  const isUsual = (item: PlacedItem, fact: UsualFact) => readUsual(item.model).includes(fact)
+  const itemsAt = (key: string) => scene.itemOf.get(key) ?? []
+  const { above } = factOf(scene, computeCarriedLoads)
+  const bars = scene.joints.filter(({ interfaceCode, host }) => interfaceCode === 'bar' && isOfRoom(host.key, scene))
+  const overhead = new Set(bars.flatMap(({ guest }) => [guest.key, ...(above.get(guest.key) ?? [])]))
+  const hanging = [...overhead].flatMap(itemsAt)
+  const packs = scene.joints.flatMap(({ host, guest, interfaceCode }) =>
+    scene.interfaces.get(interfaceCode)?.kind === 'battery'
+      ? [[scene.itemOf.get(host.key), scene.itemOf.get(guest.key)] as const]
+      : [],
+  )
+  return [
+    ...hanging
+      .filter((it) => isUsual(it, 'loadGrams') && (above.get(it.key) ?? []).length > 0)
+      .map((it) => ask(it, 'loadGrams', OVERHEAD)),
+    ...hanging.filter((it) => isUsual(it, 'massGrams')).map((it) => ask(it, 'massGrams', OVERHEAD)),
+    ...packs.flatMap(([device, pack]) => {
+      if (!device || !pack || device.powerMode?.source !== 'packs') return []
+      if (isUsual(device, 'milliwatts')) return [ask(device, 'milliwatts', FROM_A_PACK)]
+      const isByEnergy = readFigure(pack, 'mostAmps') === null
+      return isByEnergy && isUsual(pack, 'energyMilliwattHours') ? [ask(pack, 'energyMilliwattHours', FROM_A_PACK)] : []
+    }),
+  ]
+}
+
+const OVERHEAD = 'It hangs overhead, where what is usual is not enough'
+const FROM_A_PACK = 'It decides what current a pack has to give, where what is usual is not enough'
+
+const isOfRoom = (key: string, { itemOf }: Scene) => itemOf.get(key)?.category === 'room'
+
+function ask(item: PlacedItem, fact: UsualFact, why: string): UsualDoubt<Told>['unsure'] {
+  return {
+    code: 'usual-unsure',
+    about: [item.model?.id ?? item.key, fact],
+    roleId: item.roleId,
+    tag: item.tag,
+    name: item.name,
+    modelId: item.model?.id ?? '',
+    fact: ASKED[fact],
+    why,
+  }
+}
+
+/** The same scene, joined as it is, as if nobody had told what is only usual. */
+export function withoutUsual(scene: Scene): Scene {
+  const items = scene.items.map((it) => readUsual(it.model).reduce((item, fact) => ERASED[fact](item), it))
+  return { ...scene, items, itemOf: new Map(items.map((it) => [it.key, it])) }
+}
+
+export const hasUsual = ({ items }: Scene): boolean => items.some((it) => readUsual(it.model).length > 0)
+
+const ERASED: Readonly<Record<UsualFact, (item: PlacedItem) => PlacedItem>> = {
+  massGrams: (item) => ({ ...item, massGrams: null }),
+  energyMilliwattHours: (item) => ({ ...item, energyMilliwattHours: null }),
+  loadGrams: (item) => ({
+    ...item,
+    ports: item.ports.map((port) => (port.rating?.quantity === 'loadGrams' ? { ...port, rating: null } : port)),
+  }),
+  milliwatts: (item) => ({ ...item, powerMode: item.powerMode && { ...item.powerMode, milliwatts: null } }),
+  // The usual rate of its kind stands in, as where nobody told any.
+  kilobitsPerSecond: (item) => ({ ...item, recordingMode: null }),
 }
 
 const isTrouble = (level: FindingLevel) => level === 'stop' || level === 'warn'

@@ -8,8 +8,8 @@ export interface UsualUnsure {
   name: string
   modelId: string
   fact: NeededFact
-  /** What would be found if the true figure were half or twice as much. */
-  otherwise: string
+  /** What hangs on it: what would be found if the true figure were half or twice as much, or where it is used. */
+  why: string
 }
 
 /**
@@ -20,12 +20,12 @@ export const usualFigures = defineCheck<UsualUnsure>({
   find: () => [],
   codes: {
     'usual-unsure': {
-      say: ({ tag, name, fact, otherwise }) =>
+      say: ({ tag, name, fact, why }) =>
         plain(
           SAID[fact]?.(tag) ?? `Cannot tell: of ${tag} only what is usual is recorded`,
-          `Of ${name} only what is usual of such things is recorded, and with twice or half of it: ${otherwise}.`,
+          `Of ${name} only what is usual of such things is recorded. ${why}.`,
         ),
-      deciding: ({ fact, otherwise }) => [fact, otherwise],
+      deciding: ({ fact, why }) => [fact, why],
       asks: ({ modelId, fact }) => ({ modelId, fact }),
     },
   },
