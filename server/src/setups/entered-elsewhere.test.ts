@@ -123,7 +123,12 @@ describe('ends that were told at entry decide', () => {
     const alone = await build([{ name: 'Screen', wants: 'monitor', things: [screen, table] }], { code: 'SC' })
     expect((await judge(alone)).found).not.toContain('stop stands-on-nothing')
     expect((await judge(alone)).of('carried-load')).toEqual([])
-    const link = { from: { unitId: screen.id, portId: 'feet' }, to: { unitId: table.id, portId: 'top' }, via: [] }
+    const link = {
+      from: { unitId: screen.id, portId: 'feet' },
+      to: { unitId: table.id, portId: 'top' },
+      via: [],
+      neededMm: null,
+    }
     const setup = makeSetup([{ name: 'Screen', things: [screen, table] }], { links: [link], code: 'TB' })
     const { id } = await call('POST', '/setups', setup)
     expect((await judge(id)).of('carried-load')).toMatchObject([{ level: 'stop' }])
