@@ -360,7 +360,7 @@ export {
 export { listMissed } from './studio/places/place-change.ts'
 export { judgePlace } from './studio/places/place-findings.ts'
 export { sayPlaceFinding } from './studio/places/place-words.ts'
-export { isWallSocket, PLUG_SYSTEM_CODES, PLUG_SYSTEMS } from './studio/places/plug-systems.ts'
+export { isWallSocket, PLUG_SYSTEM_CODES, PLUG_SYSTEMS, type PlugSystemCode } from './studio/places/plug-systems.ts'
 export { checkRoomFit } from './studio/places/room-fit.ts'
 export { listLeadWays } from './studio/places/socket-map.ts'
 export { COUNTRIES, COUNTRY_CODES, type CountryCode, guessCountry } from './studio/policy/countries.ts'
@@ -393,6 +393,7 @@ export type { Interval } from './units/interval.ts'
 export { computeTax, findExponent, formatMoney, readMoney } from './units/money.ts'
 export { readPercent, writePercent } from './units/percent.ts'
 export {
+  exampleOf,
   formatArea,
   formatData,
   formatEnergy,

@@ -151,6 +151,22 @@ function readVoltAmpereHours(text: string): number | null {
   return roundHalfAwayFromZero(Number(product.toPrecision(12)))
 }
 
+const EXAMPLES: Readonly<Record<Measure, string>> = {
+  mass: '8 kg or 750 g',
+  length: '2.4 m or 90 cm',
+  power: '60 W',
+  energy: '98 Wh, or 14.4 V 6.8 Ah',
+  data: '128 GB',
+  bitRate: '100 Mbit/s',
+  time: '1 h 30 min',
+}
+
+/** A measure as somebody in such a studio would write it, for hints and for what could not be read. */
+export function exampleOf(measure: Measure, system: 'metric' | 'imperial'): string {
+  if (system === 'imperial' && measure === 'mass') return '18 lb or 12 oz'
+  return system === 'imperial' && measure === 'length' ? '6 ft 6 in or 35 in' : EXAMPLES[measure]
+}
+
 /** Above so many metres or kilograms a bare number is a slip of the unit: `750` on a table is millimetres. */
 const MOST_BARE: Readonly<Partial<Record<Measure, number>>> = { length: 30, mass: 200 }
 

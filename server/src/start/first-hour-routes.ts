@@ -1,13 +1,10 @@
 import {
   type BodyOf,
-  CATEGORIES,
   type Category,
   COUNTRIES,
-  EMPTY_UNIT,
   isCounted,
   listUsualOf,
   makeFirstSetup,
-  makeNextTag,
   NO_DETAILS,
   PLUG_SYSTEMS,
   STARTER_MODELS,
@@ -17,9 +14,10 @@ import { eq } from 'drizzle-orm'
 import { refuseField } from '../foundation/base/problem.ts'
 import { type Writer, write } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
+import { addToStock, addUnits } from '../kit/unit/adding.ts'
 import { findOrMakeModel } from '../kit/unit/entered-model.ts'
-import { listTagsLike } from '../kit/unit/unit-list.ts'
 import { stock, units } from '../schema/kit-tables.ts'
+import { entries } from '../schema/ledger-tables.ts'
 import { setups } from '../schema/setups-tables.ts'
 import { places, studio } from '../schema/studio-tables.ts'
 import { saveSetup } from '../setups/setup-store.ts'
@@ -27,10 +25,11 @@ import { loadStudio } from '../studio/settings/settings-routes.ts'
 
 type Answers = BodyOf<'post /first-hour'>
 
-/** The country brings its sockets, voltage, currency, zone and measures, as long as nothing else was set by hand. */
+/** The country brings its sockets, voltage, currency, zone and measures, as long as nothing is here that was recorded in others. */
 function settleIn({ tx, log }: Writer, country: Answers['country']): void {
   const { version, ...before } = loadStudio(tx)
-  if (before.country === country) return
+  const isBegun = [units, stock, entries, setups].some((table) => tx.select({ id: table.id }).from(table).get())
+  if (isBegun || before.country === country) return
   const { plugSystem, currency, zone, unitSystem } = COUNTRIES[country]
   const { volts, hertz } = PLUG_SYSTEMS[plugSystem]
   const after = { ...before, country, plugSystem, currency, zone, unitSystem, mainsVolts: volts, mainsHertz: hertz }
@@ -71,7 +70,6 @@ function makeRoom({ tx, newId, log }: Writer, { name, size }: Answers['room']) {
 }
 
 function addThings(writer: Writer, starter: StarterModel, count: number, placeId: string): void {
-  const { tx, newId, log } = writer
   const { category, name, facts, more = {} } = starter
   const modelId = findOrMakeModel(writer, {
     category,
@@ -81,19 +79,8 @@ function addThings(writer: Writer, starter: StarterModel, count: number, placeId
     specs: more,
     usual: listUsualOf(starter),
   })
-  const { prefix } = CATEGORIES[category]
-  const nextTag = () => makeNextTag(prefix, listTagsLike(tx, prefix))
-  if (isCounted(category)) {
-    const row = { id: newId(), tag: nextTag(), modelId, quantity: count, reorderLevel: 0, placeId }
-    tx.insert(stock).values(row).run()
-    log('created', 'stock', row.id, { after: row })
-    return
-  }
-  for (let piece = 0; piece < count; piece++) {
-    const row = { ...EMPTY_UNIT, id: newId(), tag: nextTag(), modelId, placeId }
-    tx.insert(units).values(row).run()
-    log('created', 'unit', row.id, { after: row })
-  }
+  if (isCounted(category)) addToStock(writer, { modelId, category, quantity: count, placeId })
+  else addUnits(writer, { modelId, category, count, placeId })
 }
 
 export const firstHourRoutes = [

@@ -2,6 +2,8 @@ import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useUnitCountQuery } from '../foundation/api/api.ts'
 import { readProblem } from '../foundation/api/problem.ts'
+import { useAppDispatch } from '../foundation/api/store.ts'
+import { tellTrouble } from '../foundation/api/toasts.ts'
 import { FormProblem } from '../foundation/form/field.tsx'
 import { Button } from '../foundation/parts/button.tsx'
 import { type Answers, useAnswers } from './first-answers.ts'
@@ -38,6 +40,8 @@ export function FirstHourPage() {
   const [begin, { error, isLoading }] = useBeginMutation()
   const { at, settleAll } = useFirstSetups()
   const navigate = useNavigate()
+  const dispatch = useAppDispatch()
+  const isBegun = (count?.units ?? 0) > 0
   const isBusy = isLoading || at !== null
   const open = [answers.purposes.length === 0, answers.room.trim() === '', Object.keys(answers.counts).length === 0]
   const go = (to: number) => {
@@ -49,7 +53,8 @@ export function FirstHourPage() {
     if (open[step]) return setAsked(true)
     if (step < STEPS.length - 1) return go(step + 1)
     const { setupIds } = await begin(toBody(answers)).unwrap()
-    await settleAll(setupIds)
+    const left = await settleAll(setupIds)
+    if (left > 0) dispatch(tellTrouble(sayLeft(left)))
     forget()
     navigate(setupIds.length === 1 ? `/setups/${setupIds[0]}` : '/setups')
   }
@@ -67,7 +72,7 @@ export function FirstHourPage() {
       </p>
       <h1>{title}</h1>
       <p className="border-b border-rule pb-3 text-quiet">{lead}</p>
-      {(count?.units ?? 0) > 0 && step === 0 && (
+      {isBegun && step === 0 && (
         <p className="border-l-4 border-rule-strong px-3 py-2 text-[13px]">
           There are {count?.units} things here already. What you answer here comes beside them.
         </p>
@@ -79,7 +84,7 @@ export function FirstHourPage() {
           onChange={(purposes) => set({ purposes })}
         />
       )}
-      {step === 1 && <WhereYouFilm answers={answers} onChange={set} />}
+      {step === 1 && <WhereYouFilm answers={answers} hasCountry={isBegun} onChange={set} />}
       {step === 2 && (
         <>
           {isAsked && open[2] && (
@@ -111,6 +116,9 @@ export function FirstHourPage() {
 }
 
 const NEXT = ['Next: your room', 'Next: your things', 'See what can run']
+
+const sayLeft = (left: number) =>
+  `${left === 1 ? 'One setup' : `${left} setups`} could not be filled. It is there with its roles: “Choose for me” tries again.`
 
 const sayProgress = (at: number | null, setups: number) =>
   at === null ? 'Writing it down …' : `Filling setup ${at + 1} of ${setups} …`

@@ -34,13 +34,17 @@ export function useFirstSetups() {
   }
   return {
     at,
-    /** What could not be settled stays as it is: the page of the setup says what is missing. */
-    settleAll: async (ids: readonly string[]) => {
+    /** How many could not be settled: they stay as they are, and their pages say what is missing. */
+    settleAll: async (ids: readonly string[]): Promise<number> => {
+      let left = 0
       for (const [index, id] of ids.entries()) {
         setAt(index)
-        await settle(id).catch(() => {})
+        await settle(id).catch(() => {
+          left++
+        })
       }
       setAt(null)
+      return left
     },
   }
 }

@@ -11,18 +11,29 @@ const SIDES = [
 ] as const
 
 /** The room, roughly, and the country with all that it brings. */
-export function WhereYouFilm({ answers, onChange }: { answers: Answers; onChange(part: Partial<Answers>): void }) {
+export function WhereYouFilm({
+  answers,
+  hasCountry,
+  onChange,
+}: {
+  answers: Answers
+  /** Whether the studio has settled where it is: then the settings say so, and nothing is asked. */
+  hasCountry: boolean
+  onChange(part: Partial<Answers>): void
+}) {
   const { plugSystem, currency, unitSystem } = COUNTRIES[answers.country]
   const { volts, label } = PLUG_SYSTEMS[plugSystem]
   return (
     <div className="grid gap-4 py-4">
-      <ComboField
-        label="Country"
-        value={answers.country}
-        choices={COUNTRY_CODES.map((code) => ({ value: code, label: COUNTRIES[code].name }))}
-        hint={`${label}, ${volts} V, ${currency}, ${unitSystem === 'metric' ? 'metres and kilograms' : 'feet and pounds'}. Each can be changed in the settings.`}
-        onChange={(code) => onChange({ country: COUNTRY_CODES.find((it) => it === code) ?? answers.country })}
-      />
+      {!hasCountry && (
+        <ComboField
+          label="Country"
+          value={answers.country}
+          choices={COUNTRY_CODES.map((code) => ({ value: code, label: COUNTRIES[code].name }))}
+          hint={`${label}, ${volts} V, ${currency}, ${unitSystem === 'metric' ? 'metres and kilograms' : 'feet and pounds'}. Each can be changed in the settings.`}
+          onChange={(code) => onChange({ country: COUNTRY_CODES.find((it) => it === code) ?? answers.country })}
+        />
+      )}
       <TextField
         label="The room in which you film"
         value={answers.room}

@@ -1,6 +1,7 @@
 import { formatMoney, sayTodayItem, TODAY_SECTIONS, type TodayItem, type TodaySection } from '@exemplar/core'
 import { Link } from 'react-router'
 import { useSetupsQuery, useStudioQuery, useTodayQuery, useUnitCountQuery } from '../foundation/api/api.ts'
+import { useMay } from '../foundation/api/session.ts'
 import { ButtonLink } from '../foundation/parts/button.tsx'
 import { Mark } from '../foundation/parts/mark.tsx'
 import { Empty, Section, Waiting } from '../foundation/parts/page-parts.tsx'
@@ -21,6 +22,7 @@ const LEFT: readonly TodaySection[] = ['next', 'before']
 export function TodayPage() {
   const { data, error, refetch } = useTodayQuery()
   const { data: count } = useUnitCountQuery({})
+  const may = useMay()
   if (!data) return <Waiting what="today" error={error} onRetry={refetch} />
   const column = (sections: readonly TodaySection[]) => (
     <div className="min-w-0">
@@ -41,7 +43,7 @@ export function TodayPage() {
   return (
     <div className="px-4 pt-4 pb-8 md:px-5">
       <h1>{sayLongDay(data.date)}</h1>
-      {count?.units === 0 && <FirstSteps />}
+      {count?.units === 0 && <FirstSteps canBegin={may('change-settings')} />}
       <div className="grid gap-x-9 lg:grid-cols-2">
         {column(LEFT)}
         {column(TODAY_SECTIONS.filter((section) => !LEFT.includes(section)))}
@@ -50,7 +52,7 @@ export function TodayPage() {
   )
 }
 
-function FirstSteps() {
+function FirstSteps({ canBegin }: { canBegin: boolean }) {
   return (
     <Empty title="Exemplar is empty">
       <ol className="list-decimal pl-5">
@@ -59,9 +61,11 @@ function FirstSteps() {
         <li>Book one for a day. This page then says each morning what matters.</li>
       </ol>
       <p className="mt-3 flex flex-wrap gap-2">
-        <ButtonLink look="act" to="/begin">
-          Begin with three questions
-        </ButtonLink>
+        {canBegin && (
+          <ButtonLink look="act" to="/begin">
+            Begin with three questions
+          </ButtonLink>
+        )}
         <ButtonLink to="/kit/import">Import a list</ButtonLink>
         <ButtonLink to="/kit?add=thing">Add a thing</ButtonLink>
       </p>

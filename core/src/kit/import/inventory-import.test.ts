@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, test } from 'vitest'
 import { makeNextTag } from '../entry/tagging.ts'
-import { readCategory } from '../model/category.ts'
+import { readCategory } from '../model/category-words.ts'
 import { newModelSchema } from '../model/model.ts'
 import { changesAnything } from './import-plan.ts'
 import { sayImportProblem } from './import-words.ts'

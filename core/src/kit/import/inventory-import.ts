@@ -1,5 +1,6 @@
 import { readDefused } from '../../units/csv.ts'
-import { CATEGORIES, type Category, guessCategory, isCounted, readCategory } from '../model/category.ts'
+import { CATEGORIES, type Category, isCounted } from '../model/category.ts'
+import { guessCategory, readCategory } from '../model/category-words.ts'
 import type { TemplateFacts } from '../template/template-facts.ts'
 import { EMPTY_UNIT, tagSchema } from '../unit/unit.ts'
 import { findHeadingUnit } from './column-guess.ts'

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest'
-import { CATEGORY_CODES, guessCategory, isKindOf, listKindsOf } from '../model/category.ts'
+import { CATEGORY_CODES, isKindOf, listKindsOf } from '../model/category.ts'
+import { guessCategory } from '../model/category-words.ts'
 import { findDoubts } from '../model/plausibility.ts'
 import { sayDoubt } from '../model/plausibility-words.ts'
 import { moreSpecsSchema, SPECS } from '../model/spec.ts'

@@ -1,5 +1,5 @@
 import { splitDecimal } from '../../units/money.ts'
-import { formatLength, formatMass, readMeasure, trim } from '../../units/quantity.ts'
+import { exampleOf, formatLength, formatMass, readMeasure, trim } from '../../units/quantity.ts'
 import { type MoreSpecs, SPECS, type SpecFacts, type SpecKey } from './spec.ts'
 
 type System = 'metric' | 'imperial'
@@ -32,11 +32,6 @@ export function labelSpec(key: SpecKey): string {
   return `${facts.label}${unit}`
 }
 
-const EXAMPLES = {
-  metric: { length: '2.4 m or 90 cm', mass: '8 kg or 750 g' },
-  imperial: { length: '6 ft 6 in or 35 in', mass: '18 lb or 12 oz' },
-} as const
-
 export type SpecReading = { ok: true; value: number | string } | { ok: false; problem: string }
 
 /** Reads a figure or a word as typed. The unit may stand with the number (`10 A`, `f/2.8`, `5600 K`); lengths and masses need theirs. */
@@ -52,7 +47,7 @@ export function readSpec(key: SpecKey, text: string, system: System): SpecReadin
   if (measure) {
     const reading = readMeasure(value, measure, system)
     if (reading.ok) return { ok: true, value: reading.value }
-    return { ok: false, problem: `Write it with its unit, such as ${EXAMPLES[system][measure]}.` }
+    return { ok: false, problem: `Write it with its unit, such as ${exampleOf(measure, system)}.` }
   }
   const figure = readFigure(value, facts.unit)
   if (figure !== null) return { ok: true, value: figure }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { readUsual } from '../../kit/template/usual-facts.ts'
 import { type FindingLevel, findingLevelSchema, findWorstLevel, LEVELS_WORST_FIRST } from '../../studio/finding.ts'
 import { policyRefSchema } from '../../studio/policy/policy.ts'
 import { cameraAngleSchema, listCameraAngles } from '../checks/picture/camera-angles.ts'
@@ -40,6 +41,8 @@ export const readinessSchema = z.object({
   totalMassGrams: z.number(),
   /** How many things nobody weighed: they are in no sum. */
   unweighed: z.number(),
+  /** Tags of things of which some figure is no more than usual. */
+  usual: z.array(z.string()),
   /** Each camera with its lens and what it frames. */
   cameras: z.array(cameraAngleSchema),
   /** Where every signal goes, along the cables that are in the setup. */
@@ -80,6 +83,7 @@ export function assessScene(scene: Scene): Readiness {
     })),
     joints,
     workings: listWorkings(scene),
+    usual: [...new Set(items.flatMap((it) => (readUsual(it.model).length > 0 ? [it.tag] : [])))],
     cameras: factOf(scene, listCameraAngles),
     totalMassGrams: items.reduce((sum, item) => sum + (item.massGrams ?? 0), 0),
     unweighed: items.filter((item) => item.model && item.massGrams === null && !isLight(item)).length,

@@ -1,37 +1,12 @@
-import { CATEGORIES, EMPTY_UNIT, isCounted, makeNextTag, NO_PROVENANCE, priceBundle, splitAmount } from '@exemplar/core'
-import { eq, sql } from 'drizzle-orm'
+import { CATEGORIES, isCounted, NO_PROVENANCE, priceBundle, splitAmount } from '@exemplar/core'
+import { eq } from 'drizzle-orm'
 import { refuseField } from '../../foundation/base/problem.ts'
-import { type Writer, write } from '../../foundation/database/app-context.ts'
+import { write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
-import { stock, units } from '../../schema/kit-tables.ts'
 import { entries, shoppingLines } from '../../schema/ledger-tables.ts'
 import { parties, places } from '../../schema/studio-tables.ts'
+import { addToStock, addUnits } from './adding.ts'
 import { findOrMakeModel } from './entered-model.ts'
-import { listTagsLike } from './unit-list.ts'
-
-/** Counted things go into their stock; everything else becomes a thing of its own. */
-function addToStock(
-  { tx, newId, log }: Writer,
-  modelId: string,
-  prefix: string,
-  quantity: number,
-  placeId: string | null,
-): string {
-  const known = tx.select().from(stock).where(eq(stock.modelId, modelId)).get()
-  if (known) {
-    tx.update(stock)
-      .set({ quantity: known.quantity + quantity, version: sql`${stock.version} + 1` })
-      .where(eq(stock.id, known.id))
-      .run()
-    log('counted', 'stock', known.id, { before: known.quantity, after: known.quantity + quantity })
-    return known.tag
-  }
-  const tag = makeNextTag(prefix, listTagsLike(tx, prefix))
-  const id = newId()
-  tx.insert(stock).values({ id, tag, modelId, quantity, reorderLevel: 0, placeId }).run()
-  log('created', 'stock', id, { tag, quantity })
-  return tag
-}
 
 export const bundleRoutes = [
   defineRoute('post /bundles', ({ body, actor }, app) =>
@@ -49,7 +24,6 @@ export const bundleRoutes = [
       const missing: string[] = []
       let parentId: string | null = null
       for (const [index, part] of body.parts.entries()) {
-        const { prefix } = CATEGORIES[part.category]
         if (!part.isThere) {
           const reason = `Not in the box of ${body.title}.`
           const line = { id: newId(), item: part.name, quantity: part.quantity, reason, stockId: null, setupId: null }
@@ -79,31 +53,28 @@ export const bundleRoutes = [
           log('spent', 'entry', row.id, { description: part.name })
         }
         if (isCounted(part.category)) {
-          tags.push(addToStock(writer, modelId, prefix, part.quantity, body.placeId))
+          const { category, quantity } = part
+          tags.push(addToStock(writer, { modelId, category, quantity, placeId: body.placeId }))
           const sum = (of: number[]) => of.reduce((all, it) => all + it, 0)
           entry(sum(own), sum(ownTaxes), null)
           continue
         }
         for (const [piece, priceMinor] of own.entries()) {
-          const tag = makeNextTag(prefix, listTagsLike(tx, prefix))
-          const id = newId()
-          tx.insert(units)
-            .values({
-              ...EMPTY_UNIT,
-              id,
-              tag,
-              modelId,
-              placeId: body.placeId,
-              acquisition: index === 0 && piece === 0 ? body.acquisition : 'bundled',
-              acquiredOn: body.on,
-              priceMinor,
-              partyId: body.partyId,
-              parentId: body.staysTogether ? parentId : null,
-              bond: 'part',
-              provenance: { ...NO_PROVENANCE, taxMinor: ownTaxes[piece] ?? 0, reason: `Came with ${body.title}` },
-            })
-            .run()
-          log('created', 'unit', id, { after: { tag }, bundle: body.title })
+          const [unit] = addUnits(writer, {
+            modelId,
+            category: part.category,
+            count: 1,
+            placeId: body.placeId,
+            acquisition: index === 0 && piece === 0 ? body.acquisition : 'bundled',
+            acquiredOn: body.on,
+            priceMinor,
+            partyId: body.partyId,
+            parentId: body.staysTogether ? parentId : null,
+            bond: 'part',
+            provenance: { ...NO_PROVENANCE, taxMinor: ownTaxes[piece] ?? 0, reason: `Came with ${body.title}` },
+          })
+          if (!unit) continue
+          const { id, tag } = unit
           entry(priceMinor, ownTaxes[piece] ?? 0, id)
           parentId ??= id
           tags.push(tag)

@@ -99,6 +99,56 @@ describe('[E8] leads and strips end in the plug of the country', () => {
   })
 })
 
+describe('[E13] two records of one thing become one', () => {
+  test('booked under both it is booked once, and a program that both name is there once', async () => {
+    const app = { kind: 'app', name: 'Remote', version: '2', where: '' }
+    const one = (await enter({ category: 'camera', name: 'Twin' })).body
+    const two = (await enter({ category: 'camera', name: 'Twin' })).body
+    await call('PATCH', `/units/${one.id}`, { software: [app, { ...app, kind: 'firmware', name: 'Body' }] }, 1)
+    await call('PATCH', `/units/${two.id}`, { software: [{ ...app, name: 'remote', version: '1' }] }, 1)
+    const booking = {
+      kind: 'shoot',
+      title: 'Both',
+      setupId: null,
+      unitIds: [one.id, two.id],
+      placeId: null,
+      personIds: [],
+      startsAt: '2026-12-10T10:00',
+      endsAt: '2026-12-10T12:00',
+      rigMinutes: 0,
+      strikeMinutes: 0,
+      state: 'confirmed',
+      note: '',
+      partyId: null,
+      feeMinor: null,
+    }
+    const made = (await call('POST', '/bookings', booking)).body
+    const merged = await call('POST', `/units/${one.id}/merge`, { intoId: two.id }, 2)
+    expect(merged.status).toBe(200)
+    const { body } = await call('GET', `/bookings/${made.id}`)
+    expect((body.booking ?? body).unitIds).toEqual([two.id])
+    const { unit } = await pageOf(two.id)
+    expect(unit.software.map((it: { name: string }) => it.name)).toEqual(['remote', 'Body'])
+  })
+
+  test('what only one of two names knew is kept, and what both say the one that stays says', async () => {
+    const one = await enter({
+      category: 'stand',
+      name: 'Stand A',
+      facts: { loadGrams: 8_000, massGrams: 2_000 },
+      specs: { heightMaxMm: 2_600 },
+    })
+    const two = await enter({ category: 'stand', name: 'Stand B', facts: { massGrams: 2_100 } })
+    const { version } = (await call('GET', `/models/${one.body.modelId}`)).body
+    await call('POST', `/models/${one.body.modelId}/merge`, { intoId: two.body.modelId }, version)
+    const model = (await call('GET', `/models/${two.body.modelId}`)).body
+    expect([model.ports[0].rating.value, model.specs.massGrams, model.specs.more.heightMaxMm]).toEqual([
+      8_000, 2_100, 2_600,
+    ])
+    expect(model.aliases).toEqual(['Stand A'])
+  })
+})
+
 describe('[E10] what was not in the box', () => {
   test('goes on the shopping list once, when it is written down', async () => {
     const { model } = await pageOf((await enter({ category: 'panel', name: 'Bare panel' })).body.id)
@@ -176,6 +226,19 @@ describe('the first hour', () => {
     expect((await ask('GET', '/setups')).map((it: { code: string }) => it.code).sort()).toEqual(['IN', 'TH'])
     expect((await ask('GET', '/stock'))[0]).toMatchObject({ quantity: 8 })
     expect((await ask('GET', '/units/count')).units).toBe(2)
+    own.close()
+  })
+
+  test('answered again beside what is here, currency and measures stay, and counted things go to their stock', async () => {
+    const own = await startApi({})
+    const ask = async (method: string, path: string, body?: unknown) => (await own.call(method, path, body)).body
+    await ask('POST', '/first-hour', ANSWERS)
+    await ask('POST', '/first-hour', { ...ANSWERS, country: 'DE', room: { name: 'Front room', size: null } })
+    expect(await ask('GET', '/studio')).toMatchObject({ country: 'US', currency: 'USD', unitSystem: 'imperial' })
+    expect((await ask('GET', '/stock')).map((it: { quantity: number }) => it.quantity)).toEqual([16])
+    expect((await ask('GET', '/setups')).map((it: { code: string }) => it.code)).toHaveLength(4)
+    const [front] = (await ask('GET', '/places')).filter((it: { name: string }) => it.name === 'Front room')
+    expect(front.circuits[0].outletInterface).toBe('mains-nema5')
     own.close()
   })
 

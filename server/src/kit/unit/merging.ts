@@ -1,4 +1,4 @@
-import { nameModel } from '@exemplar/core'
+import { changeFacts, type Model, nameModel, type PlugSystemCode, readFacts, type Software } from '@exemplar/core'
 import { and, eq, sql } from 'drizzle-orm'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { requireVersion, type Writer } from '../../foundation/database/app-context.ts'
@@ -8,6 +8,7 @@ import { models, stock, units } from '../../schema/kit-tables.ts'
 import { entries } from '../../schema/ledger-tables.ts'
 import { setups, setupUnits } from '../../schema/setups-tables.ts'
 import { attachments, films } from '../../schema/studio-tables.ts'
+import { loadStudio } from '../../studio/settings/settings-routes.ts'
 
 /** One record of a thing goes into another. Its history stays under its own id; whatever counts on it counts on the other. */
 export function mergeUnits({ tx, now, log }: Writer, id: string, intoId: string, version: number) {
@@ -24,10 +25,18 @@ export function mergeUnits({ tx, now, log }: Writer, id: string, intoId: string,
     .where(sql`${names(setups.roles)} or ${names(setups.links)}`)
     .run()
   tx.update(setupUnits).set({ unitId: intoId }).where(eq(setupUnits.unitId, id)).run()
-  tx.update(bookings)
-    .set({ unitIds: swap(bookings.unitIds), items: swap(bookings.items), version: sql`${bookings.version} + 1` })
+  for (const booking of tx
+    .select()
+    .from(bookings)
     .where(sql`${names(bookings.unitIds)} or ${names(bookings.items)}`)
-    .run()
+    .all()) {
+    // Booked under both records it is booked once.
+    const unitIds = [...new Set(booking.unitIds.map((it) => (it === id ? intoId : it)))]
+    tx.update(bookings)
+      .set({ unitIds, items: swap(bookings.items), version: booking.version + 1 })
+      .where(eq(bookings.id, booking.id))
+      .run()
+  }
   tx.update(films)
     .set({ copies: swap(films.copies), version: sql`${films.version} + 1` })
     .where(names(films.copies))
@@ -51,6 +60,7 @@ export function mergeUnits({ tx, now, log }: Writer, id: string, intoId: string,
     partyId: into.partyId ?? before.partyId,
     note: [into.note, before.note].filter(Boolean).join('\n').slice(0, 2000),
     remarks: [...into.remarks, ...before.remarks].slice(0, 40),
+    software: joinSoftware(into.software, before.software),
     version: into.version + 1,
   }
   tx.update(units).set(filled).where(eq(units.id, intoId)).run()
@@ -61,6 +71,12 @@ export function mergeUnits({ tx, now, log }: Writer, id: string, intoId: string,
   log('archived', 'unit', id, { mergedInto: into.tag })
   log('changed', 'unit', intoId, { merged: before.tag })
   return { id: intoId, version: filled.version }
+}
+
+/** What both records have under one name is one; the newer word is that of the record that stays. */
+function joinSoftware(own: readonly Software[], other: readonly Software[]): Software[] {
+  const known = new Set(own.map((it) => `${it.kind} ${it.name.toLowerCase()}`))
+  return [...own, ...other.filter((it) => !known.has(`${it.kind} ${it.name.toLowerCase()}`))].slice(0, 20)
 }
 
 /** Two records that serve side by side are two things. */
@@ -81,7 +97,17 @@ function requireApart(tx: Writer['tx'], id: string, intoId: string): void {
   )
 }
 
-/** One model goes into another of its kind: its things and stock become that, its name an alias. */
+/** What was recorded under the one name and is open under the other; what both say, the one that stays says. */
+function fillFrom(into: Model, before: Model, plugs: PlugSystemCode): Model {
+  const [own, other] = [readFacts(into), readFacts(before)]
+  const fresh = Object.fromEntries(
+    Object.entries(other).filter(([key, value]) => value !== null && own[key as keyof typeof own] === null),
+  )
+  const filled = Object.keys(fresh).length > 0 ? changeFacts(into, fresh, { plugs }) : into
+  return { ...filled, specs: { ...filled.specs, more: { ...before.specs.more, ...into.specs.more } } }
+}
+
+/** One model goes into another of its kind: its things and stock become that, its name an alias, and what only it knew is kept. */
 export function mergeModels({ tx, now, log }: Writer, id: string, intoId: string, version: number) {
   const before = requireVersion(tx.select().from(models).where(eq(models.id, id)).get(), version, 'model')
   const into = tx.select().from(models).where(eq(models.id, intoId)).get()
@@ -98,7 +124,7 @@ export function mergeModels({ tx, now, log }: Writer, id: string, intoId: string
       .run()
   }
   tx.update(models)
-    .set({ aliases, version: into.version + 1 })
+    .set({ ...fillFrom(into, before, loadStudio(tx).plugSystem), aliases, version: into.version + 1 })
     .where(eq(models.id, intoId))
     .run()
   tx.update(models)

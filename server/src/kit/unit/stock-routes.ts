@@ -1,11 +1,10 @@
-import { CATEGORIES, makeNextTag } from '@exemplar/core'
 import { eq, isNull } from 'drizzle-orm'
 import { requireVersion, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { models, stock } from '../../schema/kit-tables.ts'
 import { places } from '../../schema/studio-tables.ts'
+import { takeTag } from './adding.ts'
 import { findOrMakeModel } from './entered-model.ts'
-import { listTagsLike } from './unit-list.ts'
 
 export const stockRoutes = [
   defineRoute('get /stock', (_, { db }) =>
@@ -23,8 +22,7 @@ export const stockRoutes = [
     write(app, actor, (writer) => {
       const { category, maker: _maker, name: _name, facts: _facts, specs: _specs, usual: _usual, ...counted } = body
       const modelId = findOrMakeModel(writer, body)
-      const { prefix } = CATEGORIES[category]
-      const tag = makeNextTag(prefix, listTagsLike(writer.tx, prefix))
+      const tag = takeTag(writer, category)
       const row = writer.tx
         .insert(stock)
         .values({ ...counted, id: writer.newId(), tag, modelId })

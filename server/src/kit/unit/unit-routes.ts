@@ -1,10 +1,11 @@
-import { CATEGORIES, canGoWith, EMPTY_UNIT, makeNextTag, type NewUnit } from '@exemplar/core'
+import { canGoWith, makeNextTag, type NewUnit } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { units } from '../../schema/kit-tables.ts'
 import { setupUnits } from '../../schema/setups-tables.ts'
+import { addUnits } from './adding.ts'
 import { findOrMakeModel } from './entered-model.ts'
 import { mergeUnits } from './merging.ts'
 import { countUnits, listTagsLike, listUnits } from './unit-list.ts'
@@ -29,19 +30,9 @@ export const unitRoutes = [
   defineRoute('post /units', ({ body, actor }, app) =>
     write(app, actor, (writer) => {
       const modelId = findOrMakeModel(writer, body)
-      const { prefix } = CATEGORIES[body.category]
-      if (body.tag && body.count > 1) throw refuseField('/tag', 'Several things cannot have one tag.')
-      const [unit] = Array.from({ length: body.count }, () => {
-        const tag = body.tag ?? makeNextTag(prefix, listTagsLike(writer.tx, prefix))
-        const own = { id: writer.newId(), tag, modelId, placeId: body.placeId, nickname: body.nickname }
-        const row = writer.tx
-          .insert(units)
-          .values({ ...EMPTY_UNIT, ...own })
-          .returning()
-          .get()
-        writer.log('created', 'unit', row.id, { after: row })
-        return row
-      })
+      const { category, tag, count, placeId, nickname } = body
+      if (tag && count > 1) throw refuseField('/tag', 'Several things cannot have one tag.')
+      const [unit] = addUnits(writer, { modelId, category, count, tag, placeId, nickname })
       if (!unit) throw refuseMissing('thing')
       return unit
     }),

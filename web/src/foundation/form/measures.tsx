@@ -1,4 +1,4 @@
-import { formatArea, formatLength, formatMass, readMeasure, type UnitSystem } from '@exemplar/core'
+import { exampleOf, formatArea, formatLength, formatMass, readMeasure, type UnitSystem } from '@exemplar/core'
 import { useState } from 'react'
 import { useStudioQuery } from '../api/api.ts'
 import { TextField } from './field.tsx'
@@ -15,18 +15,6 @@ export function useMeasures() {
 }
 
 type Typed = 'length' | 'mass' | 'power'
-
-/** A measure as somebody in such a studio would write it: one system of units on one page. */
-const EXAMPLES: Readonly<Record<'metric' | 'imperial', Readonly<Record<Typed, string>>>> = {
-  metric: { length: '2.4 m or 90 cm', mass: '8 kg or 750 g', power: '500 W' },
-  imperial: { length: '6 ft 6 in or 35 in', mass: '18 lb or 12 oz', power: '500 W' },
-}
-
-/** How a measure is written in this studio, for hints and for what could not be read. */
-export function useMeasureExample(measure: Typed): string {
-  const { data } = useStudioQuery()
-  return EXAMPLES[data?.unitSystem ?? 'metric'][measure]
-}
 
 /** A measure typed as people write it. Gives the whole unit on, null for nothing, and says what it cannot read. */
 export function MeasureField({
@@ -49,7 +37,7 @@ export function MeasureField({
 }) {
   const { data: studio } = useStudioQuery()
   const system = given ?? studio?.unitSystem ?? 'metric'
-  const example = EXAMPLES[system][measure]
+  const example = exampleOf(measure, system)
   const shown = (own: number) =>
     ({
       length: (mm: number) => formatLength(mm, system),

@@ -25,6 +25,8 @@ export function SheetDialog({
         <Dialog.Content
           className={`fixed inset-x-0 bottom-0 z-50 max-h-[92dvh] overflow-y-auto border border-rule-strong bg-sheet p-5 md:inset-auto md:top-[8vh] md:left-1/2 md:max-h-[84vh] md:w-full md:-translate-x-1/2 ${wide ? 'md:max-w-[760px]' : 'md:max-w-[520px]'}`}
           {...(description ? {} : { 'aria-describedby': undefined })}
+          // Escape first closes a list that is open in the sheet, and puts back what was chosen there.
+          onEscapeKeyDown={(event) => isInOpenList(event.target) && event.preventDefault()}
         >
           <div className="mb-3 flex items-start justify-between gap-4">
             <div>
@@ -43,3 +45,6 @@ export function SheetDialog({
     </Dialog.Root>
   )
 }
+
+const isInOpenList = (target: EventTarget | null) =>
+  target instanceof Element && target.closest('[role="combobox"][aria-expanded="true"]') !== null

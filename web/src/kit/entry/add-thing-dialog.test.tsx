@@ -72,3 +72,12 @@ it('what both kinds are asked stays when another kind is chosen', async () => {
   await hands.type(page.getByRole('combobox', { name: 'Kind' }), 'c-stand{Enter}')
   expect(page.getByLabelText<HTMLInputElement>('Bears').value).toBe('6 kg')
 })
+
+it('Escape in an open list closes the list, and not the form round it', async () => {
+  const { hands, page, onClose } = showDialog()
+  await hands.type(page.getByLabelText('Name or model'), 'Tall one')
+  await hands.type(page.getByRole('combobox', { name: 'Kind' }), 'sta{Escape}')
+  expect(onClose).not.toHaveBeenCalled()
+  expect(page.getByLabelText<HTMLInputElement>('Name or model').value).toBe('Tall one')
+  expect(page.getByRole<HTMLInputElement>('combobox', { name: 'Kind' }).value).toBe('Camera body')
+})

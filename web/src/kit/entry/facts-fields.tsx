@@ -1,6 +1,8 @@
 import {
   ASKED_FACTS,
   type Category,
+  canBeNone,
+  exampleOf,
   FACT_WORDS,
   type FactKey,
   type Interface,
@@ -13,7 +15,7 @@ import {
 import { useInterfacesQuery, useStudioQuery } from '../../foundation/api/api.ts'
 import { ComboField } from '../../foundation/form/combo-field.tsx'
 import { TextField } from '../../foundation/form/field.tsx'
-import { exampleOf, type FactTexts, NONE_CHOICE, offersNone } from './facts.ts'
+import { type FactTexts, NONE_CHOICE } from './facts.ts'
 import { useMakeConnector } from './making.ts'
 
 /** The questions of a kind, most telling first. */
@@ -79,7 +81,7 @@ function ConnectorField({
   return (
     <ComboField
       {...common}
-      choices={offersNone(fact) ? [...choices, NONE_CHOICE] : choices}
+      choices={canBeNone(fact) ? [...choices, NONE_CHOICE] : choices}
       recent={`${fact}-${kind ?? ''}`}
       placeholder={sayUsual(fact, category, interfaces) ?? 'Not known'}
       {...(canMake ? { makes: MADE[kind] ?? 'one', onMake: (label: string) => make(kind, label) } : {})}

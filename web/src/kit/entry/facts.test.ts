@@ -21,7 +21,7 @@ describe('facts as typed on quick entry', () => {
     )
     expect(facts).toEqual({ energyMilliwattHours: 98_000 })
     expect(problems).toEqual({
-      massGrams: 'Cannot read “heavy”. Write it like 1.2 kg.',
+      massGrams: 'Cannot read “heavy”. Write it like 8 kg or 750 g.',
       outlets: 'Write a whole number.',
     })
   })

@@ -1,5 +1,5 @@
 import {
-  canBeNone,
+  exampleOf,
   FACT_WORDS,
   type FactKey,
   type Measure,
@@ -11,21 +11,6 @@ import {
 
 /** Texts as typed, by fact; a connector by its code. */
 export type FactTexts = Partial<Record<FactKey, string>>
-
-const EXAMPLES: Readonly<Record<UnitSystem, Partial<Record<Measure, string>>>> = {
-  metric: { mass: '1.2 kg', length: '1.4 m' },
-  imperial: { mass: '2 lb 10 oz', length: '4 ft 7 in' },
-}
-const SHARED: Partial<Record<Measure, string>> = {
-  power: '60 W',
-  energy: '98 Wh, or 14.4 V 6.8 Ah',
-  data: '128 GB',
-  bitRate: '100 Mbit/s',
-}
-
-/** How such a measure is written in a studio with these units. */
-export const exampleOf = (measure: Measure, system: UnitSystem): string | undefined =>
-  EXAMPLES[system][measure] ?? SHARED[measure]
 
 /** Turns what was typed into facts, or says at which field it cannot be read. Null is what was emptied. */
 export function readTypedFacts(
@@ -79,4 +64,3 @@ const WRITTEN: Readonly<Record<Measure, (value: number, system: UnitSystem) => s
 
 /** The choice "it has none", where that is an answer. */
 export const NONE_CHOICE = { value: NO_END, label: 'It has none' }
-export const offersNone = canBeNone

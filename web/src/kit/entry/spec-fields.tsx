@@ -1,6 +1,7 @@
 import {
   ASKED_SPECS,
   type Category,
+  exampleOf,
   findSpecMeasure,
   labelSpec,
   type MoreSpecs,
@@ -12,7 +13,6 @@ import {
 } from '@exemplar/core'
 import { useStudioQuery } from '../../foundation/api/api.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
-import { exampleOf } from './facts.ts'
 
 /** Texts as typed, by figure. */
 export type SpecTexts = Partial<Record<SpecKey, string>>

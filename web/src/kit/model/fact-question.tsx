@@ -1,4 +1,5 @@
 import {
+  exampleOf,
   type FactAnswer,
   listAnswers,
   type Measure,
@@ -10,7 +11,6 @@ import {
 import { type FormEvent, useState } from 'react'
 import { useInterfacesQuery, useStudioQuery } from '../../foundation/api/api.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
-import { useMeasureExample } from '../../foundation/form/measures.tsx'
 import { useSaving } from '../../foundation/form/use-saving.ts'
 import { Button } from '../../foundation/parts/button.tsx'
 import { useAnswerFactMutation } from '../kit-api.ts'
@@ -78,10 +78,9 @@ function FigureAnswer({ fact, isBusy, problem, none, onAnswer }: AnswerProps & {
   const [text, setText] = useState('')
   const [unread, setUnread] = useState<string>()
   const { measure = null, example: given, thousandths } = FIGURES[fact] ?? {}
-  const asWritten = useMeasureExample(measure === 'length' ? 'length' : 'mass')
   const { data: studio } = useStudioQuery()
   const system = studio?.unitSystem ?? 'metric'
-  const example = given ?? asWritten
+  const example = given ?? exampleOf(measure ?? 'mass', system)
   const submit = (event: FormEvent) => {
     event.preventDefault()
     const value = readFigure(text, measure, thousandths ? 1000 : 1, system)

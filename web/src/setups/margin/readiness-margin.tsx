@@ -30,12 +30,25 @@ function useLabels(): (code: string) => string {
 /** The working, with the policies that it followed among what it took for granted. */
 function sayWithPolicies(
   working: Working,
-  follows: Readiness['follows'],
+  { follows, usual }: Pick<Readiness, 'follows' | 'usual'>,
   labelOf: (code: string) => string,
   system: UnitSystem,
 ) {
   const words = sayWorking(working, labelOf, system)
-  return { ...words, assumptions: [...words.assumptions, ...follows[working.formula].map(sayPolicy)] }
+  const said = JSON.stringify(working)
+  const onlyUsual = usual.filter((tag) => said.includes(JSON.stringify(tag)))
+  return {
+    ...words,
+    assumptions: [
+      ...words.assumptions,
+      ...(onlyUsual.length > 0
+        ? [
+            `Of ${onlyUsual.join(', ')} only what is usual is recorded; where twice or half of it would decide, it is asked.`,
+          ]
+        : []),
+      ...follows[working.formula].map(sayPolicy),
+    ],
+  }
 }
 
 /** The margin beside the work: the verdict first, then each finding with its figure and its ways out. */
@@ -80,9 +93,7 @@ export function ReadinessMargin({
       isFirst={finding === first}
       deeds={deeds}
       working={
-        'working' in finding && (
-          <WorkingPaper words={sayWithPolicies(finding.working, readiness.follows, labelOf, system)} />
-        )
+        'working' in finding && <WorkingPaper words={sayWithPolicies(finding.working, readiness, labelOf, system)} />
       }
     />
   )
@@ -147,7 +158,7 @@ export function ReadinessMargin({
           <h3 className="mb-1">Sums that come out</h3>
           <ul className="grid gap-2">
             {fine.map((working) => {
-              const words = sayWithPolicies(working, readiness.follows, labelOf, system)
+              const words = sayWithPolicies(working, readiness, labelOf, system)
               return (
                 <li key={words.title}>
                   <span className="flex items-baseline justify-between gap-3">
