@@ -12,7 +12,7 @@ import {
   type NewModel,
   nameModel,
 } from '@exemplar/core'
-import { and, count, eq, isNull, sql } from 'drizzle-orm'
+import { and, eq, isNull, sql } from 'drizzle-orm'
 import { loadInterfaces } from '../../availability/reference.ts'
 import { refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { requireVersion, type Writer, write } from '../../foundation/database/app-context.ts'
@@ -59,7 +59,8 @@ export const modelRoutes = [
         category: models.category,
         aliases: models.aliases,
         version: models.version,
-        things: count(units.id),
+        // Single things, and what is counted of it.
+        things: sql<number>`count(${units.id}) + coalesce((select sum(${stock.quantity}) from ${stock} where ${stock.modelId} = ${models.id} and ${stock.archivedAt} is null), 0)`,
       })
       .from(models)
       .leftJoin(units, and(eq(units.modelId, models.id), isNull(units.archivedAt)))

@@ -69,6 +69,8 @@ describe('[E4] counted things are asked the same', () => {
     const { modelId } = (await call('POST', '/stock', body)).body
     const model = (await call('GET', `/models/${modelId}`)).body
     expect(model.ports[0].interfaces).toEqual(['cell-9v'])
+    const rows = (await call('GET', '/models')).body as { id: string; things: number }[]
+    expect(rows.find((it) => it.id === modelId)?.things).toBe(4)
   })
 })
 

@@ -26,12 +26,15 @@ export function FactsFields({
   category,
   asked = listAskedFacts(category),
   texts,
+  usual = {},
   problems,
   onChange,
 }: {
   category: Category
   asked?: readonly FactKey[]
   texts: FactTexts
+  /** Texts that say no more than what is usual: told as that until they are changed. */
+  usual?: FactTexts
   problems: Record<string, string>
   onChange(texts: FactTexts): void
 }) {
@@ -41,7 +44,9 @@ export function FactsFields({
     <div className="grid grid-cols-1 gap-3 md:grid-cols-2">
       {asked.map((key) => {
         const { form } = FACT_WORDS[key]
-        const common = { label: labelFact(key, category), problem: problems[key], value: texts[key] ?? '' }
+        const value = texts[key] ?? ''
+        const hint = value !== '' && usual[key] === value ? 'As is usual; put it right where you know it.' : undefined
+        const common = { label: labelFact(key, category), problem: problems[key], value, hint }
         const set = (value: string) => onChange({ ...texts, [key]: value })
         if (form.kind === 'connector') {
           return <ConnectorField key={key} {...common} fact={key} category={category} onChange={set} />
@@ -69,6 +74,7 @@ function ConnectorField({
   category: Category
   label: string
   problem: string | undefined
+  hint: string | undefined
   value: string
   onChange(value: string): void
 }) {

@@ -24,6 +24,7 @@ export interface WhatItIs {
   name: string
   factTexts: FactTexts
   specTexts: SpecTexts
+  usualTexts: FactTexts
   problems: Record<string, string>
   doubts: string[]
   setCategory(kind: Category): void
@@ -63,6 +64,7 @@ export function useWhatItIs(start: Category): WhatItIs {
     name,
     factTexts,
     specTexts,
+    usualTexts,
     problems,
     doubts,
     setCategory,
@@ -120,20 +122,29 @@ export function WhatItIsFields({
 }) {
   const all = { ...it.problems, ...stripPaths(problems) }
   const asked = listAskedFacts(it.category)
-  const common = { category: it.category, texts: it.factTexts, problems: all, onChange: it.setFactTexts }
+  const common = {
+    category: it.category,
+    texts: it.factTexts,
+    usual: it.usualTexts,
+    problems: all,
+    onChange: it.setFactTexts,
+  }
   const rest = asked.slice(SHOWN)
+  const hasSpecs = (ASKED_SPECS[it.category] ?? []).length > 0
   const isInRest = Object.keys(all).some((key) => key !== 'name' && !asked.slice(0, SHOWN).some((own) => own === key))
   return (
     <>
       <FactsFields {...common} asked={asked.slice(0, SHOWN)} />
-      <details open={isInRest || undefined}>
-        <summary className="text-[13px] font-semibold">More, where you know it</summary>
-        <div className="mt-3 grid gap-3">
-          {children}
-          {rest.length > 0 && <FactsFields {...common} asked={rest} />}
-          <SpecFields category={it.category} texts={it.specTexts} problems={all} onChange={it.setSpecTexts} />
-        </div>
-      </details>
+      {(rest.length > 0 || hasSpecs || children) && (
+        <details open={isInRest || undefined}>
+          <summary className="text-[13px] font-semibold">More, where you know it</summary>
+          <div className="mt-3 grid gap-3">
+            {children}
+            {rest.length > 0 && <FactsFields {...common} asked={rest} />}
+            <SpecFields category={it.category} texts={it.specTexts} problems={all} onChange={it.setSpecTexts} />
+          </div>
+        </details>
+      )}
       {it.doubts.length > 0 && (
         <div role="alert" className="grid gap-1 border-l-4 border-warn px-3 py-1">
           {it.doubts.map((doubt) => (

@@ -6,6 +6,7 @@ import {
   type MoreSpecs,
   type NewModel,
   readFacts,
+  readUsual,
   type SpecKey,
   type StudioReply,
   sayDoubt,
@@ -80,6 +81,7 @@ function useModelDraft(latest: Model, studio: StudioReply) {
     category,
     setCategory,
     factTexts,
+    usualTexts: pick(shownFacts, readUsual(model)),
     setFactTexts,
     specTexts,
     setSpecTexts,
@@ -125,6 +127,7 @@ function LoadedForm({ model: latest, studio, onClose }: { model: Model; studio: 
           category={category}
           asked={listShown(category, form.factTexts)}
           texts={form.factTexts}
+          usual={form.usualTexts}
           problems={{ ...unread, ...fields }}
           onChange={form.setFactTexts}
         />
