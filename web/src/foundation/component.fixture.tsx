@@ -55,7 +55,7 @@ export function show(part: ReactNode, answers: Record<string, Answer> = {}) {
     store.dispatch(api.util.resetApiState())
     vi.unstubAllGlobals()
   })
-  return { hands: userEvent.setup(), asked, page: screen }
+  return { hands: userEvent.setup(), asked, page: screen, unmount: page.unmount }
 }
 
 const HERE = 'http://studio.test'
