@@ -15,7 +15,7 @@ import { refuseField } from '../foundation/base/problem.ts'
 import { type Writer, write } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { addToStock, addUnits } from '../kit/unit/adding.ts'
-import { findOrMakeModel } from '../kit/unit/entered-model.ts'
+import { findByName, findOrMakeModel } from '../kit/unit/entered-model.ts'
 import { stock, units } from '../schema/kit-tables.ts'
 import { entries } from '../schema/ledger-tables.ts'
 import { setups } from '../schema/setups-tables.ts'
@@ -70,15 +70,13 @@ function makeRoom({ tx, newId, log }: Writer, { name, size }: Answers['room']) {
 }
 
 function addThings(writer: Writer, starter: StarterModel, count: number, placeId: string): void {
-  const { category, name, facts, more = {} } = starter
-  const modelId = findOrMakeModel(writer, {
-    category,
-    maker: '',
-    name,
-    facts,
-    specs: more,
-    usual: listUsualOf(starter),
-  })
+  const { category, name, more = {} } = starter
+  const entered = { category, maker: '', name }
+  // What is here by that name is as somebody recorded it.
+  const told = findByName(writer.tx, entered)
+    ? { facts: {}, specs: {}, usual: [] }
+    : { facts: starter.facts, specs: more, usual: listUsualOf(starter) }
+  const modelId = findOrMakeModel(writer, { ...entered, ...told })
   if (isCounted(category)) addToStock(writer, { modelId, category, quantity: count, placeId })
   else addUnits(writer, { modelId, category, count, placeId })
 }

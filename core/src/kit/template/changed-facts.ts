@@ -4,7 +4,14 @@ import type { NewModel } from '../model/model.ts'
 import { readFacts } from './known-facts.ts'
 import { makeModelFromTemplate } from './template.ts'
 import type { TemplateFacts } from './template-facts.ts'
-import { dropUsual } from './usual-facts.ts'
+import { dropUsual, markUsual, readUsual } from './usual-facts.ts'
+
+interface Options {
+  plugs: PlugSystemCode
+  category?: Category
+  /** Of which of the facts only what is usual is told. */
+  usual?: readonly string[]
+}
 
 /**
  * A model with some facts told anew, in the words in which they were asked; null takes one back. What follows from a fact that
@@ -14,7 +21,7 @@ import { dropUsual } from './usual-facts.ts'
 export function changeFacts<T extends NewModel>(
   model: T,
   change: Partial<TemplateFacts>,
-  { plugs, category = model.category }: { plugs: PlugSystemCode; category?: Category },
+  { plugs, category = model.category, usual = [] }: Options,
 ): T {
   const before = readFacts(model)
   const after = { ...before, ...change }
@@ -40,7 +47,8 @@ export function changeFacts<T extends NewModel>(
       ...(next.specs.told ? { told: next.specs.told } : {}),
     },
   }
-  return dropUsual(changed, change)
+  const recorded = dropUsual(changed, change)
+  return markUsual(recorded, [...readUsual(recorded), ...usual.filter((it) => it in change)])
 }
 
 /** Rows by their ids: what the two drafts disagree about is as the later one has it, all else as it stands. */

@@ -1,5 +1,5 @@
 import { CATEGORIES, type Category, EMPTY_UNIT, makeNextTag } from '@exemplar/core'
-import { eq, sql } from 'drizzle-orm'
+import { and, eq, isNull, sql } from 'drizzle-orm'
 import type { Writer } from '../../foundation/database/app-context.ts'
 import { stock, units } from '../../schema/kit-tables.ts'
 import { listTagsLike } from './unit-list.ts'
@@ -46,7 +46,11 @@ export function addToStock(
   }: { modelId: string; category: Category; quantity: number; placeId: string | null },
 ): string {
   const { tx, newId, log } = writer
-  const known = tx.select().from(stock).where(eq(stock.modelId, modelId)).get()
+  const known = tx
+    .select()
+    .from(stock)
+    .where(and(eq(stock.modelId, modelId), isNull(stock.archivedAt)))
+    .get()
   if (known) {
     tx.update(stock)
       .set({ quantity: known.quantity + quantity, version: sql`${stock.version} + 1` })

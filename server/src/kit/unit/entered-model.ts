@@ -14,6 +14,7 @@ import {
   SPECS,
   type SpecKey,
   sayFact,
+  saySpecValue,
 } from '@exemplar/core'
 import { and, eq, isNull } from 'drizzle-orm'
 import type { z } from 'zod'
@@ -50,7 +51,8 @@ export function findOrMakeModel(writer: Writer, entered: Entered): string {
 
 const flatten = (text: string) => text.toLowerCase().replace(/\s+/g, ' ').trim()
 
-function findByName(tx: Transaction, { category, maker, name }: Entered) {
+/** The model of that kind that is called so, by its name or by another one of it. */
+export function findByName(tx: Transaction, { category, maker, name }: Pick<Entered, 'category' | 'maker' | 'name'>) {
   const ofKind = tx
     .select()
     .from(models)
@@ -63,6 +65,7 @@ function findByName(tx: Transaction, { category, maker, name }: Entered) {
 }
 
 function fillIn({ tx, log }: Writer, known: Model, { facts, specs, usual }: Entered): void {
+  const { plugSystem: plugs, unitSystem } = loadStudio(tx)
   const recorded = readFacts(known)
   // What is told now goes before what is only usual; what is usual never before anything.
   const isOnlyUsual = (key: FactKey) => readUsual(known).some((it) => it === key)
@@ -72,7 +75,7 @@ function fillIn({ tx, log }: Writer, known: Model, { facts, specs, usual }: Ente
   for (const [key, value] of told) {
     const own = recorded[key]
     if (own === null || own === value || isOnlyUsual(key)) continue
-    const said = sayFact(key, own, loadInterfaces(tx), loadStudio(tx).unitSystem)
+    const said = sayFact(key, own, loadInterfaces(tx), unitSystem)
     throw refuseField(`/facts/${key}`, `${nameModel(known)} is here already, and recorded with ${said}. ${WAY_OUT}`)
   }
   for (const [key, value] of Object.entries(specs) as [SpecKey, string | number][]) {
@@ -80,14 +83,14 @@ function fillIn({ tx, log }: Writer, known: Model, { facts, specs, usual }: Ente
     if (own === undefined || own === value) continue
     throw refuseField(
       `/specs/${key}`,
-      `${nameModel(known)} is here already, and recorded with ${SPECS[key].label}: ${own}. ${WAY_OUT}`,
+      `${nameModel(known)} is here already, and recorded with ${SPECS[key].label}: ${saySpecValue(key, own, unitSystem)}. ${WAY_OUT}`,
     )
   }
   const fresh = Object.fromEntries(told.filter(([key]) => recorded[key] === null || isOnlyUsual(key)))
   const more = { ...known.specs.more, ...specs }
   const isFuller = Object.keys(fresh).length > 0 || Object.keys(more).length > Object.keys(known.specs.more).length
   if (!isFuller) return
-  const changed = changeFacts<NewModel>(known, fresh, { plugs: loadStudio(tx).plugSystem })
+  const changed = changeFacts<NewModel>(known, fresh, { plugs, usual })
   const after = { ...changed, specs: { ...changed.specs, more } }
   tx.update(models)
     .set({ ...after, version: known.version + 1 })

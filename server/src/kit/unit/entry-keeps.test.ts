@@ -258,6 +258,53 @@ describe('the first hour', () => {
     expect(model.ports.find((it: { id: string }) => it.id === 'carries').rating.value).toBe(4_000)
   })
 
+  test('what is only usual stays that where it fills in what was open, and where two names become one', async () => {
+    const bare = await enter({ category: 'tripod', name: 'Small tripod' })
+    const usual = { facts: { loadGrams: 2_000, massGrams: 1_100 }, usual: ['loadGrams', 'massGrams'] }
+    await enter({ category: 'tripod', name: 'Small tripod', ...usual })
+    expect((await pageOf(bare.body.id)).model.specs.usual).toEqual(['loadGrams', 'massGrams'])
+    const looked = await enter({ category: 'tripod', name: 'Bird legs', facts: { loadGrams: 1_500 } })
+    const { id, version } = (await pageOf(bare.body.id)).model
+    await call('POST', `/models/${id}/merge`, { intoId: looked.body.modelId }, version)
+    const { model } = await pageOf(looked.body.id)
+    expect([model.ports[0].rating.value, model.specs.massGrams, model.specs.usual]).toEqual([
+      1_500,
+      1_100,
+      ['massGrams'],
+    ])
+  })
+
+  test('somebody looked it up: under the name that goes it takes the place of what is usual under the one that stays', async () => {
+    const looked = await enter({ category: 'monopod', name: 'Stick A', facts: { loadGrams: 3_000 } })
+    const common = { facts: { loadGrams: 4_000 }, usual: ['loadGrams'] }
+    const stays = await enter({ category: 'monopod', name: 'Stick B', ...common })
+    await call('POST', `/models/${looked.body.modelId}/merge`, { intoId: stays.body.modelId }, 1)
+    const { model } = await pageOf(stays.body.id)
+    const rating = model.ports.find((it: { id: string }) => it.id === 'carries').rating.value
+    expect([rating, model.specs.usual]).toEqual([3_000, undefined])
+  })
+
+  test('a common thing that is here already is taken as somebody corrected it', async () => {
+    const thing = { category: 'recorder', name: 'Pocket recorder', facts: { soundIn: 'xlr-3', soundInputs: 2 } }
+    const { body } = await enter(thing)
+    const answers = {
+      ...ANSWERS,
+      room: { name: 'Third room', size: null },
+      things: [{ starter: 'Pocket recorder', count: 1 }],
+    }
+    expect((await call('POST', '/first-hour', answers)).status).toBe(201)
+    const { model } = await pageOf(body.id)
+    expect(model.ports.find((it: { id: string }) => it.id === 'mic-in').interfaces).toEqual(['xlr-3'])
+  })
+
+  test('what contradicts is refused in the words and measures of the studio', async () => {
+    const tall = { category: 'stand', name: 'Mast', specs: { heightMaxMm: 2_600 } }
+    await enter(tall)
+    const wrong = await enter({ ...tall, specs: { heightMaxMm: 2_700 } })
+    expect([wrong.status, wrong.body.errors[0].pointer]).toEqual([422, '/specs/heightMaxMm'])
+    expect(JSON.stringify(wrong.body)).toMatch(/recorded with Highest: 2\.6 m/)
+  })
+
   test('a thing that is none of the common ones is refused at its line, and nothing is written', async () => {
     const before = (await call('GET', '/places')).body.length
     const wrong = await call('POST', '/first-hour', { ...ANSWERS, things: [{ starter: 'Submarine', count: 1 }] })

@@ -1,4 +1,12 @@
-import { changeFacts, type Model, nameModel, type PlugSystemCode, readFacts, type Software } from '@exemplar/core'
+import {
+  changeFacts,
+  type Model,
+  nameModel,
+  type PlugSystemCode,
+  readFacts,
+  readUsual,
+  type Software,
+} from '@exemplar/core'
 import { and, eq, sql } from 'drizzle-orm'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { requireVersion, type Writer } from '../../foundation/database/app-context.ts'
@@ -100,10 +108,11 @@ function requireApart(tx: Writer['tx'], id: string, intoId: string): void {
 /** What was recorded under the one name and is open under the other; what both say, the one that stays says. */
 function fillFrom(into: Model, before: Model, plugs: PlugSystemCode): Model {
   const [own, other] = [readFacts(into), readFacts(before)]
-  const fresh = Object.fromEntries(
-    Object.entries(other).filter(([key, value]) => value !== null && own[key as keyof typeof own] === null),
-  )
-  const filled = Object.keys(fresh).length > 0 ? changeFacts(into, fresh, { plugs }) : into
+  const isUsual = (model: Model, key: string) => readUsual(model).some((it) => it === key)
+  // What somebody looked up under the one name goes before what is only usual under the other.
+  const isOpen = (key: string) => own[key as keyof typeof own] === null || (isUsual(into, key) && !isUsual(before, key))
+  const fresh = Object.fromEntries(Object.entries(other).filter(([key, value]) => value !== null && isOpen(key)))
+  const filled = Object.keys(fresh).length > 0 ? changeFacts(into, fresh, { plugs, usual: readUsual(before) }) : into
   return { ...filled, specs: { ...filled.specs, more: { ...before.specs.more, ...into.specs.more } } }
 }
 

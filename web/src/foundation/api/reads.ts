@@ -47,7 +47,7 @@ const READS = {
   today: [...VERDICT, 'entries', 'shopping', 'history'],
   find: ['units', 'stock', 'models', 'setups', 'bookings', 'people', 'places', 'parties', 'films'],
   riders: VERDICT,
-  models: ['models', 'units'],
+  models: ['models', 'units', 'stock'],
   cableWays: VERDICT,
   cableStock: VERDICT,
   modelQuestions: ['models', 'units', 'stock', 'interfaces'],
