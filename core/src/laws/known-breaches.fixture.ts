@@ -6,8 +6,8 @@ export const KNOWN_BREACHES: Readonly<Record<string, readonly { index: number; r
   'law 1': [],
   'law 2': [],
   'law 3': [],
-  // With a second arm the shock mount is the one in case: what stands between two things is found by trying, not by what it is for.
-  'law 4, a second piece': [{ index: 291, row: 'V1' }],
+  // Parts of one rig in four roles that nobody said go together: with a second arm the camera goes there, past its own cage.
+  'law 4, a second piece': [{ index: 408, row: 'V1' }],
   'law 4': [],
   'law 5': [],
   'law 6': [],

@@ -133,6 +133,8 @@ const RIGS: readonly (readonly Sketch[])[] = [
   // A bracket in nobody's hand, on nothing.
   [sketch('camera', { ...CAMERA, massGrams: 500 }), sketch('plate', { loadGrams: 3_000 })],
   [{ ...sketch('action-camera'), none: ['medium'] }],
+  // A screen that could show something, and nothing to show.
+  [sketch('television', { inlet: 'iec-c7', milliwatts: 90_000 }), sketch('lead', { inlet: 'iec-c7' })],
 ]
 
 /** A common thing: as somebody looked its figures up, or with no more than what is usual. */

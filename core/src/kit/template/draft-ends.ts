@@ -78,6 +78,11 @@ export function addUsbMutably(draft: Draft, importance: Importance = 'wanted', c
   draft.ports.push(makePort({ id: 'usb', interfaces: 'usb-c', side: 'host', direction: 'both', importance, count }))
 }
 
+/** What only gives to a computer: a camera's data socket, which gives as well, is no place for it. */
+export function addUsbOutMutably(draft: Draft, importance: Importance = 'wanted'): void {
+  draft.ports.push(makePort({ id: 'usb', interfaces: 'usb-c', side: 'host', direction: 'out', importance }))
+}
+
 /** A screen asks a bracket for its own mass; a bracket is good for so much. */
 export function addHolesMutably(
   { holes, massGrams, loadGrams }: TemplateFacts,
@@ -100,7 +105,7 @@ export function addHolesMutably(
 }
 
 /** What stands on one thing and carries another. */
-export function addBetween(below: string, above: string | string[]): Fill {
+export function addBetween(below: string | string[], above: string | string[]): Fill {
   return (facts, draft, plugs) => {
     addFootMutably(draft, below)
     addCarrier([above].flat())(facts, draft, plugs)

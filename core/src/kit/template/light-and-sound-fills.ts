@@ -8,6 +8,7 @@ import {
   addSoundInMutably,
   addSoundOutMutably,
   addUsbMutably,
+  addUsbOutMutably,
   type Draft,
   type Fills,
 } from './draft-ends.ts'
@@ -51,7 +52,7 @@ export const LIGHT_AND_SOUND_FILLS: Fills = {
   },
   'usb-mic'(_, draft) {
     addFootOfMicrophoneMutably(draft)
-    addUsbMutably(draft)
+    addUsbOutMutably(draft)
   },
   'wireless-set'(facts, draft) {
     addSoundInMutably(draft, facts)

@@ -9,6 +9,7 @@ import {
   addRecordingMutably,
   addSoundInMutably,
   addUsbMutably,
+  addUsbOutMutably,
   addVideoInMutably,
   addVideoOutMutably,
   type Draft,
@@ -74,7 +75,7 @@ export const PICTURE_FILLS: Fills = {
   },
   capture(facts, draft) {
     addVideoInMutably(draft, facts, 'essential')
-    addUsbMutably(draft, 'essential')
+    addUsbOutMutably(draft, 'essential')
   },
   converter: fillConverter(() => 1),
   splitter: fillConverter(({ outlets }) => outlets ?? 2),
@@ -89,7 +90,7 @@ export const PICTURE_FILLS: Fills = {
     draft.ports.push(makePort({ id: 'tray', interfaces: 'phone-clamp', side: 'host', importance: 'optional' }))
     addCarrier(['thread-1-4'])(facts, draft, plugs)
   },
-  'control-surface': (_, draft) => addUsbMutably(draft),
+  'control-surface': (_, draft) => addUsbOutMutably(draft),
   monitor(facts, draft) {
     // It hangs by its holes or by its foot, and by one of them it has to.
     const exclusiveGroup = facts.holes ? 'support' : null

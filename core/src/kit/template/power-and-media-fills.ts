@@ -4,6 +4,7 @@ import {
   addFeetMutably,
   addPowerMutably,
   addUsbMutably,
+  addUsbOutMutably,
   addVideoOutMutably,
   cardRating,
   type Draft,
@@ -81,7 +82,7 @@ export const POWER_AND_MEDIA_FILLS: Fills = {
   reader({ cardForm }, draft) {
     const interfaces = cardForm ?? ['sd', 'micro-sd']
     draft.ports.push(makePort({ id: 'slot', interfaces, side: 'host', importance: 'optional' }))
-    addUsbMutably(draft)
+    addUsbOutMutably(draft)
   },
   drive: (_, draft) => addUsbMutably(draft, 'optional'),
   nas(facts, draft) {

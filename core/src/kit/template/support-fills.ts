@@ -38,7 +38,10 @@ export const SUPPORT_FILLS: Fills = {
     addEdgeClampMutably(draft)
   },
   'screen-arm'(facts, draft) {
-    addHolesMutably({ ...facts, holes: facts.holes ?? 'screen-100' }, draft, 'host')
+    // A screen that could stand by itself hangs on the arm that is there for it.
+    const rating = loadRating(facts.loadGrams)
+    const interfaces = facts.holes ?? 'screen-100'
+    draft.ports.push(makePort({ id: 'holes', interfaces, side: 'host', importance: 'wanted', rating }))
     addEdgeClampMutably(draft)
   },
   'backdrop-support': addCarrier(['cross-bar']),
@@ -46,7 +49,8 @@ export const SUPPORT_FILLS: Fills = {
   'ball-head': addBetween('thread-3-8', 'thread-1-4'),
   'boom-arm': addBetween('spigot-16', 'spigot-16'),
   'grip-head': addBetween('spigot-16', ['grip-pin', 'spigot-16']),
-  'friction-arm': addBetween('thread-1-4', 'thread-1-4'),
+  // Its lower end is a screw, with a foot for the shoe on it.
+  'friction-arm': addBetween(['thread-1-4', 'shoe'], 'thread-1-4'),
   'shock-mount': addBetween('thread-5-8', 'thread-5-8'),
   plate(facts, draft) {
     if (facts.mount) draft.ports.push(makePort({ id: 'under', interfaces: facts.mount, side: 'guest' }))
@@ -66,7 +70,9 @@ export const SUPPORT_FILLS: Fills = {
     addFootMutably(draft, ['thread-1-4', 'shoe'])
     draft.ports.push(makePort({ id: 'clamp', interfaces: 'phone-clamp', side: 'host', importance: 'optional' }))
   },
+  // Somebody carries it, or it stands on what a tripod gives.
   gimbal(facts, draft, plugs) {
+    draft.ports.push(makePort({ id: 'grip', interfaces: ['hand', ...FOOT_THREADS], side: 'guest' }))
     addCarrier(['thread-1-4'])(facts, draft, plugs)
     addPowerMutably(facts, draft)
   },

@@ -116,7 +116,14 @@ const CONDUITS: ReadonlySet<string> = new Set([
 ])
 
 /** What goes into a socket by a lead of its own, so that no cable stands between. */
-const OWN_LEADS: ReadonlySet<string> = new Set(['lavalier', 'camera-mic', 'wireless-set', 'input-unit'])
+const OWN_LEADS: ReadonlySet<string> = new Set([
+  'lavalier',
+  'headset',
+  'camera-mic',
+  'wireless-set',
+  'input-unit',
+  'headphones',
+])
 
 /**
  * Whether one end goes straight into another that devices only meet over a cable: one of them is a cable, or what is plugged in

@@ -90,5 +90,8 @@ export function listInCase(
   const bears = new Set(joints.flatMap(({ host, guest }) => (keys.has(guest.key) ? host.key : [])))
   const leaves = loose.filter((it) => isOpen.has(it.key) || !bears.has(it.key))
   if (leaves.length > 0) return leaves
-  return loose.length > 0 ? loose : idle.filter((it) => CARRIERS.some((kind) => isItemOf(it, kind)))
+  if (loose.length > 0) return loose
+  // A screen that could stand by itself and hangs on the arm that is there for it hangs there.
+  const carries = (it: PlacedItem) => joints.some(({ host, guest }) => host.key === it.key && !keys.has(guest.key))
+  return idle.filter((it) => CARRIERS.some((kind) => isItemOf(it, kind)) && !carries(it))
 }

@@ -203,10 +203,14 @@ function canBear(host: Port, guest: PlacedItem): boolean {
 }
 
 /** What is not known about a joint that was made: a demand without a rating, or a load without a mass or a limit. */
+/** What is fast enough in a sleeve is the card in it. */
+const isSleeve = ({ category }: PlacedItem) => category === 'card-sleeve'
+
 export function findUnknownAtJoint(host: PortNode, guest: PortNode): 'card-speed' | 'mass' | 'load-limit' | null {
   for (const h of host.ports) {
     for (const g of guest.ports) {
-      if (h.demand?.quantity === 'cardMegabytesPerSecond' && g.rating === null) return 'card-speed'
+      if (h.demand?.quantity === 'cardMegabytesPerSecond' && g.rating === null && !isSleeve(guest.thing))
+        return 'card-speed'
       if (h.rating?.quantity === 'loadGrams' && guest.thing.massGrams === null) return 'mass'
       if (isInShoe(host.thing, h, guest.thing)) return 'mass'
       if (h.rating === null && isBorne(host.thing, h, guest.thing, g)) return 'load-limit'

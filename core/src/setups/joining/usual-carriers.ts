@@ -65,11 +65,23 @@ export const USUAL_CARRIERS: readonly UsualCarrier[] = [
   },
   {
     rides: ['microphone'],
+    on: ['shock-mount'],
+    cost: 0,
+    reason: 'A microphone goes into the shock mount that is there.',
+  },
+  {
+    rides: ['shock-mount'],
     on: ['mic-stand', 'desk-arm', 'boom-arm'],
     cost: 0,
+    reason: 'A shock mount goes on a microphone stand or boom.',
+  },
+  {
+    rides: ['microphone'],
+    on: ['mic-stand', 'desk-arm', 'boom-arm'],
+    cost: 1,
     reason: 'A microphone goes on its stand or boom.',
   },
-  { rides: ['microphone'], on: ['arm', 'stand', 'combo-boom'], cost: 2, reason: 'A microphone may hang on an arm.' },
+  { rides: ['microphone'], on: ['arm', 'stand', 'combo-boom'], cost: 3, reason: 'A microphone may hang on an arm.' },
   {
     rides: ['microphone'],
     on: ['camera', 'tripod', 'head'],

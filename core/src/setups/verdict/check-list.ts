@@ -32,6 +32,7 @@ import { missingSpares } from '../checks/roles/spares.ts'
 import { shortStock } from '../checks/roles/stock.ts'
 import { usualFigures } from '../checks/roles/usual-figures.ts'
 import { cableRuns } from '../checks/signal/cable-runs.ts'
+import { darkScreens } from '../checks/signal/dark-screens.ts'
 import { passiveRuns } from '../checks/signal/passive-runs.ts'
 import { signalRate } from '../checks/signal/signal-rate.ts'
 import { switchedShow } from '../checks/signal/switched-show.ts'
@@ -54,6 +55,7 @@ export const CHECKS = [
   closedPlace,
   consent,
   crewNotes,
+  darkScreens,
   demands,
   emptyRoles,
   focalLength,

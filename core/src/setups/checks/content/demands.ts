@@ -20,9 +20,14 @@ const isSelfView = ({ category }: Pick<PlacedItem, 'category'>) => SCREENS.some(
 
 /** Holds what the content demands against the features of the chosen things. What is not recorded is never taken as fine. */
 export const demands = defineCheck<DemandFinding>({
-  find({ setup, items }) {
+  find(scene) {
+    const { setup, items } = scene
     const filled = items.filter((it) => it.roleId !== null)
-    return [...listAsked(setup.demands)].flatMap((demand) => checkDemand(demand, filled, setup.plannedMinutes) ?? [])
+    // A role that asks for a flash means one: it is there for the stills.
+    const lamps = filled.filter((it) => it.category !== 'flash' || findRole(scene, it.roleId)?.wants !== 'flash')
+    return [...listAsked(setup.demands)].flatMap(
+      (demand) => checkDemand(demand, demand === 'continuous-light' ? lamps : filled, setup.plannedMinutes) ?? [],
+    )
   },
   codes: {
     'demand-unmet': {

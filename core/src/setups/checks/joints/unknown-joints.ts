@@ -1,6 +1,8 @@
 import type { UnknownJoint } from '../../joining/completeness.ts'
 import { defineCheck, ofItem } from '../check.ts'
 import { type FindingWords, plain } from '../finding-words.ts'
+import { listCardsInSlots } from '../media/in-sleeve.ts'
+import type { Scene } from '../scene.ts'
 
 interface JointUnknown {
   code: 'joint-unknown'
@@ -14,8 +16,8 @@ interface JointUnknown {
 
 /** Joints that may hold, of which a figure is not recorded. */
 export const unknownJoints = defineCheck<JointUnknown>({
-  find: ({ unknown }) =>
-    unknown.map(({ thing, other, fact }) => ({
+  find: (scene) =>
+    [...scene.unknown, ...listInSleeves(scene)].map(({ thing, other, fact }) => ({
       ...ofItem(thing),
       about: [thing.key, other.key],
       level: 'unknown',
@@ -33,6 +35,12 @@ export const unknownJoints = defineCheck<JointUnknown>({
     },
   },
 })
+
+/** A card in a sleeve meets the slot only through it, so that no joint says what is not known of it. */
+const listInSleeves = (scene: Scene): UnknownJoint[] =>
+  listCardsInSlots(scene).flatMap(({ recorder, card, rating, isInSleeve }) =>
+    isInSleeve && rating === null ? [{ thing: card, other: recorder, fact: 'card-speed' as const }] : [],
+  )
 
 function sayUnknownJoint({ fact, tag, name, other }: JointUnknown): FindingWords {
   switch (fact) {

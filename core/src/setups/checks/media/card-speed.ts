@@ -2,6 +2,7 @@ import { trim } from '../../../units/quantity.ts'
 import { defineCheck, ofItem } from '../check.ts'
 import { plain } from '../finding-words.ts'
 import { findRole, listAssignments } from '../ideas.ts'
+import { listCardsInSlots } from './in-sleeve.ts'
 
 interface SlowCard {
   code: 'card-slow'
@@ -15,13 +16,9 @@ interface SlowCard {
 
 /** Cards that are in a slot and write more slowly than it asks for: the recording stops in the middle. */
 export const cardSpeed = defineCheck<SlowCard>({
-  find: ({ joints, itemOf }) =>
-    joints.flatMap(({ host, guest }) => {
-      const [recorder, card] = [itemOf.get(host.key), itemOf.get(guest.key)]
-      const demand = recorder?.ports.find((it) => it.id === host.portId)?.demand
-      const rating = card?.ports.find((it) => it.id === guest.portId)?.rating
-      if (!recorder || !card || demand?.quantity !== 'cardMegabytesPerSecond') return []
-      if (rating?.quantity !== 'cardMegabytesPerSecond' || rating.value >= demand.value) return []
+  find: (scene) =>
+    listCardsInSlots(scene).flatMap(({ recorder, demand, card, rating }) => {
+      if (rating?.quantity !== 'cardMegabytesPerSecond' || rating.value >= demand) return []
       return [
         {
           ...ofItem(recorder),
@@ -29,7 +26,7 @@ export const cardSpeed = defineCheck<SlowCard>({
           code: 'card-slow' as const,
           card: card.tag,
           cardKey: card.key,
-          wantedMegabytesPerSecond: demand.value,
+          wantedMegabytesPerSecond: demand,
           megabytesPerSecond: rating.value,
         },
       ]
