@@ -1,5 +1,5 @@
 import type { TimeWords } from '../setups/checks/finding-words.ts'
-import { listInWords } from '../units/wording.ts'
+import { listInWords, sayNumber } from '../units/wording.ts'
 import type { TodayItem } from './today.ts'
 
 /** The two lines of an item: what it is, and what stands behind it. Shoots are laid out by the page itself. */
@@ -29,7 +29,7 @@ export function sayTodayItem(
       }
     case 'fetch':
       return {
-        title: `Pack ${item.title}: ${item.pieces} things`,
+        title: `Pack ${item.title}: ${sayNumber(item.pieces, 'thing')}`,
         text: `from ${item.places} ${item.places === 1 ? 'place' : 'places'}, starts ${words.sayWall(item.startsAt)}`,
       }
     case 'out':

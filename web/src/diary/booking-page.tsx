@@ -1,4 +1,12 @@
-import { type BookingReply, formatMass, formatMinutes, type NewBooking, sayAbsence, sayVerdict } from '@exemplar/core'
+import {
+  type BookingReply,
+  formatMass,
+  formatMinutes,
+  type NewBooking,
+  sayAbsence,
+  sayNumber,
+  sayVerdict,
+} from '@exemplar/core'
 import { Printer } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
@@ -218,7 +226,7 @@ function Sheet({ booking }: { booking: BookingReply }) {
   return (
     <Section
       title="Pack sheet"
-      aside={`${sheet.pieces} pieces, ${formatMass(sheet.massGrams, words.system)}${sheet.unweighed > 0 ? ` and ${sheet.unweighed} not weighed` : ''}`}
+      aside={`${sayNumber(sheet.pieces, 'piece')}, ${formatMass(sheet.massGrams, words.system)}${sheet.unweighed > 0 ? ` and ${sheet.unweighed} not weighed` : ''}`}
     >
       {sheet.stops.map((stop) => (
         <section key={stop.place} className="mt-3 break-inside-avoid">

@@ -1,3 +1,4 @@
+import { sayNumber } from '@exemplar/core'
 import { useState } from 'react'
 import { useNavigate, useParams } from 'react-router'
 import { useBookingQuery, useTakeOutMutation } from '../foundation/api/api.ts'
@@ -36,7 +37,7 @@ export function TakeOutPage() {
   const finish = async () => {
     const items = lines.filter((line) => ticked.has(keyOf(line))).map(({ unitId, stockId }) => ({ unitId, stockId }))
     const reply = await takeOut({ id, version: booking.version, body: { items } }).unwrap()
-    tellDone(dispatch, `${ticked.size} lines of ${booking.title} are out.`, reply)
+    tellDone(dispatch, `${booking.title}: ${sayNumber(ticked.size, 'line')} out.`, reply)
     navigate(`/diary/${id}`)
   }
   return (

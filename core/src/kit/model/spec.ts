@@ -96,7 +96,7 @@ export const SPECS = {
   season: text('Season'),
   holes: text('Hole pattern at the back'),
   insideMm: figure('Longest thing that fits', 'mm', 50, 3000),
-  takesGrams: figure('Bears inside', 'g', 100, 100_000),
+  takesGrams: figure('Bears at most', 'g', 100, 400_000),
 } as const satisfies Record<string, SpecFacts>
 
 export type SpecKey = keyof typeof SPECS

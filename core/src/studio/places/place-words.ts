@@ -1,4 +1,4 @@
-import { listInWords } from '../../units/wording.ts'
+import { listInWords, sayNumber } from '../../units/wording.ts'
 import type { PlaceFinding } from './place-findings.ts'
 /** The sentence of a finding about a place. */
 export function sayPlaceFinding(
@@ -9,9 +9,9 @@ export function sayPlaceFinding(
     case 'size-unknown':
       return 'Cannot tell what fits: the size of this room is not recorded.'
     case 'access-ended':
-      return `It could be used until ${words.sayDay(finding.until)}. ${finding.bookings ? `${finding.bookings} bookings stand after that day.` : ''}`.trim()
+      return `It could be used until ${words.sayDay(finding.until)}. ${finding.bookings ? `${sayNumber(finding.bookings, 'booking stands', 'bookings stand')} after that day.` : ''}`.trim()
     case 'access-ending':
-      return `It can be used until ${words.sayDay(finding.until)}${finding.bookings ? `, and ${finding.bookings} bookings stand after that day` : ''}.`
+      return `It can be used until ${words.sayDay(finding.until)}${finding.bookings ? `, and ${sayNumber(finding.bookings, 'booking stands', 'bookings stand')} after that day` : ''}.`
     case 'socket-without-circuit':
       return `Cannot tell what ${listInWords(finding.names)} may carry: no circuit is named.`
     case 'bar-unrated':
@@ -27,7 +27,7 @@ export function sayPlaceFinding(
     case 'overweight':
       return `It bears ${words.sayMass(finding.limitGrams)}; what lives in it weighs ${words.sayMass(finding.massGrams)}${finding.unknown ? `, and ${finding.unknown} more were never weighed` : ''}.`
     case 'mass-unknown':
-      return `Cannot tell whether it is too heavy: ${finding.unknown} things in it were never weighed.`
+      return `Cannot tell whether it is too heavy: ${sayNumber(finding.unknown, 'thing in it was', 'things in it were')} never weighed.`
     default:
       return finding satisfies never
   }

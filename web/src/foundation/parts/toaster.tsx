@@ -7,7 +7,7 @@ export function Toaster() {
   const notes = useSelector((state: RootState) => state.toasts)
   const dispatch = useAppDispatch()
   return (
-    <Toast.Provider duration={8000} swipeDirection="down">
+    <Toast.Provider duration={8000} swipeDirection="left">
       {notes.map(({ id, text, tone, undoKey }) => (
         <Toast.Root
           key={id}
@@ -27,7 +27,7 @@ export function Toaster() {
           <Toast.Close className="text-[12px] opacity-80">Close</Toast.Close>
         </Toast.Root>
       ))}
-      <Toast.Viewport className="no-print fixed bottom-20 left-1/2 z-60 flex w-[min(440px,94vw)] -translate-x-1/2 flex-col gap-2 md:bottom-6" />
+      <Toast.Viewport className="no-print fixed top-14 left-1/2 z-60 flex w-[min(440px,94vw)] -translate-x-1/2 flex-col gap-2 xl:top-auto xl:bottom-6 xl:left-26 xl:w-66 xl:translate-x-0" />
     </Toast.Provider>
   )
 }

@@ -75,6 +75,21 @@ it('what both kinds are asked stays when another kind is chosen', async () => {
   expect(page.getByLabelText<HTMLInputElement>('Bears').value).toBe('6 kg')
 })
 
+it('what was told of one thing is no answer for the next: only the kind and the place stay', async () => {
+  const { hands, page, sent } = showDialog()
+  await hands.type(page.getByRole('combobox', { name: 'Kind' }), 'tripod{Enter}')
+  await hands.type(page.getByLabelText('Name or model'), 'Tall one')
+  await hands.type(page.getByLabelText('Bears'), '6 kg')
+  await hands.type(page.getByLabelText('Maker'), 'Stoop')
+  await hands.click(page.getByRole('button', { name: 'Add and another' }))
+  await vi.waitFor(() => expect(sent()).toHaveLength(1))
+  await hands.type(page.getByRole('combobox', { name: 'Kind' }), 'c-stand{Enter}')
+  await hands.type(page.getByLabelText('Name or model'), 'Other one')
+  await hands.click(page.getByRole('button', { name: 'Add and another' }))
+  await vi.waitFor(() => expect(sent()).toHaveLength(2))
+  expect(sent()[1]).toMatchObject({ category: 'c-stand', maker: '', facts: {}, specs: {}, usual: [] })
+})
+
 it('Escape in an open list closes the list, and not the form round it', async () => {
   const { hands, page, onClose } = showDialog()
   await hands.type(page.getByLabelText('Name or model'), 'Tall one')

@@ -61,9 +61,12 @@ function AddThingForm({ onClose, onAdded }: { onClose(): void; onAdded?(id: stri
       count === '1' ? `${unit.tag} is in the kit.` : `${count} are in the kit, from ${unit.tag} on.`,
       unit,
     )
-    it.forgetDoubts()
-    if (another) it.setName('')
-    else onClose()
+    if (another) {
+      it.startOver()
+      setMaker('')
+      setNickname('')
+      setCount('1')
+    } else onClose()
     onAdded?.(unit.id)
   }
   return (

@@ -11,7 +11,7 @@ import {
 } from '@exemplar/core'
 import { COMPANY, type KindCase, type Typed } from './each-kind.fixture.ts'
 import { readTypedFacts } from './facts.ts'
-import { readSpecs } from './spec-fields.tsx'
+import { readSpecs } from './specs.ts'
 
 // biome-ignore lint/suspicious/noExplicitAny: replies of every shape
 type Call = (method: string, path: string, body?: unknown) => Promise<any>
@@ -75,7 +75,7 @@ const kindOf = (name: string, own: Category): Category => {
 /** Puts a thing that is here into the setup of its kind, without one sort of its company where that is said, and judges it. */
 export async function judgeKind(
   call: Call,
-  it: { kind: Category; id: string },
+  it: { kind: Category; id: string; isStock: boolean },
   { setup, hands = 0 }: KindCase,
   { code, without, ...ground }: { code: string; placeId: string; circuitId: string; without?: string },
 ) {
@@ -86,7 +86,8 @@ export async function judgeKind(
       if (name === without) continue
       const kind = kindOf(name, it.kind)
       const { id } = name === 'it' ? it : await enterThing(call, kind, name, COMPANY[name]?.[1] ?? {})
-      things.push({ ...NOTHING, ...(isCounted(kind) ? { stockId: id } : { unitId: id }) })
+      const isStock = name === 'it' ? it.isStock : isCounted(kind)
+      things.push({ ...NOTHING, ...(isStock ? { stockId: id } : { unitId: id }) })
     }
     const wants = kindOf(names.trim().split(' ')[0] ?? '', it.kind)
     roles.push({ ...ROLE, id: `r${at}`, name: `Role ${at + 1}`, wants, things })

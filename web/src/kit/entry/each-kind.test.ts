@@ -1,4 +1,4 @@
-import { ASKED_FACTS, ASKED_SPECS, CATEGORY_CODES, type Category } from '@exemplar/core'
+import { ASKED_FACTS, ASKED_SPECS, CATEGORY_CODES, type Category, isCounted } from '@exemplar/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { startApi, type TestApi } from '../../../../server/src/foundation/api.fixture.ts'
 import { makeCall } from '../../../../server/src/foundation/call.fixture.ts'
@@ -32,7 +32,8 @@ describe.each(CATEGORY_CODES)('a %s, entered the quick way', (kind: Category) =>
 
   test('is judged in its usual setup as somebody says who knows such things, and without what it cannot miss', async () => {
     const { id } = await enterThing(call, kind, `The ${kind}`, it.told)
-    const judge = (without?: string) => judgeKind(call, { kind, id }, it, { ...ground, code: makeCode(), without })
+    const judge = (without?: string) =>
+      judgeKind(call, { kind, id, isStock: isCounted(kind) }, it, { ...ground, code: makeCode(), without })
     expect((await judge()).found).toEqual(it.found ?? [])
     for (const name of list(it.cannotMiss)) expect((await judge(name)).level, `without ${name}`).toBe('stop')
     for (const name of list(it.wants)) expect((await judge(name)).level, `without ${name}`).toBe('warn')

@@ -14,7 +14,8 @@ import { useStudioQuery } from '../../foundation/api/api.ts'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { type FactTexts, readTypedFacts, writeFacts } from './facts.ts'
 import { FactsFields, listAskedFacts } from './facts-fields.tsx'
-import { readSpecs, SpecFields, type SpecTexts } from './spec-fields.tsx'
+import { SpecFields } from './spec-fields.tsx'
+import { readSpecs, type SpecTexts } from './specs.ts'
 
 type TypedFacts = ReturnType<typeof readTypedFacts>['facts']
 
@@ -34,7 +35,8 @@ export interface WhatItIs {
   takeStarter(name: string): void
   /** What is typed, or null where a field cannot be read or something sounds unlikely; both is shown then. */
   read(): { facts: TypedFacts; specs: MoreSpecs; usual: string[] } | null
-  forgetDoubts(): void
+  /** For the next thing of that kind: what was told of the last one is no answer for it. */
+  startOver(): void
 }
 
 export function useWhatItIs(start: Category): WhatItIs {
@@ -102,7 +104,13 @@ export function useWhatItIs(start: Category): WhatItIs {
       )
       return { facts, specs, usual }
     },
-    forgetDoubts: () => setDoubts([]),
+    startOver() {
+      setName('')
+      setFactTexts({})
+      setSpecTexts({})
+      setUsualTexts({})
+      setDoubts([])
+    },
   }
 }
 

@@ -1,4 +1,4 @@
-import { KIT_COLUMN_CODES, KIT_COLUMNS, type KitColumn, USUAL_COLUMNS } from '@exemplar/core'
+import { KIT_COLUMN_CODES, KIT_COLUMNS, type KitColumn, sayNumber, USUAL_COLUMNS } from '@exemplar/core'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useUnitCountQuery } from '../../foundation/api/api.ts'
@@ -54,8 +54,8 @@ export function KitPage() {
         aside={
           whole &&
           (isFiltered && found
-            ? `${found.units} of ${whole.units} things`
-            : `${whole.units} things of ${whole.models} models`)
+            ? `${found.units} of ${sayNumber(whole.units, 'thing')}`
+            : `${sayNumber(whole.units, 'thing')} of ${sayNumber(whole.models, 'model')}`)
         }
       >
         <ButtonLink to="/kit/stock">Stock</ButtonLink>

@@ -1,4 +1,13 @@
-import { listInUse, type Remedy, type Role, sayLeft, sayOpenEnd, sayReasons, sayRemedy } from '@exemplar/core'
+import {
+  listInUse,
+  type Remedy,
+  type Role,
+  sayLeft,
+  sayNumber,
+  sayOpenEnd,
+  sayReasons,
+  sayRemedy,
+} from '@exemplar/core'
 import { Cable, ListChecks } from 'lucide-react'
 import { useState } from 'react'
 import { useInterfacesQuery } from '../../foundation/api/api.ts'
@@ -102,7 +111,7 @@ function Choices({ id, bookingId, onDone }: Shared & { onDone: OnDone }) {
         look="act"
         className="w-fit"
         disabled={kept.length === 0}
-        onClick={() => onDone(remedies, `${kept.length} things put in.`)}
+        onClick={() => onDone(remedies, `${sayNumber(kept.length, 'thing')} put in.`)}
       >
         Put {kept.length} in
       </Button>
@@ -161,7 +170,7 @@ function Connections({ id, bookingId, roles, onDone }: Shared & { roles: readonl
         <Button
           look="act"
           className="w-fit"
-          onClick={() => onDone(data.remedies, `${data.taken.length} things taken to join the rest.`)}
+          onClick={() => onDone(data.remedies, `${sayNumber(data.taken.length, 'thing')} taken to join the rest.`)}
         >
           Take {data.taken.length === 1 ? 'it' : 'them'}
         </Button>

@@ -1,5 +1,5 @@
 import type { AngleReply } from '@exemplar/core'
-import { sayFraming, trim } from '@exemplar/core'
+import { sayFraming, sayNumber, trim } from '@exemplar/core'
 import { Link } from 'react-router'
 import { useMeasures } from '../../foundation/form/measures.tsx'
 import { Empty, PageHead, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
@@ -22,7 +22,10 @@ export function CamerasPage() {
   const count = setups.reduce((sum, it) => sum + it.angles.length, 0)
   return (
     <>
-      <PageHead title="Cameras and angles" aside={`${count} angles in ${setups.length} setups`} />
+      <PageHead
+        title="Cameras and angles"
+        aside={`${sayNumber(count, 'angle')} in ${sayNumber(setups.length, 'setup')}`}
+      />
       <div className="px-4 pb-8 md:px-5">
         {setups.length === 0 && (
           <Empty title="No camera is in a setup yet">

@@ -1,4 +1,4 @@
-import { groupBySource, printSettings, type StartLine, sayStartLine } from '@exemplar/core'
+import { groupBySource, printSettings, type StartLine, sayNumber, sayStartLine } from '@exemplar/core'
 import { useState } from 'react'
 import { useParams, useSearchParams } from 'react-router'
 import { useChangeUnitMutation, useSetupQuery, useUnitQuery } from '../../foundation/api/api.ts'
@@ -41,7 +41,7 @@ export function StartPage() {
           ))}
         </ol>
         {data.sources.length > 0 && (
-          <Section title="What each thing lives on" aside={`${data.sources.length} things`}>
+          <Section title="What each thing lives on" aside={sayNumber(data.sources.length, 'thing')}>
             <dl className="text-[13px]">
               {groupBySource(data.sources).map(({ label, things }) => (
                 <div key={label} className="grid grid-cols-[minmax(110px,180px)_1fr] gap-3 border-b border-rule py-1.5">

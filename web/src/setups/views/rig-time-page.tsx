@@ -1,5 +1,5 @@
 import type { MinutesReply } from '@exemplar/core'
-import { formatMinutes, type RigStep, sayPolicy, sayRigTime, trim } from '@exemplar/core'
+import { formatMinutes, type RigStep, sayNumber, sayPolicy, sayRigTime, trim } from '@exemplar/core'
 import { useState } from 'react'
 import { useParams } from 'react-router'
 import { useSetupQuery, useSetupsQuery } from '../../foundation/api/api.ts'
@@ -233,7 +233,10 @@ function Floor({ data: { floor, base, room } }: { data: MinutesReply }) {
   const { sayArea } = useMeasures()
   const area = room?.size ? room.size.widthMm * room.size.depthMm : null
   return (
-    <Section title="On the floor" aside={`${floor.things.length} things, ${floor.feet} feet`}>
+    <Section
+      title="On the floor"
+      aside={`${sayNumber(floor.things.length, 'thing')}, ${sayNumber(floor.feet, 'foot', 'feet')}`}
+    >
       <p className="my-2 text-[13px]">
         {sayArea(floor.squareMm)}
         {area !== null && ` of the ${sayArea(area)} of ${room?.name}`}

@@ -1,4 +1,5 @@
 import type { ResilienceReply } from '@exemplar/core'
+import { sayNumber } from '@exemplar/core'
 import { Link } from 'react-router'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { PageHead, Section, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
@@ -15,7 +16,7 @@ export function ResiliencePage() {
     <>
       <PageHead
         title="Single points of failure"
-        aside={`${setups.length} setups, each thing taken out and judged anew`}
+        aside={`${sayNumber(setups.length, 'setup')}, each thing taken out and judged anew`}
       />
       <div className="px-4 pb-8 md:px-5">
         <p className="my-3 text-verdict font-bold tracking-tight">{sayVerdict(points.length, worst)}</p>
@@ -41,7 +42,11 @@ export function ResiliencePage() {
           </Section>
         )}
         {setups.map((setup) => (
-          <Section key={setup.id} title={setup.name} aside={`${setup.losses.length} things it stops without`}>
+          <Section
+            key={setup.id}
+            title={setup.name}
+            aside={`${sayNumber(setup.losses.length, 'thing')} it stops without`}
+          >
             <ul>
               {setup.losses.map((loss) => (
                 <li
