@@ -80,6 +80,7 @@ export {
   readKitFile,
   writeKitFile,
 } from './kit/exchange/kit-file.ts'
+export { type AlikeLines, listAlikeLines } from './kit/import/alike-lines.ts'
 export { flattenHeading } from './kit/import/column-guess.ts'
 export { changesAnything, type ImportContext, type ImportPlan } from './kit/import/import-plan.ts'
 export { sayImportProblem } from './kit/import/import-words.ts'

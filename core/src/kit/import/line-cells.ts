@@ -39,6 +39,13 @@ const NOTHING: ReadonlySet<string> = new Set([
   'x',
 ])
 
+/**
+ * A number of pieces, with the word that people put behind it. Three digits behind a mark are thousands: nobody counts pieces to
+ * the thousandth.
+ */
+const WHOLE =
+  /^(\d{1,3}(?:[.,]\d{3})+|\d{1,9})(?:[.,]0{1,2})?\s*(?:x|pcs?\.?|pieces?|ea\.?|each|off|units?|rolls?|stk\.?|stück|pz\.?|days?)?$/i
+
 /** The cells of one line, by our columns. A cell in which somebody wrote that they do not know is blank. */
 export class LineCells {
   private readonly cells: ReadonlyMap<InventoryColumn, string>
@@ -75,8 +82,8 @@ export class LineCells {
   readWhole(column: InventoryColumn): number | null {
     const text = this.get(column)
     if (text === '') return null
-    const [, digits] = /^(\d{1,9})(?:[.,]0+)?\s*(?:x|pcs?\.?|pieces?|off|days?)?$/i.exec(text) ?? []
-    if (digits) return Number(digits)
+    const [, digits] = WHOLE.exec(text) ?? []
+    if (digits) return Number(digits.replace(/[.,]/g, ''))
     this.report('bad-number', column, text, 'a whole number')
     return null
   }

@@ -307,7 +307,7 @@ export const CATEGORIES = {
     label: 'Strip or reel',
     group: 'power',
     prefix: 'STR',
-    words: ['power strip', 'extension', 'extension lead', 'gang'],
+    words: ['power strip', 'extension', 'extension lead', 'extension cord', 'stinger', 'gang'],
   },
   reel: { label: 'Cable reel', group: 'power', prefix: 'REL', isA: 'strip', words: ['reel', 'drum', 'extension reel'] },
   'usb-hub': { label: 'USB hub', group: 'media', prefix: 'HUB', words: ['usb hub', 'hub', 'dock', 'docking station'] },

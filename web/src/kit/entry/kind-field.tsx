@@ -32,7 +32,8 @@ export function KindField({
   ...rest
 }: {
   label?: string
-  value: Category
+  /** Empty where nobody said yet. */
+  value: Category | ''
   onChange(kind: Category): void
   /** Where one of the common things may be chosen as well, with what such a thing usually is. */
   onStarter?(name: string): void

@@ -1,11 +1,11 @@
-import { type ImportReport, type InventoryColumn, sayNumber } from '@exemplar/core'
+import { CATEGORY_CODES, type ImportReport, type InventoryColumn, listAlikeLines, sayNumber } from '@exemplar/core'
 import { type ReactNode, useRef, useState } from 'react'
 import type { ImportRequest } from '../../foundation/api/api.ts'
 import { CheckField } from '../../foundation/form/field.tsx'
-import { CategoryOptions } from '../../foundation/form/options.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { Tag } from '../../foundation/parts/page-parts.tsx'
+import { KindField } from '../entry/kind-field.tsx'
 
 type Line = ImportReport['lines'][number]
 type Problem = Line['problems'][number]
@@ -39,12 +39,12 @@ export function ImportReportTable({
   const { counts } = report
   const flip = (list: number[], line: number, isIn: boolean) =>
     isIn ? [...list, line] : list.filter((it) => it !== line)
-  const correct = (line: number, column: InventoryColumn, value: string) =>
+  const correct = (lines: readonly number[], column: InventoryColumn, value: string) =>
     onChange({
       ...request,
       corrections: [
-        ...request.corrections.filter((it) => it.line !== line || it.column !== column),
-        { line, column, value },
+        ...request.corrections.filter((it) => !lines.includes(it.line) || it.column !== column),
+        ...lines.map((line) => ({ line, column, value })),
       ],
     })
   // What needs somebody stands on top, and what was put right stays there: rows that jump are clicked wrong.
@@ -83,7 +83,13 @@ export function ImportReportTable({
                 <td>
                   <Outcome line={line} />
                   {line.problems.map((problem) => (
-                    <ProblemLine key={problem.text} line={line.line} problem={problem} onCorrect={correct} />
+                    <ProblemLine
+                      key={problem.text}
+                      line={line.line}
+                      problem={problem}
+                      alike={listAlikeLines(report.lines, line, problem)}
+                      onCorrect={correct}
+                    />
                   ))}
                   {(line.outcome === 'bad' || line.outcome === 'left-out') && (
                     <CheckField
@@ -153,41 +159,55 @@ function Outcome({ line }: { line: Line }) {
   )
 }
 
+/** What somebody has to say about a line; lines that ask the same are put right together. */
 function ProblemLine({
   line,
   problem,
+  alike,
   onCorrect,
 }: {
   line: number
   problem: Problem
-  onCorrect(line: number, column: string, value: string): void
+  alike: AlikeLines
+  onCorrect(lines: readonly number[], column: InventoryColumn, value: string): void
 }) {
   const { column } = problem
   const [text, setText] = useState(column === 'category' ? '' : problem.received)
   const label = `${column} of line ${line}`
-  const box = 'h-[26px] w-36 rounded-paper border border-rule-strong bg-sheet px-2 text-[13px]'
   return (
     <div className="my-1 flex flex-wrap items-center gap-2">
       <Mark level="stop">{problem.text}</Mark>
       {column && (
         <form
-          className="flex gap-1"
+          className="flex items-center gap-1"
           onSubmit={(event) => {
             event.preventDefault()
-            onCorrect(line, column, text)
+            onCorrect(alike.same, column, text)
           }}
         >
           {column === 'category' ? (
-            <select aria-label={label} className={box} value={text} onChange={(event) => setText(event.target.value)}>
-              <option value="">Choose …</option>
-              <CategoryOptions />
-            </select>
+            <KindField
+              isLabelHidden
+              label={label}
+              value={CATEGORY_CODES.find((code) => code === text) ?? ''}
+              onChange={setText}
+            />
           ) : (
-            <input aria-label={label} className={box} value={text} onChange={(event) => setText(event.target.value)} />
+            <input
+              aria-label={label}
+              className="h-9 w-36 rounded-paper border border-rule-strong bg-sheet px-2 text-[13px]"
+              value={text}
+              onChange={(event) => setText(event.target.value)}
+            />
           )}
           <Button size="small" type="submit">
-            Put right
+            {alike.same.length > 1 ? `Put right in all ${alike.same.length}` : 'Put right'}
           </Button>
+          {column !== null && alike.sameWord.length > alike.same.length && (
+            <Button size="small" onClick={() => onCorrect(alike.sameWord, column, text)}>
+              {`In all ${alike.sameWord.length} that say “${problem.received}”`}
+            </Button>
+          )}
         </form>
       )}
     </div>
