@@ -2,60 +2,9 @@ import { readFileSync } from 'node:fs'
 import { resolve } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { expect, listAxeViolations, settle, test } from './exemplar.ts'
+import { VIEWS } from './views.ts'
 
 test.use({ demo: true })
-
-const VIEWS = [
-  '/today',
-  '/kit',
-  '/kit/labels',
-  '/kit/cables?setup=gi',
-  '/kit?see=LGT-06',
-  '/kit?add=thing',
-  '/kit/LGT-06',
-  '/kit/stock',
-  '/kit/import',
-  '/kit?group=light&columns=serial,mass,acquired,price,used,complete',
-  '/kit/bundle',
-  '/kit/count',
-  '/kit/duties',
-  '/kit/figures',
-  '/kit/interfaces?see=sd',
-  '/kit/models',
-  '/kit/questions',
-  '/kit/schedule',
-  '/kit/systems',
-  '/kit/then',
-  '/setups',
-  '/setups/resilience',
-  '/setups/gi',
-  '/setups/cameras',
-  '/setups/gi/minutes',
-  '/setups/gi/start',
-  '/setups/gi/looks',
-  '/setups/lr',
-  '/diary',
-  '/diary?add=booking',
-  '/diary/b-head',
-  '/diary/b-graft/take-out',
-  '/diary/b-bog/bring-back',
-  '/bench',
-  '/ledger',
-  '/ledger?add=entry',
-  '/studio/people',
-  '/studio/places',
-  '/studio/places/studio',
-  '/studio/policies',
-  '/studio/settings',
-  '/studio/access',
-  '/studio/safe',
-  '/studio/history',
-  '/studio/archive',
-  '/studio/words',
-  '/studio/me',
-  '/scan',
-  '/no-such-page',
-]
 
 /** In parts, so that two workers share them and a slow machine stays within the time of a test. */
 const PARTS = 6

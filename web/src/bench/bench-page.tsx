@@ -1,4 +1,4 @@
-import type { Serve } from '@exemplar/core'
+import { type Serve, sayNumber } from '@exemplar/core'
 import { Link } from 'react-router'
 import {
   useBenchQuery,
@@ -42,7 +42,7 @@ export function BenchPage() {
     <>
       <PageHead
         title="Bench"
-        aside={`${data.faults.length} open faults · ${data.inRepair.length} in repair · ${dueNow} services due`}
+        aside={`${sayNumber(data.faults.length, 'open fault')} · ${data.inRepair.length} in repair · ${sayNumber(dueNow, 'service')} due`}
       />
       <div className="px-4 pb-8 md:px-5">
         <Section title="Broken or worrying">

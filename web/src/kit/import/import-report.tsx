@@ -1,4 +1,11 @@
-import { CATEGORY_CODES, type ImportReport, type InventoryColumn, listAlikeLines, sayNumber } from '@exemplar/core'
+import {
+  type AlikeLines,
+  CATEGORY_CODES,
+  type ImportReport,
+  type InventoryColumn,
+  listAlikeLines,
+  sayNumber,
+} from '@exemplar/core'
 import { type ReactNode, useRef, useState } from 'react'
 import type { ImportRequest } from '../../foundation/api/api.ts'
 import { CheckField } from '../../foundation/form/field.tsx'
