@@ -166,7 +166,7 @@ export {
 } from './kit/template/template-facts.ts'
 export { USUAL_ENDS } from './kit/template/usual-ends.ts'
 export { markUsual, readUsual } from './kit/template/usual-facts.ts'
-export { type Absence, isOnLoan, type Standing } from './kit/unit/absence.ts'
+export { type Absence, isOnLoan, type Parent, type Standing } from './kit/unit/absence.ts'
 export { forecastSpace } from './kit/unit/archive-space.ts'
 export { listManyChanges, type ManyChanges, manyChangesSchema, manySchema } from './kit/unit/change-many.ts'
 export { listOpenDuties, reckonGift, sayDisclosure, sumGifts } from './kit/unit/gift.ts'

@@ -119,4 +119,12 @@ export const FREE_AND_FIGURES_FAULTS = [
     to: '...late',
     test: 'server/src/diary/free-is-one-word.test.ts',
   },
+  {
+    law: 'E17',
+    file: 'core/src/kit/unit/absence.ts',
+    from: "parent.bond === 'part' || parent.state === 'lent'",
+    to: "parent.bond === 'part'",
+    test: 'server/src/diary/free-is-one-word.test.ts',
+    titled: 'E17',
+  },
 ]

@@ -1,4 +1,4 @@
-import { type Absence, findOwnAbsence, type Standing } from '../kit/unit/absence.ts'
+import { type Absence, findOwnAbsence, findParentAbsence, type Parent, type Standing } from '../kit/unit/absence.ts'
 import type { Place } from '../studio/places/place.ts'
 import { isOpenUntil } from '../studio/places/place-findings.ts'
 import { type Interval, overlaps } from '../units/interval.ts'
@@ -20,6 +20,8 @@ export interface Calendar {
   faults: ReadonlyMap<string, BlockingFault>
   otherHolds: readonly Hold[]
   lateHolds: readonly Hold[]
+  /** By a thing's id what it goes with. */
+  parents: ReadonlyMap<string, Parent>
 }
 
 /** What is asked after. */
@@ -32,7 +34,7 @@ export type Wanted =
 /**
  * Why something cannot be counted on through a whole interval; null where it can. The one answer to "is it free from then to
  * then": every list, dialog, search, sum and way out asks here. The reason that lies deepest is named: what the thing itself
- * is (repair, loan, a room that is closed), then a fault, then another booking, then that it is still out from one that is over.
+ * is (repair, loan, a room that is closed), then what it goes with, then a fault, then another booking, then that it is still out from one that is over.
  */
 export function findAbsence(wanted: Wanted, interval: Interval, calendar: Calendar): Absence | null {
   switch (wanted.subject) {
@@ -75,14 +77,16 @@ export function findAbsences(units: Iterable<Standing>, interval: Interval, cale
     if (!overlaps(hold.interval, interval)) continue
     for (const id of hold.unitIds) if (!bookedBy.has(id)) bookedBy.set(id, hold)
   }
-  const { zone, now, faults, lateHolds } = calendar
+  const { zone, now, faults, lateHolds, parents } = calendar
   const firstDay = findDate(interval.start, zone)
   const lastDay = findLastDay(interval, zone)
   const today = findDate(now, zone)
+  const days = { first: firstDay, last: lastDay, today }
   const absences = new Map<string, Absence>()
   for (const unit of units) {
     const absence =
       findOwnAbsence(unit, firstDay, lastDay, today) ??
+      findParentAbsence(unit.id, parents, days) ??
       describeFault(faults.get(unit.id), zone) ??
       describeBooking(bookedBy.get(unit.id)) ??
       describeLate(lateHolds.find((hold) => hold.unitIds.includes(unit.id)))

@@ -121,6 +121,7 @@ describe('what is not there', () => {
     faults: new Map(),
     otherHolds: [],
     lateHolds: [],
+    parents: new Map(),
   }
   const absence = (part: Partial<Unit>, rest: Partial<Calendar> = {}) =>
     findAbsences([unit(part)], thursday, { ...calendar, ...rest }).get('u')?.reason ?? null
@@ -137,6 +138,24 @@ describe('what is not there', () => {
     [{ acquisition: 'bought-new', dueOn: '2026-11-25' }, null],
   ])('%j gives %s', (part, reason) => {
     expect(absence(part)).toBe(reason)
+  })
+
+  test.each([
+    ['part', 'lent', 'with-parent'],
+    ['rider', 'lent', 'with-parent'],
+    ['part', 'in-repair', 'with-parent'],
+    ['controller', 'in-repair', null],
+    ['part', 'in-service', null],
+  ] as const)('a %s of what is %s: %s', (bond, state, reason) => {
+    const parent = { ...unit({ id: 'p', tag: 'P-1', state }), bond }
+    expect(absence({ parentId: 'p' }, { parents: new Map([['u', parent]]) })).toBe(reason)
+    // A part of a part is away as well.
+    const between = { ...unit({ id: 'q', tag: 'Q-1', parentId: 'p' }), bond: 'part' as const }
+    const parents = new Map([
+      ['u', between],
+      ['q', parent],
+    ])
+    expect(absence({ parentId: 'q' }, { parents })).toBe(reason)
   })
 
   test('what is still out from a booking that is over may not be back in time', () => {

@@ -35,6 +35,7 @@ export function makeCalendar(
         ? []
         : book.within(interval).filter(({ bookingId }) => isOutForOthers(book.rowOf(bookingId), outButFor)),
     lateHolds: book.late(exceptBookingId),
+    parents: book.parents,
   }
 }
 

@@ -7,11 +7,12 @@ import {
   isHolding,
   listBookingItems,
   type NewBooking,
+  type Parent,
   type Setup,
 } from '@exemplar/core'
 import { and, eq, gt, lt, or } from 'drizzle-orm'
 import { bookings } from '../schema/diary-tables.ts'
-import { type Kin, loadEverySetup, loadKin, type Reader } from './reference.ts'
+import { type Kin, loadEverySetup, loadKin, loadParents, type Reader } from './reference.ts'
 
 export type BookingRow = typeof bookings.$inferSelect
 
@@ -60,11 +61,13 @@ export interface HoldBook {
   within(interval: Interval, exceptBookingId?: string | null): Hold[]
   /** What is still out from bookings that are over, but for one's. */
   late(exceptBookingId?: string | null): Hold[]
+  /** By a thing's id what it goes with. */
+  parents: ReadonlyMap<string, Parent>
   /** The booking of a hold. */
   rowOf(bookingId: string): BookingRow | undefined
 }
 
-/** Reads in three statements what holds something in the interval, and what is late now. */
+/** Reads in four statements what holds something in the interval, and what is late now. */
 export function loadHoldBook(db: Reader, interval: Interval, now: number): HoldBook {
   const rows = db
     .select()
@@ -88,6 +91,7 @@ export function loadHoldBook(db: Reader, interval: Interval, now: number): HoldB
     holds.flatMap(({ row, hold }) => (row.id !== exceptBookingId && suits(row) ? [hold] : []))
   return {
     now,
+    parents: loadParents(db),
     within: ({ start, end }, except = null) => list((row) => row.holdStart < end && row.holdEnd > start, except),
     late: (except = null) => list((row) => row.state === 'out' && row.holdEnd < now, except),
     rowOf: (id) => rows.find((row) => row.id === id),

@@ -1,6 +1,7 @@
-import type { BlockingFault, Interface, Model, Person, Place, Setup, Unit } from '@exemplar/core'
+import type { BlockingFault, Interface, Model, Parent, Person, Place, Setup, Unit } from '@exemplar/core'
 import { findBlockingFault } from '@exemplar/core'
 import { and, eq, isNotNull, isNull } from 'drizzle-orm'
+import { alias } from 'drizzle-orm/sqlite-core'
 import type { Transaction } from '../foundation/database/app-context.ts'
 import { remember } from '../foundation/database/cache.ts'
 import type { Database } from '../foundation/database/database.ts'
@@ -64,6 +65,21 @@ export function loadKin(db: Reader): Kin[] {
       .orderBy(units.tag)
       .all(),
   )
+}
+
+/** By a thing's id what it goes with, and how. */
+export function loadParents(db: Reader): Map<string, Parent> {
+  return once(db, 'parents', () => {
+    const parents = alias(units, 'parents')
+    const { id, tag, state, dueOn, acquisition, parentId } = parents
+    const rows = db
+      .select({ child: units.id, bond: units.bond, parent: { id, tag, state, dueOn, acquisition, parentId } })
+      .from(units)
+      .innerJoin(parents, eq(parents.id, units.parentId))
+      .where(isNull(units.archivedAt))
+      .all()
+    return new Map(rows.map(({ child, bond, parent }) => [child, { ...parent, bond }]))
+  })
 }
 
 /** Every open fault that takes a thing out of use, by the thing. */

@@ -302,3 +302,29 @@ describe('[F9] ways for the sound of a booking', () => {
     expect((await parts())?.missing).toEqual({ device: 'recorder' })
   })
 })
+
+describe('[E17] what goes with a thing', () => {
+  test('is lent with it, in every list, booking and verdict, and back with it', async () => {
+    const lamp = await add('light', 'Lamp')
+    const arm = await add('arm', 'Yoke arm')
+    const bound = await change(arm, { parentId: lamp.id, bond: 'rider' })
+    const lent = await change(lamp, { state: 'lent', dueOn: '2026-12-08' })
+    expect(await listFreeOn('2026-12-07')).toEqual([])
+    expect((await listFreeOn('2026-12-10')).sort()).toEqual([arm.tag, lamp.tag].sort())
+    const early = { startsAt: '2026-12-07T10:00', endsAt: '2026-12-07T12:00' }
+    const { troubles } = await check({ unitIds: [arm.id], ...early })
+    const away = { reason: 'with-parent', parentTag: lamp.tag, state: 'lent', backOn: '2026-12-08' }
+    expect(troubles).toMatchObject([{ unitId: arm.id, absence: away }])
+    expect((await check({ unitIds: [arm.id] })).troubles).toEqual([])
+    const setup = await makeSetup([{ unitId: arm.id }])
+    const { findings } = await call('GET', `/setups/${setup.id}/readiness`)
+    expect(findings).toContainEqual(expect.objectContaining({ tag: arm.tag, absence: away }))
+    // In repair it is the lamp alone; of what is a part of it the lamp takes that along.
+    const broken = await change({ ...lamp, version: lent.version }, { state: 'in-repair', dueOn: null })
+    expect(await listFreeOn('2026-12-10')).toEqual([arm.tag])
+    await change({ ...arm, version: bound.version }, { bond: 'part' })
+    expect(await listFreeOn('2026-12-10')).toEqual([])
+    await change({ ...lamp, version: broken.version }, { state: 'in-service' })
+    expect((await listFreeOn('2026-12-10')).sort()).toEqual([arm.tag, lamp.tag].sort())
+  })
+})

@@ -1,9 +1,17 @@
 import { z } from 'zod'
-import { LIFE_STATES, type LifeState, lifeStateSchema, type Unit } from './unit.ts'
+import { type Bond, LIFE_STATES, type LifeState, lifeStateSchema, type Unit } from './unit.ts'
+
 /** Why a thing, a stock, a room or a person cannot be counted on at some time. Dates are calendar days of the studio. */
 export const absenceSchema = z.discriminatedUnion('reason', [
   z.object({
     reason: z.literal('state'),
+    state: lifeStateSchema,
+    backOn: z.string().nullable(),
+  }),
+  z.object({
+    reason: z.literal('with-parent'),
+    /** What it goes with, and why that is away. */
+    parentTag: z.string(),
     state: lifeStateSchema,
     backOn: z.string().nullable(),
   }),
@@ -63,6 +71,36 @@ export function findOwnAbsence(unit: Standing, firstDay: string, lastDay: string
   }
   if (isOnLoan(unit) && unit.dueOn !== null && unit.dueOn < lastDay) {
     return { reason: 'goes-back', dueOn: unit.dueOn, neededUntil: lastDay }
+  }
+  return null
+}
+
+/** The thing with which another goes, and how. */
+export interface Parent extends Standing, Pick<Unit, 'tag' | 'parentId'> {
+  bond: Bond
+}
+
+/** So many steps up at most: parts of parts of parts. */
+const MOST_STEPS = 6
+
+/**
+ * Absence because what it goes with is away: lent, everything goes along that goes with it; in repair, lost or gone, what is a
+ * part of it does. `parents` holds by a thing's id what it goes with.
+ */
+export function findParentAbsence(
+  unitId: string,
+  parents: ReadonlyMap<string, Parent>,
+  days: { first: string; last: string; today: string },
+): Absence | null {
+  let parent = parents.get(unitId)
+  for (let step = 0; parent && step < MOST_STEPS; step++) {
+    const absence = findOwnAbsence(parent, days.first, days.last, days.today)
+    const goesAlong = parent.bond === 'part' || parent.state === 'lent'
+    if (!goesAlong) return null
+    if (absence?.reason === 'state') {
+      return { reason: 'with-parent', parentTag: parent.tag, state: absence.state, backOn: absence.backOn }
+    }
+    parent = parents.get(parent.id)
   }
   return null
 }

@@ -66,6 +66,10 @@ export function sayAbsence(absence: Absence, words: TimeWords): string {
       const back = absence.backOn ? `, hoped back on ${words.sayDay(absence.backOn)}` : ''
       return `${LIFE_STATES[absence.state].label.toLowerCase()}${back}`
     }
+    case 'with-parent': {
+      const back = absence.backOn ? `, hoped back on ${words.sayDay(absence.backOn)}` : ''
+      return `with ${absence.parentTag}, which is ${LIFE_STATES[absence.state].label.toLowerCase()}${back}`
+    }
     case 'fault':
       return `out of use since ${words.sayDay(absence.since)}: ${absence.note}`
     case 'goes-back':
