@@ -193,6 +193,8 @@ export {
   BONDS,
   type Bond,
   EMPTY_UNIT,
+  INTEREST_KIND_CODES,
+  INTEREST_KINDS,
   LIFE_STATE_CODES,
   LIFE_STATES,
   type LifeState,

@@ -8,7 +8,7 @@ import { makeModelFromTemplate } from '../template/template.ts'
 import { listManyChanges, manyChangesSchema } from '../unit/change-many.ts'
 import { listOpenDuties, reckonGift, sayDisclosure, sumGifts } from '../unit/gift.ts'
 import { canGoWith, listMissingParts, listWithParts } from '../unit/kit-parts.ts'
-import { EMPTY_UNIT, NO_PROVENANCE, type Unit, unitChangeSchema } from '../unit/unit.ts'
+import { ACQUISITION_CODES, EMPTY_UNIT, NO_PROVENANCE, type Unit, unitChangeSchema } from '../unit/unit.ts'
 import { compareSnapshots, type SnapshotContents } from './snapshot.ts'
 import { type Countable, compareStocktake } from './stocktake.ts'
 
@@ -70,17 +70,40 @@ describe('gifts and what is to be said of them', () => {
     expect(reckonGift({ valueMinor: 10_000, taxBasisPoints: 4_000, hours: 8, hourMinor: 3_000 }).netMinor).toBe(-18_000)
   })
 
-  const say = (part: Partial<Unit>) => sayDisclosure(makeUnit('a', part), 'lamp', 'Dace')
+  const say = (part: Partial<Unit>) =>
+    sayDisclosure(makeUnit('a', part), { name: 'lamp', giver: 'Dace', on: '2026-11-24' })
+  const code = (part: Partial<Unit['provenance']>) => ({ ...NO_PROVENANCE, interest: 'code FERN', ...part })
   test.each([
     [{ acquisition: 'gift' }, 'The lamp was given to us by Dace.'],
     [{ acquisition: 'loan-in' }, 'The lamp is lent to us by Dace.'],
     [{ acquisition: 'bought-new' }, null],
     [
-      { acquisition: 'bought-new', provenance: { ...NO_PROVENANCE, interest: '5 % of sales by our link' } },
-      'We paid for the lamp in full (bought new). We earn from its sale: 5 % of sales by our link.',
+      { acquisition: 'bought-new', provenance: code({ interest: '5 % by our link', interestKind: 'we-earn' }) },
+      'We bought the lamp ourselves. We earn from its sale: 5 % by our link.',
+    ],
+    // A code that is good for viewers is no earning, and what nobody said is not called one.
+    [
+      { acquisition: 'rented', provenance: code({ interestKind: 'viewers-save' }) },
+      'We rent the lamp. Viewers save on it: code FERN.',
+    ],
+    [{ acquisition: 'personal', provenance: code({}) }, 'The lamp belongs to one of us. On its sale: code FERN.'],
+    [{ acquisition: 'gift', provenance: code({ interestUntil: '2026-11-23' }) }, 'The lamp was given to us by Dace.'],
+    [{ acquisition: 'venue', provenance: code({ interestUntil: '2026-11-23' }) }, null],
+    [
+      { acquisition: 'venue', provenance: code({ interestUntil: '2026-11-24' }) },
+      'The lamp belongs to the venue. On its sale: code FERN.',
     ],
     [{ acquisition: 'gift', provenance: { ...NO_PROVENANCE, disclosure: 'Our own words.' } }, 'Our own words.'],
   ] as [Partial<Unit>, string | null][])('%j', (part, text) => expect(say(part)).toBe(text))
+
+  test.each(ACQUISITION_CODES)(
+    'with an interest in its sale, of a thing that is %s it is said how it came',
+    (acquisition) => {
+      const said = say({ acquisition, provenance: code({}) })
+      expect(said).toMatch(/^(The lamp|We) .+\. On its sale: code FERN\.$/)
+      expect(said).not.toMatch(/in full/)
+    },
+  )
 
   test('gifts add up by the year in which they were valued; what was bought is none', () => {
     const given = (valueOn: string | null, valueMinor: number | null, acquisition: Unit['acquisition'] = 'gift') =>

@@ -1,5 +1,5 @@
 import { computeTax } from '../../units/money.ts'
-import { ACQUISITIONS, type Unit } from './unit.ts'
+import type { Acquisition, InterestKind, Unit } from './unit.ts'
 
 /** What taking a gift comes to: in many places a gift for coverage is income. A planning aid, no tax advice. */
 export interface GiftReckoning {
@@ -23,28 +23,47 @@ export function reckonGift({ valueMinor, taxBasisPoints, hours, hourMinor }: Gif
 }
 
 /** Ways in which a thing came of which whoever watches should know. */
-const SAID: Readonly<Partial<Record<Unit['acquisition'], string>>> = {
+const SAID: Readonly<Partial<Record<Acquisition, string>>> = {
   gift: 'was given to us',
   sample: 'was given to us for this film',
   sponsored: 'was paid for by a sponsor',
   'loan-in': 'is lent to us',
 }
 
+/** All others, said only where there is an interest in its sale. What was paid in full nobody recorded, so it is not said. */
+const OTHERWISE: Readonly<Partial<Record<Acquisition, (name: string) => string>>> = {
+  'bought-new': (name) => `We bought the ${name} ourselves.`,
+  'bought-used': (name) => `We bought the ${name} ourselves, used.`,
+  bundled: (name) => `The ${name} came with something else.`,
+  rented: (name) => `We rent the ${name}.`,
+  venue: (name) => `The ${name} belongs to the venue.`,
+  household: (name) => `The ${name} is from our household.`,
+  personal: (name) => `The ${name} belongs to one of us.`,
+  'hand-made': (name) => `We made the ${name} ourselves.`,
+  found: (name) => `We found the ${name}.`,
+}
+
+const INTERESTS: Readonly<Record<InterestKind, string>> = {
+  unsaid: 'On its sale:',
+  'we-earn': 'We earn from its sale:',
+  'viewers-save': 'Viewers save on it:',
+}
+
 /**
- * The sentence that goes with a film in which the thing is seen: the crew's own where they wrote one, else one made from
- * how it came; null where nothing is to be said. A thing paid in full says so where there is an interest in its sale.
+ * The sentence that goes with a film in which the thing is seen, on a calendar day: the crew's own where they wrote one, else
+ * one made from how it came; null where nothing is to be said. A code that ran out before that day is not named.
  */
 export function sayDisclosure(
   { acquisition, provenance }: Pick<Unit, 'acquisition' | 'provenance'>,
-  name: string,
-  giver: string | null,
+  { name, giver, on }: { name: string; giver: string | null; on: string },
 ): string | null {
   if (provenance.disclosure !== '') return provenance.disclosure
+  const { interest: what, interestKind, interestUntil } = provenance
+  const holds = what !== '' && (interestUntil === null || interestUntil >= on)
+  const interest = holds ? ` ${INTERESTS[interestKind]} ${what.replace(/\.$/, '')}.` : ''
   const how = SAID[acquisition]
-  const interest = provenance.interest === '' ? '' : ` We earn from its sale: ${provenance.interest}.`
   if (how) return `The ${name} ${how}${giver ? ` by ${giver}` : ''}.${interest}`
-  if (interest === '') return null
-  return `We paid for the ${name} in full (${ACQUISITIONS[acquisition].toLowerCase()}).${interest}`
+  return interest === '' ? null : `${OTHERWISE[acquisition]?.(name) ?? ''}${interest}`.trim()
 }
 
 /** What was promised for things and is not done yet, the most pressing first; without a day, last. */

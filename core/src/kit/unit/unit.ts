@@ -82,6 +82,15 @@ export const dutySchema = z.object({
 })
 export type Duty = z.infer<typeof dutySchema>
 
+/** Whom it serves that a thing is sold: nothing is said to be an earning that nobody called one. */
+export const INTEREST_KINDS = {
+  unsaid: 'Not said',
+  'we-earn': 'We earn by it',
+  'viewers-save': 'Viewers save by it',
+} as const
+export type InterestKind = keyof typeof INTEREST_KINDS
+export const INTEREST_KIND_CODES = Object.keys(INTEREST_KINDS) as [InterestKind, ...InterestKind[]]
+
 /** What came with a thing besides the thing: papers, promises, cover. What nobody recorded is null or blank. */
 export const provenanceSchema = z.object({
   taxMinor: amount(minorSchema.min(0).nullable().default(null)),
@@ -96,8 +105,9 @@ export const provenanceSchema = z.object({
   duties: z.array(dutySchema).max(10).default([]),
   /** The sentence to show with a film in which it is seen. */
   disclosure: z.string().trim().max(300).default(''),
-  /** A sales interest or a code for viewers, and until when it holds. */
+  /** A sales interest or a code for viewers, whom it serves, and until when it holds. */
   interest: z.string().trim().max(200).default(''),
+  interestKind: z.enum(INTEREST_KIND_CODES).default('unsaid'),
   interestUntil: dateSchema.nullable().default(null),
   conditionOnArrival: z.string().trim().max(300).default(''),
   /** Why this one was chosen, or is kept. */

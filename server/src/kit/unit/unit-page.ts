@@ -128,7 +128,7 @@ export function loadUnitPage(app: AppContext, id: string) {
     name: nameModel(model),
     nowPlace: nowPlace?.name ?? null,
     recorded: { percent: recorded.percent, missing: recorded.missing.map((it) => RECORDABLE[it]) },
-    disclosure: sayDisclosure(unit, nameModel(model), row.party),
+    disclosure: sayDisclosure(unit, { name: nameModel(model), giver: row.party, on: findDate(app.now(), zone) }),
     successor: successor ? nameModel(successor) : null,
     space: capacity === null ? null : forecastSpace(capacity, unit.fills, findDate(app.now(), zone)),
     software: judgeAllSoftware(db, unit, model),

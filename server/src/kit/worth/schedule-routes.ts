@@ -1,6 +1,7 @@
-import { CATEGORIES, listOpenDuties, nameModel, sayDisclosure, sumGifts } from '@exemplar/core'
+import { CATEGORIES, findDate, listOpenDuties, nameModel, sayDisclosure, sumGifts } from '@exemplar/core'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { parties } from '../../schema/studio-tables.ts'
+import { loadStudio } from '../../studio/settings/settings-routes.ts'
 import { loadLive } from '../exchange/kit-file-store.ts'
 
 /** What is not the studio's own is the owner's to insure. */
@@ -37,7 +38,8 @@ export const scheduleRoutes = [
       })
     return { rows }
   }),
-  defineRoute('get /kit-duties', (_, { db }) => {
+  defineRoute('get /kit-duties', (_, { db, now }) => {
+    const on = findDate(now(), loadStudio(db).zone)
     const { units, models } = loadLive(db)
     const nameOf = new Map(models.map((it) => [it.id, nameModel(it)]))
     const givers = new Map(
@@ -51,7 +53,11 @@ export const scheduleRoutes = [
     return {
       duties: listOpenDuties(units).map(({ unit, what, dueOn }) => ({ ...tell(unit), what, dueOn })),
       disclosures: units.flatMap((it) => {
-        const text = sayDisclosure(it, nameOf.get(it.modelId) ?? '', givers.get(it.partyId ?? '') ?? null)
+        const text = sayDisclosure(it, {
+          name: nameOf.get(it.modelId) ?? '',
+          giver: givers.get(it.partyId ?? '') ?? null,
+          on,
+        })
         return text ? [{ ...tell(it), text, until: it.provenance.interestUntil }] : []
       }),
       gifts: sumGifts(units),

@@ -2,6 +2,8 @@ import {
   ACQUISITION_CODES,
   type Acquisition,
   formatMoney,
+  INTEREST_KIND_CODES,
+  INTEREST_KINDS,
   type Provenance,
   reckonGift,
   type UnitReply,
@@ -120,7 +122,20 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitReply; onC
       <TextField label="Its terms" hint="Who repairs, what is left out" {...text('warrantyTerms')} />
       <TextField label="Condition at arrival" hint="Add photos on its page" {...text('conditionOnArrival')} />
       <TextField label="Why this one" {...text('reason')} />
-      <TextField label="We earn from its sale" hint="A code for viewers, a share by a link" {...text('interest')} />
+      <TextField label="Interest in its sale" hint="A code for viewers, a share by a link" {...text('interest')} />
+      <SelectField
+        label="Whom that serves"
+        value={draft.interestKind}
+        onChange={(event) =>
+          set({ interestKind: INTEREST_KIND_CODES.find((it) => it === event.target.value) ?? 'unsaid' })
+        }
+      >
+        {INTEREST_KIND_CODES.map((it) => (
+          <option key={it} value={it}>
+            {INTEREST_KINDS[it]}
+          </option>
+        ))}
+      </SelectField>
       <TextField label="That holds until" {...day('interestUntil')} />
       <div className="md:col-span-2">
         <NoteField

@@ -16,7 +16,7 @@ interface Row {
 /** What was promised for things, what goes back to whom, and what has to be said of them with a film. */
 export function DutiesPage() {
   const { data, error, refetch } = useDutiesQuery()
-  const { today } = useTimeWords()
+  const { today, ...words } = useTimeWords()
   const { data: studio } = useStudioQuery()
   const may = useMay()
   if (!data) return <Waiting what="the promises" error={error} onRetry={refetch} />
@@ -26,8 +26,8 @@ export function DutiesPage() {
     </Link>
   )
   const day = (on: string | null, verb: string) => (
-    <Mark level={on === null ? 'unknown' : on < today ? 'warn' : 'ok'}>
-      {on === null ? 'no day is set' : `${verb} ${on}`}
+    <Mark level={on === null ? 'unknown' : on < today ? 'warn' : 'advise'}>
+      {on === null ? 'no day is set' : `${verb} ${words.sayDay(on)}`}
     </Mark>
   )
   const row = 'flex flex-wrap items-center gap-3 border-b border-rule py-1.5 text-[13px]'
@@ -85,7 +85,7 @@ export function DutiesPage() {
               <li key={it.id} className={row}>
                 {thing(it)}
                 <span className="flex-1">“{it.text}”</span>
-                {it.until && <span className="text-quiet">until {it.until}</span>}
+                {it.until && <span className="text-quiet">until {words.sayDay(it.until)}</span>}
               </li>
             ))}
           </ul>
