@@ -1,15 +1,19 @@
+import { networkInterfaces } from 'node:os'
 import { routes } from './api.ts'
 import { makeApp } from './app.ts'
 import { fillDemo } from './demo/fill-demo.ts'
 import { readConfig } from './foundation/base/config.ts'
 import { makeLog } from './foundation/base/log.ts'
+import { letPhonesIn, listLanAddresses, sayPhones } from './foundation/base/phones.ts'
 import { markRunning, requireNotRunning, sayWhatToDo } from './foundation/base/running.ts'
 import { makeServer } from './foundation/base/serving.ts'
 import { openContext } from './foundation/database/app-context.ts'
 import { startBackupClock } from './studio/backup/backup-clock.ts'
 import { ensureStudio } from './studio/settings/settings-routes.ts'
 
-const config = readConfig(process.env, process.argv)
+const asked = readConfig(process.env, process.argv)
+const addresses = asked.forPhones ? listLanAddresses(networkInterfaces()) : []
+const config = asked.forPhones ? await letPhonesIn(asked, addresses, Date.now()) : asked
 const log = makeLog(process.env.EXEMPLAR_LOG ?? 'warn')
 const app = open()
 startBackupClock(app, log)
@@ -25,7 +29,8 @@ server.listen(config.port, config.host, () => {
   console.log(
     `Exemplar is at ${config.isSecure ? 'https' : 'http'}://${config.host}:${port} (data in ${config.dataFolder})`,
   )
-  if (config.firstRunCode)
+  if (config.forPhones) sayPhones(addresses, port, config.firstRunCode, process.stdout.isTTY).then(console.log)
+  else if (config.firstRunCode)
     console.log(`Where there is no owner yet, whoever becomes it is asked for this code: ${config.firstRunCode}`)
   if (!config.isLoopback && !config.isSecure) {
     console.log(

@@ -17,6 +17,8 @@ export interface Config {
   isSecure: boolean
   /** Only this machine can reach it. */
   isLoopback: boolean
+  /** Started for the phones of the studio: on its network, with a certificate of this machine's own. */
+  forPhones: boolean
   /** The made-up studio: on this machine one click signs in as each role. */
   isDemo: boolean
   backupFolder: string
@@ -34,7 +36,8 @@ const LOOPBACK = ['127.0.0.1', 'localhost', '::1']
 
 export function readConfig(env: NodeJS.ProcessEnv, argv: readonly string[] = []): Config {
   const dataFolder = resolve(env.EXEMPLAR_DATA ?? './data')
-  const host = env.EXEMPLAR_HOST ?? '127.0.0.1'
+  const forPhones = argv.includes('--phones')
+  const host = env.EXEMPLAR_HOST ?? (forPhones ? '0.0.0.0' : '127.0.0.1')
   const tls = readTls(env)
   return {
     dataFolder,
@@ -45,6 +48,7 @@ export function readConfig(env: NodeJS.ProcessEnv, argv: readonly string[] = [])
     tls,
     isSecure: tls !== null,
     isLoopback: LOOPBACK.includes(host),
+    forPhones,
     isDemo: argv.includes('--demo'),
     backupFolder: env.EXEMPLAR_BACKUPS ? resolve(env.EXEMPLAR_BACKUPS) : join(dataFolder, 'backups'),
     names: (env.EXEMPLAR_NAMES ?? '').split(',').flatMap((it) => it.trim().toLowerCase() || []),
