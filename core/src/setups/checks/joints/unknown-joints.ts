@@ -1,8 +1,8 @@
 import type { UnknownJoint } from '../../joining/completeness.ts'
 import { defineCheck, ofItem } from '../check.ts'
 import { type FindingWords, plain } from '../finding-words.ts'
-import { listCardsInSlots } from '../media/in-sleeve.ts'
 import type { Scene } from '../scene.ts'
+import { listCardsInSlots } from './cards-in-slots.ts'
 
 interface JointUnknown {
   code: 'joint-unknown'

@@ -2,7 +2,7 @@ import { trim } from '../../../units/quantity.ts'
 import { defineCheck, ofItem } from '../check.ts'
 import { plain } from '../finding-words.ts'
 import { findRole, listAssignments } from '../ideas.ts'
-import { listCardsInSlots } from './in-sleeve.ts'
+import { listCardsInSlots } from '../joints/cards-in-slots.ts'
 
 interface SlowCard {
   code: 'card-slow'
