@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { CATEGORIES } from '../kit/model/category.ts'
+import { CATEGORIES, CATEGORY_CODES } from '../kit/model/category.ts'
 import { type Model, nameModel } from '../kit/model/model.ts'
 import { type Absence, absenceSchema } from '../kit/unit/absence.ts'
 import { listWithParts } from '../kit/unit/kit-parts.ts'
@@ -15,6 +15,7 @@ export const packLineSchema = z.object({
   tag: z.string(),
   name: z.string(),
   category: z.string(),
+  kind: z.enum(CATEGORY_CODES),
   role: z.string(),
   quantity: z.number(),
   massGrams: z.number().nullable(),
@@ -152,6 +153,7 @@ function makeLine(
     tag,
     name: nameModel(model),
     category: CATEGORIES[model.category].label,
+    kind: model.category,
     role: roleNames.get(item.roleId ?? '') ?? '',
     quantity: item.quantity,
     massGrams: model.specs.massGrams,

@@ -2,6 +2,7 @@ import { type BookingReply, sayAbsence } from '@exemplar/core'
 import type { ReactNode } from 'react'
 import { Mark } from '../foundation/parts/mark.tsx'
 import { TapeStrip } from '../foundation/parts/tape.tsx'
+import { ThingPicture } from '../foundation/parts/thing-picture.tsx'
 import { useTimeWords } from '../foundation/words/time-words.ts'
 
 export type Line = BookingReply['sheet']['stops'][number]['lines'][number]
@@ -14,8 +15,9 @@ export function FlowRow({ line, isDone, children }: { line: Line; isDone: boolea
   const words = useTimeWords()
   return (
     <li
-      className={`grid min-h-[60px] grid-cols-[1fr_auto] items-center gap-2.5 border-b border-rule px-4 py-2.5 ${isDone ? 'bg-ok-wash' : ''}`}
+      className={`grid min-h-[60px] grid-cols-[auto_1fr_auto] items-center gap-2.5 border-b border-rule px-4 py-2.5 ${isDone ? 'bg-ok-wash' : ''}`}
     >
+      <ThingPicture id={line.unitId} category={line.kind} className="size-11" />
       <span className="min-w-0">
         <span className="block font-semibold">
           <span className="font-mono text-[12.5px] font-medium">{line.tag}</span>{' '}

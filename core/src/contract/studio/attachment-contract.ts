@@ -14,6 +14,11 @@ export const attachmentContract = defineContract('studio', {
     query: subjectSchema,
     reply: z.array(attachmentSchema),
   },
+  'get /photos': {
+    summary: 'For each thing its first photo, or that of another piece of its model',
+    permission: 'see-studio',
+    reply: z.record(z.string(), z.string()),
+  },
   'post /attachments': {
     summary: 'Attach a photo or paper: JPEG, PNG, WebP or PDF, known by its content',
     permission: 'attach-files',

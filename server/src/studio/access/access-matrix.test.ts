@@ -136,6 +136,7 @@ const EXPECTED: Record<string, string> = {
   'get /cable-ways': 'mcv',
   'get /cable-stock': 'mcv',
   'get /things': 'mcv',
+  'get /photos': 'mcv',
   'get /resilience': 'mcv',
   'get /bookings': 'mcv',
   'post /bookings/check': 'mc',

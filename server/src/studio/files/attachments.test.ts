@@ -162,3 +162,26 @@ test('mutations of photos and papers are kept whole or refused in a sentence, an
   expect(seen.kept).toBeGreaterThan(runs / 20)
   expect(seen.refused).toBeGreaterThan(runs / 20)
 })
+
+describe('the photo of each thing', () => {
+  test('is its first one, else that of another piece of its model; a paper and what was taken away are none', async () => {
+    const add = async (name: string, count: number) =>
+      (await api.call('POST', '/units', { category: 'tripod', maker: '', name, count })).body
+    const [one, other] = [await add('Three legs', 1), await add('Three legs', 1)]
+    const apart = await add('Four legs', 1)
+    const of = async (id: string) => (await api.call('GET', '/photos')).body[id]
+    await attach(PDF, 'receipt.pdf', `subjectType=unit&subjectId=${one.id}`, 'application/pdf')
+    expect(await of(one.id)).toBe(undefined)
+    const first = await attach(PNG, 'front.png', `subjectType=unit&subjectId=${one.id}`)
+    await attach(PNG, 'back.png', `subjectType=unit&subjectId=${one.id}`)
+    expect([await of(one.id), await of(other.id), await of(apart.id)]).toEqual([
+      first.body.id,
+      first.body.id,
+      undefined,
+    ])
+    const own = await attach(PNG, 'own.png', `subjectType=unit&subjectId=${other.id}`)
+    expect([await of(one.id), await of(other.id)]).toEqual([first.body.id, own.body.id])
+    await api.call('DELETE', `/attachments/${own.body.id}`, undefined, { 'if-match': `"${own.body.version}"` })
+    expect(await of(other.id)).toBe(first.body.id)
+  })
+})

@@ -156,6 +156,10 @@ export const api = createApi({
       query: (params) => request('get /things', { query: params }),
       providesTags: readsOf('things'),
     }),
+    photos: build.query<ReplyOf<'get /photos'>, void>({
+      query: () => request('get /photos'),
+      providesTags: readsOf('photos'),
+    }),
     diary: build.query<ReplyOf<'get /bookings'>, { from: string; days: number }>({
       query: (params) => request('get /bookings', { query: params }),
       providesTags: readsOf('diary'),
@@ -277,6 +281,7 @@ export const {
   useReadinessQuery,
   useRemediesQuery,
   useMoveCheckQuery,
+  usePhotosQuery,
   useThingsQuery,
   useDiaryQuery,
   useBookingQuery,

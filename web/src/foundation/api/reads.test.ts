@@ -36,6 +36,7 @@ const ASKED: Record<string, string> = {
   orders: '/orders',
   cameras: '/cameras',
   films: '/films',
+  photos: '/photos',
   place: '/places/studio',
 }
 

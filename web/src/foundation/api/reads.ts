@@ -88,6 +88,7 @@ const READS = {
   checkBackup: ['history', 'backups'],
   health: ['history', 'backups'],
   attachments: ['attachments'],
+  photos: ['attachments', 'units'],
 } satisfies Record<string, readonly Tag[]>
 
 /** The tags of a query by its name. */

@@ -3,7 +3,7 @@ import { useDeferredValue, useRef, useState } from 'react'
 import { useThingsQuery } from '../../foundation/api/api.ts'
 import { Button } from '../../foundation/parts/button.tsx'
 import { Tag } from '../../foundation/parts/page-parts.tsx'
-import { Silhouette } from '../../foundation/parts/silhouette.tsx'
+import { ThingPicture } from '../../foundation/parts/thing-picture.tsx'
 
 export type Picked = { tag: string; name: string } & ({ unitId: string } | { stockId: string; quantity: number })
 
@@ -62,7 +62,7 @@ export function ThingPicker({
           .filter((it) => !taken.has(it.id))
           .map((it) => (
             <li key={it.id} className="flex items-center gap-2 border-b border-rule py-1 text-[13px]">
-              <Silhouette category={it.category} className="size-6" />
+              <ThingPicture id={it.id} category={it.category} className="size-8" />
               <Tag>{it.tag}</Tag>
               <span className="min-w-0 flex-1 truncate">
                 {it.maker} {it.name}
@@ -81,7 +81,7 @@ export function ThingPicker({
           ))}
         {(withStock ? (data?.stock ?? []) : []).map((it) => (
           <li key={it.id} className="flex items-center gap-2 border-b border-rule py-1 text-[13px]">
-            <Silhouette category={it.category} className="size-6" />
+            <ThingPicture id={null} category={it.category} className="size-8" />
             <Tag>{it.tag}</Tag>
             <span className="min-w-0 flex-1 truncate">
               {it.name} <span className="text-quiet">· {it.quantity} in stock</span>
