@@ -3,6 +3,7 @@ import type { Interface } from '../kit/model/interface.ts'
 import type { Model } from '../kit/model/model.ts'
 import type { AssessmentInput } from '../setups/placed/assessment-input.ts'
 import { assessSetup } from '../setups/verdict/readiness.ts'
+import { PLUG_SYSTEM_CODES, PLUG_SYSTEMS } from '../studio/places/plug-systems.ts'
 import { compareBreaches } from './known-breaches.fixture.ts'
 import { CASES, listCases, readCase } from './law-cases.fixture.ts'
 
@@ -23,7 +24,11 @@ const EXCHANGES: readonly { one: string; other: string; added?: Interface }[] = 
   { one: 'sd', other: 'micro-sd' },
   { one: 'sd', other: 'cfexpress-b' },
   { one: 'sd', other: 'own-card', added: own('own-card', 'card', 'slot', 'card') },
-  { one: 'mains-bs1363', other: 'mains-cee7' },
+  { one: 'sd', other: 'cfexpress-a' },
+  // Every plug system that a studio may have.
+  ...PLUG_SYSTEM_CODES.map((code) => ({ one: 'mains-bs1363', other: PLUG_SYSTEMS[code].socket })).filter(
+    ({ one, other }) => one !== other,
+  ),
   { one: 'mains-bs1363', other: 'own-plug', added: own('own-plug', 'mains', 'socket', 'plug') },
   { one: 'pack-a', other: 'own-pack', added: own('own-pack', 'battery', 'bay', 'pack') },
   { one: 'mount-x', other: 'own-mount', added: own('own-mount', 'mount', 'body', 'lens') },
