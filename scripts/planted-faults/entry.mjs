@@ -166,4 +166,11 @@ export const ENTRY_FAULTS = [
     to: "      setName('')",
     test: 'web/src/kit/entry/add-thing-dialog.test.tsx',
   },
+  {
+    law: 'law 12',
+    file: 'core/src/kit/unit/unit.ts',
+    from: "  standsInFor: z.string().trim().max(120).default(''),\n",
+    to: '',
+    test: 'server/src/typed-is-kept.test.ts',
+  },
 ]
