@@ -173,4 +173,18 @@ export const ENTRY_FAULTS = [
     to: '',
     test: 'server/src/typed-is-kept.test.ts',
   },
+  {
+    law: 'lists',
+    file: 'core/src/kit/import/alike-lines.ts',
+    from: "column !== 'category' || flatten(it.name) === flatten(name)",
+    to: 'true',
+    test: 'core/src/kit/import/kept-lists.test.ts',
+  },
+  {
+    law: 'lists',
+    file: 'core/src/kit/import/line-cells.ts',
+    from: "Number(digits.replace(/[.,]/g, ''))",
+    to: 'Number.parseFloat(digits)',
+    test: 'core/src/kit/import/kept-lists.test.ts',
+  },
 ]

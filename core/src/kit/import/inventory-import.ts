@@ -76,6 +76,10 @@ interface Row {
   cells: Map<InventoryColumn, string>
 }
 
+/** So many amounts in another currency are a habit, and no slip. */
+const MANY_AMOUNTS = 5
+const MONEY_COLUMNS: readonly InventoryColumn[] = ['price', 'value', 'insured for']
+
 /** Reads lines one after another, so that the second camera of a model finds the model that the first one brought. */
 class LineReader {
   private readonly plan: ImportPlan
@@ -84,6 +88,7 @@ class LineReader {
   private readonly leaveOut: ReadonlySet<number>
   private readonly asNew: ReadonlySet<number>
   private readonly dateOrder: DateOrder
+  private readonly isForeign: boolean
   private readonly unitOf: ReadonlyMap<string, string>
   private readonly lineOfTag = new Map<string, { line: number; text: string }>()
   private readonly lineOfSerial = new Map<string, { line: number; text: string }>()
@@ -112,6 +117,7 @@ class LineReader {
       }),
     )
     this.dateOrder = this.settleDatesMutably(rows)
+    this.isForeign = this.settleCurrencyMutably(rows)
     this.reserveMutably(rows)
   }
 
@@ -129,6 +135,28 @@ class LineReader {
       )
     }
     return assumed
+  }
+
+  /**
+   * Whether the list counts in another currency than the studio. Nothing is worth so many pounds because it cost so many dollars:
+   * all its amounts are kept as they are written, those without a sign too. One that stands alone is asked about.
+   */
+  private settleCurrencyMutably(rows: readonly Row[]): boolean {
+    const { currency } = this.context
+    let [own, foreign] = [0, 0]
+    for (const { cells } of rows) {
+      const line = new LineCells(cells, this.unitOf, () => null)
+      for (const column of MONEY_COLUMNS) {
+        const is = line.isMoneyOf(column, currency)
+        if (is === 'own') own++
+        else if (is === 'foreign') foreign++
+      }
+    }
+    if (foreign < MANY_AMOUNTS || own * 4 > foreign) return false
+    this.plan.assumptions.push(
+      `The amounts are in another currency than ${currency}: they are kept in the notes as they are written.`,
+    )
+    return true
   }
 
   /** Every tag and serial that stands in the file belongs to its own line, wherever that comes. */
@@ -256,6 +284,9 @@ class LineReader {
 
   private readGiven(row: LineCells, serial: string, report: Report): Given {
     const { currency } = this.context
+    const aside: string[] = []
+    const readMoney = (column: InventoryColumn) => row.readMoney(column, currency, this.isForeign ? aside : null)
+    const [priceMinor, valueMinor, insuredMinor] = [readMoney('price'), readMoney('value'), readMoney('insured for')]
     const serviceEveryDays = row.readWhole('service every')
     if (serviceEveryDays !== null && (serviceEveryDays < 1 || serviceEveryDays > 3650)) {
       report('bad-number', 'service every', String(serviceEveryDays), 'days from 1 to 3650')
@@ -264,17 +295,17 @@ class LineReader {
       serial: serial || null,
       acquisition: row.readAcquisition(),
       acquiredOn: row.readDate('acquired on', this.dateOrder),
-      priceMinor: row.readMoney('price', currency),
+      priceMinor,
       serviceEveryDays,
-      note: row.get('note') || null,
+      note: [row.get('note'), ...aside].filter(Boolean).join('; ') || null,
       state: row.readState(),
       nickname: row.get('nickname') || null,
       dueOn: row.readDate('due on', this.dateOrder),
     }
     return {
       fields: Object.fromEntries(Object.entries(all).filter(([, value]) => value !== null)),
-      valueMinor: row.readMoney('value', currency),
-      insuredMinor: row.readMoney('insured for', currency),
+      valueMinor,
+      insuredMinor,
       warrantyUntil: row.readDate('warranty until', this.dateOrder),
       placeKey: null,
     }

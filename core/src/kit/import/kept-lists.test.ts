@@ -46,6 +46,31 @@ describe.each([listAmerican(), listContinental(), listBritish()])('$habit of 200
   })
 })
 
+describe('a list in another currency than the studio’s', () => {
+  const list = listAmerican()
+  const abroad = { ...makeContext(), currency: 'GBP', isDayFirst: false }
+  const plan = planInventoryImport(list.csv, abroad)
+
+  test('asks no more for that, takes no dollar for a pound, and loses none', () => {
+    const bad = plan.lines.filter((it) => it.outcome === 'bad')
+    expect([...new Set(bad.map((it) => it.name))]).toEqual(list.asked)
+    expect(plan.assumptions).toContainEqual(
+      expect.stringMatching(/another currency than GBP: they are kept in the notes/),
+    )
+    expect(plan.units.map((it) => it.priceMinor)).toEqual(plan.units.map(() => null))
+    expect(plan.units[0]?.note).toBe('price: $1,299.00')
+    expect(plan.units.find((it) => it.note.startsWith('tag is peeling'))?.note).toMatch(/^tag is peeling; price: \$/)
+  })
+
+  test('a single such amount among the studio’s own is asked about', () => {
+    const own = planInventoryImport(
+      ['model,kind,price', 'Panel,light,£10', 'Spot,light,$12', ...Array(6).fill('Lamp,light,£9')].join('\n'),
+      abroad,
+    )
+    expect(own.lines.filter((it) => it.outcome === 'bad').map((it) => it.problems[0]?.received)).toEqual(['$12'])
+  })
+})
+
 test('what is written in one cell alike is one question, and a tag is each line’s own', () => {
   const problem = (column: 'price' | 'tag' | 'category', received: string) => ({ column, received, text: received })
   const line = (at: number, name: string, own: ReturnType<typeof problem>) => ({ line: at, name, problems: [own] })
@@ -71,4 +96,20 @@ test('what is written in one cell alike is one question, and a tag is each line�
   // One word may stand for whatever is left: by itself the answer is for what is called the same.
   expect(alike(7, misc)).toEqual({ same: [7, 8], sameWord: [7, 8, 9] })
   expect(alike(10, blank)).toEqual({ same: [10], sameWord: [10] })
+})
+
+test.each([
+  ['1,000', 1_000],
+  ['1.000', 1_000],
+  ['12.0', 12],
+  ['24 rolls', 24],
+  ['48 Stk', 48],
+  ['6 ea.', 6],
+  ['3 dozen', null],
+  ['1,50', null],
+] as const)('%s pieces are %s, and what is no count is asked', (written, quantity) => {
+  const csv = `model;kind;quantity\nZip tie;consumable;${written}`
+  const { stock, lines } = planInventoryImport(csv, makeContext())
+  expect(stock[0]?.quantity ?? null).toBe(quantity)
+  expect(lines[0]?.problems.map((it) => it.column)).toEqual(quantity === null ? ['quantity'] : [])
 })

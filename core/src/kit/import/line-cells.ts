@@ -88,9 +88,22 @@ export class LineCells {
     return null
   }
 
-  readMoney(column: InventoryColumn, currency: string): number | null {
+  /** Whether an amount stands there, and in the studio's currency as far as anybody says. */
+  isMoneyOf(column: InventoryColumn, currency: string): 'own' | 'foreign' | null {
     const text = this.withUnit(column)
     if (text === '') return null
+    const reading = readMoney(text, currency)
+    return reading.ok ? 'own' : reading.problem === 'other-currency' ? 'foreign' : null
+  }
+
+  /** An amount; in a list that counts in another currency it is put aside as it is written. */
+  readMoney(column: InventoryColumn, currency: string, asideMutably: string[] | null = null): number | null {
+    const text = this.withUnit(column)
+    if (text === '') return null
+    if (asideMutably) {
+      asideMutably.push(`${column}: ${text}`)
+      return null
+    }
     const reading = readMoney(text.replace(/[.,]?[-–]+$/, ''), currency)
     if (!reading.ok) this.report('bad-money', column, reading.received, `an amount in ${currency}, such as 86.50`)
     else if (reading.minor < 0) this.report('bad-money', column, text, 'an amount that is not negative')
