@@ -118,7 +118,7 @@ export function SelectField({ label, hint, problem, children, ...rest }: Shared 
 export function CheckField({ label, ...rest }: { label: ReactNode } & ComponentProps<'input'>) {
   const id = useId()
   return (
-    <label htmlFor={id} className="flex items-center gap-2 text-[13px]">
+    <label htmlFor={id} className="flex min-h-7 items-center gap-2 text-[13px]">
       <input id={id} type="checkbox" className="size-4 accent-(--ink)" {...rest} />
       {label}
     </label>
