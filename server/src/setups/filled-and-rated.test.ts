@@ -128,3 +128,30 @@ describe('[V7] a made run asks how long a passive cable may be', () => {
     ['of a length that nobody recorded', [null], []],
   ])('%s', async (_, lengths, expected) => expect(await film(lengths)).toEqual(expected))
 })
+
+describe('a small card in its sleeve', () => {
+  const CAMERA = { mount: null, battery: null, cardForm: 'sd', kilobitsPerSecond: 400_000, cardMegabytesPerSecond: 60 }
+  const rig = async (speed: object) => {
+    const camera = await add('camcorder', 'Body', CAMERA)
+    const sleeve = await add('card-sleeve', 'Sleeve')
+    const small = await add('card', 'Small', { cardForm: 'micro-sd', capacityMegabytes: 256_000, ...speed })
+    return { camera, small, of: (await judge(await build([{ name: 'A', things: [camera, sleeve, small] }]))).of }
+  }
+
+  test('is as fast as itself: too slow it is told', async () => {
+    const { small, of } = await rig({ cardMegabytesPerSecond: 30 })
+    expect(of('card-slow')).toMatchObject([{ level: 'stop', card: small.tag, megabytesPerSecond: 30 }])
+  })
+
+  test('at the limit it does', async () => {
+    const { of } = await rig({ cardMegabytesPerSecond: 60 })
+    expect([of('card-slow'), of('joint-unknown')]).toEqual([[], []])
+  })
+
+  test('of which nobody knows the speed, its own is asked, and not the sleeve’s', async () => {
+    const { small, camera, of } = await rig({})
+    expect(of('joint-unknown')).toMatchObject([
+      { level: 'unknown-stop', tag: small.tag, other: camera.tag, modelId: small.modelId, fact: 'card-speed' },
+    ])
+  })
+})
