@@ -62,7 +62,7 @@ export function ThingPicker({
           .filter((it) => !taken.has(it.id))
           .map((it) => (
             <li key={it.id} className="flex items-center gap-2 border-b border-rule py-1 text-[13px]">
-              <ThingPicture id={it.id} category={it.category} className="size-8" />
+              <ThingPicture id={it.id} category={it.category} className="size-6 sm:size-8" />
               <Tag>{it.tag}</Tag>
               <span className="min-w-0 flex-1 truncate">
                 {it.maker} {it.name}
@@ -81,7 +81,7 @@ export function ThingPicker({
           ))}
         {(withStock ? (data?.stock ?? []) : []).map((it) => (
           <li key={it.id} className="flex items-center gap-2 border-b border-rule py-1 text-[13px]">
-            <ThingPicture id={null} category={it.category} className="size-8" />
+            <ThingPicture id={null} category={it.category} className="size-6 sm:size-8" />
             <Tag>{it.tag}</Tag>
             <span className="min-w-0 flex-1 truncate">
               {it.name} <span className="text-quiet">· {it.quantity} in stock</span>
