@@ -4,7 +4,7 @@ import { makeApp } from './app.ts'
 import { fillDemo } from './demo/fill-demo.ts'
 import { readConfig } from './foundation/base/config.ts'
 import { makeLog } from './foundation/base/log.ts'
-import { letPhonesIn, listLanAddresses, sayPhones } from './foundation/base/phones.ts'
+import { letPhonesIn, listLanAddresses, listReached, sayPhones } from './foundation/base/phones.ts'
 import { markRunning, requireNotRunning, sayWhatToDo } from './foundation/base/running.ts'
 import { makeServer } from './foundation/base/serving.ts'
 import { openContext } from './foundation/database/app-context.ts'
@@ -12,7 +12,7 @@ import { startBackupClock } from './studio/backup/backup-clock.ts'
 import { ensureStudio } from './studio/settings/settings-routes.ts'
 
 const asked = readConfig(process.env, process.argv)
-const addresses = asked.forPhones ? listLanAddresses(networkInterfaces()) : []
+const addresses = asked.forPhones ? listReached(asked, listLanAddresses(networkInterfaces())) : []
 const config = asked.forPhones ? await letPhonesIn(asked, addresses, Date.now()) : asked
 const log = makeLog(process.env.EXEMPLAR_LOG ?? 'warn')
 const app = open()
@@ -29,8 +29,12 @@ server.listen(config.port, config.host, () => {
   console.log(
     `Exemplar is at ${config.isSecure ? 'https' : 'http'}://${config.host}:${port} (data in ${config.dataFolder})`,
   )
-  if (config.forPhones) sayPhones(addresses, port, config.firstRunCode, process.stdout.isTTY).then(console.log)
-  else if (config.firstRunCode)
+  if (config.forPhones) {
+    const { firstRunCode, isLoopback } = config
+    const isOwnCertificate = asked.tls === null
+    const isTerminal = process.stdout.isTTY
+    sayPhones({ addresses, port, firstRunCode, isLoopback, isOwnCertificate, isTerminal }).then(console.log)
+  } else if (config.firstRunCode)
     console.log(`Where there is no owner yet, whoever becomes it is asked for this code: ${config.firstRunCode}`)
   if (!config.isLoopback && !config.isSecure) {
     console.log(

@@ -340,3 +340,35 @@ describe('a place in case', () => {
     expect([tags.includes(light.tag), tags.includes(lead.tag)], id).toEqual([true, false])
   })
 })
+
+describe('a screen into which nothing goes', () => {
+  const rig = async () => {
+    const camera = await add('camcorder', 'Camera', { videoOut: 'hdmi-a' })
+    const cable = await add('cable', 'Picture', { endA: 'hdmi-a', endB: 'hdmi-a' })
+    const screen = await add('television', 'Wall', { massGrams: 9_000 })
+    const roles = [
+      { name: 'Camera', wants: 'camera', things: [camera] },
+      { name: 'Screen', wants: 'monitor', things: [screen, cable] },
+    ]
+    return { camera, cable, screen, judged: async () => (await judge(await build(roles))).of('screen-dark') }
+  }
+
+  test('shows nothing where its cable is lost', async () => {
+    const { cable, screen, judged } = await rig()
+    await call('PATCH', `/units/${cable.id}`, { state: 'lost' }, cable.version)
+    expect(await judged()).toMatchObject([{ level: 'warn', tag: screen.tag }])
+  })
+
+  test('is told once with the camera that is away', async () => {
+    const { camera, judged } = await rig()
+    await call('PATCH', `/units/${camera.id}`, { state: 'lent' }, camera.version)
+    expect(await judged()).toEqual([])
+  })
+
+  test('with its picture nothing is dark; optional, it is no more than advice', async () => {
+    expect(await (await rig()).judged()).toEqual([])
+    const other = await add('television', 'Other wall', { massGrams: 9_000 })
+    const role = { name: 'Prop', wants: 'monitor', importance: 'optional', things: [other] }
+    expect((await judge(await build([role], { code: 'QP' }))).of('screen-dark')).toMatchObject([{ level: 'advise' }])
+  })
+})

@@ -15,9 +15,10 @@ import {
 import type { InventoryColumn } from './inventory-columns.ts'
 import { type ImportProblem, type ImportProblemCode, readHeading, readRows } from './inventory-file.ts'
 import { KnownKit } from './known-kit.ts'
-import { LineCells, type Report } from './line-cells.ts'
+import { LineCells, MOST_NOTE, type Report } from './line-cells.ts'
 import { describeMove, type Given, listChanges, type Naming } from './line-changes.ts'
-import { type DateOrder, findDateOrder, isAmbiguousDate } from './list-dates.ts'
+import type { DateOrder } from './list-dates.ts'
+import { findDateHabit, isForeignMoney, sayForeignMoney } from './list-habits.ts'
 import { ModelDrafts } from './model-drafts.ts'
 
 /**
@@ -76,8 +77,7 @@ interface Row {
   cells: Map<InventoryColumn, string>
 }
 
-/** So many amounts in another currency are a habit, and no slip. */
-const MANY_AMOUNTS = 5
+const DATE_COLUMNS: readonly InventoryColumn[] = ['acquired on', 'warranty until', 'due on']
 const MONEY_COLUMNS: readonly InventoryColumn[] = ['price', 'value', 'insured for']
 
 /** Reads lines one after another, so that the second camera of a model finds the model that the first one brought. */
@@ -116,47 +116,15 @@ class LineReader {
         return column !== '' && unit !== null ? [[column, unit]] : []
       }),
     )
-    this.dateOrder = this.settleDatesMutably(rows)
-    this.isForeign = this.settleCurrencyMutably(rows)
+    const lines = rows.map(({ cells }) => new LineCells(cells, this.unitOf, () => null))
+    const dateCells = lines.flatMap((it) => DATE_COLUMNS.map((column) => it.get(column)))
+    const moneyCells = lines.flatMap((it) => MONEY_COLUMNS.map((column) => it.withUnit(column)))
+    const dates = findDateHabit(dateCells, context.isDayFirst)
+    this.dateOrder = dates.order
+    this.isForeign = isForeignMoney(moneyCells, context.currency)
+    if (dates.assumed) plan.assumptions.push(dates.assumed)
+    if (this.isForeign) plan.assumptions.push(sayForeignMoney(context.currency))
     this.reserveMutably(rows)
-  }
-
-  private settleDatesMutably(rows: readonly Row[]): DateOrder {
-    const columns: readonly InventoryColumn[] = ['acquired on', 'warranty until', 'due on']
-    const cells = rows.flatMap((row) => columns.flatMap((column) => row.cells.get(column) ?? []))
-    const order = findDateOrder(cells)
-    if (order !== 'unclear') return order
-    const example = cells.find(isAmbiguousDate)
-    const assumed = this.context.isDayFirst ? 'day-first' : 'month-first'
-    if (example) {
-      const [first, second] = this.context.isDayFirst ? ['day', 'month'] : ['month', 'day']
-      this.plan.assumptions.push(
-        `Dates such as ${example.trim()} are read with the ${first} first and the ${second} second.`,
-      )
-    }
-    return assumed
-  }
-
-  /**
-   * Whether the list counts in another currency than the studio. Nothing is worth so many pounds because it cost so many dollars:
-   * all its amounts are kept as they are written, those without a sign too. One that stands alone is asked about.
-   */
-  private settleCurrencyMutably(rows: readonly Row[]): boolean {
-    const { currency } = this.context
-    let [own, foreign] = [0, 0]
-    for (const { cells } of rows) {
-      const line = new LineCells(cells, this.unitOf, () => null)
-      for (const column of MONEY_COLUMNS) {
-        const is = line.isMoneyOf(column, currency)
-        if (is === 'own') own++
-        else if (is === 'foreign') foreign++
-      }
-    }
-    if (foreign < MANY_AMOUNTS || own * 4 > foreign) return false
-    this.plan.assumptions.push(
-      `The amounts are in another currency than ${currency}: they are kept in the notes as they are written.`,
-    )
-    return true
   }
 
   /** Every tag and serial that stands in the file belongs to its own line, wherever that comes. */
@@ -291,13 +259,17 @@ class LineReader {
     if (serviceEveryDays !== null && (serviceEveryDays < 1 || serviceEveryDays > 3650)) {
       report('bad-number', 'service every', String(serviceEveryDays), 'days from 1 to 3650')
     }
+    const note = [row.get('note'), ...aside].filter(Boolean).join('; ')
+    if (note.length > MOST_NOTE) {
+      report('too-long', 'note', note, `at most ${MOST_NOTE} characters, with the amounts that are kept there`)
+    }
     const all = {
       serial: serial || null,
       acquisition: row.readAcquisition(),
       acquiredOn: row.readDate('acquired on', this.dateOrder),
       priceMinor,
       serviceEveryDays,
-      note: [row.get('note'), ...aside].filter(Boolean).join('; ') || null,
+      note: note || null,
       state: row.readState(),
       nickname: row.get('nickname') || null,
       dueOn: row.readDate('due on', this.dateOrder),

@@ -62,6 +62,17 @@ describe('a list in another currency than the studio’s', () => {
     expect(plan.units.find((it) => it.note.startsWith('tag is peeling'))?.note).toMatch(/^tag is peeling; price: \$/)
   })
 
+  test('the currency may stand in the heading; a note that has no room for the amounts is asked about', () => {
+    const list = (heading: string, note: string) =>
+      [`model,kind,${heading},note`, ...Array(6).fill(`Lamp,light,19.50,${note}`)].join('\n')
+    const inHeading = planInventoryImport(list('Price (USD)', ''), abroad)
+    expect(inHeading.units[0]).toMatchObject({ priceMinor: null, note: 'price: 19.50 USD' })
+    const long = planInventoryImport(list('Price (USD)', 'x'.repeat(1_990)), abroad)
+    expect(long.lines[0]?.problems).toMatchObject([{ code: 'too-long', column: 'note' }])
+    // Without a sign anywhere they are the studio's own.
+    expect(planInventoryImport(list('Price', ''), abroad).units[0]?.priceMinor).toBe(1_950)
+  })
+
   test('a single such amount among the studio’s own is asked about', () => {
     const own = planInventoryImport(
       ['model,kind,price', 'Panel,light,£10', 'Spot,light,$12', ...Array(6).fill('Lamp,light,£9')].join('\n'),

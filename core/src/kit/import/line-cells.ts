@@ -46,6 +46,9 @@ const NOTHING: ReadonlySet<string> = new Set([
 const WHOLE =
   /^(\d{1,3}(?:[.,]\d{3})+|\d{1,9})(?:[.,]0{1,2})?\s*(?:x|pcs?\.?|pieces?|ea\.?|each|off|units?|rolls?|stk\.?|stück|pz\.?|days?)?$/i
 
+/** So many characters a note has at most. */
+export const MOST_NOTE = 2000
+
 /** The cells of one line, by our columns. A cell in which somebody wrote that they do not know is blank. */
 export class LineCells {
   private readonly cells: ReadonlyMap<InventoryColumn, string>
@@ -71,7 +74,7 @@ export class LineCells {
   /** Reports what is too long or holds what cannot be shown. */
   check(): void {
     for (const [column, value] of this.cells) {
-      const most = column === 'note' ? 2000 : column === 'nickname' || column === 'serial' ? 80 : 120
+      const most = column === 'note' ? MOST_NOTE : column === 'nickname' || column === 'serial' ? 80 : 120
       if (value.length > most) this.report('too-long', column, value, `at most ${most} characters`)
       // biome-ignore lint/suspicious/noControlCharactersInRegex: control characters are what is looked for
       if (/[\u0001-\u0008\u000b\u000c\u000e-\u001f\u007f]/.test(value))
@@ -86,14 +89,6 @@ export class LineCells {
     if (digits) return Number(digits.replace(/[.,]/g, ''))
     this.report('bad-number', column, text, 'a whole number')
     return null
-  }
-
-  /** Whether an amount stands there, and in the studio's currency as far as anybody says. */
-  isMoneyOf(column: InventoryColumn, currency: string): 'own' | 'foreign' | null {
-    const text = this.withUnit(column)
-    if (text === '') return null
-    const reading = readMoney(text, currency)
-    return reading.ok ? 'own' : reading.problem === 'other-currency' ? 'foreign' : null
   }
 
   /** An amount; in a list that counts in another currency it is put aside as it is written. */
@@ -181,7 +176,7 @@ export class LineCells {
     return {}
   }
 
-  private withUnit(column: InventoryColumn): string {
+  withUnit(column: InventoryColumn): string {
     const text = this.get(column)
     const unit = this.unitOf.get(column)
     return unit && /^[\d.,\s]+$/.test(text) && text !== '' ? `${text} ${unit}` : text

@@ -22,19 +22,16 @@ export function reckonGift({ valueMinor, taxBasisPoints, hours, hourMinor }: Gif
   return { taxMinor, hoursMinor, netMinor: valueMinor - taxMinor - hoursMinor }
 }
 
-/** Ways in which a thing came of which whoever watches should know. */
-const SAID: Readonly<Partial<Record<Acquisition, string>>> = {
-  gift: 'was given to us',
-  sample: 'was given to us for this film',
-  sponsored: 'was paid for by a sponsor',
-  'loan-in': 'is lent to us',
-}
-
-/** All others, said only where there is an interest in its sale. What was paid in full nobody recorded, so it is not said. */
-const OTHERWISE: Readonly<Partial<Record<Acquisition, (name: string) => string>>> = {
+/** How a thing came, for whoever watches. What was paid in full nobody recorded, so it is not said. */
+const HOW: Readonly<Record<Acquisition, (name: string, by: string) => string>> = {
   'bought-new': (name) => `We bought the ${name} ourselves.`,
   'bought-used': (name) => `We bought the ${name} ourselves, used.`,
   bundled: (name) => `The ${name} came with something else.`,
+  gift: (name, by) => `The ${name} was given to us${by}.`,
+  sample: (name, by) => `The ${name} was given to us for this film${by}.`,
+  sponsored: (name, by) =>
+    by === '' ? `The ${name} was paid for by a sponsor.` : `The ${name} was paid for${by}, a sponsor.`,
+  'loan-in': (name, by) => `The ${name} is lent to us${by}.`,
   rented: (name) => `We rent the ${name}.`,
   venue: (name) => `The ${name} belongs to the venue.`,
   household: (name) => `The ${name} is from our household.`,
@@ -42,6 +39,9 @@ const OTHERWISE: Readonly<Partial<Record<Acquisition, (name: string) => string>>
   'hand-made': (name) => `We made the ${name} ourselves.`,
   found: (name) => `We found the ${name}.`,
 }
+
+/** Ways in which it came that are said in any case; the others only where there is an interest in its sale. */
+const ALWAYS_SAID: ReadonlySet<Acquisition> = new Set(['gift', 'sample', 'sponsored', 'loan-in'])
 
 const INTERESTS: Readonly<Record<InterestKind, string>> = {
   unsaid: 'On its sale:',
@@ -61,9 +61,8 @@ export function sayDisclosure(
   const { interest: what, interestKind, interestUntil } = provenance
   const holds = what !== '' && (interestUntil === null || interestUntil >= on)
   const interest = holds ? ` ${INTERESTS[interestKind]} ${what.replace(/\.$/, '')}.` : ''
-  const how = SAID[acquisition]
-  if (how) return `The ${name} ${how}${giver ? ` by ${giver}` : ''}.${interest}`
-  return interest === '' ? null : `${OTHERWISE[acquisition]?.(name) ?? ''}${interest}`.trim()
+  if (!ALWAYS_SAID.has(acquisition) && interest === '') return null
+  return `${HOW[acquisition](name, giver ? ` by ${giver}` : '')}${interest}`
 }
 
 /** What was promised for things and is not done yet, the most pressing first; without a day, last. */

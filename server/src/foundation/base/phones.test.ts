@@ -7,7 +7,7 @@ import { join } from 'node:path'
 import Koa from 'koa'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { readConfig } from './config.ts'
-import { ensureCertificate, letPhonesIn, listLanAddresses, sayPhones } from './phones.ts'
+import { ensureCertificate, letPhonesIn, listLanAddresses, listReached, sayPhones } from './phones.ts'
 import { makeServer } from './serving.ts'
 
 const NOW = Date.UTC(2026, 10, 24)
@@ -92,15 +92,44 @@ describe('what the terminal says', () => {
       none: undefined,
     })
     expect(found).toEqual(['192.0.2.7'])
+    // The code for the camera is of the first, and no phone is in a network that the machine makes for itself.
+    expect(listLanAddresses({ docker0: [address('198.51.100.1')], en0: [address('192.0.2.7')] })).toEqual([
+      '192.0.2.7',
+      '198.51.100.1',
+    ])
   })
 
+  test.each([
+    ['0.0.0.0', false, ['192.0.2.7', '192.0.2.9']],
+    ['192.0.2.9', false, ['192.0.2.9']],
+    ['127.0.0.1', true, []],
+  ] as const)('listening at %s, only where it is listened', (host, isLoopback, reached) => {
+    expect(listReached({ host, isLoopback }, ['192.0.2.7', '192.0.2.9'])).toEqual(reached)
+  })
+
+  const PHONES = {
+    addresses: ['192.0.2.7'],
+    port: 4600,
+    firstRunCode: 'c0ffee',
+    isLoopback: false,
+    isOwnCertificate: true,
+    isTerminal: false,
+  }
+
   test('where to go, as a code too, what the phone will say, and the code of whoever becomes the owner', async () => {
-    const text = await sayPhones(['192.0.2.7'], 4600, 'c0ffee')
+    const text = await sayPhones(PHONES)
     expect(text).toMatch(/https:\/\/192\.0\.2\.7:4600/)
     expect(text).toMatch(/[▄▀█]{5}/)
     expect(text).toMatch(/warns once/)
     expect(text).toMatch(/c0ffee/)
-    expect(await sayPhones([], 4600, null)).toMatch(/in no network/)
-    expect(await sayPhones(['192.0.2.7'], 4600, null)).not.toMatch(/becomes it/)
+    expect(await sayPhones({ ...PHONES, firstRunCode: null })).not.toMatch(/becomes it/)
+  })
+
+  test('no warning of a certificate that somebody else made, and no address that nobody reaches', async () => {
+    expect(await sayPhones({ ...PHONES, isOwnCertificate: false })).not.toMatch(/warns/)
+    expect(await sayPhones({ ...PHONES, addresses: [] })).toMatch(/in no network/)
+    const kept = await sayPhones({ ...PHONES, addresses: [], isLoopback: true })
+    expect(kept).toMatch(/keeps it to this machine/)
+    expect(kept).not.toMatch(/https/)
   })
 })

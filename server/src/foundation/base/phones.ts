@@ -12,12 +12,26 @@ const VALID_DAYS = 365
 /** Made anew when it has less than that to go. */
 const SPARE_DAYS = 30
 
-/** Addresses under which phones in the same network reach this machine, without those of the machine alone. */
+/** Networks that a machine makes for itself: no phone is in them. */
+const OF_ITS_OWN = /^(docker|br-|veth|virbr|vmnet|vboxnet|utun|tun|zt)/
+const EVERYWHERE: readonly string[] = ['0.0.0.0', '::']
+
+/** Addresses under which phones in the same network reach this machine, those of networks of its own last. */
 export function listLanAddresses(interfaces: NodeJS.Dict<NetworkInterfaceInfo[]>): string[] {
-  return Object.values(interfaces)
-    .flatMap((it) => it ?? [])
+  const names = Object.keys(interfaces).sort((a, b) => Number(OF_ITS_OWN.test(a)) - Number(OF_ITS_OWN.test(b)))
+  return names
+    .flatMap((name) => interfaces[name] ?? [])
     .filter(({ family, internal, address }) => family === 'IPv4' && !internal && !address.startsWith('169.254.'))
     .map(({ address }) => address)
+}
+
+/** Those of them at which this process listens. */
+export function listReached(
+  { host, isLoopback }: Pick<Config, 'host' | 'isLoopback'>,
+  lan: readonly string[],
+): string[] {
+  if (isLoopback) return []
+  return EVERYWHERE.includes(host) ? [...lan] : [host]
 }
 
 /**
@@ -62,23 +76,35 @@ function suits(pem: string, addresses: readonly string[], now: number): boolean 
   }
 }
 
+interface Phones {
+  addresses: readonly string[]
+  port: number
+  firstRunCode: string | null
+  /** Only this machine can reach it. */
+  isLoopback: boolean
+  /** The certificate was made here, and no phone knows it. */
+  isOwnCertificate: boolean
+  isTerminal: boolean
+}
+
 /** What stands in the terminal for whoever holds a phone: where, as a code for the camera, and what to expect. */
-export async function sayPhones(
-  addresses: readonly string[],
-  port: number,
-  firstRunCode: string | null,
-  isTerminal = false,
-): Promise<string> {
-  const [first] = addresses
+export async function sayPhones(phones: Phones): Promise<string> {
+  const [first] = phones.addresses
+  if (phones.isLoopback)
+    return 'EXEMPLAR_HOST keeps it to this machine: phones cannot reach it. Leave it out to let them in.'
   if (!first) return 'This machine is in no network: phones cannot reach it. Join the studio’s network and start again.'
-  const urls = addresses.map((it) => `https://${it}:${port}`)
+  const urls = phones.addresses.map((it) => `https://${it}:${phones.port}`)
   return [
     `On a phone in the same network: ${urls.join(' or ')}`,
     // In a terminal in its own colours: dark on light, whatever the terminal's are.
-    await QRCode.toString(urls[0] ?? '', isTerminal ? { type: 'terminal', small: true } : { type: 'utf8' }),
-    'The phone warns once that it does not know the certificate: it was made on this machine and vouches for nothing else.',
-    ...(firstRunCode
-      ? [`Where there is no owner yet, whoever becomes it is asked for this code: ${firstRunCode}`]
+    await QRCode.toString(urls[0] ?? '', phones.isTerminal ? { type: 'terminal', small: true } : { type: 'utf8' }),
+    ...(phones.isOwnCertificate
+      ? [
+          'The phone warns once that it does not know the certificate: it was made on this machine and vouches for nothing else.',
+        ]
+      : []),
+    ...(phones.firstRunCode
+      ? [`Where there is no owner yet, whoever becomes it is asked for this code: ${phones.firstRunCode}`]
       : []),
   ].join('\n')
 }

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { match, startApi, type TestApi } from '../../foundation/api.fixture.ts'
+import { makeDraft } from '../../setups/quick-entry.fixture.ts'
 
 let api: TestApi
 beforeAll(async () => {
@@ -108,23 +109,7 @@ describe('[E13] two records of one thing become one', () => {
     const two = (await enter({ category: 'camera', name: 'Twin' })).body
     await call('PATCH', `/units/${one.id}`, { software: [app, { ...app, kind: 'firmware', name: 'Body' }] }, 1)
     await call('PATCH', `/units/${two.id}`, { software: [{ ...app, name: 'remote', version: '1' }] }, 1)
-    const booking = {
-      kind: 'shoot',
-      title: 'Both',
-      setupId: null,
-      unitIds: [one.id, two.id],
-      placeId: null,
-      personIds: [],
-      startsAt: '2026-12-10T10:00',
-      endsAt: '2026-12-10T12:00',
-      rigMinutes: 0,
-      strikeMinutes: 0,
-      state: 'confirmed',
-      note: '',
-      partyId: null,
-      feeMinor: null,
-    }
-    const made = (await call('POST', '/bookings', booking)).body
+    const made = (await call('POST', '/bookings', makeDraft({ unitIds: [one.id, two.id] }))).body
     const merged = await call('POST', `/units/${one.id}/merge`, { intoId: two.id }, 2)
     expect(merged.status).toBe(200)
     const { body } = await call('GET', `/bookings/${made.id}`)

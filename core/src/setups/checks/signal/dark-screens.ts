@@ -19,7 +19,9 @@ interface DarkScreen {
 export const darkScreens = defineCheck<DarkScreen>({
   find(scene) {
     const screens = scene.items.filter((it) => isToShow(it, scene))
-    if (screens.length === 0) return []
+    // What is dark because all that could send a picture is away is told with that.
+    if (screens.length === 0 || (scene.away.some(({ item }) => isSource(item)) && !scene.items.some(isSource)))
+      return []
     const shown = new Set(factOf(scene, traceSignals).chains.map(({ to }) => to.key))
     return screens.flatMap((item) => {
       if (shown.has(item.key)) return []
@@ -39,6 +41,10 @@ export const darkScreens = defineCheck<DarkScreen>({
     },
   },
 })
+
+/** Kinds that send a picture of their own. */
+const SOURCES = ['camera', 'computer', 'tablet', 'switcher', 'external-recorder'] as const
+const isSource = (item: PlacedItem) => SOURCES.some((kind) => isItemOf(item, kind))
 
 function isToShow(item: PlacedItem, scene: Scene): boolean {
   if (!isItemOf(item, 'monitor')) return false
