@@ -49,10 +49,6 @@ export function makeGauge(value: number, limit: number, text: string): FindingWo
 
 export const kilograms = (grams: number) => `${trim(grams / 1000, 2)} kg`
 
-export function plural(count: number, one: string, many = `${one}s`): string {
-  return `${count} ${count === 1 ? one : many}`
-}
-
 const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine']
 
 export function sayCount(count: number): string {

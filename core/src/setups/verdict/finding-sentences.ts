@@ -1,7 +1,7 @@
 import { listTexts, writeImperialAround } from '../../units/imperial.ts'
-import { listInWords } from '../../units/wording.ts'
+import { listInWords, sayNumber } from '../../units/wording.ts'
 import type { Sum } from '../checks/check.ts'
-import { type FindingWords, inMeasures, plural, type TimeWords, type WorkingWords } from '../checks/finding-words.ts'
+import { type FindingWords, inMeasures, type TimeWords, type WorkingWords } from '../checks/finding-words.ts'
 import type { Remedy } from '../setup/remedy.ts'
 import { SUMS, type Working } from './check-list.ts'
 import { type Finding, recordOf } from './finding.ts'
@@ -15,14 +15,14 @@ export function sayVerdict(verdict: Pick<Verdict, 'counts' | 'taken'>, hasThings
   const { counts, taken } = verdict
   const checks = counts.warn + counts.unknown + counts.advise
   const questions = counts['unknown-stop']
-  const rest = checks ? ` ${plural(checks, 'thing')} to check.` : ''
-  const lacks = taken?.lacks ? ` ${plural(taken.lacks, 'risk')} accepted by ${listInWords(taken.by)}.` : ''
+  const rest = checks ? ` ${sayNumber(checks, 'thing')} to check.` : ''
+  const lacks = taken?.lacks ? ` ${sayNumber(taken.lacks, 'risk')} accepted by ${listInWords(taken.by)}.` : ''
   if (!hasThings) return 'Nothing in it yet.'
   if (counts.stop) {
-    const asked = questions ? ` ${plural(questions, 'question')}.` : ''
-    return `Cannot run: ${plural(counts.stop, 'stop')}.${asked}${rest}`
+    const asked = questions ? ` ${sayNumber(questions, 'question')}.` : ''
+    return `Cannot run: ${sayNumber(counts.stop, 'stop')}.${asked}${rest}`
   }
-  if (questions) return `Cannot tell yet: ${plural(questions, 'question')}.${rest}`
+  if (questions) return `Cannot tell yet: ${sayNumber(questions, 'question')}.${rest}`
   if (taken?.hazards) return `Cannot run as recorded; ${listInWords(taken.by)} took it on.${rest}`
   if (checks) return `Can run.${rest}${lacks}`
   return `Ready to run.${lacks}`

@@ -9,8 +9,9 @@ import {
   type Readiness,
   type SpecKey,
 } from '@exemplar/core'
-import { COMPANY, type KindCase, type Typed } from './each-kind.fixture.ts'
+import type { KindCase, Typed } from './each-kind.fixture.ts'
 import { readTypedFacts } from './facts.ts'
+import { findCompany } from './kind-company.fixture.ts'
 import { readSpecs } from './specs.ts'
 
 // biome-ignore lint/suspicious/noExplicitAny: replies of every shape
@@ -66,12 +67,6 @@ export async function addGround(call: Call): Promise<{ placeId: string; circuitI
 const NOTHING = { unitId: null, stockId: null, quantity: 1, powerModeId: null, recordingModeId: null }
 const ROLE = { group: 'camera', importance: 'essential', detail: '', intentionallyEmpty: false }
 
-const kindOf = (name: string, own: Category): Category => {
-  const kind = name === 'it' ? own : COMPANY[name]?.[0]
-  if (!kind) throw new Error(`Who is ${name}?`)
-  return kind
-}
-
 /** Puts a thing that is here into the setup of its kind, without one sort of its company where that is said, and judges it. */
 export async function judgeKind(
   call: Call,
@@ -84,12 +79,13 @@ export async function judgeKind(
     const things = []
     for (const name of names.trim().split(' ')) {
       if (name === without) continue
-      const kind = kindOf(name, it.kind)
-      const { id } = name === 'it' ? it : await enterThing(call, kind, name, COMPANY[name]?.[1] ?? {})
-      const isStock = name === 'it' ? it.isStock : isCounted(kind)
+      const own = name === 'it' ? null : findCompany(name)
+      const { id } = own ? await enterThing(call, own.kind, name, own.told) : it
+      const isStock = own ? isCounted(own.kind) : it.isStock
       things.push({ ...NOTHING, ...(isStock ? { stockId: id } : { unitId: id }) })
     }
-    const wants = kindOf(names.trim().split(' ')[0] ?? '', it.kind)
+    const [first = ''] = names.trim().split(' ')
+    const wants = first === 'it' ? it.kind : findCompany(first).kind
     roles.push({ ...ROLE, id: `r${at}`, name: `Role ${at + 1}`, wants, things })
   }
   const { id } = await call('POST', '/setups', {

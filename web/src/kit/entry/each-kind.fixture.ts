@@ -7,7 +7,7 @@ export interface KindCase {
   /** What is typed about the thing itself, the quick way: no end is edited. */
   told: Typed
   /**
-   * The setup that such a thing usually stands in: roles between bars, things by the names of `COMPANY`; `it` is the thing.
+   * The setup that such a thing usually stands in: roles between bars, things by their names in `COMPANY`; `it` is the thing.
    * A role wants the kind of the first of them.
    */
   setup: string
@@ -90,79 +90,6 @@ const RECORDER: Typed = {
 const CABLE = (end: string, other = end): Typed => ({ endA: end, endB: other, lengthMm: '3 m' })
 const RIDER: Typed = { massGrams: '300 g' }
 const BEARS: Typed = { loadGrams: '4 kg', massGrams: '900 g' }
-
-/** What stands beside the thing, entered as thoroughly. */
-export const COMPANY: Readonly<Record<string, readonly [kind: Category, told: Typed]>> = {
-  body: ['camera', CAMERA],
-  otherBody: ['camera', { ...CAMERA, mount: 'Birch' }],
-  lens: ['lens', LENS],
-  camcorder: ['camcorder', { ...OWN_LENS, soundIn: 'XLR, 3 pin', soundInputs: '2' }],
-  phone: ['phone', { capacityMegabytes: '64 GB', kilobitsPerSecond: '50 Mbit/s', massGrams: '190 g' }],
-  holder: ['phone-holder', { massGrams: '90 g' }],
-  card: ['card', SD],
-  small: ['card', { ...SD, cardForm: 'microSD card' }],
-  pack: ['pack', FAMILY],
-  cell: ['cell', { battery: 'AA cell', massGrams: '24 g' }],
-  tripod: ['tripod', TRIPOD],
-  stand: ['stand', STAND],
-  cStand: ['c-stand', STAND],
-  micStand: ['mic-stand', { loadGrams: '2 kg', massGrams: '3 kg', heightMinMm: '1 m', heightMaxMm: '1.7 m' }],
-  table: [
-    'table',
-    { loadGrams: '60 kg', heightMm: '74 cm', widthMinMm: '1.4 m', depthMm: '70 cm', massGrams: '25 kg' },
-  ],
-  c7: ['lead', { inlet: 'C7 mains lead', lengthMm: '2 m', mostAmps: '2.5' }],
-  c13: ['lead', { inlet: 'C13 mains lead', lengthMm: '2 m', mostAmps: '10' }],
-  lamp: ['light', LAMP],
-  cob: ['cob', { ...LAMP, mount: 'Bayonet' }],
-  panel: ['panel', PANEL],
-  mic: ['dynamic-mic', MIC],
-  recorder: ['recorder', RECORDER],
-  mixer: [
-    'mixer',
-    {
-      soundIn: 'XLR, 3 pin',
-      soundInputs: '4',
-      soundOut: 'XLR, 3 pin',
-      inlet: 'C13 mains lead',
-      milliwatts: '20 W',
-      gainDb: '70',
-      inputNoiseDbu: '-125',
-    },
-  ],
-  xlr: ['cable', CABLE('XLR, 3 pin')],
-  picture: ['cable', CABLE('HDMI type A')],
-  bnc: ['cable', CABLE('BNC')],
-  usb: ['cable', CABLE('USB-C')],
-  jack: ['cable', CABLE('3.5 mm jack')],
-  network: ['cable', CABLE('network, 8 pin')],
-  laptop: ['laptop', { massGrams: '1.6 kg', videoOut: 'HDMI type A' }],
-  screen: ['desk-monitor', SCREEN],
-  bncScreen: ['desk-monitor', { ...SCREEN, videoIn: 'BNC' }],
-  monitor: ['monitor', { battery: 'Fenn', videoIn: 'HDMI type A', milliwatts: '9 W', massGrams: '350 g' }],
-  smallMonitor: ['monitor', { battery: 'Fenn', videoIn: 'HDMI type D (micro)', milliwatts: '9 W', massGrams: '350 g' }],
-  keeper: [
-    'external-recorder',
-    {
-      battery: 'Fenn',
-      cardForm: 'SD card',
-      videoIn: 'HDMI type A',
-      kilobitsPerSecond: '100 Mbit/s',
-      milliwatts: '20 W',
-      massGrams: '600 g',
-    },
-  ],
-  arm: ['friction-arm', { loadGrams: '1.5 kg', massGrams: '300 g', reachMm: '28 cm' }],
-  support: ['backdrop-support', { loadGrams: '8 kg', massGrams: '6 kg', lengthMm: '3 m', heightMaxMm: '2.6 m' }],
-  cloth: ['backdrop', { widthMinMm: '2.7 m', massGrams: '2 kg' }],
-  net: ['network-switch', { outlets: '5', inlet: 'C7 mains lead', milliwatts: '10 W' }],
-  sandbag: ['sandbag', { massGrams: '7 kg' }],
-  flag: ['flag', { massGrams: '600 g' }],
-  gripHead: ['grip-head', { loadGrams: '5 kg', massGrams: '600 g' }],
-  drive: ['drive', { capacityMegabytes: '2 TB' }],
-  filter77: ['filter', { mount: '77 mm filter thread', massGrams: '60 g' }],
-  web: ['webcam', { massGrams: '160 g' }],
-}
 
 const IN_BODY = 'body lens card pack pack tripod'
 const SOUND = 'recorder card cell cell'

@@ -1,9 +1,9 @@
 import type { Category } from '../../../kit/model/category.ts'
-import { listInWords } from '../../../units/wording.ts'
+import { listInWords, sayNumber } from '../../../units/wording.ts'
 import { isConduit } from '../../joining/cycles.ts'
 import { isItemOf, type PlacedItem, readFigure } from '../../placed/placed-item.ts'
 import { defineCheck, type Found } from '../check.ts'
-import { makeGauge, plural } from '../finding-words.ts'
+import { makeGauge } from '../finding-words.ts'
 import { findRole, isOfKind, listAssignments, listStandInsFor } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { traceSignals } from '../signal/signals.ts'
@@ -24,7 +24,7 @@ export const speakers = defineCheck<SpeakerFinding>({
   codes: {
     'microphones-short': {
       say: ({ speakers: voices, have }) => ({
-        title: `${plural(voices, 'person speaks', 'people speak')}, ${plural(have, 'microphone')}`,
+        title: `${sayNumber(voices, 'person speaks', 'people speak')}, ${sayNumber(have, 'microphone')}`,
         text: 'Each voice wants a microphone of its own, with its lead and its stand or clip.',
         gauge: makeGauge(have, voices, `${have} of ${voices}`),
       }),
@@ -41,8 +41,8 @@ export const speakers = defineCheck<SpeakerFinding>({
     },
     'sound-inputs-short': {
       say: ({ speakers: voices, have, tags }) => ({
-        title: `${plural(voices, 'voice')}, ${plural(have, 'input')}`,
-        text: `${listInWords(tags)} ${tags.length === 1 ? 'takes' : 'take'} ${plural(have, 'microphone')} in all. A mixer or a second recorder has more.`,
+        title: `${sayNumber(voices, 'voice')}, ${sayNumber(have, 'input')}`,
+        text: `${listInWords(tags)} ${tags.length === 1 ? 'takes' : 'take'} ${sayNumber(have, 'microphone')} in all. A mixer or a second recorder has more.`,
         gauge: makeGauge(have, voices, `${have} of ${voices}`),
       }),
       deciding: ({ speakers: voices, have }) => [voices, have],
