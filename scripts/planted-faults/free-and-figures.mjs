@@ -122,8 +122,8 @@ export const FREE_AND_FIGURES_FAULTS = [
   {
     law: 'E17',
     file: 'core/src/kit/unit/absence.ts',
-    from: "parent.bond === 'part' || parent.state === 'lent'",
-    to: "parent.bond === 'part'",
+    from: "parent.state === 'lent' ? findOwnAbsence",
+    to: "parent.state !== 'in-service' ? findOwnAbsence",
     test: 'server/src/diary/free-is-one-word.test.ts',
     titled: 'E17',
   },

@@ -141,18 +141,19 @@ describe('what is not there', () => {
   })
 
   test.each([
-    ['part', 'lent', 'with-parent'],
-    ['rider', 'lent', 'with-parent'],
-    ['part', 'in-repair', 'with-parent'],
-    ['controller', 'in-repair', null],
-    ['part', 'in-service', null],
-  ] as const)('a %s of what is %s: %s', (bond, state, reason) => {
-    const parent = { ...unit({ id: 'p', tag: 'P-1', state }), bond }
+    ['lent', null, 'with-parent'],
+    ['lent', '2026-11-25', null],
+    ['lent', '2026-11-26', 'with-parent'],
+    // The lead of a lamp in repair is here.
+    ['in-repair', null, null],
+    ['lost', null, null],
+    ['in-service', null, null],
+  ] as const)('what goes with a thing that is %s, back on %s: %s', (state, dueOn, reason) => {
+    const parent = unit({ id: 'p', tag: 'P-1', state, dueOn })
     expect(absence({ parentId: 'p' }, { parents: new Map([['u', parent]]) })).toBe(reason)
-    // A part of a part is away as well.
-    const between = { ...unit({ id: 'q', tag: 'Q-1', parentId: 'p' }), bond: 'part' as const }
+    // What goes with what goes with it is away as well.
     const parents = new Map([
-      ['u', between],
+      ['u', unit({ id: 'q', tag: 'Q-1' })],
       ['q', parent],
     ])
     expect(absence({ parentId: 'q' }, { parents })).toBe(reason)

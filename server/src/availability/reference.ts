@@ -67,18 +67,18 @@ export function loadKin(db: Reader): Kin[] {
   )
 }
 
-/** By a thing's id what it goes with, and how. */
+/** By a thing's id what it goes with. */
 export function loadParents(db: Reader): Map<string, Parent> {
   return once(db, 'parents', () => {
     const parents = alias(units, 'parents')
-    const { id, tag, state, dueOn, acquisition, parentId } = parents
+    const { id, tag, state, dueOn, acquisition } = parents
     const rows = db
-      .select({ child: units.id, bond: units.bond, parent: { id, tag, state, dueOn, acquisition, parentId } })
+      .select({ child: units.id, parent: { id, tag, state, dueOn, acquisition } })
       .from(units)
       .innerJoin(parents, eq(parents.id, units.parentId))
       .where(isNull(units.archivedAt))
       .all()
-    return new Map(rows.map(({ child, bond, parent }) => [child, { ...parent, bond }]))
+    return new Map(rows.map(({ child, parent }) => [child, parent]))
   })
 }
 

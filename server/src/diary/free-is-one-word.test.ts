@@ -319,12 +319,32 @@ describe('[E17] what goes with a thing', () => {
     const setup = await makeSetup([{ unitId: arm.id }])
     const { findings } = await call('GET', `/setups/${setup.id}/readiness`)
     expect(findings).toContainEqual(expect.objectContaining({ tag: arm.tag, absence: away }))
-    // In repair it is the lamp alone; of what is a part of it the lamp takes that along.
+    // In repair it is the lamp alone, whatever goes with it.
     const broken = await change({ ...lamp, version: lent.version }, { state: 'in-repair', dueOn: null })
     expect(await listFreeOn('2026-12-10')).toEqual([arm.tag])
     await change({ ...arm, version: bound.version }, { bond: 'part' })
-    expect(await listFreeOn('2026-12-10')).toEqual([])
+    expect(await listFreeOn('2026-12-10')).toEqual([arm.tag])
     await change({ ...lamp, version: broken.version }, { state: 'in-service' })
     expect((await listFreeOn('2026-12-10')).sort()).toEqual([arm.tag, lamp.tag].sort())
+  })
+
+  test('of a bundle that stays together one piece in repair keeps no other away, and lent it takes all along', async () => {
+    const part = (name: string) => ({
+      category: 'light',
+      maker: '',
+      name,
+      quantity: 1,
+      isThere: true,
+      aloneMinor: null,
+    })
+    const bundle = { title: 'Two lamps', priceMinor: 0, taxMinor: 0, on: '2026-11-01', partyId: null, placeId: null }
+    const parts = [part('Big one'), part('Small one')]
+    const { tags } = await call('POST', '/bundles', { ...bundle, acquisition: 'gift', staysTogether: true, parts })
+    const [big, small] = (await call('GET', '/units')).rows.toSorted((a: Thing, b: Thing) => (a.tag < b.tag ? -1 : 1))
+    expect(tags).toEqual([big.tag, small.tag])
+    const { version } = await change({ ...big, version: 1 }, { state: 'in-repair' })
+    expect(await listFreeOn('2026-12-10')).toEqual([small.tag])
+    await change({ ...big, version }, { state: 'lent' })
+    expect(await listFreeOn('2026-12-10')).toEqual([])
   })
 })

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { type Bond, LIFE_STATES, type LifeState, lifeStateSchema, type Unit } from './unit.ts'
+import { LIFE_STATES, type LifeState, lifeStateSchema, type Unit } from './unit.ts'
 
 /** Why a thing, a stock, a room or a person cannot be counted on at some time. Dates are calendar days of the studio. */
 export const absenceSchema = z.discriminatedUnion('reason', [
@@ -75,17 +75,15 @@ export function findOwnAbsence(unit: Standing, firstDay: string, lastDay: string
   return null
 }
 
-/** The thing with which another goes, and how. */
-export interface Parent extends Standing, Pick<Unit, 'tag' | 'parentId'> {
-  bond: Bond
-}
+/** The thing with which another goes. */
+export type Parent = Standing & Pick<Unit, 'tag'>
 
 /** So many steps up at most: parts of parts of parts. */
 const MOST_STEPS = 6
 
 /**
- * Absence because what it goes with is away: lent, everything goes along that goes with it; in repair, lost or gone, what is a
- * part of it does. `parents` holds by a thing's id what it goes with.
+ * Absence because what it goes with is lent: all that goes with a thing is lent with it, however it does. What is in repair or
+ * lost takes nothing along: the lead of a lamp in repair is here. `parents` holds by a thing's id what it goes with.
  */
 export function findParentAbsence(
   unitId: string,
@@ -94,9 +92,7 @@ export function findParentAbsence(
 ): Absence | null {
   let parent = parents.get(unitId)
   for (let step = 0; parent && step < MOST_STEPS; step++) {
-    const absence = findOwnAbsence(parent, days.first, days.last, days.today)
-    const goesAlong = parent.bond === 'part' || parent.state === 'lent'
-    if (!goesAlong) return null
+    const absence = parent.state === 'lent' ? findOwnAbsence(parent, days.first, days.last, days.today) : null
     if (absence?.reason === 'state') {
       return { reason: 'with-parent', parentTag: parent.tag, state: absence.state, backOn: absence.backOn }
     }

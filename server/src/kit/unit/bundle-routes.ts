@@ -70,7 +70,8 @@ export const bundleRoutes = [
             priceMinor,
             partyId: body.partyId,
             parentId: body.staysTogether ? parentId : null,
-            bond: 'part',
+            // They came together and move together; the one works without the other.
+            bond: 'set',
             provenance: { ...NO_PROVENANCE, taxMinor: ownTaxes[piece] ?? 0, reason: `Came with ${body.title}` },
           })
           if (!unit) continue
