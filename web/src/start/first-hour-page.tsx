@@ -1,3 +1,4 @@
+import { sayNumber } from '@exemplar/core'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useUnitCountQuery } from '../foundation/api/api.ts'
@@ -74,7 +75,8 @@ export function FirstHourPage() {
       <p className="border-b border-rule pb-3 text-quiet">{lead}</p>
       {isBegun && step === 0 && (
         <p className="border-l-4 border-rule-strong px-3 py-2 text-[13px]">
-          There are {count?.units} things here already. What you answer here comes beside them.
+          There {count?.units === 1 ? 'is' : 'are'} {sayNumber(count?.units ?? 0, 'thing')} here already. What you
+          answer here comes beside {count?.units === 1 ? 'it' : 'them'}.
         </p>
       )}
       {step === 0 && (

@@ -27,7 +27,7 @@ export function Toaster() {
           <Toast.Close className="text-[12px] opacity-80">Close</Toast.Close>
         </Toast.Root>
       ))}
-      <Toast.Viewport className="no-print fixed top-14 left-1/2 z-60 flex w-[min(440px,94vw)] -translate-x-1/2 flex-col gap-2 xl:top-auto xl:bottom-6 xl:left-26 xl:w-66 xl:translate-x-0" />
+      <Toast.Viewport className="no-print fixed top-2 left-1/2 z-60 flex w-[min(440px,94vw)] -translate-x-1/2 flex-col gap-2 xl:top-auto xl:bottom-6 xl:left-26 xl:w-66 xl:translate-x-0" />
     </Toast.Provider>
   )
 }

@@ -1,4 +1,4 @@
-import { formatMoney } from '@exemplar/core'
+import { formatMoney, sayNumber } from '@exemplar/core'
 import { useState } from 'react'
 import { useStudioQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
@@ -66,7 +66,7 @@ export function ThenPage() {
                   <li key={it.id} className="flex flex-wrap items-center gap-3 border-b border-rule py-1.5 text-[13px]">
                     <span className="font-medium">{it.name}</span>
                     <span className="flex-1 text-quiet">
-                      {words.sayInstant(it.takenAt)}, {it.things} things, {it.setups} setups
+                      {words.sayInstant(it.takenAt)}, {sayNumber(it.things, 'thing')}, {sayNumber(it.setups, 'setup')}
                     </span>
                     {may('change-kit') && (
                       <Button

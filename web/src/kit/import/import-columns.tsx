@@ -3,7 +3,7 @@ import { useState } from 'react'
 
 /** What each heading of the list is read as: guessed, or as it was the last time, and open to be said otherwise. */
 export function ImportColumns({
-  report: { headings, columns, fileProblems, assumptions },
+  report: { headings, columns, fileProblems },
   onChange,
 }: {
   report: ImportReport
@@ -24,11 +24,6 @@ export function ImportColumns({
         <b>{columns.filter((it) => it !== '').length} columns are read</b>
         {unread.length > 0 && <span className="text-quiet">, not read: {unread.join(', ')}</span>}
       </summary>
-      {assumptions.map((it) => (
-        <p key={it} className="mt-1 text-[13px] text-quiet">
-          {it}
-        </p>
-      ))}
       <ul className="mt-2 grid gap-x-6 gap-y-1 sm:grid-cols-2 lg:grid-cols-3">
         {headings.map((heading, at) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: a column is its place in the list, and two may have one heading

@@ -23,7 +23,7 @@ const REPORT = {
   fileProblems: [],
   headings: ['Item', 'Type'],
   columns: ['model', 'category'],
-  assumptions: [],
+  assumptions: ['Dates such as 3/4/2024 are read with the month first and the day second.'],
   counts: { things: 1, stock: 0, models: 2, places: 0, updates: 0, same: 0, repeats: 0, bad: 3, leftOut: 0 },
   lines: [
     line(2, 'Doohickey', [problem]),
@@ -54,4 +54,14 @@ it.each([
     ...REQUEST,
     corrections: lines.map((line) => ({ line, column: 'category', value: 'tool' })),
   })
+})
+
+it('what was taken for the whole list stands in sight', () => {
+  const { page } = show(
+    <ImportReportTable report={REPORT} request={REQUEST as never} onChange={vi.fn()}>
+      {null}
+    </ImportReportTable>,
+    {},
+  )
+  expect(page.getByText(/^Dates such as 3\/4\/2024/)).toBeTruthy()
 })

@@ -69,6 +69,12 @@ export function ImportReportTable({
         {counts.bad === 0 && <Mark level="ok">every line is right</Mark>}
         {children}
       </div>
+      {/* What was taken for the whole list changes every line of it: never out of sight. */}
+      {report.assumptions.map((it) => (
+        <p key={it} className="mt-2 text-[13px]">
+          <Mark level="advise">{it}</Mark>
+        </p>
+      ))}
       <div className="overflow-x-auto">
         <table className="mt-3">
           <thead>

@@ -1,4 +1,4 @@
-import { CATEGORIES, NEEDED_FACTS, type ReplyOf } from '@exemplar/core'
+import { CATEGORIES, NEEDED_FACTS, type ReplyOf, sayNumber } from '@exemplar/core'
 import { useMay } from '../../foundation/api/session.ts'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { PageHead, Waiting } from '../../foundation/parts/page-parts.tsx'
@@ -44,9 +44,7 @@ export function QuestionsPage() {
                   <tr key={`${it.id}/${it.fact}`}>
                     <td className="w-2/5 align-top">
                       <span className="font-medium">{it.name}</span>
-                      <span className="block text-[12px] text-quiet">
-                        {it.things === 1 ? '1 thing' : `${it.things} things`}
-                      </span>
+                      <span className="block text-[12px] text-quiet">{sayNumber(it.things, 'thing')}</span>
                     </td>
                     <td>{canAnswer ? <FactQuestion model={it} fact={it.fact} /> : NEEDED_FACTS[it.fact].question}</td>
                   </tr>

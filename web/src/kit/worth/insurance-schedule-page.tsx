@@ -1,5 +1,5 @@
 import type { ScheduleRow } from '@exemplar/core'
-import { ACQUISITIONS, type Acquisition, formatMoney } from '@exemplar/core'
+import { ACQUISITIONS, type Acquisition, formatMoney, sayNumber } from '@exemplar/core'
 import { useState } from 'react'
 import { useStudioQuery } from '../../foundation/api/api.ts'
 import { CheckField } from '../../foundation/form/field.tsx'
@@ -88,7 +88,7 @@ export function SchedulePage() {
             </tbody>
             <tfoot>
               <tr className="border-t-2 border-ink font-semibold">
-                <td colSpan={3}>{rows.length} things</td>
+                <td colSpan={3}>{sayNumber(rows.length, 'thing')}</td>
                 <td className="hidden md:table-cell print:table-cell" colSpan={2} />
                 <td className="figures text-right">{say(sum(rows, 'priceMinor'))}</td>
                 <td className="figures text-right">{say(sum(rows, 'valueMinor'))}</td>

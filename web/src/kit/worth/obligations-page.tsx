@@ -1,4 +1,4 @@
-import { formatMoney } from '@exemplar/core'
+import { formatMoney, sayNumber } from '@exemplar/core'
 import { Link } from 'react-router'
 import { useStudioQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
@@ -66,7 +66,7 @@ export function DutiesPage() {
               {gifts.map((it) => (
                 <li key={it.year} className={row}>
                   <span className="min-w-48">{it.year}</span>
-                  <span className="flex-1 text-quiet">{it.things} things</span>
+                  <span className="flex-1 text-quiet">{sayNumber(it.things, 'thing')}</span>
                   <span className="figures">
                     {formatMoney(it.valueMinor ?? 0, studio?.currency ?? 'GBP', 'column')}
                   </span>

@@ -1,4 +1,4 @@
-import { type NewSetup, SETUP_DEFAULTS, sayVerdict } from '@exemplar/core'
+import { type NewSetup, SETUP_DEFAULTS, sayNumber, sayVerdict } from '@exemplar/core'
 import { Link, useNavigate, useSearchParams } from 'react-router'
 import { useAddSetupMutation, useSetupsQuery } from '../../foundation/api/api.ts'
 import { readProblem } from '../../foundation/api/problem.ts'
@@ -55,7 +55,8 @@ export function SetupsPage() {
               <Link to={`/setups/${setup.id}`} className="block no-underline">
                 <TapeStrip code={setup.code} tape={setup.tape} name={setup.name} />
                 <p className="mt-2 text-[13px] text-quiet">
-                  {setup.purpose || 'No purpose written'} · {setup.plannedMinutes} min · {setup.things} things
+                  {setup.purpose || 'No purpose written'} · {setup.plannedMinutes} min ·{' '}
+                  {sayNumber(setup.things, 'thing')}
                 </p>
                 <p className="mt-2">
                   <Mark level={setup.things === 0 ? 'unknown' : setup.level}>

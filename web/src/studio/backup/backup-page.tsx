@@ -1,5 +1,5 @@
 import type { BackupRow, PracticeState } from '@exemplar/core'
-import { type BackupCheckReply, CANNOT_UNDO } from '@exemplar/core'
+import { type BackupCheckReply, CANNOT_UNDO, sayNumber } from '@exemplar/core'
 import { useRef, useState } from 'react'
 import { readProblem } from '../../foundation/api/problem.ts'
 import { useTold } from '../../foundation/api/use-told.ts'
@@ -201,7 +201,7 @@ function Found({ check }: { check: BackupCheckReply }) {
   return (
     <div className="grid gap-1">
       <Mark level="ok">
-        Whole: {check.units} things, taken {words.sayInstant(check.takenAt)}
+        Whole: {sayNumber(check.units, 'thing')}, taken {words.sayInstant(check.takenAt)}
       </Mark>
       {check.lost > 0 && (
         <Mark level="warn">
