@@ -2,6 +2,7 @@ import type { CableRun, Finding } from '@exemplar/core'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { startApi, type TestApi } from '../foundation/api.fixture.ts'
 import { makeCall } from '../foundation/call.fixture.ts'
+import { BRIDGED_AND_TETHERED_RIGS } from './bridged-and-tethered-rigs.fixture.ts'
 import { HUNG_AND_RELAYED_RIGS } from './hung-and-relayed-rigs.fixture.ts'
 import { NAMED_RIGS } from './named-rigs.fixture.ts'
 import type { NamedRig } from './rig-parts.fixture.ts'
@@ -16,7 +17,7 @@ afterEach(() => api.close())
 const call = makeCall(() => api)
 
 const OWN = { LENS: 'mount', PACK: 'battery', BOX: 'mount', DISK: 'card' } as const
-const RIGS = [...NAMED_RIGS, ...HUNG_AND_RELAYED_RIGS]
+const RIGS = [...NAMED_RIGS, ...HUNG_AND_RELAYED_RIGS, ...BRIDGED_AND_TETHERED_RIGS]
 
 /** Makes the studio's own connectors and gives the codes that quick entry would send. */
 async function makeConnectors(): Promise<(facts: object) => object> {
