@@ -6,8 +6,6 @@ export const KNOWN_BREACHES: Readonly<Record<string, readonly { index: number; r
   'law 1': [],
   'law 2': [],
   'law 3': [],
-  // Parts of one rig in four roles that nobody said go together: with a second arm the camera goes there, past its own cage.
-  'law 4, a second piece': [{ index: 408, row: 'V1' }],
   'law 4': [],
   'law 5': [],
   'law 6': [],

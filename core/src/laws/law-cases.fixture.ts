@@ -130,6 +130,15 @@ const RIGS: readonly (readonly Sketch[])[] = [
     sketch('television'),
     sketch('cable', { endA: 'hdmi-a', endB: 'hdmi-a' }, { lengthMm: 40_000 }),
   ],
+  // A bar that two stands bear together and neither alone.
+  [
+    sketch('practical', { massGrams: 2_000 }),
+    sketch('light', { massGrams: 6_000 }),
+    sketch('clamp', { mount: 'bar', loadGrams: 15_000, massGrams: 400 }),
+    sketch('crossbar', { loadGrams: 12_000, massGrams: 2_000 }),
+    sketch('stand', { loadGrams: 5_000, massGrams: 2_500 }),
+    sketch('stand', { loadGrams: 5_000, massGrams: 2_500 }),
+  ],
   // A bracket in nobody's hand, on nothing.
   [sketch('camera', { ...CAMERA, massGrams: 500 }), sketch('plate', { loadGrams: 3_000 })],
   [{ ...sketch('action-camera'), none: ['medium'] }],

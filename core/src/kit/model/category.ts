@@ -241,6 +241,12 @@ export const CATEGORIES = {
   },
   'friction-arm': { label: 'Friction arm', group: 'support', prefix: 'FRI', isA: 'arm', words: ['articulating arm'] },
   'grip-head': { label: 'Grip head', group: 'support', prefix: 'GRH', words: ['grip head', 'gobo head'] },
+  crossbar: {
+    label: 'Crossbar',
+    group: 'support',
+    prefix: 'XBR',
+    words: ['bridge bar', 'span bar', 'truss bar', 'pipe'],
+  },
   rail: { label: 'Slider or rail', group: 'support', prefix: 'RAI', words: ['slider', 'rail', 'dolly', 'track'] },
   gimbal: { label: 'Gimbal', group: 'support', prefix: 'GIM', words: ['stabiliser', 'stabilizer'] },
   clamp: {

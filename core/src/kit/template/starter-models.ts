@@ -135,6 +135,7 @@ export const STARTER_MODELS: readonly StarterModel[] = [
   { name: 'Friction arm, 28 cm', category: 'friction-arm', facts: { loadGrams: 1_500, massGrams: 350 } },
   { name: 'Slider', category: 'rail', facts: { loadGrams: 5_000, massGrams: 1_800 } },
   { name: 'One-hand gimbal', category: 'gimbal', facts: { loadGrams: 2_500, massGrams: 1_100 } },
+  { name: 'Crossbar, 2.5 m', category: 'crossbar', facts: { loadGrams: 12_000, massGrams: 2_200 } },
   { name: 'Cage for a camera', category: 'cage', facts: { massGrams: 250 } },
   { name: 'Clamp for a phone', category: 'phone-holder', facts: { massGrams: 90 } },
   { name: 'Super clamp', category: 'clamp', facts: {} },

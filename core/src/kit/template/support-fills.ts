@@ -47,6 +47,14 @@ export const SUPPORT_FILLS: Fills = {
   'backdrop-support': addCarrier(['cross-bar']),
   head: addBetween('thread-3-8', 'thread-1-4'),
   'ball-head': addBetween('thread-3-8', 'thread-1-4'),
+  // Its two ends lie on two stands or arms; what hangs from it is clamped to it.
+  crossbar({ loadGrams }, draft) {
+    const rating = loadRating(loadGrams)
+    draft.ports.push(
+      makePort({ id: 'ends', interfaces: 'spigot-16', side: 'guest', count: 2 }),
+      makePort({ id: 'carries', interfaces: 'bar', side: 'host', count: 8, importance: 'optional', rating }),
+    )
+  },
   'boom-arm': addBetween('spigot-16', 'spigot-16'),
   'grip-head': addBetween('spigot-16', ['grip-pin', 'spigot-16']),
   // Its lower end is a screw, with a foot for the shoe on it.
@@ -61,8 +69,9 @@ export const SUPPORT_FILLS: Fills = {
   cage(facts, draft) {
     draft.ports.push(makePort({ id: 'under', interfaces: FOOT_THREADS, side: 'guest' }))
     addScrewMutably(facts, draft)
+    const rating = loadRating(facts.loadGrams)
     draft.ports.push(
-      makePort({ id: 'points', interfaces: 'thread-1-4', side: 'host', count: 4, importance: 'optional' }),
+      makePort({ id: 'points', interfaces: 'thread-1-4', side: 'host', count: 4, importance: 'optional', rating }),
       makePort({ id: 'shoe', interfaces: 'shoe', side: 'host', count: 2, importance: 'optional' }),
     )
   },

@@ -238,6 +238,7 @@ export const ASKED_FACTS: Readonly<Partial<Record<Category, readonly (keyof Temp
   monopod: ['loadGrams', 'massGrams'],
   'ball-head': ['loadGrams', 'massGrams'],
   'grip-head': ['loadGrams', 'massGrams'],
+  crossbar: ['loadGrams', 'massGrams'],
   cage: ['loadGrams', 'massGrams'],
   clamp: ['mount', 'loadGrams', 'massGrams'],
   rail: ['loadGrams', 'massGrams'],

@@ -5,7 +5,7 @@ import {
   type UnmetNeed,
 } from '../joining/completeness.ts'
 import { makeEndsMemory } from '../joining/ends-memory.ts'
-import { listInCase } from '../joining/needed-accessories.ts'
+import { listInCase, pickFirstToGo } from '../joining/needed-accessories.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import { listSpareItems, type PlacedItem } from '../placed/placed-item.ts'
 import { listSceneItems } from '../placed/venue.ts'
@@ -78,7 +78,8 @@ function joinWanted(items: readonly PlacedItem[], join: (things: readonly Placed
     const completeness = join(wanted)
     const idle = listInCase(wanted, completeness)
     if (idle.length === 0) return { completeness, inCase: items.filter((it) => !wanted.includes(it)) }
-    wanted = wanted.filter((it) => !idle.includes(it))
+    const leaving = pickFirstToGo(idle)
+    wanted = wanted.filter((it) => !leaving.includes(it))
   }
 }
 

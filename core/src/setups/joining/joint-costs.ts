@@ -1,6 +1,7 @@
 import type { Interface } from '../../kit/model/interface.ts'
 import { IMPORTANCES, type Port } from '../../kit/model/port.ts'
 import { isItemOf, type PlacedItem, readChoice } from '../placed/placed-item.ts'
+import { isBorne } from './bearing.ts'
 import type { PortNode } from './port-node.ts'
 import { findUsualCarrier } from './usual-carriers.ts'
 
@@ -24,7 +25,8 @@ export function describeCrowd(nodes: readonly PortNode[]): Crowd {
 /** One ground on which a joint is less likely to be meant, said as what is odd about it. */
 export interface CostRow {
   code: string
-  cost: number
+  /** Null for what nobody does unless it is said. */
+  cost: number | null
   reason: string
   applies(host: PortNode, guest: PortNode, crowd: Crowd): boolean
 }
@@ -60,6 +62,13 @@ export const COST_ROWS: readonly CostRow[] = [
     reason: 'A microphone that is fed with 48 V wants no booster, and goes into one.',
     applies: (host, { thing }) =>
       host.thing.category === 'preamp' && isMicrophone(thing) && readChoice(thing, 'fedBy') === '48 V',
+  },
+  {
+    code: 'into-the-transmitter',
+    cost: null,
+    reason: 'A transmitter takes a microphone that somebody wears or holds, and no set that sends itself.',
+    applies: (host, { thing }) =>
+      host.thing.category === 'wireless-set' && (thing.category === 'camera-mic' || thing.category === 'wireless-set'),
   },
   {
     code: 'camera-data',
@@ -167,8 +176,9 @@ export function findJointCost(
 ): JointCost | null {
   const rows = COST_ROWS.filter((row) => row.applies(host, guest, crowd))
   const carrier = doesBear(host, guest, interfaces) ? findUsualCarrier(guest.thing, host.thing.category) : null
-  if (carrier?.cost === null) return null
-  const plausibility = rows.reduce((sum, row) => sum + row.cost, carrier?.cost ?? 0)
+  let plausibility = carrier ? carrier.cost : 0
+  for (const { cost } of rows) plausibility = plausibility === null || cost === null ? null : plausibility + cost
+  if (plausibility === null) return null
   return {
     plausibility,
     cost: plausibility * SHARE + rate(host, guest),
@@ -191,16 +201,19 @@ function doesBear(host: PortNode, guest: PortNode, interfaces: ReadonlyMap<strin
 function rate(host: PortNode, guest: PortNode): number {
   let worst = 0
   for (const h of host.ports) {
-    for (const g of guest.ports) worst = Math.max(worst, rateAs(h, g, guest.thing))
+    for (const g of guest.ports) worst = Math.max(worst, rateAs(h, g, host.thing, guest.thing))
   }
   return worst
 }
 
-function rateAs(host: Port, guest: Port, rider: PlacedItem): number {
+function rateAs(host: Port, guest: Port, carrier: PlacedItem, rider: PlacedItem): number {
   if (!isWithinRating(host, guest) || !isWithinRating(guest, host)) return TOO_WEAK
   if (host.rating?.quantity === 'loadGrams') {
     if (rider.massGrams === null) return UNRATED
     return rider.massGrams > host.rating.value ? TOO_WEAK : 0
+  }
+  if (host.rating === null && host.interfaces.some((it) => guest.interfaces.includes(it))) {
+    return isBorne(carrier, host, rider, guest) ? UNRATED : 0
   }
   return 0
 }

@@ -10,6 +10,7 @@ const ACCESSORIES: readonly Category[] = [
   'head',
   'arm',
   'clamp',
+  'crossbar',
   'grip-head',
   'shock-mount',
   'coupler',
@@ -95,3 +96,28 @@ export function listInCase(
   const carries = (it: PlacedItem) => joints.some(({ host, guest }) => host.key === it.key && !keys.has(guest.key))
   return idle.filter((it) => CARRIERS.some((kind) => isItemOf(it, kind)) && !carries(it))
 }
+
+/**
+ * Which of those to leave out before the rest is joined anew. Two pieces that could stand for each other can keep each other from
+ * being of use, as two cables with one end each in what one of them would join: of such the newest go first, a few at a time, and
+ * what is there once stays until then.
+ */
+export function pickFirstToGo(idle: readonly PlacedItem[]): readonly PlacedItem[] {
+  const alike = new Map<string, PlacedItem[]>()
+  for (const item of idle) {
+    const name = nameEnds(item)
+    alike.set(name, [...(alike.get(name) ?? []), item])
+  }
+  const several = [...alike.values()].filter((it) => it.length > 1)
+  if (several.length === 0) return idle
+  return several.flatMap((it) => it.toSorted(byAge).slice(-Math.ceil(it.length / SHARE_AT_ONCE)))
+}
+
+/** Of so many that are alike one goes at a time, so that a box of cables is not joined anew for each. */
+const SHARE_AT_ONCE = 4
+
+const nameEnds = ({ category, ports }: PlacedItem) =>
+  [category, ...ports.map((it) => `${it.side} ${it.interfaces.join()}`)].join('\n')
+
+const byAge = (a: PlacedItem, b: PlacedItem) => (ageOf(a) < ageOf(b) ? -1 : ageOf(a) > ageOf(b) ? 1 : 0)
+const ageOf = ({ model, key }: PlacedItem) => `${model?.id ?? ''}\n${key}`

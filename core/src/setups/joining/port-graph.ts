@@ -1,9 +1,8 @@
-import { CATEGORIES } from '../../kit/model/category.ts'
 import type { Interface } from '../../kit/model/interface.ts'
 import { IMPORTANCES, type Port } from '../../kit/model/port.ts'
 import { readUsual } from '../../kit/template/usual-facts.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
-import { isItemOf, isLight } from '../placed/placed-item.ts'
+import { isBorne, isInShoe } from './bearing.ts'
 import { describeCrowd, findJointCost, findPull, goesStraightIn, isWithinRating } from './joint-costs.ts'
 import { type CostOf, WORTH_OF_STATED } from './least-cost.ts'
 import type { BipartiteGraph } from './matching.ts'
@@ -202,10 +201,10 @@ function canBear(host: Port, guest: PlacedItem): boolean {
   return guest.massGrams <= host.rating.value
 }
 
-/** What is not known about a joint that was made: a demand without a rating, or a load without a mass or a limit. */
 /** What is fast enough in a sleeve is the card in it. */
 const isSleeve = ({ category }: PlacedItem) => category === 'card-sleeve'
 
+/** What is not known about a joint that was made: a demand without a rating, or a load without a mass or a limit. */
 export function findUnknownAtJoint(host: PortNode, guest: PortNode): 'card-speed' | 'mass' | 'load-limit' | null {
   for (const h of host.ports) {
     for (const g of guest.ports) {
@@ -218,24 +217,3 @@ export function findUnknownAtJoint(host: PortNode, guest: PortNode): 'card-speed
   }
   return null
 }
-
-/** A shoe takes a small screen or lamp, and nothing tells whether one that nobody weighed is small. */
-function isInShoe(host: PlacedItem, { interfaces }: Port, guest: PlacedItem): boolean {
-  if (!interfaces.includes('shoe') || guest.massGrams !== null || !isItemOf(host, 'camera')) return false
-  return isItemOf(guest, 'monitor') || isItemOf(guest, 'light')
-}
-
-/** Whether one end bears the other: supports are there for that, and what hangs from a bar is never taken as safe. */
-/** What sits in a mount or a bay of what bears other things: nobody rates that. */
-const IN_A_BAY: ReadonlySet<PlacedItem['category']> = new Set(['lens', 'pack', 'coupler'])
-
-function isBorne(host: PlacedItem, h: Port, guest: PlacedItem, g: Port): boolean {
-  if (h.interfaces.includes('bar') && g.interfaces.includes('bar')) return true
-  // What a phone fits into bears a phone.
-  if (h.interfaces.includes('phone-clamp')) return false
-  if (host.category === 'room' || isLight(guest) || IN_A_BAY.has(guest.category)) return false
-  return CATEGORIES[host.category].group === 'support' && host.category !== 'sandbag' && !isFlow(h)
-}
-
-const FLOW: readonly Port['direction'][] = ['in', 'out', 'both']
-const isFlow = ({ direction }: Port) => FLOW.includes(direction)

@@ -93,7 +93,8 @@ export const USUAL_CARRIERS: readonly UsualCarrier[] = [
   { rides: ['light'], on: ['camera'], cost: 6, reason: 'A small lamp may sit in the shoe.' },
   { rides: ['light'], on: ['tripod', 'head', 'backdrop-support'], cost: 12, reason: 'A lamp has a stand of its own.' },
   { rides: ['light'], on: ['light', 'monitor', 'microphone'], cost: null, reason: 'A lamp does not ride on that.' },
-  { rides: ['arm'], on: ['stand', 'clamp', 'furniture'], cost: 0, reason: 'An arm goes on a stand or a clamp.' },
+  { rides: ['arm'], on: ['stand', 'furniture'], cost: 0, reason: 'An arm goes on a stand.' },
+  { rides: ['arm'], on: ['clamp'], cost: 1, reason: 'An arm goes on a clamp where no stand is left.' },
   { rides: ['arm'], on: ['tripod', 'head', 'plate', 'camera'], cost: 4, reason: 'A small arm may sit on a rig.' },
   { rides: ['arm'], on: ['arm'], cost: 12, reason: 'One arm hardly hangs on another.' },
   {
@@ -102,7 +103,8 @@ export const USUAL_CARRIERS: readonly UsualCarrier[] = [
     cost: 30,
     reason: 'An arm carries, and is not carried by that.',
   },
-  { rides: ['clamp'], on: ['room'], cost: 0, reason: 'A clamp goes on the bar.' },
+  { rides: ['crossbar'], on: ['stand', 'arm'], cost: 0, reason: 'A crossbar lies on two stands or arms.' },
+  { rides: ['clamp'], on: ['room', 'crossbar'], cost: 0, reason: 'A clamp goes on the bar.' },
   { rides: ['plate'], on: ['head', 'tripod', 'gimbal', 'rail'], cost: 0, reason: 'A plate goes on its head.' },
   {
     rides: ['plate'],

@@ -18,6 +18,7 @@ import { circuitLoad, circuitLoadSchema, circuitLoadSum } from '../checks/power/
 import { leadLoad } from '../checks/power/lead-load.ts'
 import { packCurrent } from '../checks/power/pack-current.ts'
 import { packHours, packHoursSchema, packHoursSum } from '../checks/power/pack-hours.ts'
+import { bridges } from '../checks/rigging/bridges.ts'
 import { carriedLoad, carriedLoadSchema, carriedLoadSum } from '../checks/rigging/carried-load.ts'
 import { supportTree } from '../checks/rigging/support-tree.ts'
 import { tipping, tippingSchema, tippingSum } from '../checks/rigging/tipping.ts'
@@ -81,6 +82,7 @@ export const CHECKS = [
   supportTree,
   switchedShow,
   tipping,
+  bridges,
   unknownJoints,
   unmetNeeds,
   unsureJoints,

@@ -1,5 +1,5 @@
-import { randomUUID } from 'node:crypto'
 import type { AccessRole, EventKind, SubjectType } from '@exemplar/core'
+import { v7 } from 'uuid'
 import { changes, events } from '../../schema/studio-tables.ts'
 import type { Config } from '../base/config.ts'
 import { type JobRunner, makeJobRunner } from '../base/job-runner.ts'
@@ -38,7 +38,8 @@ export function openContext(config: AppConfig): AppContext {
     jobs: makeJobRunner(config.dataFolder, config.fixedNow),
     keys: loadKeys(config.dataFolder),
     now: () => config.fixedNow ?? Date.now(),
-    newId: () => randomUUID(),
+    // In the order of making, so that where two things are as likely the older one is taken.
+    newId: () => v7(),
   }
 }
 

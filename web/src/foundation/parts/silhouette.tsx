@@ -69,7 +69,7 @@ const FAMILIES: readonly (readonly [Shape, readonly Category[]])[] = [
   ],
   ['tripod', ['tripod', 'head', 'gimbal']],
   ['stand', ['stand', 'mic-stand', 'backdrop-support', 'step-ladder']],
-  ['arm', ['arm', 'clamp', 'grip-head', 'rail', 'safety-bond']],
+  ['arm', ['arm', 'clamp', 'crossbar', 'grip-head', 'rail', 'safety-bond']],
   ['block', ['plate', 'apple-box', 'trolley']],
   ['bag', ['sandbag', 'case']],
   ['battery', ['pack', 'charger', 'coupler']],

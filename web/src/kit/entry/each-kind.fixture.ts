@@ -368,6 +368,11 @@ export const EACH_KIND: Readonly<Record<Category, KindCase>> = {
     setup: `it | ${IN_BODY}`,
     cannotMiss: 'tripod',
   },
+  crossbar: {
+    told: { loadGrams: '12 kg', massGrams: '2.2 kg' },
+    setup: 'it stand stand barClamp | panel c7',
+    cannotMiss: 'stand',
+  },
   cage: { told: { loadGrams: '5 kg', massGrams: '250 g' }, setup: `it | ${IN_BODY}`, cannotMiss: 'tripod' },
   'phone-holder': { told: { massGrams: '90 g' }, setup: 'it tripod | phone' },
   'apple-box': { told: { massGrams: '5 kg' }, setup: `it | ${IN_BODY}` },

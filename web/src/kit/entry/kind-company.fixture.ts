@@ -17,6 +17,7 @@ const COMPANY: Readonly<Record<string, readonly [kind: Category, otherwise?: Typ
   stand: ['stand'],
   cStand: ['c-stand'],
   micStand: ['mic-stand'],
+  barClamp: ['clamp', { mount: 'bar or pipe', loadGrams: '15 kg', massGrams: '450 g' }],
   table: ['table'],
   c7: ['lead', { inlet: 'C7 mains lead', mostAmps: '2.5' }],
   c13: ['lead'],

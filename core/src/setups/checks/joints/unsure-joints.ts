@@ -64,7 +64,9 @@ function listUnsure(scene: Scene): Found<JointUnsure>[] {
   return assumed.flatMap((one, at) =>
     assumed.slice(at + 1).flatMap((other): Found<JointUnsure>[] => {
       // One exchange is enough to ask for; what it answers is asked no second time.
-      if (told.has(one) || told.has(other) || one.host.thing === other.host.thing) return []
+      if (told.has(one) || told.has(other)) return []
+      // Two ends of one thing that change places leave everything as it is.
+      if (one.host.thing === other.host.thing || one.rider.thing === other.rider.thing) return []
       const weak = findWeak(one, other, massOf)
       if (!weak || !canExchange(one, other, scene)) return []
       const now = plausibility(one.host, one.rider) + plausibility(other.host, other.rider)
@@ -151,9 +153,20 @@ function describe(one: Assumed, other: Assumed, weak: JointUnsure['weak']): Foun
     on: host.thing.tag,
     link: { from: endOf(rider), via: [], to: endOf(host), neededMm: null },
   }))
-  const keys = joints.map((it) => it.link.from.unitId).sort()
-  return { about: keys, roleId: pickRole(one, other), level: 'unknown', code: 'joint-unsure', joints, weak }
+  const keys = [one, other].map((it) => it.rider.thing).sort(byRank)
+  return {
+    about: keys.map((it) => it.key),
+    roleId: pickRole(one, other),
+    level: 'unknown',
+    code: 'joint-unsure',
+    joints,
+    weak,
+  }
 }
+
+/** In the same order whether they are single things or pieces of a stock. */
+const rankOf = ({ model, key }: PlacedItem) => `${model?.id ?? ''}\n${key}`
+const byRank = (a: PlacedItem, b: PlacedItem) => (rankOf(a) < rankOf(b) ? -1 : 1)
 
 const endOf = ({ thing, ports }: PortNode) => ({ unitId: thing.key, portId: ports[0]?.id ?? '' })
 

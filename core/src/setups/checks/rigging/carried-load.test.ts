@@ -43,6 +43,25 @@ describe('what rides on a support', () => {
     expect(loads(stand('STD', 8_000), arm('ARM', 1_000, 7_000), lamp('LGT', null))).toEqual([['STD', 1_000, 'unknown']])
   })
 
+  test('a table bears so much in all, at its edge and on its top together', () => {
+    const rating = { quantity: 'loadGrams' as const, value: 20_000 }
+    const end = { side: 'host' as const, importance: 'optional' as const, rating }
+    const table = makeThing({
+      key: 'TAB',
+      category: 'table',
+      massGrams: 30_000,
+      ports: [
+        { id: 'top', interfaces: 'spigot-16', count: 8, ...end },
+        { id: 'edge', interfaces: 'thread-1-4', count: 4, ...end },
+      ],
+    })
+    const on = (key: string, interfaces: string, massGrams: number) =>
+      makeThing({ key, category: 'practical', massGrams, ports: [{ id: 'foot', interfaces, side: 'guest' }] })
+    const rest = [table, on('A1', 'spigot-16', 9_000), on('A2', 'thread-1-4', 9_000)]
+    expect(loads(...rest, on('A3', 'spigot-16', 2_000))).toEqual([['TAB', 20_000, 'ok']])
+    expect(loads(...rest, on('A3', 'spigot-16', 2_001))).toEqual([['TAB', 20_001, 'stop']])
+  })
+
   test('two arms and two lamps go where they are borne, whichever way they come', () => {
     const heavy = lamp('L1', 5_000)
     const light = lamp('L2', 1_000)

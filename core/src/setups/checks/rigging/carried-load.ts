@@ -5,12 +5,14 @@ import { findingLevelSchema } from '../../../studio/finding.ts'
 import { trim } from '../../../units/quantity.ts'
 import { listInWords } from '../../../units/wording.ts'
 import type { Joint } from '../../joining/completeness.ts'
-import type { PlacedItem } from '../../placed/placed-item.ts'
+import { isItemOf, type PlacedItem } from '../../placed/placed-item.ts'
 import { defineCheck, defineSum } from '../check.ts'
 import { type FindingWords, kilograms, makeGauge, plain, type WorkingWords } from '../finding-words.ts'
 import { listStandInsFor } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
+import { judgeShare, listShared, type Share } from './shares.ts'
 import { findUsualMass } from './usual-mass.ts'
+
 export const riderSchema = z.object({
   key: z.string(),
   tag: z.string(),
@@ -40,6 +42,10 @@ export interface Carriage {
   below: ReadonlyMap<string, readonly string[]>
   /** What rides on each thing, however far up: keys. */
   above: ReadonlyMap<string, readonly string[]>
+  /** Of each thing that carries: what above it rests on other supports as well. */
+  sharedOn: ReadonlyMap<string, ReadonlySet<string>>
+  /** Supports of which nobody can tell how much of what several of them bear comes on each. */
+  shares: readonly Share[]
 }
 
 interface Overload {
@@ -91,16 +97,21 @@ export function computeCarriedLoads({ items, itemOf, joints, interfaces }: Scene
   const hostsOf = groupKeys(carrying.map(({ host, guest }) => [guest.key, host.key]))
   const above = new Map(items.map(({ key }) => [key, reach(key, guestsOf)]))
   const below = new Map(items.map(({ key }) => [key, reach(key, hostsOf)]))
-  const loads = groupByEnd(carrying, itemOf).flatMap(({ host, guests }): CarriedLoad[] => {
+  const sharedOn = listShared(above, below, hostsOf)
+  const all = groupByEnd(carrying, itemOf).flatMap(({ host, guests }): CarriedLoad[] => {
     const carrier = itemOf.get(host.key)
-    const rating = carrier?.ports.find((it) => it.id === host.portId)?.rating
+    const rating = findRating(host, carrier)
     if (!carrier || rating?.quantity !== 'loadGrams') return []
-    const riders = guests.flatMap((key) => [key, ...(above.get(key) ?? [])]).flatMap((key) => itemOf.get(key) ?? [])
-    const load = sumLoad(carrier, riders, guests.length, rating.value)
-    // What sits on it alone and is borne is nothing to tell.
-    return riders.length < 2 && load.level !== 'stop' ? [] : [load]
+    // A bar that lies on two ends of it with what is on it is there once.
+    const keys = new Set(guests.flatMap((key) => [key, ...(above.get(key) ?? [])]))
+    const riders = [...keys].flatMap((key) => itemOf.get(key) ?? [])
+    return [sumLoad(carrier, riders, guests.length, rating.value)]
   })
-  return { loads, below, above }
+  const shares = all.flatMap((load) => judgeShare(load, all, { sharedOn, below, hostsOf, itemOf }) ?? [])
+  const unsure = new Set<unknown>(shares.map((it) => it.load))
+  // What sits on it alone and is borne is nothing to tell.
+  const loads = all.filter((it) => !unsure.has(it) && (it.riders.length > 1 || it.level === 'stop'))
+  return { loads, below, above, sharedOn, shares }
 }
 
 /** `direct`: so many of the riders sit on the support itself. */
@@ -128,15 +139,31 @@ function sumLoad(
   }
 }
 
-/** A support bears so much at each end; a bar bears so much in all, however many clamps are on it. */
+const isOneBody = (carrier: PlacedItem) => isItemOf(carrier, 'furniture') || carrier.category === 'cage'
+
+/** What an end is good for; where all ends hang on one body, what that is good for. */
+function findRating({ portId }: Joint['host'], carrier: PlacedItem | undefined) {
+  const own = carrier?.ports.find((it) => it.id === portId)?.rating
+  if (own || !carrier || !isOneBody(carrier)) return own
+  return carrier.ports.find((it) => it.rating?.quantity === 'loadGrams')?.rating
+}
+
+/** What bears so much in all and not at each end: a bar however many clamps are on it, a table with what holds to its edge. */
+function findWhole({ key, portId }: Joint['host'], carrier: PlacedItem | undefined): string | null {
+  if (!carrier) return null
+  if (isOneBody(carrier)) return key
+  return carrier.category === 'room' || carrier.category === 'crossbar' ? `${key}/${portId}` : null
+}
+
+/** What is joined to each end, or to all ends together where they bear so much in all. */
 function groupByEnd(
   carrying: readonly Joint[],
   itemOf: ReadonlyMap<string, PlacedItem>,
 ): { host: Joint['host']; guests: string[] }[] {
   const bars = new Map<string, { host: Joint['host']; guests: string[] }>()
   return carrying.flatMap(({ host, guest }) => {
-    if (itemOf.get(host.key)?.category !== 'room') return [{ host, guests: [guest.key] }]
-    const end = `${host.key}/${host.portId}`
+    const end = findWhole(host, itemOf.get(host.key))
+    if (end === null) return [{ host, guests: [guest.key] }]
     const known = bars.get(end)
     if (known) {
       known.guests.push(guest.key)
@@ -203,6 +230,7 @@ function sayWorking({ tag, riders, totalGrams, ratedGrams }: CarriedLoad): Worki
     ],
     assumptions: [
       'A rider brings all that rides on it. Cards, cells, filters and gels that nobody weighed are left out; of packs there is room for twice what they usually weigh.',
+      'What rests on other supports as well is counted wholly on each of them.',
       'Cables hanging down, and the lever of an arm, are not in this sum.',
     ],
     source: 'Σ mass ≤ rating of the support',

@@ -19,6 +19,7 @@ import { defineCheck, defineSum, type Found, ofItem } from '../check.ts'
 import { makeGauge, plain, type WorkingWords } from '../finding-words.ts'
 import { findRole } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
+import { computeCarriedLoads } from './carried-load.ts'
 import { findUsualMass } from './usual-mass.ts'
 
 /** What a stand carries beside its column, against what keeps it on its legs. */
@@ -46,6 +47,7 @@ type TippingFinding =
 export const tipping = defineCheck<TippingFinding>({
   find: (scene) =>
     factOf(scene, judgeStands).flatMap((it): Found<TippingFinding>[] => {
+      if ('shared' in it) return []
       if ('fact' in it) {
         const { stand, of, fact } = it
         const modelId = of.model?.id ?? null
@@ -115,6 +117,16 @@ interface Lacking {
   fact: 'reach' | 'leg-radius' | 'mass'
 }
 
+/** A stand that stands or falls by how much comes on it of what others bear as well. */
+export interface UnsureStand {
+  stand: PlacedItem
+  /** Tags of that. */
+  shared: string[]
+}
+
+export const listUnsureStands = (scene: Scene): UnsureStand[] =>
+  factOf(scene, judgeStands).flatMap((it) => ('shared' in it ? [it] : []))
+
 /** Legs reach out so far at least; a stand that holds on less than that needs no question. */
 const LEAST_LEGS_MM = SPECS.legRadiusMm.plausible[0]
 
@@ -122,13 +134,29 @@ const LEAST_LEGS_MM = SPECS.legRadiusMm.plausible[0]
 const SMALL_ARM_MM = 400
 
 /** Every stand beside whose column something hangs. */
-function judgeStands(scene: Scene): (Tipping | Lacking)[] {
+function judgeStands(scene: Scene): (Tipping | Lacking | UnsureStand)[] {
   const ridersOf = groupRiders(scene)
-  return scene.items.flatMap((stand): (Tipping | Lacking)[] => {
+  const { sharedOn } = factOf(scene, computeCarriedLoads)
+  const loaded = scene.items.flatMap((stand) => {
     if (!STANDS.some((kind) => isItemOf(stand, kind))) return []
     const hung = listHung(stand, ridersOf, scene)
-    if (!hung.some((it) => it.offsetMm === null || it.offsetMm > 0)) return []
-    return [judgeStand(stand, hung, scene)]
+    return hung.some((it) => it.offsetMm === null || it.offsetMm > 0) ? [{ stand, hung }] : []
+  })
+  const bagsOf = layBags(loaded, scene)
+  return loaded.map(({ stand, hung }) => {
+    const bags = bagsOf.get(stand.key) ?? []
+    const shared = sharedOn.get(stand.key)
+    const whole = judgeStand(stand, hung, bags)
+    if (!shared || 'fact' in whole) return whole
+    // Between none and all of it what holds only grows or only falls, so that the two ends tell.
+    const without = judgeStand(
+      stand,
+      hung.filter((it) => !shared.has(it.item.key)),
+      bags,
+    )
+    const isSure = 'fact' in without || (without.level === 'stop') === (whole.level === 'stop')
+    if (!isSure) return { stand, shared: hung.flatMap(({ item }) => (shared.has(item.key) ? item.tag : [])) }
+    return 'safety' in without && without.safety < whole.safety ? without : whole
   })
 }
 
@@ -183,12 +211,11 @@ function listHung(stand: PlacedItem, ridersOf: ReadonlyMap<string, Joint[]>, { i
   return hung
 }
 
-function judgeStand(stand: PlacedItem, hung: readonly Hung[], scene: Scene): Tipping | Lacking {
+function judgeStand(stand: PlacedItem, hung: readonly Hung[], bags: readonly PlacedItem[]): Tipping | Lacking {
   const open = hung.find((it) => it.offsetMm === null)
   if (open) return { stand, of: open.arm ?? open.item, fact: 'reach' }
   const radius = readFigure(stand, 'legRadiusMm')
   const legRadiusMm = radius ?? LEAST_LEGS_MM
-  const bags = listBagsOn(stand, scene)
   const parts = [
     ...hung.map(({ item, offsetMm }) => ({ item, offsetMm: offsetMm ?? 0 })),
     ...[stand, ...bags].map((item) => ({ item, offsetMm: 0 })),
@@ -211,14 +238,29 @@ function judgeStand(stand: PlacedItem, hung: readonly Hung[], scene: Scene): Tip
   return { formula: 'tipping', key, tag, name, legRadiusMm, edgeMm, masses, safety, missingGrams, level }
 }
 
-/** Sandbags lie on the stand of their own role, or of the role that theirs goes with. */
-function listBagsOn(stand: PlacedItem, { items }: Scene): PlacedItem[] {
-  return items.filter(
-    (it) =>
-      it.category === 'sandbag' &&
-      it.roleId !== null &&
-      (it.roleId === stand.roleId || it.goesWith === stand.roleId || stand.goesWith === it.roleId),
-  )
+/**
+ * Sandbags lie on a stand of their own role, or of the role that theirs goes with; where there are several, the heaviest first
+ * on the one that would otherwise be the first to fall.
+ */
+function layBags(
+  loaded: readonly { stand: PlacedItem; hung: readonly Hung[] }[],
+  { items }: Scene,
+): ReadonlyMap<string, readonly PlacedItem[]> {
+  const laid = new Map(loaded.map(({ stand }) => [stand.key, [] as PlacedItem[]]))
+  const safetyOf = ({ stand, hung }: (typeof loaded)[number]) => {
+    const verdict = judgeStand(stand, hung, laid.get(stand.key) ?? [])
+    return 'safety' in verdict ? verdict.safety : 0
+  }
+  const bags = items.filter((it) => it.category === 'sandbag' && it.roleId !== null)
+  for (const bag of bags.toSorted((a, b) => (b.massGrams ?? 0) - (a.massGrams ?? 0))) {
+    const [first, ...rest] = loaded.filter(
+      ({ stand }) => bag.roleId === stand.roleId || bag.goesWith === stand.roleId || stand.goesWith === bag.roleId,
+    )
+    if (!first) continue
+    const weakest = rest.reduce((least, it) => (safetyOf(it) < safetyOf(least) ? it : least), first)
+    laid.get(weakest.stand.key)?.push(bag)
+  }
+  return laid
 }
 
 function listBags(roleId: string | null, { missingGrams }: Tipping, store: Store) {
@@ -257,7 +299,7 @@ function sayWorking({ tag, masses, edgeMm, legRadiusMm, safety }: Tipping): Work
     ],
     assumptions: [
       'In the weakest direction, between two of three legs; arms straight out, each with its mass in its middle.',
-      'Sandbags of the same role lie on the legs. A push, wind and a slope are not in this sum.',
+      'Sandbags of the same role lie on the legs, where there are several stands on the one that wants them most. A push, wind and a slope are not in this sum.',
       `Under ${TIPS_BELOW} it counts as falling, under ${UNSTEADY_BELOW} as unsteady (common practice).`,
     ],
     source: 'Σ m·(b − x) on the feet ÷ Σ m·(x − b) beyond them',
