@@ -212,6 +212,7 @@ export {
 } from './kit/unit/unit.ts'
 export { saySoftwareFinding, saySpaceWorking } from './kit/unit/unit-words.ts'
 export { classifyForLuggage } from './kit/worth/air-travel.ts'
+export { sumCapacities } from './kit/worth/capacities.ts'
 export { countAvailable, listUnusableSpans, type Session } from './kit/worth/sessions.ts'
 export {
   estimateResale,
@@ -393,6 +394,7 @@ export {
   writeProgram,
 } from './units/integer-program.ts'
 export type { Interval } from './units/interval.ts'
+export { sumKnown } from './units/known-sum.ts'
 export { computeTax, findExponent, formatMoney, readMoney } from './units/money.ts'
 export { readPercent, writePercent } from './units/percent.ts'
 export {

@@ -57,6 +57,8 @@ interface Sketch {
   more: Record<string, number | string>
   /** What was answered by "it has none". */
   none?: readonly NoneFact[]
+  /** Surely of the one maker of the cases. */
+  isOfMaker?: true
   /** Figures of which only what is usual is known. */
   usual?: readonly string[]
 }
@@ -130,6 +132,21 @@ const RIGS: readonly (readonly Sketch[])[] = [
     sketch('television'),
     sketch('cable', { endA: 'hdmi-a', endB: 'hdmi-a' }, { lengthMm: 40_000 }),
   ],
+  // A charger that gives more than the pack takes; one of which nobody knows what it gives.
+  [
+    sketch('charger', { battery: 'pack-a' }, { chargeAmps: 4 }),
+    sketch('pack', { battery: 'pack-a', energyMilliwattHours: 98_000 }, { chargeAmps: 2 }),
+  ],
+  [
+    sketch('charger', { battery: 'pack-a' }),
+    sketch('pack', { battery: 'pack-a', energyMilliwattHours: 98_000 }, { chargeAmps: 2 }),
+  ],
+  // A controller of one generation, lamps of another and of none.
+  [
+    { ...sketch('control-surface', {}, { generation: '1' }), isOfMaker: true },
+    { ...sketch('panel', { inlet: 'iec-c7', milliwatts: 60_000 }, { generation: '2' }), isOfMaker: true },
+    { ...sketch('panel', { inlet: 'iec-c7', milliwatts: 60_000 }), isOfMaker: true },
+  ],
   // A bar that two stands bear together and neither alone.
   [
     sketch('practical', { massGrams: 2_000 }),
@@ -168,9 +185,9 @@ export function makeCase(index: number): LawCase {
     ...rig,
   ]
   const roles = ['r0', 'r1', 'r2', 'r3'].map((id) => makeCaseRole(id, dice))
-  const items = sketches.map(({ category, facts, more, none = [], usual = [] }, at): CaseItem => {
+  const items = sketches.map(({ category, facts, more, none = [], usual = [], isOfMaker }, at): CaseItem => {
     const own = at >= sketches.length - rig.length ? more : { ...more, ...throwSpecs(dice, at === 0 ? spec : null) }
-    const made = makeModelFromTemplate(category, dice.chance(0.5) ? 'Maker' : '', `Model ${at}`, facts)
+    const made = makeModelFromTemplate(category, dice.chance(0.5) || isOfMaker ? 'Maker' : '', `Model ${at}`, facts)
     const model = markUsual(made, usual)
     const massGrams = model.specs.massGrams ?? (dice.chance(0.6) ? 100 + dice.upTo(9_000) : null)
     return {

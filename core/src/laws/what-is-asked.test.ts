@@ -28,6 +28,7 @@ const TOLD_BY: Readonly<Record<NeededFact, { facts?: readonly FactKey[]; specs?:
   lowest: { specs: ['heightMinMm'] },
   'leg-radius': { specs: ['legRadiusMm'] },
   amps: { specs: ['mostAmps'] },
+  'charge-amps': { specs: ['chargeAmps'] },
   volts: { specs: ['volts'] },
   'load-limit': { facts: ['loadGrams'] },
 }

@@ -155,3 +155,68 @@ describe('a small card in its sleeve', () => {
     ])
   })
 })
+
+describe('[V7] a charger against its packs, things of two generations, a cable by its version', () => {
+  const one = (category: string, name: string, facts: object, specs: object, maker = 'Larch') =>
+    call('POST', '/units', { category, maker, name, facts, specs })
+
+  test.each<[object, object, string[]]>([
+    [{ chargeAmps: 2 }, { chargeAmps: 2 }, []],
+    [{ chargeAmps: 2.1 }, { chargeAmps: 2 }, ['warn charges-too-fast']],
+    [{ chargeAmps: 2 }, {}, ['unknown charge-unknown']],
+    [{}, { chargeAmps: 2 }, ['unknown charge-unknown']],
+    [{}, {}, []],
+  ])('a charger that gives %j and a pack that takes %j: %j', async (charger, pack, expected) => {
+    const family = { kind: 'battery', hostName: 'bay', guestName: 'pack', standard: null, viaCableOnly: false }
+    const { code } = await call('POST', '/interfaces', { ...family, label: 'Larch pack' })
+    const things = [
+      await one('charger', 'Charger', { battery: code, outlets: 2 }, charger),
+      await one('pack', 'Brick', { battery: code, energyMilliwattHours: 98_000 }, pack),
+    ]
+    const { found, of } = await judge(await build([{ name: 'Power', things, importance: 'optional' }]))
+    expect(found.filter((it) => it.includes('charge'))).toEqual(expected)
+    if (expected[0] !== 'unknown charge-unknown') return
+    // The answer goes to the model of which it is asked, and is the end of the question.
+    const [{ modelId, of: tag }] = of('charge-unknown') as unknown as [{ modelId: string; of: string }]
+    const asked = things.find((it) => it.modelId === modelId)
+    expect(asked?.tag).toBe(tag)
+    await answer(modelId, 'charge-amps', { kind: 'figure', value: 2_000 })
+    const after = await judge(await build([{ name: 'Power', things, importance: 'optional' }], { code: 'QF' }))
+    expect(after.found.filter((it) => it.includes('charge'))).toEqual([])
+  })
+
+  test.each<[string, string, string, string[]]>([
+    ['Larch', '1', '2', ['warn generation-gap']],
+    ['Larch', '1, 2', '2', []],
+    ['Larch', '1', '', ['unknown generation-unknown']],
+    ['Larch', '', '', []],
+    ['Birch', '1', '2', []],
+  ])('a controller of %s and generation “%s”, a panel of Larch and “%s”: %j', async (maker, own, other, expected) => {
+    const told = (generation: string) => (generation ? { generation } : {})
+    const things = [
+      await one('panel', 'Panel', { inlet: 'iec-c7', milliwatts: 60_000 }, told(other)),
+      await one('control-surface', 'Controller', {}, told(own), maker),
+    ]
+    const { found } = await judge(await build([{ name: 'Key', wants: 'light', things }]))
+    expect(found.filter((it) => it.includes('generation'))).toEqual(expected)
+  })
+
+  test.each<[object, string[]]>([
+    [{ version: '2.1' }, []],
+    [{ version: '1.4' }, ['warn cable-slow']],
+    [{ version: 'blue one' }, ['unknown cable-slow']],
+    // What somebody recorded goes before what is printed.
+    [{ version: '1.4', carriesGbits: 18 }, []],
+  ])('a picture of 12 Gbit/s over a cable with %j: %j', async (specs, expected) => {
+    const camera = await one('camera', 'Body', { massGrams: 700 }, { sendsGbits: 12 })
+    const screen = await one('television', 'Screen', { inlet: 'iec-c13', milliwatts: 40_000 }, {})
+    const cable = await one('cable', 'Lead', { endA: 'hdmi-a', endB: 'hdmi-a' }, specs)
+    const { found } = await judge(
+      await build([
+        { name: 'A camera', wants: 'camera', things: [camera] },
+        { name: 'Guests', wants: 'monitor', things: [screen, cable] },
+      ]),
+    )
+    expect(found.filter((it) => it.includes('cable-slow'))).toEqual(expected)
+  })
+})

@@ -33,7 +33,8 @@ export const figuresReplySchema = z.object({
       paidMinor: amount(z.number().nullable()),
       worthMinor: amount(z.number().nullable()),
       replacementMinor: amount(z.number().nullable()),
-      unknown: z.number(),
+      /** Of how many things nobody knows what was paid, what they are worth, what they cost anew. */
+      unknown: z.object({ paid: z.number(), worth: z.number(), anew: z.number() }),
       shared: z.number(),
     }),
   ),
@@ -43,6 +44,8 @@ export const figuresReplySchema = z.object({
       pieces: z.number(),
       megabytes: z.number(),
       milliwattHours: z.number(),
+      unknown: z.number(),
+      unmeasured: z.number(),
     }),
   ),
 })

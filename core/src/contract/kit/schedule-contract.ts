@@ -28,6 +28,8 @@ export const dutiesReplySchema = z.object({
       year: z.number(),
       things: z.number(),
       valueMinor: amount(z.number().nullable()),
+      /** Of so many nobody said what they are worth. */
+      unknown: z.number(),
     }),
   ),
   goingBack: z.array(z.object({ ...namedSchema.shape, dueOn: z.string().nullable(), from: z.string().nullable() })),

@@ -115,8 +115,8 @@ describe('gifts and what is to be said of them', () => {
       given('2026-03-01', 9, 'bought-new'),
     ]
     expect(sumGifts(units)).toEqual([
-      { year: 2026, things: 2, valueMinor: 500 },
-      { year: 2025, things: 1, valueMinor: 200 },
+      { year: 2026, things: 2, valueMinor: 500, unknown: 1 },
+      { year: 2025, things: 1, valueMinor: 200, unknown: 0 },
     ])
   })
 

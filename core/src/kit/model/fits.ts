@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { understandEachOther } from './generation.ts'
 import type { Interface } from './interface.ts'
 import { type Model, nameModel } from './model.ts'
 import type { Port } from './port.ts'
@@ -41,7 +42,14 @@ export function listFits(model: Model, others: readonly Model[]): { port: Port; 
       )
       if (!match) return []
       const code = match.interfaces.find((it) => port.interfaces.includes(it)) ?? ''
-      return [makeFit(other, match, code, findObjection(match, port) ?? findGenerationGap(other, model))]
+      return [
+        makeFit(
+          other,
+          match,
+          code,
+          findObjection(match, port) ?? (understandEachOther(other, model) === false ? 'generation' : null),
+        ),
+      ]
     })
     return { port, fits: sortFits(fits) }
   })
@@ -57,24 +65,6 @@ function makeFit(model: Model, port: Port, code: string, why: Fit['why']): Fit {
     isFine: why === null,
     why,
   }
-}
-
-/**
- * Things of one maker that look alike and are of different generations do not understand each other; one that says several
- * (`1, 2`) understands each of them. Of other makers, and where nobody recorded it, nothing is said.
- */
-function findGenerationGap(a: Model, b: Model): Fit['why'] {
-  const listOf = ({ specs }: Model) =>
-    String(specs.more?.generation ?? '')
-      .toLowerCase()
-      .split(/[,/]/)
-      .map((it) => it.trim())
-      .filter(Boolean)
-  const [own, other] = [listOf(a), listOf(b)]
-  if (a.maker === '' || a.maker.toLowerCase() !== b.maker.toLowerCase() || own.length === 0 || other.length === 0) {
-    return null
-  }
-  return own.some((it) => other.includes(it)) ? null : 'generation'
 }
 
 /** What one side demands the other must be good for, and what one forbids the other must not carry. */

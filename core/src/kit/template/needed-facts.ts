@@ -29,6 +29,7 @@ export const NEEDED_FACTS = {
   lowest: { question: 'How low does it go?', none: null },
   'leg-radius': { question: 'How far do its legs reach out from the middle?', none: null },
   amps: { question: 'How many amperes is it good for?', none: null },
+  'charge-amps': { question: 'At how many amperes does it charge, at most?', none: null },
   volts: { question: 'How many volts has it?', none: null },
   'load-limit': { question: 'How much does it bear?', none: null },
 } as const satisfies Record<string, { question: string; none: string | null }>
@@ -203,6 +204,8 @@ function answerByFigure<T extends NewModel>(model: T, fact: NeededFact, value: n
       return withSpec({ more: { ...model.specs.more, heightMaxMm: value } })
     case 'amps':
       return withSpec({ more: { ...model.specs.more, mostAmps: value / MILLI } })
+    case 'charge-amps':
+      return withSpec({ more: { ...model.specs.more, chargeAmps: value / MILLI } })
     case 'volts':
       return withSpec({ more: { ...model.specs.more, volts: value / MILLI } })
     case 'lowest':

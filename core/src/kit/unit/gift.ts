@@ -1,3 +1,4 @@
+import { sumKnown } from '../../units/known-sum.ts'
 import { computeTax } from '../../units/money.ts'
 import type { Acquisition, InterestKind, Unit } from './unit.ts'
 
@@ -78,17 +79,21 @@ export function listOpenDuties<T extends Pick<Unit, 'tag' | 'provenance'>>(
 
 const GIVEN: ReadonlySet<Unit['acquisition']> = new Set(['gift', 'sample', 'sponsored'])
 
-/** What was given in each year and is worth, the latest year first: the base of whatever tax there is on it. */
+/** What was given in each year and is worth, the latest year first: the base of whatever tax there is on it, and of how many nobody said. */
 export function sumGifts(
   units: readonly Pick<Unit, 'acquisition' | 'acquiredOn' | 'provenance'>[],
-): { year: number; things: number; valueMinor: number }[] {
-  const years = new Map<number, { year: number; things: number; valueMinor: number }>()
+): { year: number; things: number; valueMinor: number; unknown: number }[] {
+  const years = new Map<number, (number | null)[]>()
   for (const { acquisition, acquiredOn, provenance } of units) {
     const day = provenance.valueOn ?? acquiredOn
     if (!GIVEN.has(acquisition) || day === null) continue
     const year = Number(day.slice(0, 4))
-    const sum = years.get(year) ?? { year, things: 0, valueMinor: 0 }
-    years.set(year, { year, things: sum.things + 1, valueMinor: sum.valueMinor + (provenance.valueMinor ?? 0) })
+    years.set(year, [...(years.get(year) ?? []), provenance.valueMinor])
   }
-  return [...years.values()].sort((a, b) => b.year - a.year)
+  return [...years]
+    .map(([year, values]) => {
+      const { sum, unknown } = sumKnown(values)
+      return { year, things: values.length, valueMinor: sum, unknown }
+    })
+    .sort((a, b) => b.year - a.year)
 }

@@ -98,9 +98,9 @@ describe('peak demand', () => {
 
 describe('what a setup is worth', () => {
   const setups = [
-    { id: 'a', unitIds: ['x', 'y', 'x'] },
-    { id: 'b', unitIds: ['x', 'z'] },
-    { id: 'c', unitIds: ['x'] },
+    { id: 'a', things: ['x', 'y', 'x'] },
+    { id: 'b', things: ['x', 'z'] },
+    { id: 'c', things: ['x'] },
   ]
   const value = (id: string) => ({ x: 100, y: 50 })[id] ?? null
   const minors = (sharing: 'full' | 'split' | 'once') =>
@@ -119,7 +119,7 @@ describe('what a setup is worth', () => {
         fc.array(fc.array(fc.constantFrom('p', 'q', 'r', 's'), { maxLength: 4 }), { minLength: 1, maxLength: 5 }),
         fc.nat(9_999),
         (lists, price) => {
-          const all = lists.map((unitIds, at) => ({ id: `s${at}`, unitIds }))
+          const all = lists.map((things, at) => ({ id: `s${at}`, things }))
           const distinct = new Set(lists.flat()).size
           for (const sharing of ['split', 'once'] as const) {
             const sum = [...valueSetups(all, () => price, sharing).values()].reduce((total, it) => total + it.minor, 0)

@@ -103,20 +103,20 @@ export type Sharing = keyof typeof SHARING
 
 /** What stands in each setup is worth together, and of how many things nobody knows. Shares are exact to the penny. */
 export function valueSetups(
-  setups: readonly { id: string; unitIds: readonly string[] }[],
-  worthOf: (unitId: string) => number | null,
+  setups: readonly { id: string; things: readonly string[] }[],
+  worthOf: (id: string) => number | null,
   sharing: Sharing,
 ): Map<string, { minor: number; unknown: number; shared: number }> {
   const users = new Map<string, string[]>()
-  for (const { id, unitIds } of setups) {
-    for (const unitId of new Set(unitIds)) users.set(unitId, [...(users.get(unitId) ?? []), id])
+  for (const { id, things } of setups) {
+    for (const thing of new Set(things)) users.set(thing, [...(users.get(thing) ?? []), id])
   }
   return new Map(
-    setups.map(({ id, unitIds }) => {
+    setups.map(({ id, things }) => {
       const sum = { minor: 0, unknown: 0, shared: 0 }
-      for (const unitId of new Set(unitIds)) {
-        const all = users.get(unitId) ?? [id]
-        const value = worthOf(unitId)
+      for (const thing of new Set(things)) {
+        const all = users.get(thing) ?? [id]
+        const value = worthOf(thing)
         if (all.length > 1) sum.shared++
         if (value === null) sum.unknown++
         else sum.minor += takeShare(value, all, id, sharing)

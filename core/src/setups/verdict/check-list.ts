@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { Check, Sum } from '../checks/check.ts'
 import { demands } from '../checks/content/demands.ts'
+import { generations } from '../checks/joints/generations.ts'
 import { unknownJoints } from '../checks/joints/unknown-joints.ts'
 import { unmetNeeds } from '../checks/joints/unmet-needs.ts'
 import { unsureJoints } from '../checks/joints/unsure-joints.ts'
@@ -14,6 +15,7 @@ import { skills } from '../checks/people/skills.ts'
 import { cameraRoom } from '../checks/picture/camera-room.ts'
 import { focalLength } from '../checks/picture/focal-length.ts'
 import { imageCircle } from '../checks/picture/image-circle.ts'
+import { chargeCurrent } from '../checks/power/charge-current.ts'
 import { circuitLoad, circuitLoadSchema, circuitLoadSum } from '../checks/power/circuit-load.ts'
 import { leadLoad } from '../checks/power/lead-load.ts'
 import { packCurrent } from '../checks/power/pack-current.ts'
@@ -83,6 +85,8 @@ export const CHECKS = [
   switchedShow,
   tipping,
   bridges,
+  chargeCurrent,
+  generations,
   unknownJoints,
   unmetNeeds,
   unsureJoints,

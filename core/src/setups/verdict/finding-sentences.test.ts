@@ -108,6 +108,7 @@ describe('findings', () => {
       amps: 10,
       loads: [{ tag: 'LGT-01', name: 'Lamp', milliwatts: 2_400_000, isContinuous: false }],
       totalMilliwatts: 2_400_000,
+      unknown: [],
       ratedMilliwatts: 2_300_000,
       continuousMilliwatts: 1_840_000,
       continuousPercent: 80,

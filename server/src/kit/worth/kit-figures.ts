@@ -1,6 +1,5 @@
 import {
   type BookingKind,
-  CATEGORIES,
   type Category,
   countAvailable,
   estimateResale,
@@ -16,6 +15,7 @@ import {
   nameModel,
   type Session,
   type Sharing,
+  sumCapacities,
   valueSetups,
 } from '@exemplar/core'
 import { and, eq, inArray, isNull, lte } from 'drizzle-orm'
@@ -212,20 +212,13 @@ function listSetupValues({ db }: AppContext, { units }: Live, sharing: Sharing) 
   const rows = db.select().from(setups).where(isNull(setups.archivedAt)).orderBy(setups.code).all()
   const used = rows.map(({ id, roles }) => ({
     id,
-    unitIds: roles.flatMap((role) => role.things.flatMap((it) => it.unitId ?? [])),
+    things: roles.flatMap((role) => role.things.flatMap((it) => it.unitId ?? it.stockId ?? [])),
   }))
   const unitOf = new Map(units.map((it) => [it.id, it]))
+  // What nobody valued is not worth what was paid, and nobody knows what anything costs anew by its old price.
   const paid = valueSetups(used, (id) => unitOf.get(id)?.priceMinor ?? null, sharing)
-  const replace = valueSetups(
-    used,
-    (id) => unitOf.get(id)?.provenance.replacementMinor ?? unitOf.get(id)?.priceMinor ?? null,
-    sharing,
-  )
-  const worth = valueSetups(
-    used,
-    (id) => unitOf.get(id)?.provenance.valueMinor ?? unitOf.get(id)?.priceMinor ?? null,
-    sharing,
-  )
+  const anew = valueSetups(used, (id) => unitOf.get(id)?.provenance.replacementMinor ?? null, sharing)
+  const worth = valueSetups(used, (id) => unitOf.get(id)?.provenance.valueMinor ?? null, sharing)
   return rows.map(({ id, code, tape, name }) => ({
     id,
     code,
@@ -233,35 +226,27 @@ function listSetupValues({ db }: AppContext, { units }: Live, sharing: Sharing) 
     name,
     paidMinor: paid.get(id)?.minor ?? 0,
     worthMinor: worth.get(id)?.minor ?? 0,
-    replacementMinor: replace.get(id)?.minor ?? 0,
-    unknown: worth.get(id)?.unknown ?? 0,
+    replacementMinor: anew.get(id)?.minor ?? 0,
+    unknown: {
+      paid: paid.get(id)?.unknown ?? 0,
+      worth: worth.get(id)?.unknown ?? 0,
+      anew: anew.get(id)?.unknown ?? 0,
+    },
     shared: worth.get(id)?.shared ?? 0,
   }))
 }
 
-/** What the cards, drives and packs that are in use hold together. */
-function listCapacities({ units, models }: Live) {
+/** What the cards, drives and packs that are in use hold together, counted ones among them. */
+function listCapacities({ units, stock, models }: Live) {
   const modelOf = new Map(models.map((it) => [it.id, it]))
-  const sums = new Map<string, { label: string; pieces: number; megabytes: number; milliwattHours: number }>()
-  for (const unit of units) {
-    const model = modelOf.get(unit.modelId)
-    const megabytes = model?.specs.capacityMegabytes ?? 0
-    const milliwattHours = Math.round(((model?.specs.energyMilliwattHours ?? 0) * (unit.healthPercent ?? 100)) / 100)
-    if (!model || !LIFE_STATES[unit.state].usable || megabytes + milliwattHours === 0) continue
-    const known = sums.get(model.category) ?? {
-      label: CATEGORIES[model.category].label,
-      pieces: 0,
-      megabytes: 0,
-      milliwattHours: 0,
-    }
-    sums.set(model.category, {
-      ...known,
-      pieces: known.pieces + 1,
-      megabytes: known.megabytes + megabytes,
-      milliwattHours: known.milliwattHours + milliwattHours,
-    })
+  const place = (modelId: string, quantity: number, healthPercent: number | null) => {
+    const model = modelOf.get(modelId)
+    return model ? [{ model, quantity, healthPercent }] : []
   }
-  return [...sums.values()]
+  return sumCapacities([
+    ...units.filter((it) => LIFE_STATES[it.state].usable).flatMap((it) => place(it.modelId, 1, it.healthPercent)),
+    ...stock.flatMap((it) => place(it.modelId, it.quantity, null)),
+  ])
 }
 
 export type KitFigures = ReturnType<typeof computeFigures>

@@ -1,4 +1,4 @@
-import { formatMoney, sayNumber } from '@exemplar/core'
+import { formatMoney, sayNumber, sumKnown } from '@exemplar/core'
 import { useState } from 'react'
 import { useStudioQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
@@ -113,9 +113,12 @@ function Difference({ from, to }: { from: string; to: string }) {
   if (!data) return <Waiting what="the difference" error={error} onRetry={refetch} />
   const { came, went, changed, setups } = data
   const isSame = came.length + went.length + changed.length + setups.length === 0
-  const worth = (list: typeof came) => list.reduce((sum, it) => sum + (it.valueMinor ?? 0), 0)
-  const say = (list: typeof came) =>
-    may('see-money') && worth(list) > 0 ? formatMoney(worth(list), studio?.currency ?? 'GBP') : undefined
+  const say = (list: typeof came) => {
+    const { sum, unknown } = sumKnown(list.map((it) => it.valueMinor))
+    if (!may('see-money') || unknown === list.length) return undefined
+    const known = formatMoney(sum, studio?.currency ?? 'GBP')
+    return unknown > 0 ? `${known}, without ${unknown} that nobody valued` : known
+  }
   return (
     <div aria-live="polite">
       {isSame && <p className="mt-4">Nothing is different.</p>}

@@ -35,6 +35,7 @@ const FIGURES: Readonly<
   thread: { measure: null, example: '77, as it stands on the rim' },
   'card-speed': { measure: null, example: '30, as V30 has it in MB/s' },
   amps: { measure: null, example: '10 A', thousandths: true },
+  'charge-amps': { measure: null, example: '2 A', thousandths: true },
   volts: { measure: null, example: '14.4 V', thousandths: true },
 }
 

@@ -1,5 +1,5 @@
 import type { ScheduleRow } from '@exemplar/core'
-import { ACQUISITIONS, type Acquisition, formatMoney, sayNumber } from '@exemplar/core'
+import { ACQUISITIONS, type Acquisition, formatMoney, sayNumber, sumKnown } from '@exemplar/core'
 import { useState } from 'react'
 import { useStudioQuery } from '../../foundation/api/api.ts'
 import { CheckField } from '../../foundation/form/field.tsx'
@@ -9,8 +9,18 @@ import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { useScheduleQuery } from '../kit-api.ts'
 import { keepFile } from '../kit-menu.tsx'
 
-const sum = (rows: ScheduleRow[], key: 'priceMinor' | 'valueMinor' | 'insuredMinor') =>
-  rows.reduce((all, row) => all + (row[key] ?? 0), 0)
+type Amount = 'priceMinor' | 'valueMinor' | 'insuredMinor'
+
+/** A column added up: what nobody knows is in no sum, and told under it. */
+function Sum({ rows, of, say }: { rows: ScheduleRow[]; of: Amount; say(minor: number | null): string }) {
+  const { sum, unknown } = sumKnown(rows.map((it) => it[of]))
+  return (
+    <td className="figures text-right">
+      {say(unknown === rows.length ? null : sum)}
+      {unknown > 0 && <span className="block text-[11px] font-normal text-quiet">{unknown} not known</span>}
+    </td>
+  )
+}
 
 /** The kit on paper for the insurer and the books. */
 export function SchedulePage() {
@@ -90,9 +100,9 @@ export function SchedulePage() {
               <tr className="border-t-2 border-ink font-semibold">
                 <td colSpan={3}>{sayNumber(rows.length, 'thing')}</td>
                 <td className="hidden md:table-cell print:table-cell" colSpan={2} />
-                <td className="figures text-right">{say(sum(rows, 'priceMinor'))}</td>
-                <td className="figures text-right">{say(sum(rows, 'valueMinor'))}</td>
-                <td className="figures text-right">{say(sum(rows, 'insuredMinor'))}</td>
+                <Sum rows={rows} of="priceMinor" say={say} />
+                <Sum rows={rows} of="valueMinor" say={say} />
+                <Sum rows={rows} of="insuredMinor" say={say} />
               </tr>
             </tfoot>
           </table>

@@ -66,7 +66,10 @@ export function DutiesPage() {
               {gifts.map((it) => (
                 <li key={it.year} className={row}>
                   <span className="min-w-48">{it.year}</span>
-                  <span className="flex-1 text-quiet">{sayNumber(it.things, 'thing')}</span>
+                  <span className="flex-1 text-quiet">
+                    {sayNumber(it.things, 'thing')}
+                    {it.unknown > 0 && `, of ${it.unknown} nobody said what it is worth`}
+                  </span>
                   <span className="figures">
                     {formatMoney(it.valueMinor ?? 0, studio?.currency ?? 'GBP', 'column')}
                   </span>

@@ -43,6 +43,14 @@ export function FiguresPage() {
                 <li key={it.label} className="flex gap-3 border-b border-rule py-1.5 text-[13px]">
                   <span className="flex-1">
                     {it.pieces} × {it.label.toLowerCase()}
+                    <span className="block text-[12px] text-quiet">
+                      {[
+                        it.unknown > 0 && `of ${it.unknown} nobody recorded what it holds`,
+                        it.unmeasured > 0 && `the health of ${it.unmeasured} was not measured and is taken as new`,
+                      ]
+                        .filter(Boolean)
+                        .join('; ')}
+                    </span>
                   </span>
                   <span className="figures">
                     {it.megabytes > 0 && formatData(it.megabytes)}
@@ -202,24 +210,35 @@ function SetupValues({
                 <Link to={`/setups/${it.id}`} className="inline-flex">
                   <TapeStrip code={it.code} tape={it.tape} name={it.name} size="small" />
                 </Link>
-                <span className="block text-[12px] text-quiet">
-                  {[
-                    it.shared > 0 && `${it.shared} of its things serve elsewhere too`,
-                    it.unknown > 0 && `of ${it.unknown} nobody knows what it is worth`,
-                  ]
-                    .filter(Boolean)
-                    .join(', ')}
-                </span>
+                {it.shared > 0 && (
+                  <span className="block text-[12px] text-quiet">
+                    {it.shared} of its things {it.shared === 1 ? 'serves' : 'serve'} elsewhere too
+                  </span>
+                )}
               </td>
-              <td className="figures text-right">{say(it.paidMinor)}</td>
-              <td className="figures hidden text-right sm:table-cell">{say(it.replacementMinor)}</td>
-              <td className="figures text-right">{say(it.worthMinor)}</td>
+              <td className="figures text-right">
+                {say(it.paidMinor)}
+                <NotKnown of={it.unknown.paid} />
+              </td>
+              <td className="figures hidden text-right sm:table-cell">
+                {say(it.replacementMinor)}
+                <NotKnown of={it.unknown.anew} />
+              </td>
+              <td className="figures text-right">
+                {say(it.worthMinor)}
+                <NotKnown of={it.unknown.worth} />
+              </td>
             </tr>
           ))}
         </tbody>
       </table>
     </Section>
   )
+}
+
+/** Of how many things it is not known: they are in no sum. */
+function NotKnown({ of }: { of: number }) {
+  return of > 0 ? <span className="block text-[11px] text-quiet">{of} not known</span> : null
 }
 
 function DemandTable({ demand }: { demand: FiguresReply['demand'] }) {

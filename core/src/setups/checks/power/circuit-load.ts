@@ -26,6 +26,8 @@ export const circuitLoadSchema = z.object({
     }),
   ),
   totalMilliwatts: z.number(),
+  /** Tags of what runs from the mains and draws nobody knows what: they are in no sum. */
+  unknown: z.array(z.string()),
   /** Volts times amperes: what the breaker lets through. */
   ratedMilliwatts: z.number(),
   /** What may be drawn for hours: the rated power times the studio's share. */
@@ -157,6 +159,7 @@ export function computeCircuitLoad(
     amps: circuit.amps,
     loads: loads.sort((a, b) => b.milliwatts - a.milliwatts),
     totalMilliwatts,
+    unknown: things.flatMap((it) => (isOnMains(it) && it.powerMode?.milliwatts === null ? it.tag : [])),
     ratedMilliwatts,
     continuousMilliwatts,
     continuousPercent,
@@ -219,10 +222,11 @@ function sayWorking(working: CircuitLoad): WorkingWords {
   const limit = isContinuous && rule === 'whole' ? continuousMilliwatts : ratedMilliwatts
   return {
     title: `Load on ${working.circuit}`,
-    summary: `${trim(totalMilliwatts / 1000, 0)} of ${trim(limit / 1000, 0)} W`,
+    summary: `${working.unknown.length > 0 ? 'at least ' : ''}${trim(totalMilliwatts / 1000, 0)} of ${trim(limit / 1000, 0)} W`,
     lines: [
       ...working.loads.map((load) => ({ label: load.tag, sum: formatPower(load.milliwatts) })),
-      { label: 'together', sum: formatPower(totalMilliwatts) },
+      ...working.unknown.map((label) => ({ label, sum: 'not recorded' })),
+      { label: 'together', sum: `${working.unknown.length > 0 ? 'at least ' : ''}${formatPower(totalMilliwatts)}` },
       { label: 'circuit', sum: `${volts} V × ${trim(amps, 1)} A = ${formatPower(ratedMilliwatts)}` },
       ...sayLoadRule(working),
     ],

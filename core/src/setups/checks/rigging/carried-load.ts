@@ -220,7 +220,7 @@ function sayLoad({ tag, name, riders, totalGrams, ratedGrams, level }: CarriedLo
 function sayWorking({ tag, riders, totalGrams, ratedGrams }: CarriedLoad): WorkingWords {
   return {
     title: `What ${tag} carries`,
-    summary: `${trim(totalGrams / 1000, 2)} of ${kilograms(ratedGrams)}`,
+    summary: `${riders.some((it) => it.massGrams === null) ? 'at least ' : ''}${trim(totalGrams / 1000, 2)} of ${kilograms(ratedGrams)}`,
     lines: [
       ...riders.map((it) => ({
         label: it.tag,

@@ -68,6 +68,7 @@ const WHY: Readonly<Record<NeededFact, string>> = {
   lowest: 'Measure it with everything in.',
   'leg-radius': 'Measure it from the column to the end of a leg.',
   amps: 'It stands on it, in amperes.',
+  'charge-amps': 'It stands on it, in amperes.',
   volts: 'It stands on it.',
   'load-limit': 'It stands on its plate or in its leaflet.',
 }
@@ -90,6 +91,7 @@ const SAID: Readonly<Record<NeededFact, (tag: string) => string>> = {
   lowest: (tag) => `Cannot tell how low ${tag} goes`,
   'leg-radius': (tag) => `Cannot tell how far the legs of ${tag} reach`,
   amps: (tag) => `Cannot tell what ${tag} is good for`,
+  'charge-amps': (tag) => `Cannot tell how fast ${tag} charges`,
   volts: (tag) => `Cannot tell the volts of ${tag}`,
   'load-limit': (tag) => `Cannot tell what ${tag} bears`,
 }

@@ -1,6 +1,7 @@
+import { findRateOfVersion } from '../../../formulas/signal/rate-of-version.ts'
 import { trim } from '../../../units/quantity.ts'
 import { listInWords } from '../../../units/wording.ts'
-import { readFigure } from '../../placed/placed-item.ts'
+import { type PlacedItem, readFigure } from '../../placed/placed-item.ts'
 import { defineCheck, type Envelope, type Found } from '../check.ts'
 import { type FindingWords, makeGauge, plain } from '../finding-words.ts'
 import { listStandInsFor } from '../ideas.ts'
@@ -57,7 +58,7 @@ function checkChain({ from, via, to }: SignalChain, { items, itemOf }: Scene): F
   if (via.length === 0) return []
   const pieces = via.flatMap((tag) => {
     const item = items.find((it) => it.tag === tag)
-    return item ? [{ tag, key: item.key, gbits: readFigure(item, 'carriesGbits') }] : []
+    return item ? [{ tag, key: item.key, gbits: findRate(item) }] : []
   })
   const known = pieces.flatMap(({ gbits }) => gbits ?? [])
   if (wantedGbits === null) {
@@ -83,6 +84,13 @@ function checkChain({ from, via, to }: SignalChain, { items, itemOf }: Scene): F
       haveGbits: known.length > 0 ? Math.min(...known) : null,
     },
   ]
+}
+
+/** What a piece carries: as somebody recorded it, else what its version means. */
+function findRate(item: PlacedItem): number | null {
+  const version = item.model?.specs.more.version
+  const codes = item.ports.flatMap((it) => it.interfaces)
+  return readFigure(item, 'carriesGbits') ?? (typeof version === 'string' ? findRateOfVersion(version, codes) : null)
 }
 
 function saySlow({ tags, from, to, level, wantedGbits, haveGbits }: SlowCable & Envelope): FindingWords {
