@@ -60,13 +60,24 @@ export function reassessRow(): Row {
   }
 }
 
+const LARCH = {
+  code: 'mount-larch',
+  label: 'Larch mount',
+  kind: 'mount' as const,
+  hostName: 'body',
+  guestName: 'lens',
+  standard: null,
+  viaCableOnly: false,
+  version: 1,
+}
+
 /** A setup of 60 things in five roles, with all that joins them. */
 export function makeLargeInput(): AssessmentInput {
   const heldUnits = new Map<string, Unit>()
   const heldModels = new Map<string, Model>()
   const roles: NewSetup['roles'] = []
   const facts = {
-    mount: 'bnc',
+    mount: 'mount-larch',
     battery: 'cell-aa',
     milliwatts: 10_000,
     cardForm: 'sd',
@@ -76,6 +87,8 @@ export function makeLargeInput(): AssessmentInput {
     energyMilliwattHours: 50_000,
     capacityMegabytes: 128_000,
     massGrams: 900,
+    endA: 'xlr-3',
+    endB: 'xlr-3',
   }
   const kinds = [
     'camera',
@@ -123,7 +136,7 @@ export function makeLargeInput(): AssessmentInput {
       roles,
     },
     holdings: { units: heldUnits, models: heldModels, stock: new Map() },
-    interfaces: new Map(STANDARD_INTERFACES.map((it) => [it.code, it])),
+    interfaces: new Map([...STANDARD_INTERFACES, LARCH].map((it) => [it.code, it])),
     circuit: { id: 'c', name: 'Wall', volts: 230, amps: 16, outlets: 8, outletInterface: 'mains-bs1363' },
     policies: resolvePolicies(DEFAULT_SETTINGS, null),
     crew: null,

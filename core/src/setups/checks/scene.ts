@@ -74,12 +74,27 @@ export function joinScene(
 /** Joins what is wanted: what is there in case weighs on nothing, and takes nobody's place. */
 function joinWanted(items: readonly PlacedItem[], join: (things: readonly PlacedItem[]) => Completeness) {
   let wanted = items
+  let completeness = join(wanted)
   for (;;) {
-    const completeness = join(wanted)
     const idle = listInCase(wanted, completeness)
     if (idle.length === 0) return { completeness, inCase: items.filter((it) => !wanted.includes(it)) }
-    const leaving = pickFirstToGo(idle)
-    wanted = wanted.filter((it) => !leaving.includes(it))
+    const joined = new Set(completeness.joints.flatMap(({ host, guest }) => [host.key, guest.key]))
+    const loose = idle.filter((it) => !joined.has(it.key))
+    const leaving = new Set(loose.length > 0 ? loose : pickFirstToGo(idle))
+    wanted = wanted.filter((it) => !leaving.has(it))
+    // What is joined to nothing leaves everything as it is.
+    completeness = loose.length > 0 ? withoutLoose(completeness, leaving) : join(wanted)
+  }
+}
+
+function withoutLoose(found: Completeness, leaving: ReadonlySet<PlacedItem>): Completeness {
+  const tags = new Set([...leaving].map((it) => it.tag))
+  const isNamed = (need: UnmetNeed) => need.rivals.some((tag) => tags.has(tag))
+  return {
+    ...found,
+    unmet: found.unmet
+      .filter((it) => !leaving.has(it.thing))
+      .map((it) => (isNamed(it) ? { ...it, rivals: it.rivals.filter((tag) => !tags.has(tag)) } : it)),
   }
 }
 

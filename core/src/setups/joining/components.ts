@@ -6,16 +6,27 @@ import type { PortNode } from './port-node.ts'
  * by itself. In the order of their first thing; within each part in the order of the set.
  */
 export function splitIntoComponents(things: readonly PlacedItem[]): PlacedItem[][] {
-  return split(things, (thing) => thing.ports.flatMap((port) => port.interfaces))
+  return split(things, listCodes)
 }
 
 /** Ends that have no interface in common: what is joined at one of them takes nothing from another. In their order. */
 export function splitEnds(nodes: readonly PortNode[]): PortNode[][] {
-  return split(nodes, (node) => node.ports.flatMap((port) => port.interfaces))
+  return split(nodes, listCodes)
+}
+
+const codesOf = new WeakMap<object, readonly string[]>()
+
+/** What the ports of a thing or an end go into: the same each time, and asked over and over. */
+function listCodes(it: Pick<PortNode, 'ports'>): readonly string[] {
+  const known = codesOf.get(it)
+  if (known) return known
+  const codes = [...new Set(it.ports.flatMap((port) => port.interfaces))]
+  codesOf.set(it, codes)
+  return codes
 }
 
 /** Whatever shares a code, directly or over others, is in one part (union–find with path halving). */
-function split<T>(items: readonly T[], codesOf: (item: T) => readonly string[]): T[][] {
+function split<T>(items: readonly T[], listOf: (item: T) => readonly string[]): T[][] {
   const parent = items.map((_, at) => at)
   const find = (at: number): number => {
     let root = at
@@ -27,7 +38,7 @@ function split<T>(items: readonly T[], codesOf: (item: T) => readonly string[]):
   }
   const firstWith = new Map<string, number>()
   for (const [at, item] of items.entries()) {
-    for (const code of codesOf(item)) {
+    for (const code of listOf(item)) {
       const first = firstWith.get(code)
       if (first === undefined) {
         firstWith.set(code, at)

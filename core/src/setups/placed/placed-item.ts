@@ -58,6 +58,7 @@ export function listPlacedItems(
 
 /** What is in a setup in case, and in no other place of it. */
 export function listSpareItems(setup: Pick<NewSetup, 'roles'>, holdings: Holdings): PlacedItem[] {
+  if (!setup.roles.some((role) => role.things.some((it) => it.isSpare))) return []
   const counts = new Map<string, number>()
   const used = new Set(placeEach(setup, holdings, (it) => !it.isSpare, counts).map((it) => it.key))
   return placeEach(setup, holdings, (it) => it.isSpare, counts).filter((it) => !used.has(it.key))

@@ -83,7 +83,19 @@ function describe(need: UnmetNeed, { interfaces }: Scene) {
   }
 }
 
-function describeInterface(code: string, side: 'host' | 'guest', interfaces: ReadonlyMap<string, Interface>) {
+type Told = NeedUnmet['interfaces'][number]
+const toldOf = new WeakMap<ReadonlyMap<string, Interface>, Map<string, Told>>()
+
+/** The same words for the same end, made once for each list of interfaces. */
+function describeInterface(code: string, side: 'host' | 'guest', interfaces: ReadonlyMap<string, Interface>): Told {
+  const all = toldOf.get(interfaces) ?? new Map<string, Told>()
+  toldOf.set(interfaces, all)
+  const told = all.get(`${side} ${code}`) ?? makeTold(code, side, interfaces)
+  all.set(`${side} ${code}`, told)
+  return told
+}
+
+function makeTold(code: string, side: 'host' | 'guest', interfaces: ReadonlyMap<string, Interface>): Told {
   const known = interfaces.get(code)
   return {
     code,

@@ -51,41 +51,44 @@ export const unsureJoints = defineCheck<JointUnsure>({
 interface Assumed {
   host: PortNode
   rider: PortNode
+  /** What the end that carries is good for, and what is on it. Grams. */
+  rating: number | null
+  mass: number
 }
 
 function listUnsure(scene: Scene): Found<JointUnsure>[] {
-  const assumed = listAssumed(scene)
-  if (assumed.length < 2 || !assumed.some(({ host }) => findRating(host) !== null)) return []
   const massOf = measureAbove(scene)
+  const assumed = listAssumed(scene, massOf)
+  if (assumed.length < 2 || !assumed.some(({ rating }) => rating !== null)) return []
   const crowd = describeCrowd(scene.items.flatMap(listNodes))
   const plausibility = (host: PortNode, rider: PortNode) =>
     findJointCost(host, rider, crowd, scene.interfaces)?.plausibility ?? Number.POSITIVE_INFINITY
   const told = new Set<Assumed>()
   return assumed.flatMap((one, at) =>
     assumed.slice(at + 1).flatMap((other): Found<JointUnsure>[] => {
+      const weak = findWeak(one, other)
       // One exchange is enough to ask for; what it answers is asked no second time.
-      if (told.has(one) || told.has(other)) return []
+      if (!weak || told.has(one) || told.has(other)) return []
       // Two ends of one thing that change places leave everything as it is.
       if (one.host.thing === other.host.thing || one.rider.thing === other.rider.thing) return []
-      const weak = findWeak(one, other, massOf)
-      if (!weak || !canExchange(one, other, scene)) return []
+      if (!canExchange(one, other, scene)) return []
       const now = plausibility(one.host, one.rider) + plausibility(other.host, other.rider)
       if (plausibility(one.host, other.rider) + plausibility(other.host, one.rider) > now) return []
       told.add(one).add(other)
       // The heavier is told first, in whichever order they stand in the setup.
-      return [isFirst(other, one, massOf) ? describe(other, one, weak) : describe(one, other, weak)]
+      return [isFirst(other, one) ? describe(other, one, weak) : describe(one, other, weak)]
     }),
   )
 }
 
 /** Whether it is the heavier; of equals what it is decides. */
-function isFirst(a: Assumed, b: Assumed, massOf: (key: string) => number): boolean {
-  const more = massOf(a.rider.thing.key) - massOf(b.rider.thing.key)
+function isFirst(a: Assumed, b: Assumed): boolean {
+  const more = a.mass - b.mass
   const rank = ({ rider: { thing } }: Assumed) => thing.model?.id ?? thing.key
   return more === 0 ? rank(a) < rank(b) : more > 0
 }
 
-function listAssumed({ joints, itemOf, interfaces }: Scene): Assumed[] {
+function listAssumed({ joints, itemOf, interfaces }: Scene, massOf: (key: string) => number): Assumed[] {
   const findEnd = ({ key, portId }: { key: string; portId: string }) => {
     const thing = itemOf.get(key)
     return thing && listNodes(thing).find(({ ports }) => ports.some((port) => port.id === portId))
@@ -94,7 +97,8 @@ function listAssumed({ joints, itemOf, interfaces }: Scene): Assumed[] {
     const kind = interfaces.get(interfaceCode)?.kind ?? 'carry'
     if (isStated || kind === 'signal' || kind === 'mains') return []
     const [below, rider] = [findEnd(host), findEnd(guest)]
-    return below && rider && carries(below, rider, interfaces) ? [{ host: below, rider }] : []
+    if (!below || !rider || !carries(below, rider, interfaces)) return []
+    return [{ host: below, rider, rating: findRating(below), mass: massOf(rider.thing.key) }]
   })
 }
 
@@ -122,11 +126,9 @@ function measureAbove({ joints, itemOf, interfaces }: Scene): (key: string) => n
 }
 
 /** The end that would bear more than it is rated for if two things changed places; null where both would hold. */
-function findWeak(one: Assumed, other: Assumed, massOf: (key: string) => number) {
-  for (const [{ host }, { rider }] of [[one, other] as const, [other, one] as const]) {
-    const ratedGrams = findRating(host)
-    const wouldBearGrams = massOf(rider.thing.key)
-    if (ratedGrams !== null && wouldBearGrams > ratedGrams) return { tag: host.thing.tag, wouldBearGrams, ratedGrams }
+function findWeak(one: Assumed, other: Assumed) {
+  for (const [{ host, rating }, { mass }] of [[one, other] as const, [other, one] as const]) {
+    if (rating !== null && mass > rating) return { tag: host.thing.tag, wouldBearGrams: mass, ratedGrams: rating }
   }
   return null
 }
