@@ -94,3 +94,53 @@ it('shows what the server says against a field, at that field', () => {
   const told = document.getElementById(day.getAttribute('aria-describedby') ?? '')
   expect(told?.textContent).toContain('That day is in a closed year.')
 })
+
+it('[E9] what is bought and new goes into the kit with its price, by the same questions', async () => {
+  const onReceive = vi.fn()
+  const onSave = vi.fn()
+  const { hands, page } = show(
+    <EntryForm
+      currency="GBP"
+      taxRates={[2000]}
+      initial={makeBlankEntry('2026-05-04', 'Larch hundred')}
+      act="Record it"
+      problem={null}
+      onSave={onSave}
+      onReceive={onReceive}
+    />,
+  )
+  await hands.type(page.getByLabelText(/Net amount/), '400')
+  await hands.click(page.getByRole('checkbox', { name: /new thing/ }))
+  // What cannot be read holds it back, at its field.
+  await hands.type(page.getByLabelText('Mass'), 'heavy')
+  await hands.click(page.getByRole('button', { name: 'Record it' }))
+  expect(onReceive).not.toHaveBeenCalled()
+  expect(page.getByLabelText('Mass').getAttribute('aria-invalid')).toBe('true')
+  await hands.clear(page.getByLabelText('Mass'))
+  await hands.type(page.getByLabelText('Mass'), '1.8 kg')
+  await hands.click(page.getByRole('button', { name: 'Record it' }))
+  expect(onSave).not.toHaveBeenCalled()
+  expect(onReceive.mock.calls[0]?.[0]).toMatchObject({
+    title: 'Larch hundred',
+    priceMinor: 40_000,
+    taxMinor: 8_000,
+    on: '2026-05-04',
+    parts: [{ category: 'camera', name: 'Larch hundred', quantity: 1, facts: { massGrams: 1_800 } }],
+  })
+})
+
+it('asks nothing of the sort where nothing is bought', async () => {
+  const { hands, page } = show(
+    <EntryForm
+      currency="GBP"
+      taxRates={[2000]}
+      initial={makeBlankEntry('2026-05-04', '')}
+      act="Record it"
+      problem={null}
+      onSave={vi.fn()}
+      onReceive={vi.fn()}
+    />,
+  )
+  await hands.selectOptions(page.getByLabelText('Kind'), 'repair')
+  expect(page.queryByRole('checkbox', { name: /new thing/ })).toBeNull()
+})

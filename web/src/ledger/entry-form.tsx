@@ -1,4 +1,5 @@
 import {
+  type Bundle,
   type Category,
   computeTax,
   ENTRY_KIND_CODES,
@@ -14,11 +15,14 @@ import {
 import { useId, useState } from 'react'
 import { usePartiesQuery } from '../foundation/api/api.ts'
 import type { Problem } from '../foundation/api/problem.ts'
-import { FormProblem, SelectField, TextField } from '../foundation/form/field.tsx'
+import { CheckField, FormProblem, SelectField, TextField } from '../foundation/form/field.tsx'
 import { CategoryOptions } from '../foundation/form/options.tsx'
 import { Button } from '../foundation/parts/button.tsx'
 import { Tag } from '../foundation/parts/page-parts.tsx'
+import { KindField } from '../kit/entry/kind-field.tsx'
+import { PlaceField } from '../kit/entry/place-field.tsx'
 import { ThingPicker } from '../kit/entry/thing-picker.tsx'
+import { useWhatItIs, WhatItIsFields } from '../kit/entry/what-it-is.tsx'
 
 /** What a form for an entry starts with. */
 export type EntryDraft = NewEntry & { tag?: string | null }
@@ -50,6 +54,7 @@ export function EntryForm({
   act,
   problem,
   onSave,
+  onReceive,
 }: {
   currency: string
   /** Rates to offer, in hundredths of a per cent, the usual one first; any other may be typed. */
@@ -58,6 +63,8 @@ export function EntryForm({
   act: string
   problem: Problem | null
   onSave(entry: NewEntry): void
+  /** Where what was bought may be a new thing: it goes into the kit with its price, in one step. */
+  onReceive?(purchase: Bundle): void
 }) {
   const { data: parties } = usePartiesQuery()
   const [kind, setKind] = useState<EntryKind>(initial.kind)
@@ -76,6 +83,28 @@ export function EntryForm({
     initial.unitId ? { unitId: initial.unitId, tag: initial.tag ?? '', name: '' } : null,
   )
   const [isChoosing, setChoosing] = useState(false)
+  const [isOpen, setNew] = useState(false)
+  const isNew = isOpen && kind === 'purchase' && thing === null && onReceive !== undefined
+  const it = useWhatItIs(initial.category)
+  const [count, setCount] = useState('1')
+  const [placeId, setPlaceId] = useState('')
+  const receive = (netMinor: number) => {
+    const read = it.read()
+    if (!read || !isCount(count)) return
+    const name = description.trim()
+    const part = { category: it.category, maker: '', name, quantity: Number(count), isThere: true, aloneMinor: null }
+    onReceive?.({
+      title: name,
+      priceMinor: netMinor,
+      taxMinor,
+      on: date,
+      partyId: partyId || null,
+      placeId: placeId || null,
+      acquisition: 'bought-new',
+      staysTogether: false,
+      parts: [{ ...part, ...read }],
+    })
+  }
   const [isAsked, setAsked] = useState(false)
   const reading = readMoney(amount, currency)
   // Tax that was recorded to the penny stays so while neither the amount nor the rate is touched.
@@ -94,6 +123,10 @@ export function EntryForm({
         event.preventDefault()
         setAsked(true)
         if (!reading.ok || rate === null || !description.trim()) return
+        if (isNew) {
+          receive(reading.minor)
+          return
+        }
         onSave({
           date,
           kind,
@@ -125,11 +158,22 @@ export function EntryForm({
         autoFocus
         value={description}
         problem={isAsked && !description.trim() ? 'Say what it was for.' : problem?.fields.description}
-        onChange={(event) => setDescription(event.target.value)}
+        onChange={(event) => {
+          setDescription(event.target.value)
+          it.setName(event.target.value)
+        }}
       />
-      <SelectField label="Category" value={category} onChange={(event) => setCategory(event.target.value as Category)}>
-        <CategoryOptions />
-      </SelectField>
+      {isNew ? (
+        <KindField label="Kind of thing" value={it.category} onChange={it.setCategory} />
+      ) : (
+        <SelectField
+          label="Category"
+          value={category}
+          onChange={(event) => setCategory(event.target.value as Category)}
+        >
+          <CategoryOptions />
+        </SelectField>
+      )}
       <TextField
         label="Net amount"
         inputMode="decimal"
@@ -197,6 +241,33 @@ export function EntryForm({
           />
         </div>
       )}
+      {onReceive && kind === 'purchase' && thing === null && (
+        <div className="grid gap-3 md:col-span-2">
+          <CheckField
+            label="It is a new thing: put it into the kit as well"
+            checked={isNew}
+            onChange={(event) => {
+              setNew(event.target.checked)
+              it.setName(description)
+            }}
+          />
+          {isNew && (
+            <>
+              <div className="grid gap-3 md:grid-cols-2">
+                <TextField
+                  label="How many"
+                  inputMode="numeric"
+                  value={count}
+                  problem={isCount(count) ? undefined : 'A whole number, at least 1.'}
+                  onChange={(event) => setCount(event.target.value)}
+                />
+                <PlaceField label="Where it lives" value={placeId} onChange={setPlaceId} />
+              </div>
+              <WhatItIsFields it={it} problems={stripPart(problem?.fields)} />
+            </>
+          )}
+        </div>
+      )}
       <div className="grid gap-3 md:col-span-2">
         <FormProblem text={problem?.detail ?? null} />
         <Button look="act" type="submit" className="w-fit">
@@ -206,3 +277,9 @@ export function EntryForm({
     </form>
   )
 }
+
+const isCount = (text: string) => /^\d{1,3}$/.test(text.trim()) && Number(text) > 0
+
+/** `parts/0/facts/mount` stands at the field `mount`. */
+const stripPart = (fields: Record<string, string> | undefined) =>
+  Object.fromEntries(Object.entries(fields ?? {}).map(([key, text]) => [key.replace(/^parts\/0\//, ''), text]))

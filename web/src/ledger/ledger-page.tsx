@@ -12,6 +12,7 @@ import { PageHead, Section, Waiting } from '../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../foundation/parts/sheet-dialog.tsx'
 import { sayDayWithYear } from '../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../foundation/words/time-words.ts'
+import { useReceiveBundleMutation } from '../kit/kit-api.ts'
 import { GROUP_NAMES } from '../setups/setup-draft.ts'
 import { Entries } from './entries.tsx'
 import { EntryForm, makeBlankEntry } from './entry-form.tsx'
@@ -30,6 +31,7 @@ export function LedgerPage() {
   const { data: studio } = useStudioQuery()
   const { data: spending, error, refetch } = useSpendingQuery(year, { skip: !year })
   const [add, adding] = useAddEntryMutation()
+  const [receive, receiving] = useReceiveBundleMutation()
   const [isBudgeting, setBudgeting] = useState(false)
   const dispatch = useAppDispatch()
   if (!spending || !studio) return <Waiting what="the ledger" error={error} onRetry={refetch} />
@@ -88,7 +90,17 @@ export function LedgerPage() {
           taxRates={taxRates}
           initial={makeBlankEntry(today, params.get('what') ?? '')}
           act="Record it"
-          problem={adding.error ? readProblem(adding.error) : null}
+          problem={adding.error || receiving.error ? readProblem(adding.error ?? receiving.error) : null}
+          onReceive={(purchase) =>
+            receive(purchase)
+              .unwrap()
+              .then((reply) => {
+                const sum = say(purchase.priceMinor + purchase.taxMinor)
+                tellDone(dispatch, `${reply.tags.join(', ')} is in the kit, and ${sum} recorded.`, reply)
+                close()
+              })
+              .catch(() => {})
+          }
           onSave={(entry) =>
             add(entry)
               .unwrap()

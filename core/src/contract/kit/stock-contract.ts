@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { factsSchema, usualSchema } from '../../kit/entry/told.ts'
 import { CATEGORY_CODES } from '../../kit/model/category.ts'
 import { modelSchema } from '../../kit/model/model.ts'
 import { moreSpecsSchema } from '../../kit/model/spec.ts'
@@ -6,7 +7,6 @@ import { newStockSchema } from '../../kit/unit/unit.ts'
 import { idSchema, nameSchema } from '../../studio/identity.ts'
 import { defineContract } from '../contract.ts'
 import { keptStockSchema } from '../replies.ts'
-import { factsSchema, usualSchema } from './unit-contract.ts'
 
 export const stockRowSchema = z.object({
   ...keptStockSchema.shape,

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { faultSchema } from '../../bench/fault.ts'
+import { factsSchema, usualSchema } from '../../kit/entry/told.ts'
 import { CATEGORY_CODES } from '../../kit/model/category.ts'
 import { moreSpecsSchema } from '../../kit/model/spec.ts'
 import { archiveSpaceSchema } from '../../kit/unit/archive-space.ts'
@@ -71,45 +72,6 @@ export const unitReplySchema = z.object({
   entries: z.array(entrySchema),
 })
 export type UnitReply = z.infer<typeof unitReplySchema>
-
-export const codeOrNull = idSchema.nullable().optional()
-
-export const wholeOrNull = z.number().int().min(0).max(1e12).nullable().optional()
-
-const inputsOrNull = z.number().int().min(1).max(64).nullable().optional()
-
-export const factsSchema = z.object({
-  mount: codeOrNull,
-  frontMount: codeOrNull,
-  battery: codeOrNull,
-  batteryCount: z.number().int().min(1).max(8).nullable().optional(),
-  inlet: codeOrNull,
-  milliwatts: wholeOrNull,
-  massGrams: wholeOrNull,
-  loadGrams: wholeOrNull,
-  energyMilliwattHours: wholeOrNull,
-  capacityMegabytes: wholeOrNull,
-  cardMegabytesPerSecond: wholeOrNull,
-  kilobitsPerSecond: z.number().int().min(1).max(1e9).nullable().optional(),
-  endA: codeOrNull,
-  endB: codeOrNull,
-  outlets: z.number().int().min(1).max(64).nullable().optional(),
-  plug: codeOrNull,
-  videoOut: codeOrNull,
-  videoIn: codeOrNull,
-  videoInputs: inputsOrNull,
-  soundIn: codeOrNull,
-  soundInputs: inputsOrNull,
-  soundOut: codeOrNull,
-  cardForm: codeOrNull,
-  holes: codeOrNull,
-  widthMinMm: wholeOrNull,
-  widthMaxMm: wholeOrNull,
-  depthMm: wholeOrNull,
-  heightMm: wholeOrNull,
-})
-
-export const usualSchema = z.array(z.string().max(40)).max(40).default([])
 
 /** Quick entry: three fields make a thing and, where it is the first of its kind, its model. */
 export const quickEntrySchema = z.object({

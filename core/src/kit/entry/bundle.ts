@@ -4,7 +4,9 @@ import { amount } from '../../studio/people/secrecy.ts'
 import { minorSchema } from '../../units/money.ts'
 import { dateSchema } from '../../units/wall-time.ts'
 import { CATEGORY_CODES } from '../model/category.ts'
+import { moreSpecsSchema } from '../model/spec.ts'
 import { ACQUISITION_CODES } from '../unit/unit.ts'
+import { factsSchema, usualSchema } from './told.ts'
 
 /** One thing of a purchase that came as several: whether it was in the box, and its share of the price. */
 export const bundlePartSchema = z.object({
@@ -16,6 +18,10 @@ export const bundlePartSchema = z.object({
   isThere: z.boolean(),
   /** What one would pay for it alone, for splitting the price; where nobody says, all parts count alike. */
   aloneMinor: amount(minorSchema.min(0).nullable()),
+  /** What is told of it, as at quick entry. */
+  facts: factsSchema.default({}),
+  specs: moreSpecsSchema.default({}),
+  usual: usualSchema,
 })
 export type BundlePart = z.infer<typeof bundlePartSchema>
 
@@ -56,7 +62,13 @@ export function splitAmount(minor: number, weights: readonly number[]): number[]
 }
 
 /** The price of each piece that was in the box, part by part. What was not in it carries nothing. */
-export function priceBundle({ priceMinor, parts }: Pick<Bundle, 'priceMinor' | 'parts'>): number[][] {
+export function priceBundle({
+  priceMinor,
+  parts,
+}: {
+  priceMinor: number
+  parts: readonly Pick<BundlePart, 'isThere' | 'quantity' | 'aloneMinor'>[]
+}): number[][] {
   const there = parts.filter((it) => it.isThere)
   const isKnown = there.some((it) => it.aloneMinor !== null)
   const weights = there.flatMap((it) => Array.from({ length: it.quantity }, () => (isKnown ? (it.aloneMinor ?? 0) : 1)))

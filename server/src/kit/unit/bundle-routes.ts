@@ -34,7 +34,7 @@ export const bundleRoutes = [
           missing.push(part.name)
           continue
         }
-        const modelId = findOrMakeModel(writer, { ...part, facts: {}, specs: {}, usual: [] })
+        const modelId = findOrMakeModel(writer, part, `/parts/${index}`)
         const own = prices[index] ?? []
         const ownTaxes = taxes.splice(0, own.length)
         const entry = (netMinor: number, taxMinor: number, unitId: string | null) => {

@@ -28,15 +28,16 @@ type Entered = Pick<z.infer<typeof quickEntrySchema>, 'category' | 'maker' | 'na
 
 /**
  * The model of that kind and name, also by another name of it, or a new one from the template. What is told of a model that is
- * here fills in what was open; what contradicts what is recorded is refused at its field, and nothing is changed.
+ * here fills in what was open; what contradicts what is recorded is refused at its field, and nothing is changed. `at` is where in
+ * the form these fields stand.
  */
-export function findOrMakeModel(writer: Writer, entered: Entered): string {
+export function findOrMakeModel(writer: Writer, entered: Entered, at = ''): string {
   const { tx, newId, log } = writer
-  requireConnectors(tx, entered.facts)
+  requireConnectors(tx, entered.facts, at)
   const { plugSystem: plugs } = loadStudio(tx)
   const known = findByName(tx, entered)
   if (known) {
-    fillIn(writer, known, entered)
+    fillIn(writer, known, entered, at)
     return known.id
   }
   const { category, maker, name, facts, specs: more, usual } = entered
@@ -64,7 +65,7 @@ export function findByName(tx: Transaction, { category, maker, name }: Pick<Ente
   return ofKind.find(isNamed) ?? ofKind.find(isAlias)
 }
 
-function fillIn({ tx, log }: Writer, known: Model, { facts, specs, usual }: Entered): void {
+function fillIn({ tx, log }: Writer, known: Model, { facts, specs, usual }: Entered, at: string): void {
   const { plugSystem: plugs, unitSystem } = loadStudio(tx)
   const recorded = readFacts(known)
   // What is told now goes before what is only usual; what is usual never before anything.
@@ -76,13 +77,16 @@ function fillIn({ tx, log }: Writer, known: Model, { facts, specs, usual }: Ente
     const own = recorded[key]
     if (own === null || own === value || isOnlyUsual(key)) continue
     const said = sayFact(key, own, loadInterfaces(tx), unitSystem)
-    throw refuseField(`/facts/${key}`, `${nameModel(known)} is here already, and recorded with ${said}. ${WAY_OUT}`)
+    throw refuseField(
+      `${at}/facts/${key}`,
+      `${nameModel(known)} is here already, and recorded with ${said}. ${WAY_OUT}`,
+    )
   }
   for (const [key, value] of Object.entries(specs) as [SpecKey, string | number][]) {
     const own = known.specs.more[key]
     if (own === undefined || own === value) continue
     throw refuseField(
-      `/specs/${key}`,
+      `${at}/specs/${key}`,
       `${nameModel(known)} is here already, and recorded with ${SPECS[key].label}: ${saySpecValue(key, own, unitSystem)}. ${WAY_OUT}`,
     )
   }
@@ -103,12 +107,12 @@ const WAY_OUT = 'Leave this empty, give this one another name, or correct what i
 
 const CONNECTORS = ['mount', 'frontMount', 'battery', 'inlet', 'endA', 'endB', 'cardForm', 'holes', 'plug'] as const
 
-function requireConnectors(tx: Transaction, facts: Entered['facts']): void {
+function requireConnectors(tx: Transaction, facts: Entered['facts'], at: string): void {
   const known = loadInterfaces(tx)
   for (const field of [...CONNECTORS, ...END_FACTS]) {
     const code = facts[field]
     if (!code || known.has(code)) continue
     if (code === NO_END && END_FACTS.some((it) => it === field)) continue
-    throw refuseField(`/facts/${field}`, `There is no interface "${code}".`)
+    throw refuseField(`${at}/facts/${field}`, `There is no interface "${code}".`)
   }
 }

@@ -1,28 +1,22 @@
-import {
-  ACQUISITION_CODES,
-  type Acquisition,
-  bundleSchema,
-  type Category,
-  formatMoney,
-  priceBundle,
-} from '@exemplar/core'
-import { useState } from 'react'
+import { ACQUISITION_CODES, type Acquisition, bundleSchema, formatMoney, priceBundle } from '@exemplar/core'
+import { type RefObject, useEffect, useRef, useState } from 'react'
 import { useNavigate } from 'react-router'
 import { useStudioQuery } from '../../foundation/api/api.ts'
 import { readProblem } from '../../foundation/api/problem.ts'
 import { useTold } from '../../foundation/api/use-told.ts'
 import { CheckField, FormProblem, SelectField, TextField } from '../../foundation/form/field.tsx'
 import { MoneyField } from '../../foundation/form/money-field.tsx'
-import { AcquisitionOptions, CategoryOptions, PartyOptions, PlaceOptions } from '../../foundation/form/options.tsx'
+import { AcquisitionOptions, PartyOptions, PlaceOptions } from '../../foundation/form/options.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { PageHead } from '../../foundation/parts/page-parts.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
+import { KindField } from '../entry/kind-field.tsx'
+import { useWhatItIs, type WhatItIs, WhatItIsFields } from '../entry/what-it-is.tsx'
 import { useReceiveBundleMutation } from '../kit-api.ts'
 
 interface PartRow {
   id: string
-  category: Category
-  name: string
+  isNamed: boolean
   quantity: string
   isThere: boolean
   aloneMinor: number | null
@@ -30,8 +24,7 @@ interface PartRow {
 
 const makePart = (): PartRow => ({
   id: crypto.randomUUID(),
-  category: 'light',
-  name: '',
+  isNamed: false,
   quantity: '1',
   isThere: true,
   aloneMinor: null,
@@ -60,23 +53,22 @@ export function BundlePage() {
   const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part })
   const setPart = (id: string, part: Partial<PartRow>) =>
     setParts(parts.map((it) => (it.id === id ? { ...it, ...part } : it)))
-  const named = parts.filter((it) => it.name.trim())
-  const { maker, ...rest } = draft
-  const reading = bundleSchema.safeParse({
-    ...rest,
-    on: draft.on || today,
-    partyId: draft.partyId || null,
-    placeId: draft.placeId || null,
-    parts: named.map(({ category, name, quantity, isThere, aloneMinor }) => ({
-      category,
-      maker,
-      name,
-      quantity: Number(quantity) || 0,
-      isThere,
-      aloneMinor,
-    })),
+  const named = parts.filter((it) => it.isNamed)
+  /** What is typed about each part, where it is typed. */
+  const told = useRef(new Map<string, WhatItIs>())
+  const readParts = () =>
+    named.map(({ id, quantity, isThere, aloneMinor }) => {
+      const it = told.current.get(id)
+      const read = it?.read() ?? null
+      if (!it || !read) return null
+      const { category, name } = it
+      return { category, maker: draft.maker, name, quantity: Number(quantity) || 0, isThere, aloneMinor, ...read }
+    })
+  const prices = priceBundle({
+    priceMinor: draft.priceMinor,
+    parts: named.map((it) => ({ ...it, quantity: Math.min(500, Number(it.quantity) || 0) })),
   })
-  const prices = reading.success ? priceBundle(reading.data) : []
+  const fields = error ? readProblem(error).fields : {}
   const say = (minor: number) => formatMoney(minor, studio?.currency ?? 'GBP', 'column')
   return (
     <>
@@ -85,6 +77,16 @@ export function BundlePage() {
         className="grid grid-cols-1 gap-4 px-4 pt-3 pb-8 md:px-5"
         onSubmit={(event) => {
           event.preventDefault()
+          const read = readParts()
+          if (read.some((it) => it === null)) return
+          const { maker: _, ...rest } = draft
+          const reading = bundleSchema.safeParse({
+            ...rest,
+            on: draft.on || today,
+            partyId: draft.partyId || null,
+            placeId: draft.placeId || null,
+            parts: read,
+          })
           if (!reading.success) {
             setProblem(reading.error.issues[0]?.message ?? null)
             return
@@ -107,7 +109,7 @@ export function BundlePage() {
             value={draft.title}
             onChange={(event) => set({ title: event.target.value })}
           />
-          <TextField label="Maker" value={maker} onChange={(event) => set({ maker: event.target.value })} />
+          <TextField label="Maker" value={draft.maker} onChange={(event) => set({ maker: event.target.value })} />
           <MoneyField
             label="Price, net"
             value={draft.priceMinor}
@@ -144,94 +146,22 @@ export function BundlePage() {
             <PlaceOptions none="Not known yet" />
           </SelectField>
         </div>
-        <fieldset className="relative min-w-0 overflow-x-auto">
+        <fieldset className="min-w-0">
           <legend className="mb-1 text-[13.5px] font-semibold">What was said to be in the box</legend>
-          <table>
-            <thead>
-              <tr>
-                <th scope="col">Was in it</th>
-                <th scope="col">Kind</th>
-                <th scope="col">Name</th>
-                <th scope="col">How many</th>
-                <th scope="col">Alone it costs</th>
-                <th scope="col" className="text-right">
-                  Its share
-                </th>
-                <th scope="col">
-                  <span className="sr-only">Act</span>
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {parts.map((part, at) => {
-                const own = prices[named.indexOf(part)] ?? []
-                return (
-                  <tr key={part.id}>
-                    <td>
-                      <CheckField
-                        label={<span className="sr-only">Part {at + 1} was in the box</span>}
-                        checked={part.isThere}
-                        onChange={(event) => setPart(part.id, { isThere: event.target.checked })}
-                      />
-                    </td>
-                    <td>
-                      <select
-                        aria-label={`Kind of part ${at + 1}`}
-                        className="h-9 w-40 rounded-paper border border-rule-strong bg-sheet px-2 text-[13px]"
-                        value={part.category}
-                        onChange={(event) => setPart(part.id, { category: event.target.value as Category })}
-                      >
-                        <CategoryOptions />
-                      </select>
-                    </td>
-                    <td>
-                      <input
-                        aria-label={`Name of part ${at + 1}`}
-                        className="h-9 min-w-40 rounded-paper border border-rule-strong bg-sheet px-2 text-[13px]"
-                        value={part.name}
-                        onChange={(event) => setPart(part.id, { name: event.target.value })}
-                      />
-                    </td>
-                    <td>
-                      <input
-                        aria-label={`How many of part ${at + 1}`}
-                        inputMode="numeric"
-                        className="h-9 w-16 rounded-paper border border-rule-strong bg-sheet px-2 text-right text-[13px]"
-                        value={part.quantity}
-                        onChange={(event) => setPart(part.id, { quantity: event.target.value })}
-                      />
-                    </td>
-                    <td className="min-w-32">
-                      <MoneyField
-                        isLabelHidden
-                        label={`Part ${at + 1} alone`}
-                        value={part.aloneMinor}
-                        onChange={(aloneMinor) => setPart(part.id, { aloneMinor })}
-                      />
-                    </td>
-                    <td className="figures text-right">
-                      {!part.isThere
-                        ? 'to buy'
-                        : own.length > 1
-                          ? `${own.length} × ${say(own[0] ?? 0)}`
-                          : own.length === 1
-                            ? say(own[0] ?? 0)
-                            : '–'}
-                    </td>
-                    <td>
-                      <Button
-                        size="small"
-                        aria-label={`Remove part ${at + 1}`}
-                        onClick={() => setParts(parts.filter((it) => it.id !== part.id))}
-                      >
-                        Remove
-                      </Button>
-                    </td>
-                  </tr>
-                )
-              })}
-            </tbody>
-          </table>
+          <ol className="grid gap-3">
+            {parts.map((part, at) => (
+              <BundlePart
+                key={part.id}
+                at={at}
+                part={part}
+                share={sayShare(part, prices[named.indexOf(part)] ?? [], say)}
+                told={told}
+                problems={readFieldsOf(fields, named.indexOf(part))}
+                onChange={(own) => setPart(part.id, own)}
+                onRemove={() => setParts(parts.filter((it) => it.id !== part.id))}
+              />
+            ))}
+          </ol>
           <Button size="small" className="mt-2" onClick={() => setParts([...parts, makePart()])}>
             Add a part
           </Button>
@@ -251,5 +181,109 @@ export function BundlePage() {
         </Button>
       </form>
     </>
+  )
+}
+
+function sayShare({ isThere }: PartRow, own: readonly number[], say: (minor: number) => string): string {
+  if (!isThere) return 'to buy'
+  if (own.length === 0) return '–'
+  // A penny that does not divide makes two prices of one.
+  const prices = [...new Set(own)].map((minor) => {
+    const pieces = own.filter((it) => it === minor).length
+    return own.length > 1 ? `${pieces} × ${say(minor)}` : say(minor)
+  })
+  return prices.join(', ')
+}
+
+/** What the server said about one part, by the field of that part. */
+function readFieldsOf(fields: Record<string, string>, at: number): Record<string, string> {
+  const start = `parts/${at}/`
+  return Object.fromEntries(
+    Object.entries(fields).flatMap(([key, text]) => (key.startsWith(start) ? [[key.slice(start.length), text]] : [])),
+  )
+}
+
+/** One part: the same questions as for a thing that is entered by itself, and its share of the price. */
+function BundlePart({
+  at,
+  part,
+  share,
+  told,
+  problems,
+  onChange,
+  onRemove,
+}: {
+  at: number
+  part: PartRow
+  share: string
+  told: RefObject<Map<string, WhatItIs>>
+  problems: Record<string, string>
+  onChange(part: Partial<PartRow>): void
+  onRemove(): void
+}) {
+  const it = useWhatItIs('light')
+  useEffect(() => {
+    const all = told.current
+    all.set(part.id, it)
+    return () => void all.delete(part.id)
+  })
+  const setName = (name: string) => {
+    it.setName(name)
+    onChange({ isNamed: name.trim() !== '' })
+  }
+  return (
+    <li className="grid gap-3 border-l-4 border-rule py-1 pl-3">
+      <div className="grid grid-cols-1 items-end gap-3 sm:grid-cols-[minmax(0,1fr)_minmax(0,1fr)_5rem_9rem_auto]">
+        <KindField
+          label={`Kind of part ${at + 1}`}
+          value={it.category}
+          onChange={it.setCategory}
+          onStarter={(name) => {
+            it.takeStarter(name)
+            onChange({ isNamed: true })
+          }}
+        />
+        <TextField
+          label={`Name of part ${at + 1}`}
+          value={it.name}
+          problem={it.problems.name ?? problems.name}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <TextField
+          label="How many"
+          aria-label={`How many of part ${at + 1}`}
+          inputMode="numeric"
+          value={part.quantity}
+          problem={problems.quantity}
+          onChange={(event) => onChange({ quantity: event.target.value })}
+        />
+        <MoneyField
+          label="Alone it costs"
+          value={part.aloneMinor}
+          onChange={(aloneMinor) => onChange({ aloneMinor })}
+        />
+        <Button size="small" className="w-fit" aria-label={`Remove part ${at + 1}`} onClick={onRemove}>
+          Remove
+        </Button>
+      </div>
+      <p className="flex flex-wrap items-center gap-x-5 text-[13px]">
+        <CheckField
+          label={`Part ${at + 1} was in the box`}
+          checked={part.isThere}
+          onChange={(event) => onChange({ isThere: event.target.checked })}
+        />
+        <span className="text-quiet">
+          Its share: <span className="figures text-ink">{share}</span>
+        </span>
+      </p>
+      {part.isNamed && part.isThere && (
+        <details>
+          <summary className="text-[13px] font-semibold">What it is, where you know it</summary>
+          <div className="mt-2 grid gap-3">
+            <WhatItIsFields it={it} problems={problems} />
+          </div>
+        </details>
+      )}
+    </li>
   )
 }
