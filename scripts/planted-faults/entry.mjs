@@ -1,6 +1,20 @@
 /** Lines that keep what is told at entry. */
 export const ENTRY_FAULTS = [
   {
+    law: 'E18',
+    file: 'server/src/availability/kin.ts',
+    from: 'controlledId !== null && wanted.has(controlledId)',
+    to: 'controlledId !== null && unit.parentId === null && wanted.size > 99',
+    test: 'server/src/kit/unit/controllers.test.ts',
+  },
+  {
+    law: 'E9',
+    file: 'server/src/kit/unit/bundle-routes.ts',
+    from: 'findOrMakeModel(writer, part, `/parts/${index}`)',
+    to: 'findOrMakeModel(writer, { ...part, facts: {} }, `/parts/${index}`)',
+    test: 'server/src/kit/unit/bundle-facts.test.ts',
+  },
+  {
     law: 'E1',
     file: 'core/src/kit/template/template.ts',
     from: 'return unplaced.length === 0 ? made :',

@@ -1,12 +1,12 @@
 import type { BlockingFault, Interface, Model, Parent, Person, Place, Setup, Unit } from '@exemplar/core'
 import { findBlockingFault } from '@exemplar/core'
-import { and, eq, isNotNull, isNull } from 'drizzle-orm'
+import { and, eq, isNotNull, isNull, or } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/sqlite-core'
 import type { Transaction } from '../foundation/database/app-context.ts'
 import { remember } from '../foundation/database/cache.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { faults } from '../schema/bench-tables.ts'
-import { interfaces, models, units } from '../schema/kit-tables.ts'
+import { controls, interfaces, models, units } from '../schema/kit-tables.ts'
 import { setups } from '../schema/setups-tables.ts'
 import { people, places } from '../schema/studio-tables.ts'
 
@@ -55,16 +55,22 @@ export function loadEverySetup(db: Reader): Map<string, Setup & { archivedAt: nu
 
 export type Kin = Pick<Unit, 'id' | 'parentId'>
 
-/** Things that go with another one. */
+/** Things that go with another one, and what controls it; one controller may go with several. */
 export function loadKin(db: Reader): Kin[] {
-  return once(db, 'kin', () =>
-    db
-      .select({ id: units.id, parentId: units.parentId })
+  return once(db, 'kin', () => {
+    const rows = db
+      .select({ id: units.id, parentId: units.parentId, controlledId: controls.controlledId })
       .from(units)
-      .where(and(isNotNull(units.parentId), isNull(units.archivedAt)))
+      .leftJoin(controls, eq(controls.controllerId, units.id))
+      .where(and(or(isNotNull(units.parentId), isNotNull(controls.controlledId)), isNull(units.archivedAt)))
       .orderBy(units.tag)
-      .all(),
-  )
+      .all()
+    const parts = new Map(rows.flatMap((it) => (it.parentId === null ? [] : [[it.id, it.parentId] as const])))
+    return [
+      ...[...parts].map(([id, parentId]) => ({ id, parentId })),
+      ...rows.flatMap(({ id, controlledId }) => (controlledId === null ? [] : [{ id, parentId: controlledId }])),
+    ]
+  })
 }
 
 /** By a thing's id what it goes with. */

@@ -13,7 +13,7 @@ import {
   type StocktakeSeen,
   seasonSchema,
 } from '@exemplar/core'
-import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { json } from './json-column.ts'
 import { parties, people, places } from './studio-tables.ts'
 
@@ -94,6 +94,23 @@ export const units = sqliteTable(
     index('units_due').on(table.dueOn),
     index('units_serial').on(table.serial),
     index('units_parent').on(table.parentId),
+  ],
+)
+
+/** What sets or starts a thing from elsewhere, beside what goes with it: one controller may run several. */
+export const controls = sqliteTable(
+  'controls',
+  {
+    controllerId: text('controller_id')
+      .notNull()
+      .references(() => units.id),
+    controlledId: text('controlled_id')
+      .notNull()
+      .references(() => units.id),
+  },
+  (table) => [
+    primaryKey({ columns: [table.controllerId, table.controlledId] }),
+    index('controls_controlled').on(table.controlledId),
   ],
 )
 

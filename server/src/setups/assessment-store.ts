@@ -18,13 +18,12 @@ import {
   type StudioSettings,
   type Unit,
 } from '@exemplar/core'
-import { and, eq, isNull } from 'drizzle-orm'
 import { makeCalendar } from '../availability/absences.ts'
-import { isAnyOf, loadHoldings } from '../availability/holdings.ts'
+import { loadHoldings } from '../availability/holdings.ts'
 import { type HoldBook, loadHoldBook } from '../availability/holds.ts'
+import { loadKinWithModels } from '../availability/kin.ts'
 import { loadBlockingFaults, loadInterfaces, loadPlaces, loadTeam } from '../availability/reference.ts'
 import type { Database } from '../foundation/database/database.ts'
-import { models, units } from '../schema/kit-tables.ts'
 import type { AssessmentContext } from './assessment-context.ts'
 import { listFree, loadShelf, type Wanting } from './free-store.ts'
 
@@ -97,7 +96,7 @@ function loadAll(db: Database, requests: readonly AssessmentRequest[], known: Kn
   const unitIds = assignments.flatMap((it) => it.unitId ?? [])
   const stockIds = assignments.flatMap((it) => it.stockId ?? [])
   const holdings = known.holdings ?? loadHoldings(db, unitIds, stockIds)
-  const parts = loadParts(db, [...holdings.units.keys()])
+  const parts = loadKinWithModels(db, [...holdings.units.keys()])
   return {
     holdings,
     parts,
@@ -111,17 +110,6 @@ function loadAll(db: Database, requests: readonly AssessmentRequest[], known: Kn
 function findHull(requests: readonly AssessmentRequest[]) {
   const intervals = requests.map((it) => it.context.interval)
   return { start: Math.min(...intervals.map((it) => it.start)), end: Math.max(...intervals.map((it) => it.end)) }
-}
-
-function loadParts(db: Database, unitIds: readonly string[]): Part[] {
-  if (unitIds.length === 0) return []
-  return db
-    .select({ unit: units, model: models })
-    .from(units)
-    .innerJoin(models, eq(models.id, units.modelId))
-    .where(and(isAnyOf(units.parentId, unitIds), isNull(units.archivedAt)))
-    .orderBy(units.tag)
-    .all()
 }
 
 function makeInput(

@@ -12,11 +12,11 @@ import {
   type PowerSource,
   type SoundDevice,
 } from '@exemplar/core'
-import { and, desc, eq, inArray, isNull } from 'drizzle-orm'
+import { and, desc, eq, inArray } from 'drizzle-orm'
 import { isAnyOf } from '../availability/holdings.ts'
+import { loadKinWithModels } from '../availability/kin.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
-import { models, units } from '../schema/kit-tables.ts'
 import { events } from '../schema/studio-tables.ts'
 import { loadCase } from './assessment-case.ts'
 import { loadConduits } from './cable-routes.ts'
@@ -36,16 +36,6 @@ function loadDisturbed({ db }: AppContext, unitIds: readonly string[], zone: str
   return new Map([...rows].reverse().map((it) => [it.subjectId, findDate(it.at, zone)]))
 }
 
-function loadKinWithModels({ db }: AppContext, unitIds: readonly string[]) {
-  return db
-    .select({ unit: units, model: models })
-    .from(units)
-    .innerJoin(models, eq(models.id, units.modelId))
-    .where(and(isAnyOf(units.parentId, unitIds), isNull(units.archivedAt)))
-    .orderBy(units.tag)
-    .all()
-}
-
 export const startRoutes = [
   defineRoute('get /setups/:id/start', ({ params, query }, app) => {
     const { setup, settings, input } = loadCase(app, params.id ?? '', query.bookingId)
@@ -54,7 +44,7 @@ export const startRoutes = [
       setupId: setup.id,
       setup,
       holdings: input.holdings,
-      kin: loadKinWithModels(app, ids),
+      kin: loadKinWithModels(app.db, ids),
       missing: input.missingParts ?? new Map(),
       disturbedOn: loadDisturbed(app, ids, settings.zone),
     })

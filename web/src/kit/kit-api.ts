@@ -72,6 +72,12 @@ const kitApi = api.injectEndpoints({
     mergeUnit: build.mutation<ReplyOf<'post /units/:id/merge'>, { id: string; version: number; intoId: string }>({
       query: ({ id, version, intoId }) => request('post /units/:id/merge', { id, version, body: { intoId } }),
     }),
+    setControllers: build.mutation<
+      ReplyOf<'put /units/:id/controllers'>,
+      { id: string; version: number; unitIds: string[] }
+    >({
+      query: ({ id, version, unitIds }) => request('put /units/:id/controllers', { id, version, body: { unitIds } }),
+    }),
     duplicateUnit: build.mutation<ReplyOf<'post /units/:id/duplicate'>, { id: string; count: number }>({
       query: ({ id, count }) => request('post /units/:id/duplicate', { id, body: { count } }),
     }),
@@ -192,6 +198,7 @@ export const {
   useChangeModelMutation,
   useAnswerFactMutation,
   useMergeModelMutation,
+  useSetControllersMutation,
   useMergeUnitMutation,
   useDuplicateUnitMutation,
   useRestoreUnitMutation,

@@ -59,6 +59,8 @@ export const unitReplySchema = z.object({
       tag: z.string(),
       name: z.string(),
       bond: bondSchema,
+      /** It controls this one, and goes with another or by itself. */
+      isElsewhere: z.boolean(),
       state: z.string(),
       place: z.string().nullable(),
       isMissing: z.boolean(),
@@ -66,6 +68,8 @@ export const unitReplySchema = z.object({
       version: z.number(),
     }),
   ),
+  /** What it controls beside what it goes with. */
+  controls: z.array(z.object({ id: z.string(), tag: z.string(), name: z.string() })),
   version: z.number(),
   usedIn: z.array(serveSchema),
   faults: z.array(faultSchema),
@@ -149,6 +153,13 @@ export const unitContract = defineContract('kit', {
       }),
     ),
     status: 201,
+  },
+  'put /units/:id/controllers': {
+    summary: 'What controls a thing beside what goes with it: one controller may run several things',
+    permission: 'change-kit',
+    body: z.object({ unitIds: z.array(idSchema).max(20, 'At most 20.') }),
+    reply: z.object({ id: z.string(), version: z.number() }),
+    isChange: true,
   },
   'post /units/:id/merge': {
     summary: 'Two records of one thing become one: this one goes into another, with all that names it',

@@ -22,7 +22,15 @@ export const kitFileSchema = z.strictObject({
   people: z.array(z.object({ id: idSchema, name: nameSchema })).max(2_000),
   parties: z.array(z.object({ id: idSchema, name: nameSchema, kind: z.enum(PARTY_KINDS) })).max(5_000),
   models: z.array(newModelSchema.safeExtend({ id: idSchema })).max(MOST),
-  units: z.array(newUnitSchema.extend({ id: idSchema })).max(MOST),
+  units: z
+    .array(
+      newUnitSchema.extend({
+        id: idSchema,
+        /** Ids of things that control it from elsewhere. */
+        controlledBy: z.array(idSchema).max(20).default([]),
+      }),
+    )
+    .max(MOST),
   stock: z.array(newStockSchema.extend({ id: idSchema })).max(MOST),
 })
 export type KitFile = z.infer<typeof kitFileSchema>
@@ -207,6 +215,9 @@ function findStrayReferences(file: KitFile, here: KitFile): KitFileProblem[] {
     require(ids.people, it.ownerId, `/units/${at}/ownerId`, 'person')
     require(ids.parties, it.partyId, `/units/${at}/partyId`, 'vendor or lender')
     require(ids.units, it.parentId, `/units/${at}/parentId`, 'thing')
+    for (const [nth, id] of it.controlledBy.entries()) {
+      require(ids.units, id, `/units/${at}/controlledBy/${nth}`, 'thing')
+    }
   }
   for (const [at, it] of file.stock.entries()) {
     require(ids.models, it.modelId, `/stock/${at}/modelId`, 'model')

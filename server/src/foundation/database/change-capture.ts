@@ -12,6 +12,7 @@ export const TRACKED_TABLES = [
   'models',
   'units',
   'stock',
+  'controls',
   'saved_views',
   'column_maps',
   'stocktakes',

@@ -76,10 +76,11 @@ describe('a database of the release before', () => {
       expect(specs.none).toEqual([])
       delete specs.none
     }
-    // So did whom it serves that a thing is sold.
-    for (const { provenance } of kit.units) {
-      expect(provenance.interestKind).toBe('unsaid')
-      delete provenance.interestKind
+    // So did whom it serves that a thing is sold, and what controls a thing from elsewhere.
+    for (const unit of kit.units) {
+      expect([unit.provenance.interestKind, unit.controlledBy]).toEqual(['unsaid', []])
+      delete unit.provenance.interestKind
+      delete unit.controlledBy
     }
     const was = JSON.parse(unpack('release-0007.kit.json.gz').toString('utf8'))
     // Connectors that became standard since are there beside those that were.

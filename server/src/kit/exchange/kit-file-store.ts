@@ -2,7 +2,7 @@ import { type KitFile, type KitFilePlan, type KitHere, type KitList, kitFileSche
 import { eq, isNull } from 'drizzle-orm'
 import type { Transaction, Writer } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
-import { interfaces, models, stock, units } from '../../schema/kit-tables.ts'
+import { controls, interfaces, models, stock, units } from '../../schema/kit-tables.ts'
 import { parties, people, places } from '../../schema/studio-tables.ts'
 import { loadStudio } from '../../studio/settings/settings-routes.ts'
 
@@ -31,6 +31,7 @@ export function loadKitFile(db: Reader, { withArchived }: { withArchived: boolea
   const modelRows = live(db.select().from(models).all(), (it) => modelIds.has(it.id))
   const keptModels = new Set(modelRows.map((it) => it.id))
   const keptUnits = new Set(unitRows.map((it) => it.id))
+  const controllersOf = groupControllers(db)
   return kitFileSchema.parse({
     format: 'exemplar-kit',
     version: 1,
@@ -52,9 +53,24 @@ export function loadKitFile(db: Reader, { withArchived }: { withArchived: boolea
     models: modelRows.map((it) =>
       strip({ ...it, successorId: keptModels.has(it.successorId ?? '') ? it.successorId : null }),
     ),
-    units: unitRows.map((it) => strip({ ...it, parentId: keptUnits.has(it.parentId ?? '') ? it.parentId : null })),
+    units: unitRows.map((it) =>
+      strip({
+        ...it,
+        parentId: keptUnits.has(it.parentId ?? '') ? it.parentId : null,
+        controlledBy: (controllersOf.get(it.id) ?? []).filter((id) => keptUnits.has(id)),
+      }),
+    ),
     stock: stockRows.map(strip),
   })
+}
+
+/** By a thing's id what controls it from elsewhere, always in the same order. */
+function groupControllers(db: Reader): Map<string, string[]> {
+  const groups = new Map<string, string[]>()
+  for (const { controllerId, controlledId } of db.select().from(controls).orderBy(controls.controllerId).all()) {
+    groups.set(controlledId, [...(groups.get(controlledId) ?? []), controllerId])
+  }
+  return groups
 }
 
 function strip<T extends { version: number }>({ version: _, ...row }: T): Omit<T, 'version'> {
@@ -130,7 +146,7 @@ export function bringInKit(file: KitFile, plan: KitFilePlan, writer: Writer): vo
   put(
     'units',
     'unit',
-    file.units.map((it) => ({
+    file.units.map(({ controlledBy: _, ...it }) => ({
       ...it,
       modelId: map('models', it.modelId),
       placeId: map('places', it.placeId),
@@ -139,6 +155,11 @@ export function bringInKit(file: KitFile, plan: KitFilePlan, writer: Writer): vo
       partyId: map('parties', it.partyId),
     })),
   )
+  for (const { id, controlledBy } of file.units) {
+    if (!isTouched('units', id)) continue
+    tx.delete(controls).where(eq(controls.controlledId, id)).run()
+    for (const controllerId of controlledBy) tx.insert(controls).values({ controllerId, controlledId: id }).run()
+  }
   put(
     'stock',
     'stock',

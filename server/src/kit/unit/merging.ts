@@ -17,6 +17,7 @@ import { entries } from '../../schema/ledger-tables.ts'
 import { setups, setupUnits } from '../../schema/setups-tables.ts'
 import { attachments, films } from '../../schema/studio-tables.ts'
 import { loadStudio } from '../../studio/settings/settings-routes.ts'
+import { moveControls } from './controllers.ts'
 
 /** One record of a thing goes into another. Its history stays under its own id; whatever counts on it counts on the other. */
 export function mergeUnits({ tx, now, log }: Writer, id: string, intoId: string, version: number) {
@@ -49,6 +50,7 @@ export function mergeUnits({ tx, now, log }: Writer, id: string, intoId: string,
     .set({ copies: swap(films.copies), version: sql`${films.version} + 1` })
     .where(names(films.copies))
     .run()
+  moveControls(tx, id, intoId)
   tx.update(faults).set({ unitId: intoId }).where(eq(faults.unitId, id)).run()
   tx.update(entries).set({ unitId: intoId }).where(eq(entries.unitId, id)).run()
   tx.update(attachments)

@@ -203,7 +203,9 @@ const ONLY: Readonly<Record<Exclude<KitOnly, 'archived'>, string>> = {
   'no-place': 'u.place_id IS NULL',
   'not-at-home': 'u.now_place_id IS NOT NULL AND u.now_place_id IS NOT u.place_id',
   unidentified: "m.maker = ''",
-  incomplete: `EXISTS (SELECT 1 FROM units c WHERE c.parent_id = u.id AND c.bond IN ('part', 'controller') AND c.archived_at IS NULL
+  incomplete: `EXISTS (SELECT 1 FROM units c WHERE c.archived_at IS NULL
+    AND ((c.parent_id = u.id AND c.bond IN ('part', 'controller'))
+      OR EXISTS (SELECT 1 FROM controls k WHERE k.controller_id = c.id AND k.controlled_id = u.id))
     AND (c.state NOT IN (${quote(USABLE)}) OR EXISTS (${OPEN_FAULT} = c.id AND f.severity = 'unusable')))`,
   'never-used': `${LAST_OUT} IS NULL`,
   // What can run without packs or cells of its own: from the mains, from what it is plugged into, or from nothing.

@@ -18,7 +18,7 @@ import { refuseMissing } from '../../foundation/base/problem.ts'
 import type { AppContext } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
 import { faults } from '../../schema/bench-tables.ts'
-import { models, units } from '../../schema/kit-tables.ts'
+import { controls, models, units } from '../../schema/kit-tables.ts'
 import { entries } from '../../schema/ledger-tables.ts'
 import { attachments, parties, people, places } from '../../schema/studio-tables.ts'
 import { loadStudio } from '../../studio/settings/settings-routes.ts'
@@ -42,11 +42,31 @@ function loadKin(db: Database, unit: typeof units.$inferSelect) {
       .where(inArray(units.id, wanted))
       .orderBy(units.tag)
       .all()
-  const parts = ofIds(ids)
+  const controllerIds = db
+    .select()
+    .from(controls)
+    .where(eq(controls.controlledId, unit.id))
+    .all()
+    .map((it) => it.controllerId)
+  const controlledIds = db
+    .select()
+    .from(controls)
+    .where(eq(controls.controllerId, unit.id))
+    .all()
+    .map((it) => it.controlledId)
+  const own = ofIds(ids)
+  // What controls it from elsewhere is told with its parts, and is missed like one.
+  const others = ofIds(controllerIds.filter((it) => !ids.includes(it))).filter((it) => it.unit.archivedAt === null)
+  const parts = [
+    ...own,
+    ...others.map((it) => ({ ...it, unit: { ...it.unit, parentId: unit.id, bond: 'controller' as const } })),
+  ]
   const unusable = db
     .select({ unitId: faults.unitId })
     .from(faults)
-    .where(and(inArray(faults.unitId, ids), isNull(faults.mendedAt), eq(faults.severity, 'unusable')))
+    .where(
+      and(inArray(faults.unitId, [...ids, ...controllerIds]), isNull(faults.mendedAt), eq(faults.severity, 'unusable')),
+    )
     .all()
   const missing = listMissingParts(
     unit.id,
@@ -55,12 +75,16 @@ function loadKin(db: Database, unit: typeof units.$inferSelect) {
   )
   const [parent] = unit.parentId ? ofIds([unit.parentId]) : []
   return {
+    controls: ofIds(controlledIds)
+      .filter((it) => it.unit.archivedAt === null)
+      .map(({ unit: it, model }) => ({ id: it.id, tag: it.tag, name: nameModel(model) })),
     parent: parent ? { id: parent.unit.id, tag: parent.unit.tag, name: nameModel(parent.model) } : null,
     parts: parts.map(({ unit: it, model, place }) => ({
       id: it.id,
       tag: it.tag,
       name: nameModel(model),
       bond: it.bond,
+      isElsewhere: controllerIds.includes(it.id) && !ids.includes(it.id),
       state: LIFE_STATES[it.state].label,
       place,
       isMissing: missing.some((lost) => lost.id === it.id),

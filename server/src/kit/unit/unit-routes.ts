@@ -6,6 +6,7 @@ import { defineRoute } from '../../foundation/http/route.ts'
 import { units } from '../../schema/kit-tables.ts'
 import { setupUnits } from '../../schema/setups-tables.ts'
 import { addUnits } from './adding.ts'
+import { setControllers } from './controllers.ts'
 import { findOrMakeModel } from './entered-model.ts'
 import { mergeUnits } from './merging.ts'
 import { countUnits, listTagsLike, listUnits } from './unit-list.ts'
@@ -105,6 +106,9 @@ export const unitRoutes = [
         return { id: row.id, tag }
       })
     }),
+  ),
+  defineRoute('put /units/:id/controllers', ({ params, body, version, actor }, app) =>
+    write(app, actor, (writer) => setControllers(writer, params.id ?? '', body.unitIds, version)),
   ),
   defineRoute('post /units/:id/merge', ({ params, body, version, actor }, app) =>
     write(app, actor, (writer) => mergeUnits(writer, params.id ?? '', body.intoId, version)),

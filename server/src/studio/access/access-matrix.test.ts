@@ -79,6 +79,7 @@ const EXPECTED: Record<string, string> = {
   'post /units/:id/restore': 'm',
   'post /units/:id/duplicate': 'm',
   'post /units/:id/merge': 'm',
+  'put /units/:id/controllers': 'm',
   'post /units/change-many/preview': 'm',
   'post /units/change-many': 'm',
   'get /models': 'mcv',

@@ -16,6 +16,7 @@ export const SUBJECT_OF: Readonly<Record<TrackedTable, ChangeSubject>> = {
   models: 'models',
   units: 'units',
   stock: 'stock',
+  controls: 'units',
   saved_views: 'views',
   column_maps: 'views',
   stocktakes: 'stocktakes',

@@ -117,6 +117,11 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
       const { body } = await api.call('POST', '/units', { category: 'light', name: 'Twice recorded' })
       return api.call('POST', `/units/${body.id}/merge`, { intoId: pick(['LGT-02', 'LGT-03']) }, match(1))
     },
+    'put /units/:id/controllers': async (pick) => {
+      const { body } = await api.call('POST', '/units', { category: 'light', name: 'Run from afar' })
+      const unitIds = [pick(['LGT-02', 'LGT-03'])]
+      return api.call('PUT', `/units/${body.id}/controllers`, { unitIds }, match(1))
+    },
     'post /units/change-many': (pick, n) =>
       api.call('POST', '/units/change-many', {
         ids: null,

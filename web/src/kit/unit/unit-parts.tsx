@@ -10,6 +10,7 @@ import { Button } from '../../foundation/parts/button.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { Section, Tag } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
+import { useSetControllersMutation } from '../kit-api.ts'
 
 const WITH: Readonly<Record<Bond, string>> = {
   part: 'A part of',
@@ -25,8 +26,10 @@ export function UnitParts({ page }: { page: UnitReply }) {
   const run = useTold()
   const may = useMay()
   const { sayMass } = useMeasures()
-  const { parent, parts, unit } = page
-  const masses = [page.model.specs.massGrams, ...parts.map((it) => it.massGrams)]
+  const { parent, parts, controls, unit } = page
+  const [control] = useSetControllersMutation()
+  const elsewhere = listElsewhere(page)
+  const masses = [page.model.specs.massGrams, ...parts.filter((it) => !it.isElsewhere).map((it) => it.massGrams)]
   const known = masses.filter((it) => it !== null)
   const total = known.reduce((sum, it) => sum + it, 0)
   return (
@@ -56,6 +59,19 @@ export function UnitParts({ page }: { page: UnitReply }) {
           )}
         </p>
       )}
+      {controls.length > 0 && (
+        <p className="py-1.5 text-[13px]">
+          Controls{' '}
+          {controls.map((it, at) => (
+            <span key={it.id}>
+              {at > 0 && ', '}
+              <Link to={`/kit/${it.id}`}>
+                <Tag>{it.tag}</Tag> {it.name}
+              </Link>
+            </span>
+          ))}
+        </p>
+      )}
       <ul>
         {parts.map((it) => (
           <li key={it.id} className="flex items-center gap-2 border-b border-rule py-1.5 text-[13px]">
@@ -65,10 +81,29 @@ export function UnitParts({ page }: { page: UnitReply }) {
             </Link>
             <span className="text-[12px] text-quiet">{BONDS[it.bond].toLowerCase()}</span>
             {it.isMissing && <Mark level="warn">missing: {it.state.toLowerCase()}</Mark>}
+            {it.isElsewhere && may('change-kit') && (
+              <Button
+                size="small"
+                look="quiet"
+                aria-label={`${it.tag} controls it no longer`}
+                onClick={() =>
+                  run(
+                    control({
+                      id: unit.id,
+                      version: page.version,
+                      unitIds: elsewhere.filter((id) => id !== it.id),
+                    }).unwrap(),
+                    `${it.tag} no longer controls ${unit.tag}.`,
+                  )
+                }
+              >
+                No longer
+              </Button>
+            )}
           </li>
         ))}
       </ul>
-      {parts.length === 0 && !parent && (
+      {parts.length === 0 && !parent && controls.length === 0 && (
         <p className="py-1.5 text-[13px] text-quiet">
           Nothing yet. A hood, a lead, a case: what goes with it is packed, lent and missed with it.
         </p>
@@ -85,11 +120,15 @@ export function UnitParts({ page }: { page: UnitReply }) {
   )
 }
 
+/** What controls a thing and goes with another, or by itself. */
+const listElsewhere = ({ parts }: UnitReply) => parts.flatMap((it) => (it.isElsewhere ? it.id : []))
+
 function PartPicker({ page, onClose }: { page: UnitReply; onClose(): void }) {
   const [find, setFind] = useState('')
   const [bond, setBond] = useState<Bond>('part')
   const { data } = useUnitsQuery({ ...(find.trim() ? { find: find.trim() } : {}), limit: 30 })
   const [change] = useChangeUnitMutation()
+  const [control] = useSetControllersMutation()
   const run = useTold()
   const known = new Set([page.unit.id, ...page.parts.map((it) => it.id)])
   return (
@@ -112,9 +151,16 @@ function PartPicker({ page, onClose }: { page: UnitReply; onClose(): void }) {
               <Button
                 size="small"
                 onClick={async () => {
-                  const body = { parentId: page.unit.id, bond }
-                  const work = change({ id: it.id, version: it.version, body }).unwrap()
-                  if (await run(work, `${it.tag} goes with ${page.unit.tag}.`)) onClose()
+                  // One controller runs several things: it stays where it is.
+                  const isController = bond === 'controller'
+                  const unitIds = [...listElsewhere(page), it.id]
+                  const work = isController
+                    ? control({ id: page.unit.id, version: page.version, unitIds }).unwrap()
+                    : change({ id: it.id, version: it.version, body: { parentId: page.unit.id, bond } }).unwrap()
+                  const said = isController
+                    ? `${it.tag} controls ${page.unit.tag}.`
+                    : `${it.tag} goes with ${page.unit.tag}.`
+                  if (await run(work, said)) onClose()
                 }}
               >
                 This one
