@@ -36,6 +36,18 @@ async function listOwnWords(page: Page): Promise<string[]> {
   return [...texts].filter((it) => /\d/.test(it) && it.length > 2).sort((a, b) => b.length - a.length)
 }
 
+/** Views that people print. */
+const ON_PAPER: ReadonlySet<string> = new Set([
+  '/kit/schedule',
+  '/kit/labels',
+  '/setups/gi',
+  '/setups/gi/start',
+  '/setups/gi/looks',
+  '/setups/gi/minutes',
+  '/diary/b-head',
+  '/studio/places/studio',
+])
+
 const ALL_TEXT = `[document.body.innerText, ...[...document.querySelectorAll('[placeholder],[aria-label],[title]')].flatMap((it) =>
   ['placeholder', 'aria-label', 'title'].flatMap((name) => it.getAttribute(name) ?? []))].join('\\n')`
 
@@ -63,7 +75,12 @@ for (const [system, stray] of [
       )
       await settle(page)
       await page.evaluate("for (const it of document.querySelectorAll('details')) it.open = true")
-      const text = own.reduce((all, name) => all.replaceAll(name, '·'), await page.evaluate<string>(ALL_TEXT))
+      const onScreen = await page.evaluate<string>(ALL_TEXT)
+      // On paper some columns stand that a screen has no room for.
+      if (ON_PAPER.has(view)) await page.emulateMedia({ media: 'print' })
+      const onPaper = ON_PAPER.has(view) ? await page.evaluate<string>(ALL_TEXT) : ''
+      if (ON_PAPER.has(view)) await page.emulateMedia({ media: null })
+      const text = own.reduce((all, name) => all.replaceAll(name, '·'), `${onScreen}\n${onPaper}`)
       // A label breaks a long name into lines, and a button shows how a long one begins.
       const isOfName = (line: string) =>
         own.some((name) => name.includes(line.trim()) || (name.length > 24 && line.includes(name.slice(0, 24))))

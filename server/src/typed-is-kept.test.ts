@@ -51,7 +51,7 @@ const findIn = async (path: string, id: string) => (await call('GET', path)).fin
 const NAME = 'Written down'
 const CONTACT = { kind: 'mail', value: 'desk@larkmoor.example' }
 
-const FORMS: readonly Form[] = [
+const FORMS: Form[] = [
   {
     key: 'post /people',
     sample: {
@@ -207,11 +207,98 @@ const FORMS: readonly Form[] = [
   },
 ]
 
+/** A setup with every field of every part told, and a second role for the first to name. */
+const SETUP_ROLE = {
+  id: 'r1',
+  group: 'light',
+  name: 'Key',
+  importance: 'wanted',
+  wants: 'light',
+  wantsModelId: 'FIRST-MODEL',
+  detail: '1.5 m, 40° left',
+  spare: 'nice',
+  intentionallyEmpty: true,
+  anyOfUnitIds: ['LGT-02', 'LGT-03'],
+  providedBy: { kind: 'feature', roleId: 'r2', feature: 'flipScreen' },
+  goesWith: 'r2',
+  mayShare: true,
+  position: { distanceMm: 1_500, sideDegrees: 40, heightMm: 1_900, focalMm: 35 },
+  settings: [{ name: 'level', value: '40 %' }],
+  stays: true,
+  rigMinutes: 7,
+  things: [
+    {
+      unitId: 'LGT-02',
+      stockId: null,
+      quantity: 1,
+      powerModeId: 'mains',
+      recordingModeId: 'usual',
+      runsBriefly: true,
+      isSpare: true,
+    },
+  ],
+}
+
+FORMS.push({
+  key: 'post /setups',
+  sample: {
+    code: 'ZY',
+    name: NAME,
+    tape: 'plum',
+    purpose: 'one person at a bench',
+    purposeKind: 'interview',
+    skills: ['focus'],
+    asks: ['standing'],
+    demands: ['self-view'],
+    accepted: [
+      {
+        key: 'joins-nothing/x',
+        fingerprint: 'f',
+        reason: 'fine',
+        on: '2026-11-24', // Whoever is signed in, whatever is sent.
+        by: 'Imke Harrow',
+        until: '2026-12-24',
+      },
+    ],
+    variantOf: 'gi',
+    links: [
+      {
+        from: { unitId: 'LGT-02', portId: 'receiver' },
+        via: ['CAB-01'],
+        to: { unitId: 'STD-01', portId: 'top' },
+        neededMm: 900,
+      },
+    ],
+    isMirrored: true,
+    speakers: 2,
+    shot: 'half',
+    carriers: 1,
+    overrides: {
+      figures: { sparePacks: 2, cardHeadroomPercent: 20, packEfficiencyPercent: 80, continuousLoadPercent: 70 },
+      schools: { redundancy: 'lean' },
+    },
+    placeId: 'studio',
+    circuitId: 'FIRST-CIRCUIT',
+    plannedMinutes: 45,
+    note: 'quiet please',
+    roles: [SETUP_ROLE, { ...SETUP_ROLE, id: 'r2', name: 'Camera', things: [], providedBy: null, goesWith: null }],
+  },
+  // One thing, or some of a stock.
+  except: ['/roles/0/things/0/stockId'],
+  read: ({ id }) => call('GET', `/setups/${id}`),
+})
+
 /** The sample with the ids of somebody and some firm that are there. */
 async function withIds(sample: object): Promise<Record<string, unknown>> {
   const [person] = await call('GET', '/people')
   const [party] = await call('GET', '/parties')
-  const text = JSON.stringify(sample).replaceAll('FIRST-PERSON', person.id).replaceAll('FIRST-PARTY', party.id)
+  const [model] = await call('GET', '/models')
+  const { circuits } = await call('GET', '/places/studio')
+  const text = JSON.stringify(sample)
+    .replaceAll('FIRST-PERSON', person.id)
+    .replaceAll('FIRST-PARTY', party.id)
+    .replaceAll('FIRST-MODEL', model.id)
+    .replaceAll('FIRST-CIRCUIT', circuits[0]?.id)
   return JSON.parse(text)
 }
 
