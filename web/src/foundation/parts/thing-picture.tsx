@@ -10,12 +10,13 @@ export function ThingPicture({
 }: {
   /** Of the unit; null for counted things, which have no photos of their own. */
   id: string | null
-  category: Category
+  /** Null where only a photo is worth its room. */
+  category: Category | null
   className?: string
 }) {
   const { data } = usePhotosQuery()
   const photo = id === null ? undefined : data?.[id]
-  if (!photo) return <Silhouette category={category} className={className} />
+  if (!photo) return category && <Silhouette category={category} className={className} />
   // Its name stands beside it.
   return (
     <img

@@ -5,6 +5,7 @@ import { useStudioQuery } from '../../foundation/api/api.ts'
 import { CheckField } from '../../foundation/form/field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { PageHead, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
+import { sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { useScheduleQuery } from '../kit-api.ts'
 import { keepFile } from '../kit-menu.tsx'
@@ -36,7 +37,7 @@ export function SchedulePage() {
   ).length
   return (
     <>
-      <PageHead title="Insurance schedule" aside={`as of ${today}`}>
+      <PageHead title="Insurance schedule" aside={`as of ${sayDayWithYear(today)}`}>
         <Button onClick={() => keepFile('/api/export/inventory.csv')}>Keep as CSV</Button>
         <Button look="act" onClick={() => window.print()}>
           Print
@@ -89,7 +90,9 @@ export function SchedulePage() {
                   <td className="hidden text-quiet md:table-cell print:table-cell">
                     {ACQUISITIONS[row.acquisition as Acquisition]}
                   </td>
-                  <td className="hidden text-quiet md:table-cell print:table-cell">{row.acquiredOn ?? '–'}</td>
+                  <td className="hidden text-quiet md:table-cell print:table-cell">
+                    {row.acquiredOn ? sayDayWithYear(row.acquiredOn) : '–'}
+                  </td>
                   <td className="figures text-right">{say(row.priceMinor)}</td>
                   <td className="figures text-right">{say(row.valueMinor)}</td>
                   <td className="figures text-right">{say(row.insuredMinor)}</td>

@@ -217,16 +217,13 @@ function SetupValues({
                 )}
               </td>
               <td className="figures text-right">
-                {say(it.paidMinor)}
-                <NotKnown of={it.unknown.paid} />
+                <KnownSum sum={it.paidMinor} unknown={it.unknown.paid} say={say} />
               </td>
               <td className="figures hidden text-right sm:table-cell">
-                {say(it.replacementMinor)}
-                <NotKnown of={it.unknown.anew} />
+                <KnownSum sum={it.replacementMinor} unknown={it.unknown.anew} say={say} />
               </td>
               <td className="figures text-right">
-                {say(it.worthMinor)}
-                <NotKnown of={it.unknown.worth} />
+                <KnownSum sum={it.worthMinor} unknown={it.unknown.worth} say={say} />
               </td>
             </tr>
           ))}
@@ -236,9 +233,14 @@ function SetupValues({
   )
 }
 
-/** Of how many things it is not known: they are in no sum. */
-function NotKnown({ of }: { of: number }) {
-  return of > 0 ? <span className="block text-[11px] text-quiet">{of} not known</span> : null
+/** What is known, and of how many things nobody knows it: those are in no sum. Of none of them known, nothing is said. */
+function KnownSum({ sum, unknown, say }: { sum: number | null; unknown: number; say(minor: number | null): string }) {
+  return (
+    <>
+      {say(sum === 0 && unknown > 0 ? null : sum)}
+      {unknown > 0 && <span className="block text-[11px] text-quiet">{unknown} not known</span>}
+    </>
+  )
 }
 
 function DemandTable({ demand }: { demand: FiguresReply['demand'] }) {

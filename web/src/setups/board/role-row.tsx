@@ -1,4 +1,5 @@
 import {
+  type Category,
   FEATURES,
   type Finding,
   nameModel,
@@ -10,10 +11,13 @@ import {
 import { useMeasures } from '../../foundation/form/measures.tsx'
 import { LEVEL_TONES, Mark } from '../../foundation/parts/mark.tsx'
 import { Tag } from '../../foundation/parts/page-parts.tsx'
+import { ThingPicture } from '../../foundation/parts/thing-picture.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 
 interface Shown {
   key: string
+  unitId: string | null
+  category: Category
   tag: string
   name: string
   isSpare: boolean
@@ -28,7 +32,14 @@ function listShown(role: Role, setup: SetupReply): Shown[] {
     const mode = model.powerModes.length > 1 ? model.powerModes.find((it) => it.id === thing.powerModeId) : undefined
     const name = `${thing.quantity > 1 ? `${thing.quantity} × ` : ''}${nameModel(model)}${mode ? `, ${mode.label.toLowerCase()}` : ''}${thing.isSpare ? ' (in case)' : ''}`
     return [
-      { key: thing.unitId ?? thing.stockId ?? '', tag: unit?.tag ?? stock?.tag ?? '', name, isSpare: thing.isSpare },
+      {
+        key: thing.unitId ?? thing.stockId ?? '',
+        unitId: thing.unitId,
+        category: model.category,
+        tag: unit?.tag ?? stock?.tag ?? '',
+        name,
+        isSpare: thing.isSpare,
+      },
     ]
   })
 }
@@ -91,8 +102,11 @@ export function RoleRow({
         </span>
         <span className="min-w-0">
           {main ? (
-            <span className="block">
-              <Tag>{main.tag}</Tag> <span className="ml-1">{main.name}</span>
+            <span className="flex items-center gap-2">
+              <ThingPicture id={main.unitId} category={main.category} className="size-7" />
+              <span className="min-w-0">
+                <Tag>{main.tag}</Tag> <span className="ml-1">{main.name}</span>
+              </span>
             </span>
           ) : (
             <span className="text-quiet">{sayEmpty(role, setup)}</span>
