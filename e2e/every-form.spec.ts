@@ -23,6 +23,7 @@ const FORMS: readonly (readonly [path: string, button: string | RegExp])[] = [
   ['/setups/gi', 'Connect for me'],
   ['/diary/b-head', 'Change'],
   ['/ledger', 'Set the budget'],
+  ['/ledger', 'Record spending'],
   ['/ledger', /^Correct: MOD-02/],
   ['/studio/people', 'Add a person'],
   ['/studio/people', 'Add a vendor or lender'],

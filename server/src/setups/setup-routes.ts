@@ -11,6 +11,7 @@ import {
 import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { loadHoldings } from '../availability/holdings.ts'
 import { toBooking } from '../availability/holds.ts'
+import { listPhotos } from '../availability/photos.ts'
 import { makePattern } from '../foundation/base/pattern.ts'
 import { refuseField } from '../foundation/base/problem.ts'
 import { type AppContext, requireVersion, write } from '../foundation/database/app-context.ts'
@@ -77,6 +78,7 @@ export const setupRoutes = [
       next: next ? toBooking(next) : null,
       circuits: loadCircuits(app.db, setup.placeId),
       listed: nameListed(app, setup),
+      photos: listPhotos(app.db, holdings.units),
       usedIn: listOtherUses(app, setup.id, [...holdings.units.keys()]),
       units: [...holdings.units.values()],
       stock: [...holdings.stock.values()],

@@ -15,14 +15,13 @@ import {
 import { useId, useState } from 'react'
 import { usePartiesQuery } from '../foundation/api/api.ts'
 import type { Problem } from '../foundation/api/problem.ts'
-import { CheckField, FormProblem, SelectField, TextField } from '../foundation/form/field.tsx'
+import { FormProblem, SelectField, TextField } from '../foundation/form/field.tsx'
 import { CategoryOptions } from '../foundation/form/options.tsx'
 import { Button } from '../foundation/parts/button.tsx'
 import { Tag } from '../foundation/parts/page-parts.tsx'
 import { KindField } from '../kit/entry/kind-field.tsx'
-import { PlaceField } from '../kit/entry/place-field.tsx'
 import { ThingPicker } from '../kit/entry/thing-picker.tsx'
-import { useWhatItIs, WhatItIsFields } from '../kit/entry/what-it-is.tsx'
+import { NewThingFields, useNewThing } from './new-thing.tsx'
 
 /** What a form for an entry starts with. */
 export type EntryDraft = NewEntry & { tag?: string | null }
@@ -83,28 +82,8 @@ export function EntryForm({
     initial.unitId ? { unitId: initial.unitId, tag: initial.tag ?? '', name: '' } : null,
   )
   const [isChoosing, setChoosing] = useState(false)
-  const [isOpen, setNew] = useState(false)
-  const isNew = isOpen && kind === 'purchase' && thing === null && onReceive !== undefined
-  const it = useWhatItIs(initial.category)
-  const [count, setCount] = useState('1')
-  const [placeId, setPlaceId] = useState('')
-  const receive = (netMinor: number) => {
-    const read = it.read()
-    if (!read || !isCount(count)) return
-    const name = description.trim()
-    const part = { category: it.category, maker: '', name, quantity: Number(count), isThere: true, aloneMinor: null }
-    onReceive?.({
-      title: name,
-      priceMinor: netMinor,
-      taxMinor,
-      on: date,
-      partyId: partyId || null,
-      placeId: placeId || null,
-      acquisition: 'bought-new',
-      staysTogether: false,
-      parts: [{ ...part, ...read }],
-    })
-  }
+  const isAskedNew = kind === 'purchase' && thing === null && onReceive !== undefined
+  const fresh = useNewThing(isAskedNew, initial.category)
   const [isAsked, setAsked] = useState(false)
   const reading = readMoney(amount, currency)
   // Tax that was recorded to the penny stays so while neither the amount nor the rate is touched.
@@ -123,8 +102,15 @@ export function EntryForm({
         event.preventDefault()
         setAsked(true)
         if (!reading.ok || rate === null || !description.trim()) return
-        if (isNew) {
-          receive(reading.minor)
+        if (fresh.isNew) {
+          const purchase = fresh.read({
+            title: description.trim(),
+            priceMinor: reading.minor,
+            taxMinor,
+            on: date,
+            partyId: partyId || null,
+          })
+          if (purchase) onReceive?.(purchase)
           return
         }
         onSave({
@@ -160,11 +146,11 @@ export function EntryForm({
         problem={isAsked && !description.trim() ? 'Say what it was for.' : problem?.fields.description}
         onChange={(event) => {
           setDescription(event.target.value)
-          it.setName(event.target.value)
+          fresh.it.setName(event.target.value)
         }}
       />
-      {isNew ? (
-        <KindField label="Kind of thing" value={it.category} onChange={it.setCategory} />
+      {fresh.isNew ? (
+        <KindField label="Kind of thing" value={fresh.it.category} onChange={fresh.it.setCategory} />
       ) : (
         <SelectField
           label="Category"
@@ -241,33 +227,7 @@ export function EntryForm({
           />
         </div>
       )}
-      {onReceive && kind === 'purchase' && thing === null && (
-        <div className="grid gap-3 md:col-span-2">
-          <CheckField
-            label="It is a new thing: put it into the kit as well"
-            checked={isNew}
-            onChange={(event) => {
-              setNew(event.target.checked)
-              it.setName(description)
-            }}
-          />
-          {isNew && (
-            <>
-              <div className="grid gap-3 md:grid-cols-2">
-                <TextField
-                  label="How many"
-                  inputMode="numeric"
-                  value={count}
-                  problem={isCount(count) ? undefined : 'A whole number, at least 1.'}
-                  onChange={(event) => setCount(event.target.value)}
-                />
-                <PlaceField label="Where it lives" value={placeId} onChange={setPlaceId} />
-              </div>
-              <WhatItIsFields it={it} problems={stripPart(problem?.fields)} />
-            </>
-          )}
-        </div>
-      )}
+      {isAskedNew && <NewThingFields fresh={fresh} name={description} problems={problem?.fields} />}
       <div className="grid gap-3 md:col-span-2">
         <FormProblem text={problem?.detail ?? null} />
         <Button look="act" type="submit" className="w-fit">
@@ -277,9 +237,3 @@ export function EntryForm({
     </form>
   )
 }
-
-const isCount = (text: string) => /^\d{1,3}$/.test(text.trim()) && Number(text) > 0
-
-/** `parts/0/facts/mount` stands at the field `mount`. */
-const stripPart = (fields: Record<string, string> | undefined) =>
-  Object.fromEntries(Object.entries(fields ?? {}).map(([key, text]) => [key.replace(/^parts\/0\//, ''), text]))

@@ -38,6 +38,8 @@ export const setupReplySchema = z.object({
   ),
   /** Tags of things that roles list as taking turns, by id. */
   listed: z.record(z.string(), z.string()),
+  /** Attachments that show its things, by thing. */
+  photos: z.record(z.string(), z.string()),
   units: z.array(keptUnitSchema.partial({ archivedAt: true })),
   stock: z.array(keptStockSchema.partial({ archivedAt: true })),
   models: z.array(keptModelSchema.partial({ archivedAt: true })),

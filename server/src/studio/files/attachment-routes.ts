@@ -2,9 +2,10 @@ import { createHash } from 'node:crypto'
 import { createReadStream, existsSync, mkdirSync, renameSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { ATTACHMENT_TYPES, cleanFileName, type subjectSchema } from '@exemplar/core'
-import { and, asc, desc, eq, isNull, like, sql } from 'drizzle-orm'
+import { and, asc, eq, isNull } from 'drizzle-orm'
 import { fileTypeFromBuffer } from 'file-type'
 import type { z } from 'zod'
+import { listPhotos } from '../../availability/photos.ts'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { type AppContext, requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
 import { defineRoute, RawReply } from '../../foundation/http/route.ts'
@@ -94,26 +95,7 @@ export const attachmentRoutes = [
       return attachment
     })
   }),
-  defineRoute('get /photos', (_, { db }) => {
-    const pieces = db.select({ id: units.id, modelId: units.modelId }).from(units).where(isNull(units.archivedAt)).all()
-    const photos = db
-      .select({ id: attachments.id, unitId: attachments.subjectId })
-      .from(attachments)
-      .where(
-        and(eq(attachments.subjectType, 'unit'), like(attachments.mime, 'image/%'), isNull(attachments.archivedAt)),
-      )
-      .orderBy(desc(attachments.addedAt), desc(sql`rowid`))
-      .all()
-    // The one that was added first is seen last, and stays.
-    const own = new Map(photos.map((it) => [it.unitId, it.id]))
-    const ofModel = new Map(pieces.flatMap(({ id, modelId }) => (own.has(id) ? [[modelId, own.get(id)] as const] : [])))
-    return Object.fromEntries(
-      pieces.flatMap(({ id, modelId }) => {
-        const photo = own.get(id) ?? ofModel.get(modelId)
-        return photo ? [[id, photo]] : []
-      }),
-    )
-  }),
+  defineRoute('get /photos', (_, { db }) => listPhotos(db)),
   defineRoute('get /attachments/:id/file', ({ params }, app) => {
     const row = app.db
       .select()

@@ -30,7 +30,7 @@ const READS = {
   unit: [...VERDICT, 'history', 'entries', 'films', 'attachments', 'stocktakes'],
   stock: [...KIT, 'setups', 'bookings', 'places'],
   setups: VERDICT,
-  setup: ['setups', 'units', 'stock', 'models', 'bookings', 'places'],
+  setup: ['setups', 'units', 'stock', 'models', 'bookings', 'places', 'attachments'],
   remedies: VERDICT,
   readiness: VERDICT,
   supports: VERDICT,

@@ -6,17 +6,19 @@ import { Silhouette } from './silhouette.tsx'
 export function ThingPicture({
   id,
   category,
+  photo: known,
   className = 'size-9',
 }: {
   /** Of the unit; null for counted things, which have no photos of their own. */
   id: string | null
-  /** Null where only a photo is worth its room. */
-  category: Category | null
+  category: Category
+  /** The attachment that shows it, where the page knows it already; null where none does. */
+  photo?: string | null
   className?: string
 }) {
-  const { data } = usePhotosQuery()
-  const photo = id === null ? undefined : data?.[id]
-  if (!photo) return category && <Silhouette category={category} className={className} />
+  const { data } = usePhotosQuery(undefined, { skip: known !== undefined })
+  const photo = known ?? (id === null ? undefined : data?.[id])
+  if (!photo) return <Silhouette category={category} className={className} />
   // Its name stands beside it.
   return (
     <img

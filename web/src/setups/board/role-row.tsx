@@ -103,7 +103,12 @@ export function RoleRow({
         <span className="min-w-0">
           {main ? (
             <span className="flex items-center gap-2">
-              <ThingPicture id={main.unitId} category={main.category} className="size-7" />
+              <ThingPicture
+                id={main.unitId}
+                category={main.category}
+                photo={setup.photos[main.unitId ?? ''] ?? null}
+                className="size-7"
+              />
               <span className="min-w-0">
                 <Tag>{main.tag}</Tag> <span className="ml-1">{main.name}</span>
               </span>

@@ -1,7 +1,6 @@
 import { type Finding, type Remedy, sayRemedy, sayStore } from '@exemplar/core'
 import { useRemediesQuery } from '../../foundation/api/api.ts'
 import { Button } from '../../foundation/parts/button.tsx'
-import { ThingPicture } from '../../foundation/parts/thing-picture.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 
 /** What could be done about a finding, cheapest first, looked for when somebody opens it. */
@@ -39,18 +38,10 @@ export function Remedies({
             title={'name' in remedy ? remedy.name : 'item' in remedy ? remedy.item : undefined}
             onClick={() => onRemedy?.(remedy, title, finding.roleId)}
           >
-            <ThingPicture id={findThing(remedy)} category={null} className="mr-1.5 size-5" />
             {sayRemedy(remedy)}
           </Button>
         ))}
       </div>
     </div>
   )
-}
-
-/** Which thing a way out would bring, or is about; null where it is none that is there. */
-function findThing(remedy: Remedy): string | null {
-  if ('byUnitId' in remedy) return remedy.byUnitId
-  if ('unitIds' in remedy) return remedy.unitIds[0] ?? null
-  return 'unitId' in remedy ? remedy.unitId : null
 }
