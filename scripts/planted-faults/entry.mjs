@@ -10,8 +10,8 @@ export const ENTRY_FAULTS = [
   {
     law: 'E9',
     file: 'server/src/kit/unit/bundle-routes.ts',
-    from: 'findOrMakeModel(writer, part, `/parts/${index}`)',
-    to: 'findOrMakeModel(writer, { ...part, facts: {} }, `/parts/${index}`)',
+    from: 'findOrMakeModel(writer, part,',
+    to: 'findOrMakeModel(writer, { ...part, facts: {} },',
     test: 'server/src/kit/unit/bundle-facts.test.ts',
   },
   {

@@ -24,6 +24,7 @@ export function MeasureField({
   problem,
   hint,
   system: given,
+  isNeeded = false,
   onChange,
 }: {
   measure: Typed
@@ -33,6 +34,8 @@ export function MeasureField({
   hint?: string
   /** In which measures, where that is not the studio's yet. */
   system?: UnitSystem
+  /** Left empty it holds the form back, as what cannot be read does: nothing is not a measure of nothing. */
+  isNeeded?: boolean
   onChange(value: number | null): void
 }) {
   const { data: studio } = useStudioQuery()
@@ -48,7 +51,8 @@ export function MeasureField({
   const [typed, setTyped] = useState<string | null>(null)
   const text = typed ?? (value === null ? '' : shown(value))
   const reading = typed?.trim() ? readMeasure(typed, measure, system) : null
-  const unread = reading && !reading.ok ? `Write it as ${example}.` : undefined
+  const isMissing = isNeeded && text.trim() === ''
+  const unread = isMissing || (reading && !reading.ok) ? `Write it as ${example}.` : undefined
   return (
     <TextField
       label={label}
@@ -59,8 +63,9 @@ export function MeasureField({
       onChange={(event) => {
         setTyped(event.target.value)
         const next = event.target.value.trim() ? readMeasure(event.target.value, measure, system) : null
-        if (next === null) onChange(null)
-        else if (next.ok) onChange(next.value)
+        if (next === null) {
+          if (!isNeeded) onChange(null)
+        } else if (next.ok) onChange(next.value)
       }}
     />
   )

@@ -23,7 +23,11 @@ export function RowsField<T extends { id: string }>({
       {rows.map((row, at) => (
         <div key={row.id} className="grid grid-cols-2 gap-2 border-l-4 border-rule pl-3 md:grid-cols-4">
           {children(row, (part) => onChange(rows.map((it) => (it.id === row.id ? { ...it, ...part } : it))), at)}
-          <Button size="small" className="self-end" onClick={() => onChange(rows.filter((it) => it.id !== row.id))}>
+          <Button
+            size="small"
+            className="w-fit self-end"
+            onClick={() => onChange(rows.filter((it) => it.id !== row.id))}
+          >
             Remove
           </Button>
         </div>

@@ -10,6 +10,7 @@ import {
 import { useState } from 'react'
 import { useInterfacesQuery, useStudioQuery } from '../../foundation/api/api.ts'
 import { NoteField, SelectField, TextField } from '../../foundation/form/field.tsx'
+import { FigureField } from '../../foundation/form/figure-field.tsx'
 import { PlaceOptions } from '../../foundation/form/options.tsx'
 import { RowsField } from '../../foundation/form/rows-field.tsx'
 import { SavingFoot } from '../../foundation/form/saving-foot.tsx'
@@ -101,24 +102,31 @@ export function PlaceForm({ place: latest, onClose }: { place: Place | null; onC
             {(row, setRow, at) => (
               <>
                 <TextField label="Name" value={row.name} onChange={(event) => setRow({ name: event.target.value })} />
-                <TextField
+                <FigureField
                   label="Volts"
-                  inputMode="numeric"
-                  value={row.volts || ''}
+                  isNeeded
+                  isWhole
+                  least={1}
+                  most={1_000}
+                  value={row.volts}
                   problem={problem?.fields.volts && at === 0 ? problem.fields.volts : undefined}
-                  onChange={(event) => setRow({ volts: Number(event.target.value) || 0 })}
+                  onChange={(it) => setRow({ volts: it ?? row.volts })}
                 />
-                <TextField
+                <FigureField
                   label="Amperes"
-                  inputMode="decimal"
-                  value={row.amps || ''}
-                  onChange={(event) => setRow({ amps: Number(event.target.value) || 0 })}
+                  isNeeded
+                  least={0.5}
+                  most={400}
+                  value={row.amps}
+                  onChange={(it) => setRow({ amps: it ?? row.amps })}
                 />
-                <TextField
+                <FigureField
                   label="Sockets"
-                  inputMode="numeric"
-                  value={row.outlets || ''}
-                  onChange={(event) => setRow({ outlets: Number(event.target.value) || 0 })}
+                  isNeeded
+                  isWhole
+                  most={200}
+                  value={row.outlets}
+                  onChange={(it) => setRow({ outlets: it ?? row.outlets })}
                 />
                 <SelectField
                   label="Kind of socket"

@@ -1,5 +1,6 @@
 import { FIXTURE_KIND_CODES, FIXTURE_KINDS, type FixtureKind, type NewPlace, type PlaceDetails } from '@exemplar/core'
 import { CheckField, SelectField, TextField } from '../../foundation/form/field.tsx'
+import { FigureField } from '../../foundation/form/figure-field.tsx'
 import { MeasureField } from '../../foundation/form/measures.tsx'
 import { RowsField } from '../../foundation/form/rows-field.tsx'
 
@@ -23,14 +24,16 @@ export function RoomParts({ draft, onChange }: { draft: NewPlace; onChange(part:
             <MeasureField
               measure="length"
               label="Width"
+              isNeeded
               value={row.widthMm}
-              onChange={(it) => set({ widthMm: it ?? 0 })}
+              onChange={(it) => set({ widthMm: it ?? row.widthMm })}
             />
             <MeasureField
               measure="length"
               label="Height"
+              isNeeded
               value={row.heightMm}
-              onChange={(it) => set({ heightMm: it ?? 0 })}
+              onChange={(it) => set({ heightMm: it ?? row.heightMm })}
             />
           </>
         )}
@@ -45,18 +48,21 @@ export function RoomParts({ draft, onChange }: { draft: NewPlace; onChange(part:
         {(row, set) => (
           <>
             <TextField label="Name" value={row.name} onChange={(event) => set({ name: event.target.value })} />
-            <TextField
+            <FigureField
               label="Looks to, degrees"
               hint="0 north, 90 east"
-              inputMode="numeric"
+              isNeeded
+              isWhole
+              most={359}
               value={row.bearingDegrees}
-              onChange={(event) => set({ bearingDegrees: Number(event.target.value) || 0 })}
+              onChange={(it) => set({ bearingDegrees: it ?? row.bearingDegrees })}
             />
             <MeasureField
               measure="length"
               label="Width"
+              isNeeded
               value={row.widthMm}
-              onChange={(it) => set({ widthMm: it ?? 0 })}
+              onChange={(it) => set({ widthMm: it ?? row.widthMm })}
             />
           </>
         )}
@@ -93,20 +99,23 @@ export function RoomParts({ draft, onChange }: { draft: NewPlace; onChange(part:
             <MeasureField
               measure="length"
               label="From the left"
+              isNeeded
               value={row.xMm}
-              onChange={(it) => set({ xMm: it ?? 0 })}
+              onChange={(it) => set({ xMm: it ?? row.xMm })}
             />
             <MeasureField
               measure="length"
               label="From the front"
+              isNeeded
               value={row.yMm}
-              onChange={(it) => set({ yMm: it ?? 0 })}
+              onChange={(it) => set({ yMm: it ?? row.yMm })}
             />
             <MeasureField
               measure="length"
               label="Above the floor"
+              isNeeded
               value={row.zMm}
-              onChange={(it) => set({ zMm: it ?? 0 })}
+              onChange={(it) => set({ zMm: it ?? row.zMm })}
             />
           </>
         )}
@@ -132,8 +141,9 @@ export function RoomParts({ draft, onChange }: { draft: NewPlace; onChange(part:
             <MeasureField
               measure="length"
               label="Height"
+              isNeeded
               value={row.heightMm}
-              onChange={(it) => set({ heightMm: it ?? 0 })}
+              onChange={(it) => set({ heightMm: it ?? row.heightMm })}
             />
             <MeasureField
               measure="mass"
@@ -146,7 +156,7 @@ export function RoomParts({ draft, onChange }: { draft: NewPlace; onChange(part:
         )}
       </RowsField>
       <RowsField
-        legend="AppContext lights, noise, heat, obstacles"
+        legend="Lights of the house, noise, heat, obstacles"
         add="Add a fixture"
         rows={details.fixtures}
         onChange={(fixtures) => onChange({ fixtures })}
@@ -174,11 +184,13 @@ export function RoomParts({ draft, onChange }: { draft: NewPlace; onChange(part:
               ))}
             </SelectField>
             {row.kind === 'light' && (
-              <TextField
+              <FigureField
                 label="Kelvin"
-                inputMode="numeric"
-                value={row.kelvin ?? ''}
-                onChange={(event) => set({ kelvin: Number(event.target.value) || null })}
+                isWhole
+                least={1_000}
+                most={20_000}
+                value={row.kelvin}
+                onChange={(kelvin) => set({ kelvin })}
               />
             )}
             <span className="self-end pb-2">
