@@ -1,7 +1,7 @@
 import { apiContract, type Working } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
 import { z } from 'zod'
-import { type RoleSketch, type Thing, useQuickEntry } from './setups/quick-entry.fixture.ts'
+import { makeDraft, type RoleSketch, type Thing, useQuickEntry } from './setups/quick-entry.fixture.ts'
 
 /**
  * A sum with unknown parts says how many there are, and never shows the same number as if they were nothing: for every sum that
@@ -121,22 +121,7 @@ const SUMS: readonly SumCase[] = [
     async enter() {
       const lamps = await twoLamps()
       const setupId = await putUp(lamps)
-      const booking = await call('POST', '/bookings', {
-        kind: 'shoot',
-        title: 'Late roses',
-        setupId,
-        unitIds: [],
-        placeId: null,
-        personIds: [],
-        startsAt: '2026-12-10T10:00',
-        endsAt: '2026-12-10T12:00',
-        rigMinutes: 0,
-        strikeMinutes: 0,
-        state: 'confirmed',
-        note: '',
-        partyId: null,
-        feeMinor: null,
-      })
+      const booking = await call('POST', '/bookings', makeDraft({ setupId }))
       return {
         read: async () => {
           const { massGrams, unweighed } = (await call('GET', `/bookings/${booking.id}`)).sheet

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { type Thing, useQuickEntry } from '../../setups/quick-entry.fixture.ts'
+import { makeDraft, type Thing, useQuickEntry } from '../../setups/quick-entry.fixture.ts'
 
 const { api, call, add, build, judge } = useQuickEntry()
 
@@ -71,19 +71,4 @@ describe('[E18] one controller runs several things', () => {
 
 const match = (version: number) => ({ 'If-Match': `"${version}"` })
 
-const makeShoot = (unitIds: string[]) => ({
-  kind: 'shoot',
-  title: 'Late roses',
-  setupId: null,
-  unitIds,
-  placeId: null,
-  personIds: [],
-  startsAt: '2026-12-10T10:00',
-  endsAt: '2026-12-10T12:00',
-  rigMinutes: 0,
-  strikeMinutes: 0,
-  state: 'confirmed',
-  note: '',
-  partyId: null,
-  feeMinor: null,
-})
+const makeShoot = (unitIds: string[]) => makeDraft({ unitIds })
