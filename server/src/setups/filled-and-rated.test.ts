@@ -201,6 +201,15 @@ describe('[V7] a charger against its packs, things of two generations, a cable b
     expect(found.filter((it) => it.includes('generation'))).toEqual(expected)
   })
 
+  test('a body that has no generation is not asked for one by its remote', async () => {
+    const things = [
+      await one('camera', 'Body', { massGrams: 700 }, {}),
+      await one('remote', 'Trigger', {}, { generation: '1' }),
+    ]
+    const { found } = await judge(await build([{ name: 'A camera', wants: 'camera', things }]))
+    expect(found.filter((it) => it.includes('generation'))).toEqual([])
+  })
+
   test.each<[object, string[]]>([
     [{ version: '2.1' }, []],
     [{ version: '1.4' }, ['warn cable-slow']],

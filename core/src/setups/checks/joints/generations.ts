@@ -1,4 +1,5 @@
 import { isOfOneMaker, listGenerations, understandEachOther } from '../../../kit/model/generation.ts'
+import { ASKED_SPECS } from '../../../kit/template/template-facts.ts'
 import { isItemOf, type PlacedItem } from '../../placed/placed-item.ts'
 import { defineCheck, type Found, LEVEL_OF_IMPORTANCE, ofItem } from '../check.ts'
 import { plain } from '../finding-words.ts'
@@ -29,7 +30,9 @@ export const generations = defineCheck<GenerationFinding>({
       const gap = { ...ofItem(one), about: [one.key, other.key], other: other.tag, own, others, isLink }
       const isFine = understandEachOther(one.model, other.model)
       if (isFine === null) {
-        if (own.length + others.length === 0) return []
+        const lacks = own.length === 0 ? one : other
+        // A kind that has none is not asked for one.
+        if (own.length + others.length === 0 || !hasGeneration(lacks)) return []
         return [{ ...gap, level: 'unknown', code: 'generation-unknown' }]
       }
       // Without its other half a wireless set sends to nobody; a lamp that its controller does not reach is set by hand.
@@ -57,6 +60,9 @@ export const generations = defineCheck<GenerationFinding>({
     },
   },
 })
+
+const hasGeneration = ({ model }: PlacedItem) =>
+  model !== null && (ASKED_SPECS[model.category] ?? []).includes('generation')
 
 const isController = (it: PlacedItem) => it.category === 'control-surface' || it.category === 'remote'
 const isControlled = (it: PlacedItem) => isItemOf(it, 'light') || isItemOf(it, 'camera')
