@@ -1,0 +1,210 @@
+import { type Form, findIn, NAME } from './record-forms.fixture.ts'
+
+/** A setup with every field of every part told, and a second role for the first to name. */
+const SETUP_ROLE = {
+  id: 'r1',
+  group: 'light',
+  name: 'Key',
+  importance: 'wanted',
+  wants: 'light',
+  wantsModelId: 'FIRST-MODEL',
+  detail: '1.5 m, 40° left',
+  spare: 'nice',
+  intentionallyEmpty: true,
+  anyOfUnitIds: ['LGT-02', 'LGT-03'],
+  providedBy: { kind: 'feature', roleId: 'r2', feature: 'flipScreen' },
+  goesWith: 'r2',
+  mayShare: true,
+  position: { distanceMm: 1_500, sideDegrees: 40, heightMm: 1_900, focalMm: 35 },
+  settings: [{ name: 'level', value: '40 %' }],
+  stays: true,
+  rigMinutes: 7,
+  things: [
+    {
+      unitId: 'LGT-02',
+      stockId: null,
+      quantity: 1,
+      powerModeId: 'mains',
+      recordingModeId: 'usual',
+      runsBriefly: true,
+      isSpare: true,
+    },
+  ],
+}
+
+const SETUP_FORM: Form = {
+  key: 'post /setups',
+  sample: {
+    code: 'ZY',
+    name: NAME,
+    tape: 'plum',
+    purpose: 'one person at a bench',
+    purposeKind: 'interview',
+    skills: ['focus'],
+    asks: ['standing'],
+    demands: ['self-view'],
+    accepted: [
+      {
+        key: 'joins-nothing/x',
+        fingerprint: 'f',
+        reason: 'fine',
+        on: '2026-11-24', // Whoever is signed in, whatever is sent.
+        by: 'Imke Harrow',
+        until: '2026-12-24',
+      },
+    ],
+    variantOf: 'gi',
+    links: [
+      {
+        from: { unitId: 'LGT-02', portId: 'receiver' },
+        via: ['CAB-01'],
+        to: { unitId: 'STD-01', portId: 'top' },
+        neededMm: 900,
+      },
+    ],
+    isMirrored: true,
+    speakers: 2,
+    shot: 'half',
+    carriers: 1,
+    overrides: {
+      figures: { sparePacks: 2, cardHeadroomPercent: 20, packEfficiencyPercent: 80, continuousLoadPercent: 70 },
+      schools: { redundancy: 'lean' },
+    },
+    placeId: 'studio',
+    circuitId: 'FIRST-CIRCUIT',
+    plannedMinutes: 45,
+    note: 'quiet please',
+    roles: [SETUP_ROLE, { ...SETUP_ROLE, id: 'r2', name: 'Camera', things: [], providedBy: null, goesWith: null }],
+  },
+  // One thing, or some of a stock.
+  except: ['/roles/0/things/0/stockId'],
+  read: (call, { id }) => call('GET', `/setups/${id}`),
+}
+
+const RATING = { quantity: 'loadGrams', value: 4_000 }
+
+/** Further forms: of a setup, of what a thing is, of its faults and services, and of what the studio keeps beside them. */
+export const FURTHER_FORMS: readonly Form[] = [
+  SETUP_FORM,
+  {
+    key: 'post /units/:id/faults',
+    sample: { note: 'fan rattles', severity: 'usable', bookingId: 'b-head' },
+    send: (call, sent) => call('POST', '/units/LGT-02/faults', sent),
+    read: async (call, { id }) =>
+      (await call('GET', '/units/LGT-02')).faults.find((it: { id: string }) => it.id === id),
+  },
+  {
+    key: 'post /units/:id/services',
+    sample: { on: '2026-11-20', note: 'fan cleaned' },
+    send: async (call, sent) =>
+      call('POST', '/units/LGT-02/services', sent, (await call('GET', '/units/LGT-02')).unit.version),
+    read: async (call) => {
+      const events = await call('GET', '/events?subjectType=unit&subjectId=LGT-02')
+      return events.find((it: { kind: string }) => it.kind === 'serviced')?.data
+    },
+  },
+  {
+    key: 'post /interfaces',
+    sample: {
+      label: NAME,
+      kind: 'mount',
+      hostName: 'body',
+      guestName: 'lens',
+      standard: 'our own',
+      viaCableOnly: true,
+    },
+    read: async (call) => (await call('GET', '/interfaces')).find((it: { label: string }) => it.label === NAME),
+  },
+  {
+    key: 'put /models/:id',
+    sample: {
+      maker: 'Larch',
+      name: NAME,
+      category: 'camera',
+      specs: {
+        massGrams: 700,
+        energyMilliwattHours: 9_000,
+        capacityMegabytes: 64_000,
+        footprint: { widthMinMm: 100, widthMaxMm: 140, depthMm: 90, heightMm: 80 },
+        told: { mount: 'none' },
+        usual: ['massGrams'],
+        none: ['medium'],
+        more: { sensorWidthMm: 36 },
+      },
+      ports: [
+        {
+          id: 'foot',
+          interfaces: ['thread-1-4'],
+          side: 'guest',
+          direction: 'none',
+          count: 1,
+          importance: 'wanted',
+          carries: ['sound'],
+          forbids: ['distribution'],
+          rating: RATING,
+          demand: RATING,
+          exclusiveGroup: 'support',
+        },
+      ],
+      powerModes: [{ id: 'mains', label: 'Mains', source: 'mains', milliwatts: 9_000, portIds: ['foot'] }],
+      recordingModes: [{ id: 'usual', label: 'Usual', kilobitsPerSecond: 100_000, activeWidthMm: 24 }],
+      aliases: ['Old one'],
+      notInBox: ['A lead'],
+      successorId: 'FIRST-MODEL',
+      availability: 'at the corner',
+      link: 'larch-one',
+    },
+    send: async (call, sent) => {
+      const { modelId } = (await call('GET', '/units/CAM-06')).unit
+      await call('PUT', `/models/${modelId}`, sent, (await call('GET', `/models/${modelId}`)).version)
+      return { id: modelId }
+    },
+    read: (call, { id }) => call('GET', `/models/${id}`),
+  },
+  {
+    key: 'patch /stock/:id',
+    sample: { reorderLevel: 9, placeId: 'studio' },
+    send: async (call, sent) => {
+      const row = (await call('GET', '/stock')).find((it: { id: string }) => it.id === 'CEL-01')
+      return call('PATCH', '/stock/CEL-01', sent, row.version)
+    },
+    read: (call) => findIn(call, '/stock', 'CEL-01'),
+  },
+  {
+    key: 'post /kit-views',
+    sample: {
+      name: NAME,
+      filter: {
+        find: 'lamp',
+        category: 'light',
+        group: 'light',
+        state: 'in-service',
+        only: 'in-setup',
+        placeId: 'studio',
+        interface: 'spigot-16',
+        setupId: 'gi',
+        freeOn: '2026-12-01',
+        idleMonths: 3,
+        sort: 'used',
+      },
+      columns: ['kind', 'price'],
+    },
+    read: (call, { id }) => findIn(call, '/kit-views', id),
+  },
+  {
+    key: 'put /ledger/budget',
+    sample: { year: 2027, totalMinor: 700_000 },
+    // A new budget has none yet.
+    except: ['/version'],
+    send: (call, sent) => call('PUT', '/ledger/budget', { ...sent, version: 0 }),
+    read: async (call) => {
+      const { budgetMinor, year } = await call('GET', '/ledger/spending?year=2027')
+      return { year: year ?? 2027, totalMinor: budgetMinor }
+    },
+  },
+  {
+    key: 'post /snapshots',
+    sample: { name: NAME },
+    read: async (call) => (await call('GET', '/snapshots')).find((it: { name: string }) => it.name === NAME),
+  },
+]
