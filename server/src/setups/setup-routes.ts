@@ -5,6 +5,7 @@ import {
   listSupportChoices,
   makeScene,
   type Readiness,
+  type Remedy,
   type Setup,
   type Verdict,
 } from '@exemplar/core'
@@ -32,6 +33,10 @@ function sumUp(app: AppContext, setup: Setup): Pick<Readiness, 'level' | 'counts
   const { level, counts } = assessOne(app.db, setup, context, loadStudio(app.db))
   return { level, counts }
 }
+
+/** Things that a way out would bring into the setup. */
+const listBrought = (remedy: Remedy): readonly string[] =>
+  'byUnitId' in remedy ? [remedy.byUnitId] : 'unitIds' in remedy ? remedy.unitIds : []
 
 export const setupRoutes = [
   defineRoute('get /setups', (_, app) => {
@@ -123,7 +128,7 @@ export const setupRoutes = [
     const request = { setup, context: loadContext(app, setup, query.bookingId) }
     const help = findHelp(app.db, request, loadStudio(app.db), query.key)
     if (!help) throw refuseField('?key', 'This is no longer found: look at the setup again.')
-    return help
+    return { ...help, photos: listPhotos(app.db, new Map(help.remedies.flatMap(listBrought).map((id) => [id, id]))) }
   }),
   defineRoute('get /setups/:id/move-check', ({ params, query }, app) => {
     const { db } = app

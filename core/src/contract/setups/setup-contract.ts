@@ -131,7 +131,8 @@ export const setupContract = defineContract('setups', {
     summary: 'What could be done about one finding: free things, other ways to run it, buying',
     permission: 'see-studio',
     query: contextQuery.extend({ key: z.string().min(1).max(300) }),
-    reply: findingHelpSchema,
+    /** With the attachments that show the things that a way out would bring, by thing. */
+    reply: findingHelpSchema.extend({ photos: z.record(z.string(), z.string()) }),
   },
   'get /setups/:id/move-check': {
     summary: 'What would be different in another room, and what that room would lack',

@@ -31,7 +31,7 @@ const READS = {
   stock: [...KIT, 'setups', 'bookings', 'places'],
   setups: VERDICT,
   setup: ['setups', 'units', 'stock', 'models', 'bookings', 'places', 'attachments'],
-  remedies: VERDICT,
+  remedies: [...VERDICT, 'attachments'],
   readiness: VERDICT,
   supports: VERDICT,
   moveCheck: VERDICT,

@@ -35,7 +35,13 @@ function showFinding(deeds: FindingDeeds, isFirst: boolean, help: unknown) {
   )
 }
 
-const help = (remedies: Remedy[], inStore: number | null = null) => ({ key: FINDING.key, remedies, inStore, away: [] })
+const help = (remedies: Remedy[], inStore: number | null = null) => ({
+  key: FINDING.key,
+  remedies,
+  inStore,
+  away: [],
+  photos: {},
+})
 
 it('looks for ways out of what is not the worst only when asked, and carries one out with its reason', async () => {
   const deeds = makeDeeds()

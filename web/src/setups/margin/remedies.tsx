@@ -1,6 +1,7 @@
 import { type Finding, type Remedy, sayRemedy, sayStore } from '@exemplar/core'
 import { useRemediesQuery } from '../../foundation/api/api.ts'
 import { Button } from '../../foundation/parts/button.tsx'
+import { ThingPicture } from '../../foundation/parts/thing-picture.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 
 /** What could be done about a finding, cheapest first, looked for when somebody opens it. */
@@ -38,10 +39,18 @@ export function Remedies({
             title={'name' in remedy ? remedy.name : 'item' in remedy ? remedy.item : undefined}
             onClick={() => onRemedy?.(remedy, title, finding.roleId)}
           >
+            <BroughtPhoto remedy={remedy} photos={data.photos} />
             {sayRemedy(remedy)}
           </Button>
         ))}
       </div>
     </div>
   )
+}
+
+/** What a way out would bring, where there is a photo of it: its name stands beside it. */
+function BroughtPhoto({ remedy, photos }: { remedy: Remedy; photos: Readonly<Record<string, string>> }) {
+  const id = 'byUnitId' in remedy ? remedy.byUnitId : 'unitIds' in remedy ? remedy.unitIds[0] : undefined
+  const photo = id === undefined ? undefined : photos[id]
+  return photo ? <ThingPicture id={null} category="other" photo={photo} className="mr-1.5 size-5" /> : null
 }
