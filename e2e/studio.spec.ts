@@ -302,7 +302,7 @@ test.describe('the demo', () => {
     await dialog.getByRole('button', { name: 'Save' }).click()
     const film = page.locator('main').getByRole('listitem').filter({ hasText: 'Ferns, a year' })
     await expect(film).toContainText('DRV-01')
-    await expect(film).toContainText('one copy only: a fault loses it')
+    await expect(film).toContainText('on one drive only: a fault loses it')
   })
 
   test('photos and papers: attached, seen, taken away, and brought back', async ({ page }) => {

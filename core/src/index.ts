@@ -169,6 +169,7 @@ export { markUsual, readUsual } from './kit/template/usual-facts.ts'
 export { type Absence, isOnLoan, type Parent, type Standing } from './kit/unit/absence.ts'
 export { forecastSpace } from './kit/unit/archive-space.ts'
 export { listManyChanges, type ManyChanges, manyChangesSchema, manySchema } from './kit/unit/change-many.ts'
+export { type FilmStanding, judgeFilmCopies } from './kit/unit/film-copies.ts'
 export { listOpenDuties, reckonGift, sayDisclosure, sumGifts } from './kit/unit/gift.ts'
 export {
   KIT_COLUMN_CODES,

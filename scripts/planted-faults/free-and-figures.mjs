@@ -1,6 +1,20 @@
 /** Lines that say what is free, what was used and what it came to. */
 export const FREE_AND_FIGURES_FAULTS = [
   {
+    law: 'M8',
+    file: 'core/src/kit/unit/archive-space.ts',
+    from: 'if (freeMegabytes === 0) return',
+    to: 'if (freeMegabytes < 0) return',
+    test: 'core/src/kit/worth/kept-true.test.ts',
+  },
+  {
+    law: 'M9',
+    file: 'core/src/kit/unit/film-copies.ts',
+    from: '[...new Set(copies.map((it) => it.unitId))]',
+    to: 'copies.map((it) => it.unitId)',
+    test: 'server/src/studio/directory/films.test.ts',
+  },
+  {
     law: 'S6',
     file: 'core/src/studio/people/secrecy.ts',
     from: 'const RECORD = pastRecord(z.unknown())',

@@ -1,13 +1,18 @@
 import { z } from 'zod'
+import { filmStandingSchema } from '../../kit/unit/film-copies.ts'
 import { filmSchema, newFilmSchema } from '../../studio/archive/film.ts'
 import { defineContract } from '../contract.ts'
 
 export const filmRowSchema = z.object({
+  /** How safe it lies. */
+  standing: filmStandingSchema,
   ...filmSchema.omit({ copies: true }).shape,
   copies: z.array(
     filmSchema.shape.copies.unwrap().element.and(
       z.object({
         tag: z.string(),
+        /** In words, where it is not simply there. */
+        state: z.string(),
       }),
     ),
   ),

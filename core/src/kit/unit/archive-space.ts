@@ -45,6 +45,8 @@ export function forecastSpace(capacityMegabytes: number, fills: readonly Fill[],
   const perMonthMegabytes = perDayMegabytes === null ? null : Math.round(perDayMegabytes * DAYS_OF_MONTH)
   const common = { usedMegabytes: last.usedMegabytes, freeMegabytes, perDayMegabytes, perMonthMegabytes, first, last }
   const never = { ...common, daysLeft: null, monthsLeft: null, fullOn: null, level: 'ok' as const }
+  // What is full is full, however it came to be.
+  if (freeMegabytes === 0) return { ...common, daysLeft: 0, monthsLeft: 0, fullOn: last.on, level: 'warn' }
   if (perDayMegabytes === null || perDayMegabytes <= 0) return never
   const daysToFill = Math.ceil(freeMegabytes / perDayMegabytes)
   if (daysToFill > MOST_DAYS) return never

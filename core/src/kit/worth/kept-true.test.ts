@@ -58,6 +58,13 @@ describe('how full a drive is', () => {
     expect(forecastSpace(41, slow, '2026-01-31')?.daysLeft).toBe(11)
     expect(forecastSpace(41, slow, '2026-06-01')?.daysLeft).toBe(0)
   })
+  test('[M8] a full drive is full, with one reading, with two alike, and when it was emptied no more', () => {
+    const at = (on: string, usedMegabytes: number): Fill => ({ on, usedMegabytes })
+    const full = { daysLeft: 0, fullOn: '2026-03-01', level: 'warn' }
+    expect(forecastSpace(TB, [at('2026-03-01', TB)], '2026-03-05')).toMatchObject(full)
+    expect(forecastSpace(TB, [at('2026-01-01', TB), at('2026-03-01', TB)], '2026-03-05')).toMatchObject(full)
+    expect(forecastSpace(TB, [at('2026-01-01', TB), at('2026-03-01', TB - 1)], '2026-03-05')?.level).toBe('ok')
+  })
   test('a larger drive is never full sooner', () => {
     fc.assert(
       fc.property(

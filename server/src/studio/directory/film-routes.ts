@@ -1,3 +1,4 @@
+import { judgeFilmCopies, LIFE_STATES } from '@exemplar/core'
 import { desc, eq, isNull } from 'drizzle-orm'
 import { refuseField } from '../../foundation/base/problem.ts'
 import { requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
@@ -16,12 +17,12 @@ function requireDrives(tx: Transaction, copies: readonly { unitId: string }[]): 
 /** The archive: which film lies where. */
 export const filmRoutes = [
   defineRoute('get /films', (_, { db }) => {
-    const tags = new Map(
+    const drives = new Map(
       db
-        .select({ id: units.id, tag: units.tag })
+        .select({ id: units.id, tag: units.tag, state: units.state })
         .from(units)
         .all()
-        .map((it) => [it.id, it.tag]),
+        .map((it) => [it.id, it]),
     )
     return db
       .select()
@@ -31,7 +32,11 @@ export const filmRoutes = [
       .all()
       .map((film) => ({
         ...withoutArchive(film),
-        copies: film.copies.map((it) => ({ ...it, tag: tags.get(it.unitId) ?? it.unitId })),
+        standing: judgeFilmCopies(film.copies, (id) => drives.get(id)?.state ?? null),
+        copies: film.copies.map((it) => {
+          const drive = drives.get(it.unitId)
+          return { ...it, tag: drive?.tag ?? it.unitId, state: drive ? LIFE_STATES[drive.state].label : '' }
+        }),
       }))
   }),
   defineRoute('post /films', ({ body, actor }, app) =>

@@ -30,7 +30,9 @@ export function DriveSpace({ page }: { page: UnitReply }) {
             tone={space.level}
           />
           <p className="mt-1">
-            {space.daysLeft !== null && space.fullOn ? (
+            {space.freeMegabytes === 0 ? (
+              <Mark level={space.level}>full: what comes next has no room</Mark>
+            ) : space.daysLeft !== null && space.fullOn ? (
               <Mark level={space.level}>
                 full about {sayDayWithYear(space.fullOn)}, in {space.monthsLeft}{' '}
                 {space.monthsLeft === 1 ? 'month' : 'months'}

@@ -1,4 +1,4 @@
-import type { FilmRow, NewFilm } from '@exemplar/core'
+import type { FilmRow, FilmStanding, FindingLevel, NewFilm } from '@exemplar/core'
 import { useState } from 'react'
 import { useSetupsQuery, useThingsQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
@@ -34,14 +34,13 @@ export function ArchivePage() {
               <span className="block text-[13px]">
                 {film.copies.map((it) => (
                   <span key={it.unitId + it.folder} className="mr-4">
-                    <Tag>{it.tag}</Tag> <span className="text-quiet">{it.folder}</span>
+                    <Tag>{it.tag}</Tag>{' '}
+                    <span className="text-quiet">
+                      {[it.folder, it.state !== 'In service' && it.state.toLowerCase()].filter(Boolean).join(', ')}
+                    </span>
                   </span>
                 ))}
-                {film.copies.length < 2 && (
-                  <Mark level={film.copies.length === 0 ? 'unknown' : 'warn'}>
-                    {film.copies.length === 0 ? 'nobody knows where' : 'one copy only: a fault loses it'}
-                  </Mark>
-                )}
+                <Standing of={film.standing} />
               </span>
             </span>
             {may('change-directory') && (
@@ -66,6 +65,17 @@ export function ArchivePage() {
       </SheetDialog>
     </Section>
   )
+}
+
+const STANDINGS: Readonly<Record<Exclude<FilmStanding, 'safe'>, { level: FindingLevel; text: string }>> = {
+  unknown: { level: 'unknown', text: 'nobody knows where' },
+  gone: { level: 'stop', text: 'no copy is left: every drive it lay on is gone' },
+  away: { level: 'warn', text: 'no copy is here: its drives are lent or in repair' },
+  one: { level: 'warn', text: 'on one drive only: a fault loses it' },
+}
+
+function Standing({ of }: { of: FilmStanding }) {
+  return of === 'safe' ? null : <Mark level={STANDINGS[of].level}>{STANDINGS[of].text}</Mark>
 }
 
 function FilmForm({ film, onClose }: { film: FilmRow | null; onClose(): void }) {
