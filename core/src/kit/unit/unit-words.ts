@@ -19,7 +19,10 @@ export function saySoftwareFinding(finding: SoftwareFinding): string {
 }
 
 /** How it was reckoned when a drive is full: the readings and the sums with their figures; null where there is nothing to reckon. */
-export function saySpaceWorking({ first, last, perDayMegabytes, freeMegabytes, fullOn }: ArchiveSpace) {
+export function saySpaceWorking(
+  { first, last, perDayMegabytes, freeMegabytes, fullOn }: ArchiveSpace,
+  sayDay: (date: string) => string,
+) {
   if (perDayMegabytes === null) return null
   const grown = formatData(Math.max(0, last.usedMegabytes - first.usedMegabytes))
   const perDay = formatData(Math.round(Math.max(0, perDayMegabytes)))
@@ -27,12 +30,17 @@ export function saySpaceWorking({ first, last, perDayMegabytes, freeMegabytes, f
     title: 'When it is full',
     summary: '',
     lines: [
-      { label: 'first reading', sum: `${formatData(first.usedMegabytes)} on ${first.on}` },
-      { label: 'last reading', sum: `${formatData(last.usedMegabytes)} on ${last.on}` },
+      { label: 'first reading', sum: `${formatData(first.usedMegabytes)} on ${sayDay(first.on)}` },
+      { label: 'last reading', sum: `${formatData(last.usedMegabytes)} on ${sayDay(last.on)}` },
       { label: 'a day', sum: `${grown} / ${countDays(first.on, last.on)} days = ${perDay}` },
       ...(fullOn === null
         ? []
-        : [{ label: 'full', sum: `${formatData(freeMegabytes)} free / ${perDay} a day, from ${last.on}: ${fullOn}` }]),
+        : [
+            {
+              label: 'full',
+              sum: `${formatData(freeMegabytes)} free / ${perDay} a day, from ${sayDay(last.on)}: ${sayDay(fullOn)}`,
+            },
+          ]),
     ],
     assumptions: ['It goes on filling as it did between the first and the last reading. Days are rounded up.'],
     source: 'definition; common practice',

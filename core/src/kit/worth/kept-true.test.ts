@@ -39,11 +39,11 @@ describe('how full a drive is', () => {
     const levelOn = (today: string) => forecastSpace(4 * TB, fills, today)?.level
     expect([levelOn('2026-07-27'), levelOn('2026-07-28')]).toEqual(['ok', 'warn'])
     const space = forecastSpace(4 * TB, fills, '2026-04-11')
-    const sums = space && saySpaceWorking(space)?.lines.map((it) => it.sum)
+    const sums = space && saySpaceWorking(space, String)?.lines.map((it) => it.sum)
     expect(sums?.[2]).toBe('1 TB / 100 days = 10 GB')
     expect(sums?.[3]).toBe('2 TB free / 10 GB a day, from 2026-04-11: 2026-10-28')
     const young = forecastSpace(TB, [fills[0] ?? { on: '', usedMegabytes: 0 }], '2026-04-11')
-    expect(young && saySpaceWorking(young)).toBeNull()
+    expect(young && saySpaceWorking(young, String)).toBeNull()
   })
   test('no reading, one reading, or two within a fortnight tell nothing of when', () => {
     expect(forecastSpace(TB, [], '2026-01-01')).toBeNull()

@@ -16,7 +16,7 @@ import { useTimeWords } from '../../foundation/words/time-words.ts'
 export function DriveSpace({ page }: { page: UnitReply }) {
   const { unit, model, space } = page
   const capacity = model.specs.capacityMegabytes
-  const working = space && saySpaceWorking(space)
+  const working = space && saySpaceWorking(space, sayDayWithYear)
   if (capacity === null || !['drive', 'nas', 'computer'].includes(model.category)) return null
   return (
     <Section title="How full it is" aside={formatData(capacity)}>
