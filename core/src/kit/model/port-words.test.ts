@@ -24,7 +24,7 @@ test.each<[PortSketch, string]>([
   [{ id: 'a', interfaces: 'iec-c7', side: 'host' }, 'C8 inlet, for a C7 connector'],
 ])('an end in words: %j', (sketch, words) => expect(sayEnd(makePort(sketch), INTERFACES)).toBe(words))
 
-test('an end of the studio’s own is not called a mount mount, and loads are as the studio writes them', () => {
+test('[M12] an end of the studio’s own is not called a mount mount, and loads are as the studio writes them', () => {
   const own = { label: 'Larch mount', kind: 'mount', hostName: 'mount', guestName: 'lens' } as const
   const port = makePort({ id: 'a', interfaces: 'larch', side: 'host', rating: { quantity: 'loadGrams', value: 2_268 } })
   expect(sayEnd(port, new Map([['larch', own]]), 'imperial')).toBe('Larch mount, for a lens, good for 5 lb')
