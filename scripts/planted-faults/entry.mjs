@@ -24,7 +24,7 @@ export const ENTRY_FAULTS = [
   {
     law: 'E1',
     file: 'server/src/kit/unit/entered-model.ts',
-    from: '    fillIn(writer, known, entered)\n',
+    from: '    fillIn(writer, known, entered, at)\n',
     to: '',
     test: 'server/src/kit/unit/entry-keeps.test.ts',
   },

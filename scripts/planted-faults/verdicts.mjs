@@ -25,10 +25,10 @@ export const VERDICTS_FAULTS = [
   },
   {
     law: 'law 4',
-    file: 'core/src/setups/checks/scene.ts',
-    from: 'const leaving = pickFirstToGo(idle)',
-    to: 'const leaving = pickFirstToGo([]).concat(idle)',
-    test: 'core/src/laws/spares-and-importance.test.ts',
+    file: 'core/src/setups/joining/needed-accessories.ts',
+    from: 'if (several.length === 0) return idle',
+    to: 'if (several.length >= 0) return idle',
+    test: 'core/src/setups/joining/needed-accessories.test.ts',
   },
   {
     law: 'V7',
@@ -147,8 +147,8 @@ export const VERDICTS_FAULTS = [
   {
     law: 'V13',
     file: 'core/src/setups/checks/rigging/carried-load.ts',
-    from: "riders.length < 2 && load.level !== 'stop' ? [] : [load]",
-    to: 'riders.length < 2 ? [] : [load]',
+    from: "(it.riders.length > 1 || it.level === 'stop')",
+    to: 'it.riders.length > 1',
     test: 'server/src/setups/named-rigs.test.ts',
   },
   {
@@ -259,8 +259,8 @@ export const VERDICTS_FAULTS = [
   {
     law: 'V1',
     file: 'core/src/setups/checks/joints/unsure-joints.ts',
-    from: 'if (ratedGrams !== null && wouldBearGrams > ratedGrams) return',
-    to: 'if (ratedGrams !== null && wouldBearGrams > 2 * ratedGrams + 9e6) return',
+    from: 'if (rating !== null && mass > rating) return',
+    to: 'if (rating !== null && mass > 2 * rating + 9e6) return',
     test: 'server/src/setups/stated-joints.test.ts',
   },
   {
