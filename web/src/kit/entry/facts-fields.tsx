@@ -36,7 +36,8 @@ export function FactsFields({
   /** Texts that say no more than what is usual: told as that until they are changed. */
   usual?: FactTexts
   problems: Record<string, string>
-  onChange(texts: FactTexts): void
+  /** Changes what stands by then: an answer that is made on the way comes when others were typed already. */
+  onChange(change: (texts: FactTexts) => FactTexts): void
 }) {
   const { data: studio } = useStudioQuery()
   const system = studio?.unitSystem ?? 'metric'
@@ -47,7 +48,7 @@ export function FactsFields({
         const value = texts[key] ?? ''
         const hint = value !== '' && usual[key] === value ? 'As is usual; put it right where you know it.' : undefined
         const common = { label: labelFact(key, category), problem: problems[key], value, hint }
-        const set = (value: string) => onChange({ ...texts, [key]: value })
+        const set = (value: string) => onChange((now) => ({ ...now, [key]: value }))
         if (form.kind === 'connector') {
           return <ConnectorField key={key} {...common} fact={key} category={category} onChange={set} />
         }

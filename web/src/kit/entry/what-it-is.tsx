@@ -30,7 +30,7 @@ export interface WhatItIs {
   doubts: string[]
   setCategory(kind: Category): void
   setName(name: string): void
-  setFactTexts(texts: FactTexts): void
+  setFactTexts(change: (texts: FactTexts) => FactTexts): void
   setSpecTexts(texts: SpecTexts): void
   takeStarter(name: string): void
   /** What is typed, or null where a field cannot be read or something sounds unlikely; both is shown then. */
