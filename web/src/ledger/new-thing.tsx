@@ -4,7 +4,9 @@ import { CheckField, TextField } from '../foundation/form/field.tsx'
 import { PlaceField } from '../kit/entry/place-field.tsx'
 import { useWhatItIs, type WhatItIs, WhatItIsFields } from '../kit/entry/what-it-is.tsx'
 
-const isCount = (text: string) => /^\d{1,3}$/.test(text.trim()) && Number(text) > 0
+/** As many as one bundle takes of a part. */
+const MOST = 500
+const isCount = (text: string) => /^\d{1,3}$/.test(text.trim()) && Number(text) > 0 && Number(text) <= MOST
 
 /** What was bought and is new: it goes into the kit with its price, told by the questions of quick entry. */
 export interface NewThing {
@@ -77,7 +79,7 @@ export function NewThingFields({
               label="How many"
               inputMode="numeric"
               value={count}
-              problem={isCount(count) ? undefined : 'A whole number, at least 1.'}
+              problem={isCount(count) ? undefined : `A whole number from 1 to ${MOST}.`}
               onChange={(event) => fresh.setCount(event.target.value)}
             />
             <PlaceField label="Where it lives" value={fresh.placeId} onChange={fresh.setPlaceId} />

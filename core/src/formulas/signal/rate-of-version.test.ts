@@ -22,6 +22,8 @@ describe('what a printed version carries', () => {
     ['', ['hdmi-a']],
     ['2.0', ['xlr-3']],
     ['9.9', ['usb-c']],
+    // Of the picture or of the computer?
+    ['2.0', ['hdmi-a', 'usb-c']],
   ])('%s at %j tells nothing', (version, ends) => {
     expect(findRateOfVersion(version, ends)).toBeNull()
   })

@@ -34,8 +34,9 @@ const FAMILIES: readonly Family[] = [
  * family may stand before it, and a letter behind the number (`2.1b`) changes nothing.
  */
 export function findRateOfVersion(version: string, interfaces: readonly string[]): number | null {
-  const family = FAMILIES.find(({ codes }) => interfaces.some((code) => codes.includes(code)))
-  if (!family) return null
+  // At ends of two families nobody can tell of which of them the version is.
+  const [family, ...others] = FAMILIES.filter(({ codes }) => interfaces.some((code) => codes.includes(code)))
+  if (!family || others.length > 0) return null
   const written = version
     .toLowerCase()
     .replace(/\b(hdmi|usb|sdi|version|ver|v)\b\.?/g, ' ')

@@ -14,12 +14,20 @@ function requireDrives(tx: Transaction, copies: readonly { unitId: string }[]): 
   }
 }
 
+type Drive = Pick<typeof units.$inferSelect, 'state' | 'archivedAt'>
+
+/** A drive that was taken off the list is as little there as one that is lost. */
+const findState = (drive: Drive | undefined) => (drive && drive.archivedAt === null ? drive.state : null)
+
+const sayState = (drive: Drive | undefined) =>
+  drive ? (drive.archivedAt === null ? LIFE_STATES[drive.state].label : 'No longer in the kit') : ''
+
 /** The archive: which film lies where. */
 export const filmRoutes = [
   defineRoute('get /films', (_, { db }) => {
     const drives = new Map(
       db
-        .select({ id: units.id, tag: units.tag, state: units.state })
+        .select({ id: units.id, tag: units.tag, state: units.state, archivedAt: units.archivedAt })
         .from(units)
         .all()
         .map((it) => [it.id, it]),
@@ -32,10 +40,10 @@ export const filmRoutes = [
       .all()
       .map((film) => ({
         ...withoutArchive(film),
-        standing: judgeFilmCopies(film.copies, (id) => drives.get(id)?.state ?? null),
+        standing: judgeFilmCopies(film.copies, (id) => findState(drives.get(id))),
         copies: film.copies.map((it) => {
           const drive = drives.get(it.unitId)
-          return { ...it, tag: drive?.tag ?? it.unitId, state: drive ? LIFE_STATES[drive.state].label : '' }
+          return { ...it, tag: drive?.tag ?? it.unitId, state: sayState(drive) }
         }),
       }))
   }),

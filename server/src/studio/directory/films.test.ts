@@ -34,7 +34,20 @@ describe('[M9] how safe a film lies', () => {
     expect(await lies()).toBe(standing)
   })
 
-  test('without a drive nobody knows; with every drive lost none is left; with the last one lent none is here', async () => {
+  test('a drive that was taken off the list is no copy', async () => {
+    const drives = [await add('drive', 'One'), await add('drive', 'Two')]
+    await film(drives.map((it) => ({ unitId: it.id, folder: '/a' })))
+    await call('DELETE', `/units/${drives[1]?.id}`, undefined, 1)
+    const [row] = await call('GET', '/films')
+    expect([row.standing, row.copies[1].state]).toEqual(['one', 'No longer in the kit'])
+  })
+
+  test('nothing written down is not known to lie anywhere', async () => {
+    await film([])
+    expect(await lies()).toBe('unknown')
+  })
+
+  test('with every drive lost none is left; with the last one lent none is here', async () => {
     const drive = await add('drive', 'One')
     await film([{ unitId: drive.id, folder: '/a' }])
     await set(drive, 'lent')

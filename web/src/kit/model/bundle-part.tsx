@@ -23,6 +23,10 @@ export const makePart = (): PartRow => ({
   aloneMinor: null,
 })
 
+/** As many as one bundle takes of a part. */
+const MOST = 500
+const isCount = (text: string) => /^\d{1,3}$/.test(text.trim()) && Number(text) > 0 && Number(text) <= MOST
+
 /** What of the price falls to a part. */
 export function sayShare({ isThere }: PartRow, own: readonly number[], say: (minor: number) => string): string {
   if (!isThere) return 'to buy'
@@ -94,6 +98,7 @@ export function BundlePart({
           aria-label={`How many of part ${at + 1}`}
           inputMode="numeric"
           value={part.quantity}
+          unread={isCount(part.quantity) ? undefined : `A whole number from 1 to ${MOST}.`}
           problem={problems.quantity}
           onChange={(event) => onChange({ quantity: event.target.value })}
         />

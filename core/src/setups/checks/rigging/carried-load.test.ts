@@ -62,6 +62,36 @@ describe('what rides on a support', () => {
     expect(loads(...rest, on('A3', 'spigot-16', 2_001))).toEqual([['TAB', 20_001, 'stop']])
   })
 
+  test('what rides on one thing of several on a table, and nobody weighed, is no mass of nothing', () => {
+    const end = { side: 'host' as const, importance: 'optional' as const }
+    const rating = { quantity: 'loadGrams' as const, value: 20_000 }
+    const table = makeThing({
+      key: 'TAB',
+      category: 'table',
+      massGrams: 30_000,
+      ports: [{ id: 'top', interfaces: 'thread-1-4', count: 8, ...end, rating }],
+    })
+    const box = (key: string) =>
+      makeThing({
+        key,
+        category: 'speaker',
+        massGrams: 4_000,
+        ports: [
+          { id: 'foot', interfaces: 'thread-1-4', side: 'guest' },
+          { id: 'top', interfaces: 'spigot-16', ...end },
+        ],
+      })
+    // Whichever of the two carries it, and in whichever order they came.
+    for (const things of [
+      [box('A'), box('B'), lamp('L', null)],
+      [lamp('L', null), box('B'), box('A')],
+    ]) {
+      expect(loads(table, ...things)).toEqual([['TAB', 8_000, 'unknown']])
+    }
+    expect(loads(table, box('A'), box('B'), lamp('L', 12_000))).toEqual([['TAB', 20_000, 'ok']])
+    expect(loads(table, box('A'), box('B'), lamp('L', 12_001))).toEqual([['TAB', 20_001, 'stop']])
+  })
+
   test('two arms and two lamps go where they are borne, whichever way they come', () => {
     const heavy = lamp('L1', 5_000)
     const light = lamp('L2', 1_000)

@@ -105,7 +105,7 @@ export function computeCarriedLoads({ items, itemOf, joints, interfaces }: Scene
     // A bar that lies on two ends of it with what is on it is there once.
     const keys = new Set(guests.flatMap((key) => [key, ...(above.get(key) ?? [])]))
     const riders = [...keys].flatMap((key) => itemOf.get(key) ?? [])
-    return [sumLoad(carrier, riders, guests.length, rating.value)]
+    return [sumLoad(carrier, riders, new Set(guests), rating.value)]
   })
   const shares = all.flatMap((load) => judgeShare(load, all, { sharedOn, below, hostsOf, itemOf }) ?? [])
   const unsure = new Set<unknown>(shares.map((it) => it.load))
@@ -114,16 +114,16 @@ export function computeCarriedLoads({ items, itemOf, joints, interfaces }: Scene
   return { loads, below, above, sharedOn, shares }
 }
 
-/** `direct`: so many of the riders sit on the support itself. */
+/** `direct`: which of the riders sit on the support itself; of those that nobody weighed the joint asks. */
 function sumLoad(
   { key, tag, name }: PlacedItem,
   riders: readonly PlacedItem[],
-  direct: number,
+  direct: ReadonlySet<string>,
   ratedGrams: number,
 ): CarriedLoad {
   const totalGrams = riders.reduce((sum, it) => sum + (it.massGrams ?? 0), 0)
   // Of what was not weighed twice what such a thing usually weighs has to be borne as well.
-  const unweighed = riders.slice(direct).filter((it) => it.massGrams === null)
+  const unweighed = riders.filter((it) => !direct.has(it.key) && it.massGrams === null)
   const usual = unweighed.map(findUsualMass)
   const most = usual.reduce<number>((sum, it) => sum + USUAL_HAND * (it ?? 0), totalGrams)
   const isUnknown = usual.includes(null) || most > ratedGrams
