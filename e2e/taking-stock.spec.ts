@@ -75,6 +75,25 @@ test.describe('an empty Exemplar', () => {
     await expect(page.getByText('128 GB').last()).toBeVisible()
   })
 
+  test('[E9] what is bought and new is in the kit with its price, told by the questions of its kind', async ({
+    page,
+  }) => {
+    await page.goto('/ledger?add=entry&what=Larch%20hundred')
+    const dialog = page.getByRole('dialog')
+    await dialog.getByLabel(/Net amount/).fill('400')
+    await dialog.getByRole('checkbox', { name: /new thing/ }).check()
+    await findChoice(dialog.getByLabel('Kind of thing'), 'panel light')
+    await dialog.getByLabel('Draws').fill('60 W')
+    await dialog.getByLabel('Mass').fill('1,2 kg')
+    await dialog.getByRole('button', { name: 'Record it' }).click()
+    await expect(page.getByText(/PAN-01 is in the kit/).first()).toBeVisible()
+    await expect(page.getByText('£480 spent', { exact: true })).toBeVisible()
+    const { rows } = await (await page.request.get('/api/units?find=PAN-01')).json()
+    await page.goto(`/kit/${rows[0].id}`)
+    const main = page.getByRole('main')
+    for (const told of ['60 W', '1.2 kg', '£400']) await expect(main).toContainText(told)
+  })
+
   test('what can hardly be right is asked about once, and stays when somebody says so', async ({ page }) => {
     await page.goto('/kit?add=thing')
     await findChoice(page.getByLabel('Kind'), 'lens')

@@ -54,6 +54,8 @@ describe('problems', () => {
       status: 422,
       detail: data.detail,
       fields: { endsAt: 'It ends before it starts.', name: 'Give it a name.' },
+      // Where a form has several of a name, the whole way tells which.
+      paths: { endsAt: 'It ends before it starts.', 'roles/0/name': 'Give it a name.' },
     })
   })
 

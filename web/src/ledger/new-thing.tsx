@@ -58,7 +58,7 @@ export function NewThingFields({
   fresh: NewThing
   /** As it is called in the entry. */
   name: string
-  /** What the server said, by field of the bundle. */
+  /** What the server said, by field. */
   problems: Record<string, string> | undefined
 }) {
   const { it, isNew, count } = fresh
@@ -84,13 +84,9 @@ export function NewThingFields({
             />
             <PlaceField label="Where it lives" value={fresh.placeId} onChange={fresh.setPlaceId} />
           </div>
-          <WhatItIsFields it={it} problems={stripPart(problems)} />
+          <WhatItIsFields it={it} problems={problems} />
         </>
       )}
     </div>
   )
 }
-
-/** `parts/0/facts/mount` stands at the field `mount`. */
-const stripPart = (fields: Record<string, string> | undefined) =>
-  Object.fromEntries(Object.entries(fields ?? {}).map(([key, text]) => [key.replace(/^parts\/0\//, ''), text]))

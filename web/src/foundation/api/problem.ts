@@ -4,6 +4,8 @@ export interface Problem {
   detail: string
   /** Message per field, by the last part of its pointer. */
   fields: Record<string, string>
+  /** Message per field by its whole pointer, where one form has several of a name: `parts/0/facts/massGrams`. */
+  paths?: Record<string, string>
 }
 
 interface ProblemBody {
@@ -17,9 +19,11 @@ export function readProblem(error: unknown): Problem {
     return { status: null, detail: 'Exemplar cannot be reached. Nothing was lost; try again in a moment.', fields: {} }
   }
   const fields: Record<string, string> = {}
+  const paths: Record<string, string> = {}
   for (const { pointer, message } of data?.errors ?? []) {
     const name = pointer.split('/').pop() ?? ''
     fields[name] ??= message
+    paths[pointer.replace(/^\//, '')] ??= message
   }
-  return { status, detail: data?.detail ?? 'That did not work.', fields }
+  return { status, detail: data?.detail ?? 'That did not work.', fields, paths }
 }

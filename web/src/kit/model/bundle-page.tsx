@@ -52,7 +52,7 @@ export function BundlePage() {
     priceMinor: draft.priceMinor,
     parts: named.map((it) => ({ ...it, quantity: Math.min(500, Number(it.quantity) || 0) })),
   })
-  const fields = error ? readProblem(error).fields : {}
+  const paths = error ? (readProblem(error).paths ?? {}) : {}
   const say = (minor: number) => formatMoney(minor, studio?.currency ?? 'GBP', 'column')
   return (
     <>
@@ -140,7 +140,7 @@ export function BundlePage() {
                 part={part}
                 share={sayShare(part, prices[named.indexOf(part)] ?? [], say)}
                 told={told}
-                problems={readFieldsOf(fields, named.indexOf(part))}
+                problems={readFieldsOf(paths, named.indexOf(part))}
                 onChange={(own) => setPart(part.id, own)}
                 onRemove={() => setParts(parts.filter((it) => it.id !== part.id))}
               />

@@ -40,10 +40,10 @@ export function sayShare({ isThere }: PartRow, own: readonly number[], say: (min
 }
 
 /** What the server said about one part, by the field of that part. */
-export function readFieldsOf(fields: Record<string, string>, at: number): Record<string, string> {
+export function readFieldsOf(paths: Record<string, string>, at: number): Record<string, string> {
   const start = `parts/${at}/`
   return Object.fromEntries(
-    Object.entries(fields).flatMap(([key, text]) => (key.startsWith(start) ? [[key.slice(start.length), text]] : [])),
+    Object.entries(paths).flatMap(([key, text]) => (key.startsWith(start) ? [[key.slice(start.length), text]] : [])),
   )
 }
 
@@ -71,6 +71,7 @@ export function BundlePart({
     all.set(part.id, it)
     return () => void all.delete(part.id)
   })
+  const hasProblem = Object.keys({ ...it.problems, ...problems }).length > 0 || it.doubts.length > 0
   const setName = (name: string) => {
     it.setName(name)
     onChange({ isNamed: name.trim() !== '' })
@@ -122,7 +123,7 @@ export function BundlePart({
         </span>
       </p>
       {part.isNamed && part.isThere && (
-        <details>
+        <details open={hasProblem || undefined}>
           <summary className="text-[13px] font-semibold">What it is, where you know it</summary>
           <div className="mt-2 grid gap-3">
             <WhatItIsFields it={it} problems={problems} />
