@@ -9,6 +9,8 @@ let empty: TestApi
 beforeEach(async () => {
   full = await startApi({ demo: true })
   empty = await startApi()
+  // What controls a thing from elsewhere is a table of its own, and in the file all the same.
+  await full.call('PUT', '/units/LGT-06/controllers', { unitIds: ['LGT-02'] }, match(1))
 })
 afterEach(() => {
   full.close()
@@ -27,6 +29,7 @@ describe('a kit file', () => {
     expect(status).toBe(201)
     expect(body.fresh.units).toBeGreaterThan(30)
     expect((await exportKit(empty)) === file).toBe(true)
+    expect(file).toContain('"controlledBy":["LGT-02"]')
     const before = countRows(empty.app)
     expect((await empty.call('POST', '/import/kit-file', file, RAW)).body.fresh.units).toBe(0)
     expect(countRows(empty.app)).toEqual(before)

@@ -4,6 +4,7 @@ import { cleanFileName } from '@exemplar/core'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { match, startApi, type TestApi } from '../../foundation/api.fixture.ts'
+import { makeSetup } from '../../setups/quick-entry.fixture.ts'
 
 let api: TestApi
 beforeAll(async () => {
@@ -181,6 +182,15 @@ describe('the photo of each thing', () => {
     ])
     const own = await attach(PNG, 'own.png', `subjectType=unit&subjectId=${other.id}`)
     expect([await of(one.id), await of(other.id)]).toEqual([first.body.id, own.body.id])
+    // A setup has the photos of its own things with it, those of another piece of the model as well.
+    const inSetup = async (id: string, code: string) => {
+      const setup = await api.call('POST', '/setups', makeSetup([{ name: 'Legs', things: [{ id }] }], { code }))
+      return (await api.call('GET', `/setups/${setup.body.id}`)).body.photos
+    }
+    expect(await inSetup(one.id, 'QA')).toEqual({ [one.id]: first.body.id })
+    expect(await inSetup(apart.id, 'QB')).toEqual({})
+    const third = await add('Three legs', 1)
+    expect(Object.keys(await inSetup(third.id, 'QC'))).toEqual([third.id])
     await api.call('DELETE', `/attachments/${own.body.id}`, undefined, { 'if-match': `"${own.body.version}"` })
     expect(await of(other.id)).toBe(first.body.id)
   })
