@@ -1,7 +1,7 @@
 // npm run planted: faults planted one at a time into a copy of the sources, each of which has to turn its test red. A fault
 // that nobody notices means a test that cannot fail. Exits 1 with each that stays green, or that finds no line to change.
-import { spawn } from 'node:child_process'
-import { cpSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
+import { fork, spawnSync } from 'node:child_process'
+import { cpSync, mkdirSync, mkdtempSync, readdirSync, rmSync, symlinkSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { PLANTED_FAULTS } from './planted-faults.mjs'
@@ -50,37 +50,40 @@ function linkPackages(folder) {
   for (const name of ['core', 'server']) symlinkSync(join(folder, name), join(packages, '@exemplar', name))
 }
 
-/** Whether any of the tests fails; with `bail` the first that does is enough. */
-function isRed(folder, tests, bail, titled) {
-  const which = [...tests.split(' '), ...(titled ? ['-t', titled] : [])]
-  const run = ['vitest', 'run', ...which, '--reporter=dot', ...(bail ? ['--bail=1'] : [])]
-  const child = spawn('npx', run, { cwd: folder, stdio: 'ignore' })
-  return new Promise((done) => child.on('exit', (code) => done(code !== 0)))
+/** Whether all of these tests are green as they are. */
+function areGreen(folder, tests) {
+  return spawnSync('npx', ['vitest', 'run', ...tests, '--reporter=dot'], { cwd: folder, stdio: 'ignore' }).status === 0
 }
 
-/** Plants one fault and takes it out again; whether nobody noticed. */
-async function plant(folder, { law, file, from, to, test, titled }) {
-  const path = join(folder, file)
-  const text = readFileSync(path, 'utf8')
-  const say = (what) => console.log(`${what}: ${law}, ${file}: ${to}`)
-  if (!text.includes(from)) {
-    say('NO SUCH LINE')
-    return true
-  }
-  writeFileSync(
-    path,
-    text.replace(from, () => to),
-  )
-  const isNoticed = await isRed(folder, test, true, titled)
-  say(isNoticed ? 'noticed' : 'STAYED GREEN')
-  writeFileSync(path, text)
-  return !isNoticed
+/** What the worker says next; a worker that ends says nothing more. */
+function hear(worker) {
+  return new Promise((done, fail) => {
+    worker.once('message', done)
+    worker.once('exit', (code) => fail(new Error(`A worker ended with ${code}.`)))
+  })
 }
 
 /** Plants faults by themselves, one after the other, as long as there are any; how many nobody noticed. */
 async function plantFrom(queue, folder) {
+  const worker = fork(join(ROOT, 'scripts', 'planted-worker.mjs'), {
+    cwd: folder,
+    stdio: ['ignore', 'ignore', 2, 'ipc'],
+  })
   let missed = 0
-  for (let fault = queue.shift(); fault; fault = queue.shift()) if (await plant(folder, fault)) missed++
+  try {
+    await hear(worker)
+    for (let fault = queue.shift(); fault; fault = queue.shift()) {
+      const began = performance.now()
+      worker.send(fault)
+      const what = await hear(worker)
+      if (what !== 'noticed') missed++
+      const seconds = ((performance.now() - began) / 1000).toFixed(1)
+      console.log(`${what}: ${fault.law}, ${fault.file}: ${fault.to} (${seconds} s)`)
+    }
+  } finally {
+    worker.removeAllListeners('exit')
+    if (worker.connected) worker.disconnect()
+  }
   return missed
 }
 
@@ -88,8 +91,8 @@ async function plantFrom(queue, folder) {
 const folders = [copyTree(), copyTree()]
 let missed = 0
 try {
-  const all = [...new Set(FAULTS.flatMap((it) => it.test.split(' ')))].join(' ')
-  if (!isProvenElsewhere && (await isRed(folders[0], all, false))) {
+  const all = [...new Set(FAULTS.flatMap((it) => it.test.split(' ')))]
+  if (!isProvenElsewhere && !areGreen(folders[0], all)) {
     console.log('The tests are red without any fault planted: nothing can be told by them.')
     missed = FAULTS.length
   } else {
