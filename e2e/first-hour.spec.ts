@@ -72,7 +72,7 @@ for (const [where, size, makeHands] of [
     const { rows } = await (await page.request.get('/api/units?find=Mains')).json()
     await page.goto(`/kit/${rows[0].id}`)
     await expect(page.getByText('C7 connector, for a C8 inlet')).toBeVisible()
-    await expect(page.getByText(/^continental 16 A socket plug, for a socket, also Swiss/)).toBeVisible()
+    await expect(page.getByText(/^continental 16 A plug, for a socket, also Swiss/)).toBeVisible()
   })
 }
 

@@ -6,7 +6,7 @@ import { basename, dirname, join, relative, resolve } from 'node:path'
 import { ROOT } from './setup.mjs'
 
 const MOST_FILES = 20
-const CORE_MAY_IMPORT = new Set(['zod', 'temporal-polyfill', 'papaparse', 'culori'])
+const CORE_MAY_IMPORT = new Set(['zod', 'temporal-polyfill', 'papaparse', 'culori', '@dagrejs/dagre'])
 
 /**
  * The folders of each workspace from top to bottom: a file imports only from its own folder and those above it. What lies
@@ -55,6 +55,7 @@ const ORDER = {
     'setups/checks/power',
     'setups/checks/media',
     'setups/verdict',
+    'setups/pictures',
     'setups/timing',
     'setups/proposals',
     'diary',
@@ -119,6 +120,7 @@ const ORDER = {
     'kit/worth',
     'setups',
     'setups/margin',
+    'setups/pictures',
     'setups/views',
     'setups/board',
     'bench',

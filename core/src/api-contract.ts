@@ -21,6 +21,7 @@ import { orderContract } from './contract/order-contract.ts'
 import { cableContract } from './contract/setups/cable-contract.ts'
 import { cameraContract } from './contract/setups/camera-contract.ts'
 import { firstHourContract } from './contract/setups/first-hour-contract.ts'
+import { pictureContract } from './contract/setups/picture-contract.ts'
 import { preflightContract } from './contract/setups/preflight-contract.ts'
 import { proposalContract } from './contract/setups/proposal-contract.ts'
 import { resilienceContract } from './contract/setups/resilience-contract.ts'
@@ -50,6 +51,7 @@ export const apiContract = {
   ...proposalContract,
   ...resilienceContract,
   ...riderContract,
+  ...pictureContract,
   ...rigTimeContract,
   ...setupContract,
   ...findContract,

@@ -19,6 +19,7 @@ import { ledgerRoutes } from './ledger/ledger-routes.ts'
 import { orderRoutes } from './ledger/order-routes.ts'
 import { cableRoutes } from './setups/cable-routes.ts'
 import { cameraRoutes } from './setups/camera-routes.ts'
+import { pictureRoutes } from './setups/picture-routes.ts'
 import { startRoutes } from './setups/preflight-routes.ts'
 import { helpingRoutes } from './setups/proposal-routes.ts'
 import { resilienceRoutes } from './setups/resilience-routes.ts'
@@ -69,6 +70,7 @@ export const routes: readonly Route[] = [
   ...cableRoutes,
   ...cameraRoutes,
   ...minutesRoutes,
+  ...pictureRoutes,
   ...startRoutes,
   ...riderRoutes,
   ...helpingRoutes,

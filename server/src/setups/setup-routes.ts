@@ -2,8 +2,6 @@ import {
   compareReadiness,
   listKindsOf,
   listMissed,
-  listSupportChoices,
-  makeScene,
   type Readiness,
   type Remedy,
   type Setup,
@@ -24,7 +22,7 @@ import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { signAcceptances } from './acceptances.ts'
 import { assessAll, assessOne, findHelp } from './assessing.ts'
 import { loadContext, makeBookingContext, makeNowContext, makePresentContext } from './assessment-context.ts'
-import { loadAssessment, loadCircuits } from './assessment-store.ts'
+import { loadCircuits } from './assessment-store.ts'
 import { listOtherUses, loadAllSetups, loadNextBookings, loadSetup, nameListed, saveSetup } from './setup-store.ts'
 
 /** The verdict as it is after a change, kept with the change: so that one sees which of them made it worse. */
@@ -117,11 +115,6 @@ export const setupRoutes = [
   defineRoute('get /setups/:id/readiness', ({ params, query }, app) => {
     const setup = loadSetup(app, params.id ?? '')
     return assessOne(app.db, setup, loadContext(app, setup, query.bookingId), loadStudio(app.db))
-  }),
-  defineRoute('get /setups/:id/supports', ({ params, query }, app) => {
-    const setup = loadSetup(app, params.id ?? '')
-    const request = { setup, context: loadContext(app, setup, query.bookingId) }
-    return listSupportChoices(makeScene(loadAssessment(app.db, request, loadStudio(app.db)).input))
   }),
   defineRoute('get /setups/:id/remedies', ({ params, query }, app) => {
     const setup = loadSetup(app, params.id ?? '')

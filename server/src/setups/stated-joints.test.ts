@@ -1,4 +1,4 @@
-import { type CableRun, type SupportChoice, swapThing } from '@exemplar/core'
+import { type CableRun, type EndChoice, swapThing } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
 import { match } from '../foundation/api.fixture.ts'
 import { type Thing, useQuickEntry } from './quick-entry.fixture.ts'
@@ -29,10 +29,16 @@ async function build(roles: object[]): Promise<string> {
   return (await call('POST', '/setups', { ...blank, plannedMinutes: 30, roles })).id
 }
 
-const supports = (id: string): Promise<SupportChoice[]> => call('GET', `/setups/${id}/supports`)
-const sayOf = async (id: string, { tag }: Thing) => {
-  const it = (await supports(id)).find(({ rider }) => rider.tag === tag)
-  return it && `${it.standing}: ${it.on?.tag ?? 'nothing'}`
+/** The end by which a thing stands on another, with what it is on and what it could be on. */
+async function footOf(id: string, key: string): Promise<EndChoice> {
+  const { ends }: { ends: EndChoice[] } = await call('GET', `/setups/${id}/joints?key=${key}`)
+  const foot = ends.find((it) => it.picture === 'rig' && it.side === 'guest')
+  if (!foot) throw new Error('It has no foot.')
+  return foot
+}
+const sayOf = async (id: string, { id: key }: Pick<Thing, 'id'>) => {
+  const [on] = (await footOf(id, key)).joined
+  return on ? `${on.standing}: ${on.tag}` : 'open: nothing'
 }
 
 /** Changes some of a setup and leaves the rest as it is. */
@@ -62,12 +68,9 @@ describe('[V1] who rides on what is said, and stands', () => {
     const roles = [role('A', [{ unitId: camera.id }, { unitId: own.id }]), role('B', [{ unitId: other.id }])]
     const id = await build(roles)
     expect(await sayOf(id, camera)).toBe(`assumed: ${own.tag}`)
-    const [choice] = await supports(id)
-    expect(choice?.reasons).toEqual(['A camera goes on its tripod.'])
-    expect(choice?.could.map((it) => [it.tag, it.heldBy, it.isTooWeak])).toEqual([
-      [own.tag, null, false],
-      [other.tag, null, false],
-    ])
+    const { joined, could } = await footOf(id, camera.id)
+    expect(joined.map((it) => it.reasons)).toEqual([['A camera goes on its tripod.']])
+    expect(could.map((it) => [it.tag, it.heldBy, it.isTooWeak])).toEqual([[other.tag, null, false]])
 
     await state(id, [joint(camera.id, 'foot', other.id, 'carries')])
     expect(await sayOf(id, camera)).toBe(`stated: ${other.tag}`)
@@ -94,8 +97,9 @@ describe('[V1] who rides on what is said, and stands', () => {
         [screen, camera, arm, stand].map((it) => ({ unitId: it.id })),
       ),
     ])
-    const [choice] = (await supports(id)).filter((it) => it.rider.tag === screen.tag)
-    expect(choice?.could.map((it) => [it.tag, it.isTooWeak])).toContainEqual([arm.tag, true])
+    const { joined, could } = await footOf(id, screen.id)
+    expect(joined.map((it) => it.tag)).toEqual([arm.tag])
+    expect(could.map((it) => [it.tag, it.isTooWeak])).toEqual([[stand.tag, true]])
     await state(id, [joint(screen.id, 'foot', stand.id, 'carries')])
     const { findings } = await call('GET', `/setups/${id}/readiness`)
     expect(findings.filter((it: { code: string }) => it.code === 'carried-load')).toMatchObject([
@@ -118,9 +122,10 @@ describe('[V1] who rides on what is said, and stands', () => {
       role('A', [{ stockId: bag.id, quantity: 1 }, { unitId: one.id }]),
       role('B', [{ unitId: two.id }]),
     ])
-    const key = (await supports(id))[0]?.rider.key ?? ''
+    const key = `stock:${bag.id}:0`
+    expect(await sayOf(id, { id: key })).toBe(`assumed: ${one.tag}`)
     await state(id, [joint(key, 'foot', two.id, 'carries')])
-    expect((await supports(id))[0]).toMatchObject({ standing: 'stated', on: { tag: two.tag } })
+    expect(await sayOf(id, { id: key })).toBe(`stated: ${two.tag}`)
   })
 })
 

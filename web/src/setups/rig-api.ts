@@ -35,10 +35,6 @@ const rigApi = api.injectEndpoints({
       query: ({ id, bookingId }) => request('get /setups/:id/sound-routes', { id, query: withBooking(bookingId) }),
       providesTags: readsOf('soundRoutes'),
     }),
-    supports: build.query<ReplyOf<'get /setups/:id/supports'>, { id: string; bookingId?: string }>({
-      query: ({ id, bookingId }) => request('get /setups/:id/supports', { id, query: withBooking(bookingId) }),
-      providesTags: readsOf('supports'),
-    }),
     swap: build.query<
       ReplyOf<'get /setups/:id/swap'>,
       { id: string; bookingId?: string; unitId: string; byUnitId: string }
@@ -58,6 +54,5 @@ export const {
   useLooksQuery,
   useStartQuery,
   useSoundRoutesQuery,
-  useSupportsQuery,
   useSwapQuery,
 } = rigApi

@@ -3,7 +3,6 @@ import { bookingSchema } from '../../diary/booking.ts'
 import { CATEGORY_CODES } from '../../kit/model/category.ts'
 import { modelSchema } from '../../kit/model/model.ts'
 import { lifeStateSchema } from '../../kit/unit/unit.ts'
-import { supportChoiceSchema } from '../../setups/joining/support-choices.ts'
 import { findingHelpSchema } from '../../setups/proposals/remedies.ts'
 import { newSetupSchema, setupSchema } from '../../setups/setup/setup.ts'
 import { readinessChangeSchema } from '../../setups/verdict/assessment-change.ts'
@@ -120,12 +119,6 @@ export const setupContract = defineContract('setups', {
     permission: 'see-studio',
     query: z.object({ bookingId: z.string().max(64).optional() }),
     reply: readinessSchema,
-  },
-  'get /setups/:id/supports': {
-    summary: 'What stands on what, as stated or assumed, and what else each thing could stand on',
-    permission: 'see-studio',
-    query: z.object({ bookingId: z.string().max(64).optional() }),
-    reply: z.array(supportChoiceSchema),
   },
   'get /setups/:id/remedies': {
     summary: 'What could be done about one finding: free things, other ways to run it, buying',

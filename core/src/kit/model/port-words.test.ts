@@ -22,6 +22,7 @@ test.each<[PortSketch, string]>([
     '1/4-20 thread hole, for a screw, also 3/8-16 thread',
   ],
   [{ id: 'a', interfaces: 'iec-c7', side: 'host' }, 'C8 inlet, for a C7 connector'],
+  [{ id: 'a', interfaces: 'mains-bs1363', side: 'guest' }, 'British 13 A plug, for a socket'],
 ])('an end in words: %j', (sketch, words) => expect(sayEnd(makePort(sketch), INTERFACES)).toBe(words))
 
 test('[M12] an end of the studio’s own is not called a mount mount, and loads are as the studio writes them', () => {

@@ -9,8 +9,9 @@ const DIRECTIONS = { in: 'signal in', out: 'signal out', both: 'both ways', none
 /** `a` or `an`, as it is spoken. */
 const withArticle = (word: string) => `${/^[aeiou]/i.test(word) ? 'an' : 'a'} ${word}`
 
-/** `SD card slot`, and not `16 mm spigot spigot` where the connector is called by that side of it already. */
+/** `SD card slot`, and not `16 mm spigot spigot` where the connector is called by that side of it already; `British 13 A plug`. */
 function nameSide(label: string, side: string): string {
+  if (side === 'plug' && label.endsWith(' socket')) return label.replace(/socket$/, side)
   // Couplers have a name of their own on each side: `C8 inlet`.
   if (/^C\d/.test(side)) return side
   return label.toLowerCase().endsWith(side.toLowerCase()) ? label : `${label} ${side}`

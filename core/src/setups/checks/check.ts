@@ -4,6 +4,7 @@ import type { NeededFact } from '../../kit/template/needed-facts.ts'
 import type { FindingLevel } from '../../studio/finding.ts'
 import type { PolicyRef } from '../../studio/policy/policy.ts'
 import type { Policies } from '../../studio/policy/resolved-policies.ts'
+import type { PictureKind } from '../joining/picture-kind.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import type { Store } from '../placed/store.ts'
 import type { Remedy } from '../setup/remedy.ts'
@@ -77,6 +78,8 @@ export interface CodeRecord<F> {
 /** One check: what it finds in a scene, and a record for each of its codes. A code without one does not compile. */
 export interface Check<F extends { code: string }> {
   find(scene: Scene): Found<F>[]
+  /** In which picture the things that it is about are marked; none where nobody would look for it there. */
+  shownIn?: PictureKind | ((finding: F) => PictureKind | null)
   codes: { [C in F['code']]: CodeRecord<Extract<F, { code: C }>> }
 }
 

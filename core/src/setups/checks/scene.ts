@@ -5,7 +5,7 @@ import {
   type UnmetNeed,
 } from '../joining/completeness.ts'
 import { makeEndsMemory } from '../joining/ends-memory.ts'
-import { listInCase, pickFirstToGo } from '../joining/needed-accessories.ts'
+import { easeUnwanted, listInCase, pickFirstToGo } from '../joining/needed-accessories.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import { listSpareItems, type PlacedItem } from '../placed/placed-item.ts'
 import { listSceneItems } from '../placed/venue.ts'
@@ -77,7 +77,8 @@ function joinWanted(items: readonly PlacedItem[], join: (things: readonly Placed
   let completeness = join(wanted)
   for (;;) {
     const idle = listInCase(wanted, completeness)
-    if (idle.length === 0) return { completeness, inCase: items.filter((it) => !wanted.includes(it)) }
+    if (idle.length === 0)
+      return { completeness: easeUnwanted(wanted, completeness), inCase: items.filter((it) => !wanted.includes(it)) }
     const joined = new Set(completeness.joints.flatMap(({ host, guest }) => [host.key, guest.key]))
     const loose = idle.filter((it) => !joined.has(it.key))
     const leaving = new Set(loose.length > 0 ? loose : pickFirstToGo(idle))

@@ -66,8 +66,8 @@ const CARRIERS: readonly Category[] = ['plate', 'head', 'arm', 'clamp']
 
 /**
  * Accessories that are there in case: nothing wants them, and they hang open at an end, join each other alone, or carry nothing.
- * A cable between two ends that need not be joined joins them all the same. What hangs open goes first: without it what carries
- * nothing may carry something.
+ * A cable between two ends that need not be joined joins them all the same, and what somebody said is where they said. What hangs
+ * open goes first: without it what carries nothing may carry something.
  */
 export function listInCase(
   items: readonly PlacedItem[],
@@ -77,7 +77,8 @@ export function listInCase(
   const accessories = items.filter((it) => it.ports.length > 0 && isAccessory(it))
   if (accessories.length === 0) return []
   const needed = findNeededAccessories(items, joints)
-  const idle = accessories.filter((it) => !needed.has(it.key))
+  const said = listSaid(joints)
+  const idle = accessories.filter((it) => !needed.has(it.key) && !said.has(it.key))
   const keys = new Set(idle.map((it) => it.key))
   const isOpen = new Set(unmet.map((it) => it.thing.key))
   const joined = new Set(
@@ -95,6 +96,22 @@ export function listInCase(
   // A screen that could stand by itself and hangs on the arm that is there for it hangs there.
   const carries = (it: PlacedItem) => joints.some(({ host, guest }) => host.key === it.key && !keys.has(guest.key))
   return idle.filter((it) => CARRIERS.some((kind) => isItemOf(it, kind)) && !carries(it))
+}
+
+/** Keys of what somebody said is joined to something. */
+const listSaid = (joints: Completeness['joints']) =>
+  new Set(joints.flatMap(({ host, guest, isStated }) => (isStated ? [host.key, guest.key] : [])))
+
+/**
+ * What an accessory lacks that is only there because somebody said so is a word of advice: nothing wants it, so that nothing
+ * fails where its other end is open.
+ */
+export function easeUnwanted(items: readonly PlacedItem[], found: Completeness): Completeness {
+  const said = listSaid(found.joints)
+  if (said.size === 0) return found
+  const needed = findNeededAccessories(items, found.joints)
+  const isUnwanted = (it: PlacedItem) => said.has(it.key) && isAccessory(it) && !needed.has(it.key)
+  return { ...found, unmet: found.unmet.map((it) => (isUnwanted(it.thing) ? { ...it, level: 'advise' } : it)) }
 }
 
 /**

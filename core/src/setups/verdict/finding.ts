@@ -5,6 +5,7 @@ import { type CodeRecord, type Envelope, type Found, LEVEL_OF_IMPORTANCE } from 
 import type { TimeWords } from '../checks/finding-words.ts'
 import { tipping } from '../checks/rigging/tipping.ts'
 import type { Scene } from '../checks/scene.ts'
+import type { PictureKind } from '../joining/picture-kind.ts'
 import { acceptanceSchema } from '../setup/setup.ts'
 import { CHECKS, type FoundFact } from './check-list.ts'
 import { hasUsual, listNeverCleared, listUsualDoubts, withoutUsual } from './usual-findings.ts'
@@ -31,6 +32,14 @@ const RECORDS = Object.assign({}, ...CHECKS.map((it) => it.codes)) as Record<Fin
 /** All that is to be said and done about a finding's code. */
 export function recordOf<F extends { code: FindingCode }>(finding: F): CodeRecord<F> {
   return RECORDS[finding.code] as unknown as CodeRecord<F>
+}
+
+const SHOWN = new Map(CHECKS.flatMap((it) => Object.keys(it.codes).map((code) => [code, it.shownIn] as const)))
+
+/** The picture of the setup in which a finding is marked; null where nobody would look for it in one. */
+export function findShownIn(finding: Finding): PictureKind | null {
+  const shown = SHOWN.get(finding.code) as PictureKind | ((it: Finding) => PictureKind | null) | undefined
+  return typeof shown === 'function' ? shown(finding) : (shown ?? null)
 }
 
 /** Whether something could be tried or bought about it. */

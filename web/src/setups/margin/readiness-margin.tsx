@@ -1,55 +1,12 @@
-import {
-  type CableRun,
-  canHelp,
-  type Finding,
-  groupByCause,
-  type Readiness,
-  sayPolicy,
-  sayVerdict,
-  sayWorking,
-  type UnitSystem,
-  type Working,
-} from '@exemplar/core'
-import { useInterfacesQuery } from '../../foundation/api/api.ts'
+import { type CableRun, canHelp, type Finding, groupByCause, type Readiness, sayVerdict } from '@exemplar/core'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { WorkingPaper } from '../../foundation/parts/working-paper.tsx'
-import { useTimeWords } from '../../foundation/words/time-words.ts'
-import { useWording } from '../../foundation/words/wording.ts'
 import { AcceptedFindings } from './accepted-findings.tsx'
 import { type FindingDeeds, FindingItem } from './finding-item.tsx'
 import { OneCause } from './one-cause.tsx'
 import { isQuestion, Questions } from './questions.tsx'
-import { type OnJoin, WhatStandsOnWhat } from './what-stands-on-what.tsx'
 import { WhereSignalsGo } from './where-signals-go.tsx'
-
-function useLabels(): (code: string) => string {
-  const { data } = useInterfacesQuery()
-  return (code) => data?.find((it) => it.code === code)?.label ?? code
-}
-
-/** The working, with the policies that it followed among what it took for granted. */
-function sayWithPolicies(
-  working: Working,
-  { follows, usual }: Pick<Readiness, 'follows' | 'usual'>,
-  labelOf: (code: string) => string,
-  system: UnitSystem,
-) {
-  const words = sayWorking(working, labelOf, system)
-  const said = JSON.stringify(working)
-  const onlyUsual = usual.filter((tag) => said.includes(JSON.stringify(tag)))
-  return {
-    ...words,
-    assumptions: [
-      ...words.assumptions,
-      ...(onlyUsual.length > 0
-        ? [
-            `Of ${onlyUsual.join(', ')} only what is usual is recorded; where twice or half of it would decide, it is asked.`,
-          ]
-        : []),
-      ...follows[working.formula].map(sayPolicy),
-    ],
-  }
-}
+import { useSaidWorking, Worked } from './worked.tsx'
 
 /** The margin beside the work: the verdict first, then each finding with its figure and its ways out. */
 export function ReadinessMargin({
@@ -59,7 +16,6 @@ export function ReadinessMargin({
   deeds,
   links,
   onLetGo,
-  onJoin,
   help,
 }: {
   readiness: Readiness
@@ -69,7 +25,6 @@ export function ReadinessMargin({
   /** Runs as somebody made them, and a way to make them anew. */
   links: readonly CableRun[]
   onLetGo: ((run: CableRun) => void) | null
-  onJoin: OnJoin
   /** What Exemplar can do about all of it at once. */
   help: React.ReactNode
 }) {
@@ -80,9 +35,7 @@ export function ReadinessMargin({
   /** The worst that something can be done about: its ways out are shown at once. */
   const first = findings.find(canHelp)
   const { onAccept } = deeds
-  const labelOf = useLabels()
-  const { system } = useTimeWords()
-  const isPlain = useWording() === 'plain'
+  const say = useSaidWorking(readiness)
   const found = new Set(
     readiness.findings.flatMap((it) => ('working' in it ? [it.working.formula + JSON.stringify(it.working)] : [])),
   )
@@ -92,9 +45,7 @@ export function ReadinessMargin({
       finding={finding}
       isFirst={finding === first}
       deeds={deeds}
-      working={
-        'working' in finding && <WorkingPaper words={sayWithPolicies(finding.working, readiness, labelOf, system)} />
-      }
+      working={'working' in finding && <WorkingPaper words={say(finding.working)} />}
     />
   )
   const showGroup = (group: readonly Finding[]) => {
@@ -134,7 +85,6 @@ export function ReadinessMargin({
       {accepted.length > 0 && (
         <AcceptedFindings findings={accepted} onReopen={onAccept && ((it) => onAccept(it, null))} />
       )}
-      <WhatStandsOnWhat setupId={deeds.setupId} bookingId={deeds.bookingId} links={links} onJoin={onJoin} />
       <WhereSignalsGo signals={readiness.signals} links={links} onLetGo={onLetGo} />
       {readiness.inputs.length > 0 && (
         <section className="border-t border-rule py-2">
@@ -157,18 +107,11 @@ export function ReadinessMargin({
         <section className="border-t border-rule pt-2">
           <h3 className="mb-1">Sums that come out</h3>
           <ul className="grid gap-2">
-            {fine.map((working) => {
-              const words = sayWithPolicies(working, readiness, labelOf, system)
-              return (
-                <li key={words.title}>
-                  <span className="flex items-baseline justify-between gap-3">
-                    <Mark level="ok">{words.title}</Mark>
-                    {!isPlain && <span className="figures">{words.summary}</span>}
-                  </span>
-                  <WorkingPaper words={words} />
-                </li>
-              )
-            })}
+            {fine.map((working) => (
+              <li key={say(working).title}>
+                <Worked working={working} readiness={readiness} />
+              </li>
+            ))}
           </ul>
           <p className="mt-3 text-[12px] text-quiet">
             Exemplar helps to plan and certifies nothing: local codes, the house’s rules and licensed electricians and

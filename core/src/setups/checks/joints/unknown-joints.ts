@@ -16,6 +16,7 @@ interface JointUnknown {
 
 /** Joints that may hold, of which a figure is not recorded. */
 export const unknownJoints = defineCheck<JointUnknown>({
+  shownIn: ({ fact }) => (fact === 'card-speed' ? 'signals' : 'rig'),
   find: (scene) =>
     [...scene.unknown, ...listInSleeves(scene)].map(({ thing, other, fact }) => ({
       ...ofItem(thing),

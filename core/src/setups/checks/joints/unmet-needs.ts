@@ -2,6 +2,7 @@ import type { Interface } from '../../../kit/model/interface.ts'
 import { type Model, nameModel } from '../../../kit/model/model.ts'
 import { listInWords } from '../../../units/wording.ts'
 import type { UnmetNeed } from '../../joining/completeness.ts'
+import { findPicture, type PictureKind } from '../../joining/picture-kind.ts'
 import type { Store } from '../../placed/store.ts'
 import type { Remedy } from '../../setup/remedy.ts'
 import { defineCheck, type Envelope, type IdeaContext, ofItem, type Purchase } from '../check.ts'
@@ -33,6 +34,7 @@ interface JoinsNothing {
 
 /** Ends that have to be met and that nothing in the setup is left for. */
 export const unmetNeeds = defineCheck<NeedUnmet | JoinsNothing>({
+  shownIn: (it) => (it.code === 'need-unmet' ? findPictureOf(it.interfaces[0]) : null),
   find: (scene) => [
     ...scene.unmet.map((need) => describe(need, scene)),
     // Pieces of one stock are told once.
@@ -64,6 +66,9 @@ export const unmetNeeds = defineCheck<NeedUnmet | JoinsNothing>({
     },
   },
 })
+
+const findPictureOf = (told: Told | undefined): PictureKind | null =>
+  told ? findPicture(told.code, new Map([[told.code, told]])) : null
 
 function describe(need: UnmetNeed, { interfaces }: Scene) {
   const { thing, side, wanted, missing, level, rivals, supply, isProven } = need

@@ -22,6 +22,7 @@ interface JointUnsure {
  * round it has to be, and nobody said that it is so.
  */
 export const unsureJoints = defineCheck<JointUnsure>({
+  shownIn: 'rig',
   find: listUnsure,
   codes: {
     'joint-unsure': {

@@ -43,6 +43,7 @@ type ShortCards = Extract<CardFinding, { code: 'cards-short' }>
 
 /** Cards of each recorder against the planned minutes. */
 export const cardMinutes = defineCheck<CardFinding>({
+  shownIn: 'signals',
   find: (scene) =>
     factOf(scene, findCardTimes)
       .filter(({ level }) => level !== 'ok')

@@ -16,6 +16,7 @@ interface SlowCard {
 
 /** Cards that are in a slot and write more slowly than it asks for: the recording stops in the middle. */
 export const cardSpeed = defineCheck<SlowCard>({
+  shownIn: 'signals',
   find: (scene) =>
     listCardsInSlots(scene).flatMap(({ recorder, demand, card, rating }) => {
       if (rating?.quantity !== 'cardMegabytesPerSecond' || rating.value >= demand) return []

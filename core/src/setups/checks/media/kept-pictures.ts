@@ -16,6 +16,7 @@ type KeptFinding =
  * end, such as a slot without a card or a plug in nothing, is not told again.
  */
 export const keptPictures = defineCheck<KeptFinding>({
+  shownIn: 'signals',
   find: (scene) => scene.items.filter((it) => isFilming(it, scene)).flatMap((it) => judge(it, scene)),
   codes: {
     'picture-unkept': {

@@ -18,6 +18,7 @@ interface SmallCircle {
 
 /** A lens whose image circle does not cover the sensor. */
 export const imageCircle = defineCheck<SmallCircle>({
+  shownIn: 'rig',
   find: (scene) =>
     factOf(scene, listCameraAngles).flatMap(({ roleId, tag, unitId, lens, circle }): Found<SmallCircle>[] => {
       if (!lens || !circle || circle.isCovered) return []

@@ -18,6 +18,7 @@ type ChargeFinding =
 
 /** What a charger gives, against what the packs of its family that are there take. A hazard: charged too fast, packs get hot. */
 export const chargeCurrent = defineCheck<ChargeFinding>({
+  shownIn: 'power',
   find: ({ items, interfaces }) => {
     const isPack = ({ category, ports }: PlacedItem) =>
       category === 'pack' && ports.some((it) => it.interfaces.some((code) => interfaces.get(code)?.kind === 'battery'))

@@ -47,6 +47,7 @@ type CircuitFinding =
 
 /** What runs from the mains, against the circuit that feeds it. */
 export const circuitLoad = defineCheck<CircuitFinding>({
+  shownIn: 'power',
   find: (scene) => [...listUnknownWatts(scene), ...checkCircuit(scene)],
   codes: {
     'circuit-load': {

@@ -19,6 +19,7 @@ type LeadFinding =
 
 /** What runs through each lead and strip, against the amperes that it is good for: the weakest piece of the way decides. */
 export const leadLoad = defineCheck<LeadFinding>({
+  shownIn: 'power',
   find(scene) {
     const volts = scene.circuit?.volts
     if (!volts) return []

@@ -10,6 +10,7 @@ type CurrentFinding =
 
 /** What a device draws from each of its packs, against the current that a pack gives. A hazard: packs get hot, or switch off. */
 export const packCurrent = defineCheck<CurrentFinding>({
+  shownIn: 'power',
   find: ({ items, joints, interfaces, itemOf }) =>
     items.flatMap((item) => {
       const { powerMode } = item

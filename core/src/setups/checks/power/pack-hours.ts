@@ -53,6 +53,7 @@ interface ShortPacks {
 
 /** Packs of each family for the planned session. */
 export const packHours = defineCheck<ShortPacks>({
+  shownIn: 'power',
   find: (scene) =>
     factOf(scene, findPackHours)
       // What a pack holds is asked of the pack; here only how much hangs on it.

@@ -16,6 +16,7 @@ interface BridgeUnknown {
 
 /** A support that stands for what it bears with others only where enough of that comes on the others. A hazard. */
 export const bridges = defineCheck<BridgeUnknown>({
+  shownIn: 'rig',
   find(scene) {
     const tipping = new Map(factOf(scene, listUnsureStands).map((it) => [it.stand.key, it.shared]))
     const shares = new Map(factOf(scene, computeCarriedLoads).shares.map((it) => [it.load.key, it.shared]))

@@ -37,7 +37,10 @@ export const carriedLoadSchema = z.object({
 export type CarriedLoad = z.infer<typeof carriedLoadSchema>
 
 export interface Carriage {
+  /** What is worth telling: several riders on one end, or too much. */
   loads: CarriedLoad[]
+  /** Every rated end that carries something and of which it can be told, also one rider that is borne. */
+  every: CarriedLoad[]
   /** What each thing rides on, down to the floor: keys, the nearest first. */
   below: ReadonlyMap<string, readonly string[]>
   /** What rides on each thing, however far up: keys. */
@@ -55,6 +58,7 @@ interface Overload {
 
 /** What bears too much, or of which nobody can tell. Of what sits on the support itself the joint says so already. */
 export const carriedLoad = defineCheck<Overload>({
+  shownIn: 'rig',
   find: (scene) =>
     factOf(scene, computeCarriedLoads).loads.flatMap((working) => {
       const [first] = working.riders
@@ -110,8 +114,9 @@ export function computeCarriedLoads({ items, itemOf, joints, interfaces }: Scene
   const shares = all.flatMap((load) => judgeShare(load, all, { sharedOn, below, hostsOf, itemOf }) ?? [])
   const unsure = new Set<unknown>(shares.map((it) => it.load))
   // What sits on it alone and is borne is nothing to tell.
-  const loads = all.filter((it) => !unsure.has(it) && (it.riders.length > 1 || it.level === 'stop'))
-  return { loads, below, above, sharedOn, shares }
+  const every = all.filter((it) => !unsure.has(it))
+  const loads = every.filter((it) => it.riders.length > 1 || it.level === 'stop')
+  return { loads, every, below, above, sharedOn, shares }
 }
 
 /** `direct`: which of the riders sit on the support itself; of those that nobody weighed the joint asks. */

@@ -20,6 +20,7 @@ const BETWEEN: readonly Category[] = ['plate', 'head', 'boom-arm', 'friction-arm
  * somebody in the end. An open foot is told as that; who carries by hand is not asked what for.
  */
 export const supportTree = defineCheck<StandsOnNothing>({
+  shownIn: 'rig',
   find(scene) {
     const { below, above } = factOf(scene, computeCarriedLoads)
     const isTold = ({ key }: PlacedItem) =>

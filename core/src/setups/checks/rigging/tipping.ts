@@ -45,6 +45,7 @@ type TippingFinding =
 
 /** Whatever hangs beside a stand, on a boom or an arm, must not pull it over. A hazard: as bad on any role. */
 export const tipping = defineCheck<TippingFinding>({
+  shownIn: 'rig',
   find: (scene) =>
     factOf(scene, judgeStands).flatMap((it): Found<TippingFinding>[] => {
       if ('shared' in it) return []

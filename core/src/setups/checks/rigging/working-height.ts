@@ -28,6 +28,7 @@ type HeightFinding =
  * measured is asked.
  */
 export const workingHeight = defineCheck<HeightFinding>({
+  shownIn: 'rig',
   find: (scene) => scene.setup.roles.flatMap((role) => checkRole(role, scene)),
   codes: {
     'height-out-of-reach': {

@@ -19,6 +19,7 @@ interface RunTrouble {
 
 /** Runs as they stand: whether all of each is here, joins, and is as long as the way. */
 export const cableRuns = defineCheck<RunTrouble>({
+  shownIn: 'signals',
   find: (scene) => scene.setup.links.flatMap((run) => checkRun(run, scene)),
   codes: {
     'cable-run-trouble': {

@@ -17,6 +17,7 @@ interface DarkScreen {
  * has an open end, and is told as that.
  */
 export const darkScreens = defineCheck<DarkScreen>({
+  shownIn: 'signals',
   find(scene) {
     const screens = scene.items.filter((it) => isToShow(it, scene))
     // What is dark because all that could send a picture is away is told with that.

@@ -21,6 +21,7 @@ interface LongRun {
  * carries further, and nobody records which one is.
  */
 export const passiveRuns = defineCheck<LongRun>({
+  shownIn: 'signals',
   find: (scene) => factOf(scene, traceSignals).chains.flatMap((chain) => checkChain(chain, scene)),
   codes: {
     'run-long': {

@@ -33,6 +33,7 @@ interface RateUnknown {
  * frames does not come through an older cable. Where neither is recorded, nothing is said.
  */
 export const signalRate = defineCheck<SlowCable | RateUnknown>({
+  shownIn: 'signals',
   find: (scene) => factOf(scene, traceSignals).chains.flatMap((chain) => checkChain(chain, scene)),
   codes: {
     'sends-unknown': {

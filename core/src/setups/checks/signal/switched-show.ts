@@ -15,6 +15,7 @@ interface NotCut {
 
 /** Where there is a switcher, the live cut shows what goes into it and nothing else. */
 export const switchedShow = defineCheck<NotCut>({
+  shownIn: 'signals',
   find(scene) {
     const switchers = scene.items.filter((it) => it.category === 'switcher')
     if (switchers.length === 0) return []

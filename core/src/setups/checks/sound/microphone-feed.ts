@@ -21,6 +21,7 @@ type FeedFinding = FeedSubject & ({ code: 'feed-missing' } | { code: 'feed-unkno
 
 /** What wants 48 V, or plug-in power, has to be plugged into what sends it. */
 export const microphoneFeed = defineCheck<FeedFinding>({
+  shownIn: 'signals',
   find: (scene) => factOf(scene, listFedMicrophones).flatMap(checkFeed),
   codes: {
     'feed-missing': {

@@ -55,6 +55,7 @@ const USUAL_DISTANCE_MM = 300
  * volts by the sensitivity (mV/Pa), brought to line level.
  */
 export const microphoneGain = defineCheck<GainFinding>({
+  shownIn: 'signals',
   find: (scene) => [
     ...factOf(scene, computeGains)
       .filter((it) => it.level !== 'ok')

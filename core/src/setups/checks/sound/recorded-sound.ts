@@ -13,6 +13,7 @@ type SoundFinding =
  * one recorder for all of it is worth a word: a track at lower level on the same recorder guards against clipping alone.
  */
 export const recordedSound = defineCheck<SoundFinding>({
+  shownIn: 'signals',
   find: (scene) => [...listLost(scene), ...listSingle(scene)],
   codes: {
     'sound-unrecorded': {

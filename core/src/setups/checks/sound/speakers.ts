@@ -20,6 +20,7 @@ const SOUND: ReadonlySet<string> = new Set(['xlr-3', 'xlr-mini', 'trs-35', 'trs-
  * mixes. A wireless set counts with its channels. Inputs that are fed by another device are not free for a microphone.
  */
 export const speakers = defineCheck<SpeakerFinding>({
+  shownIn: 'signals',
   find: (scene) => (scene.setup.speakers ? [...findMicrophones(scene), ...findInputs(scene)] : []),
   codes: {
     'microphones-short': {

@@ -38,6 +38,7 @@ const KINDS: Readonly<Record<MicrophoneWay, readonly Category[]>> = {
 
 /** Holds the microphones against how much of a person the picture shows. */
 export const suitedMicrophone = defineCheck<UnsuitedMicrophone>({
+  shownIn: 'signals',
   find(scene) {
     const { microphones, roleId } = findMicrophonesOf(scene)
     const { shot, demands, purposeKind } = scene.setup

@@ -1,0 +1,35 @@
+import type { ReplyOf } from '@exemplar/core'
+import { api } from '../foundation/api/api.ts'
+import { readsOf } from '../foundation/api/reads.ts'
+import { request } from '../foundation/api/request.ts'
+
+interface Occasion {
+  id: string
+  bookingId: string | undefined
+}
+
+const withBooking = (bookingId: string | undefined) => (bookingId ? { bookingId } : {})
+
+const picturesApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    pictures: build.query<ReplyOf<'get /setups/:id/pictures'>, Occasion>({
+      query: ({ id, bookingId }) => request('get /setups/:id/pictures', { id, query: withBooking(bookingId) }),
+      providesTags: readsOf('pictures'),
+    }),
+    joints: build.query<ReplyOf<'get /setups/:id/joints'>, Occasion & { key: string }>({
+      query: ({ id, bookingId, key }) =>
+        request('get /setups/:id/joints', { id, query: { key, ...withBooking(bookingId) } }),
+      providesTags: readsOf('joints'),
+    }),
+    pictureChanges: build.query<
+      ReplyOf<'get /setups/:id/picture-changes'>,
+      Occasion & { otherId: string; otherBookingId?: string }
+    >({
+      query: ({ id, bookingId, ...other }) =>
+        request('get /setups/:id/picture-changes', { id, query: { ...other, ...withBooking(bookingId) } }),
+      providesTags: readsOf('pictureChanges'),
+    }),
+  }),
+})
+
+export const { usePicturesQuery, useJointsQuery, useLazyJointsQuery, usePictureChangesQuery } = picturesApi
