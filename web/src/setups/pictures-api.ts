@@ -32,4 +32,8 @@ const picturesApi = api.injectEndpoints({
   }),
 })
 
-export const { usePicturesQuery, useJointsQuery, useLazyJointsQuery, usePictureChangesQuery } = picturesApi
+export const { usePicturesQuery, useJointsQuery, usePictureChangesQuery } = picturesApi
+
+/** Asks once what a thing could join, as while it is dragged; nobody waits for it to change. */
+export const askJoints = (asked: Occasion & { key: string }) =>
+  picturesApi.endpoints.joints.initiate(asked, { subscribe: false, forceRefetch: false })

@@ -1,6 +1,6 @@
 import { X } from 'lucide-react'
 import { Dialog } from 'radix-ui'
-import type { ReactNode } from 'react'
+import { type ReactNode, useRef } from 'react'
 
 /** A sheet of paper over the page: centred on a desk, from the foot on a phone. */
 export function SheetDialog({
@@ -18,6 +18,7 @@ export function SheetDialog({
   children: ReactNode
   wide?: boolean
 }) {
+  const opener = useRef<Element | null>(null)
   return (
     <Dialog.Root open={open} onOpenChange={(isOpen) => !isOpen && onClose()}>
       <Dialog.Portal>
@@ -25,6 +26,14 @@ export function SheetDialog({
         <Dialog.Content
           className={`fixed inset-x-0 bottom-0 z-50 max-h-[92dvh] overflow-y-auto border border-rule-strong bg-sheet p-5 md:inset-auto md:top-[8vh] md:left-1/2 md:max-h-[84vh] md:w-full md:-translate-x-1/2 ${wide ? 'md:max-w-[760px]' : 'md:max-w-[520px]'}`}
           {...(description ? {} : { 'aria-describedby': undefined })}
+          // Sheets are opened by state and have no trigger of their own to go back to.
+          onOpenAutoFocus={() => {
+            opener.current = document.activeElement
+          }}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault()
+            if (opener.current instanceof HTMLElement) opener.current.focus()
+          }}
           // Escape first closes a list that is open in the sheet, and puts back what was chosen there.
           onEscapeKeyDown={(event) => isInOpenList(event.target) && event.preventDefault()}
         >

@@ -72,9 +72,9 @@ export function PictureView(props: ViewProps) {
           <PictureLines layout={layout} worst={picture.worst} />
           {picture.groups.map((group, at) => (
             <section key={group.root} aria-label={ROOTS[group.root]}>
-              <h3 className="picture-root text-[12.5px]" style={placeRoot(layout.groups[at])}>
+              <h2 className="picture-root text-[12.5px]" style={placeRoot(layout.groups[at])}>
                 {ROOTS[group.root]}
-              </h3>
+              </h2>
               <Branches branches={listBranches(group)} layout={layout} {...props} />
             </section>
           ))}

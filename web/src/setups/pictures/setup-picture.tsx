@@ -11,7 +11,7 @@ import { useAppDispatch } from '../../foundation/api/store.ts'
 import { tellTrouble } from '../../foundation/api/toasts.ts'
 import { Button } from '../../foundation/parts/button.tsx'
 import { Empty, Waiting } from '../../foundation/parts/page-parts.tsx'
-import { useLazyJointsQuery, usePictureChangesQuery, usePicturesQuery } from '../pictures-api.ts'
+import { askJoints, usePictureChangesQuery, usePicturesQuery } from '../pictures-api.ts'
 import { ComparedWith, type Other, sayGone } from './compared-with.tsx'
 import { countEndIn, findDrop } from './end-choices.ts'
 import { JointSheet, type OnRestate } from './joint-sheet.tsx'
@@ -43,7 +43,6 @@ export function SetupPicture({
     { id: setupId, bookingId, otherId: other?.setupId ?? '', otherBookingId: other?.bookingId },
     { skip: other === null },
   )
-  const [ask] = useLazyJointsQuery()
   const dispatch = useAppDispatch()
   if (!data) return <Waiting what="the picture" error={error} onRetry={refetch} />
 
@@ -64,7 +63,7 @@ export function SetupPicture({
       assumed.length === 1 ? 'The joint is as stated now.' : `${assumed.length} joints are as stated now.`,
     )
   }
-  const askFor = (key: string) => ask({ id: setupId, bookingId, key }, true).unwrap()
+  const askFor = (key: string) => dispatch(askJoints({ id: setupId, bookingId, key })).unwrap()
   const start = (key: string) => {
     setDragged({ key, choices: null })
     askFor(key)
