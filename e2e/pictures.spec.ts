@@ -99,13 +99,15 @@ test('with the keyboard alone: from thing to thing, what it joins, accepted and 
   await expect(on(page, 'CAM-02').getByText('LEN-01')).toBeVisible()
 })
 
-test('[D11] one switch: what goes off with it and what goes on', async ({ page }) => {
+test('[D11.1] one switch: what is on it, what is not, and the step of shutting down', async ({ page }) => {
   await page.goto('/setups/gi?view=power')
   await settle(page)
   await thing(page, 'ROOM').click()
   const sheet = page.getByRole('dialog')
   await expect(sheet.getByText('Goes off: LGT-01')).toBeVisible()
   await expect(sheet.getByText(/^Goes on: .*CAM-01/)).toBeVisible()
+  await page.keyboard.press('Escape')
+  await expect(page.getByText(/^(On no switch|Nothing is on a strip).*CAM-01/)).toBeVisible()
 })
 
 test('on a phone it is a list with the verdict above, and a thumb does what a mouse does', async ({ page }) => {

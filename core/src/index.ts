@@ -252,7 +252,7 @@ export {
 } from './setups/pictures/picture.ts'
 export { sayNodeFigure } from './setups/pictures/picture-words.ts'
 export { readPlaceLevels } from './setups/pictures/place-levels.ts'
-export { findSwitchedOff } from './setups/pictures/switched-off.ts'
+export { findSwitchedOff, listShutDown } from './setups/pictures/switched-off.ts'
 export type { AssessmentInput } from './setups/placed/assessment-input.ts'
 export { type Holdings, listPlacedItems } from './setups/placed/placed-item.ts'
 export type { Store } from './setups/placed/store.ts'

@@ -97,14 +97,16 @@ function makeNodes(kind: PictureKind, scene: Scene, levels: PlaceLevels) {
   return (items: readonly PlacedItem[], directed: readonly Directed[]): Pick<PictureGroup, 'nodes' | 'joints'> => ({
     nodes: items.map((item) => {
       const figures = figuresOf(item)
-      const { key, tag, name, roleId } = item
+      const { key, tag, name, category, roleId } = item
       const level = rateNode(kind, key, figures, levels)
       return {
         key,
         keys: [key],
         tag,
         name,
+        category,
         roleId,
+        isPowered: item.powerMode !== null,
         isSmall: isConduit(item) || SMALL.some((kind) => isItemOf(item, kind)),
         figures,
         level,

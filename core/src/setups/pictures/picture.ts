@@ -64,7 +64,11 @@ export const pictureNodeSchema = z.object({
   keys: z.array(z.string()),
   tag: z.string(),
   name: z.string(),
+  /** Its kind; `room` for what the venue gives. */
+  category: z.string(),
   roleId: z.string().nullable(),
+  /** It runs on power here, whatever from. */
+  isPowered: z.boolean(),
   /** Drawn small: a cable, an adapter, a lead, as it only passes on, and a card or a cell. */
   isSmall: z.boolean(),
   figures: z.array(nodeFigureSchema),

@@ -28,7 +28,31 @@ export function findSwitchedOff(power: Picture, key: string): SwitchedOff {
   }
 }
 
+/** How a setup is shut down: each switch with what goes off with it, and what has to be switched off by itself. */
+export interface ShutDown {
+  switches: { key: string; tag: string; goesOff: string[] }[]
+  /** Tags of what draws power and is on none of them. */
+  byThemselves: string[]
+}
+
+/** Strips are the switches of a setup; of one strip behind another only the first is switched. */
+export function listShutDown(power: Picture): ShutDown {
+  const nodes = power.groups.flatMap((it) => it.nodes)
+  const tagOf = new Map(nodes.map((it) => [it.key, it.tag]))
+  const off = new Set<string>()
+  const switches = nodes
+    .filter((it) => it.category === 'strip')
+    .map(({ key, tag }) => ({ key, tag, keys: findSwitchedOff(power, key).goesOff }))
+    .sort((a, b) => b.keys.length - a.keys.length)
+    .flatMap(({ key, tag, keys }) => {
+      const fresh = keys.filter((it) => !off.has(it))
+      for (const it of fresh) off.add(it)
+      return fresh.length > 0 ? [{ key, tag, goesOff: fresh.map((it) => tagOf.get(it) ?? it) }] : []
+    })
+  return { switches, byThemselves: nodes.filter((it) => draws(it) && !off.has(it.key)).map((it) => it.tag) }
+}
+
 const feedersOf = (key: string, joints: readonly PictureJoint[]) =>
   joints.filter((it) => it.to === key).map((it) => it.from)
 
-const draws = ({ figures }: Picture['groups'][number]['nodes'][number]) => figures.some((it) => it.figure === 'draws')
+const draws = ({ isPowered }: Picture['groups'][number]['nodes'][number]) => isPowered

@@ -16,6 +16,7 @@ import { ComparedWith, type Other, sayGone } from './compared-with.tsx'
 import { countEndIn, findDrop } from './end-choices.ts'
 import { JointSheet, type OnRestate } from './joint-sheet.tsx'
 import { type Dragged, PictureView, sayAssumed } from './picture-view.tsx'
+import { ShutDown } from './shut-down.tsx'
 import { ThingWorkings } from './thing-workings.tsx'
 
 /** One of the pictures of a setup with all that may be done in it. */
@@ -112,6 +113,7 @@ export function SetupPicture({
           meanwhile.
         </p>
       )}
+      {kind === 'power' && <ShutDown power={picture} />}
       {node && (
         <JointSheet
           key={node.key}
