@@ -41,6 +41,7 @@ const ORDER = {
     'kit/labels',
     'kit/worth',
     'setups/setup',
+    'setups/examples',
     'setups/placed',
     'setups/joining',
     'setups/checks',

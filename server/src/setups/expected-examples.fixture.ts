@@ -1,0 +1,188 @@
+/** What somebody who knows such studios would say of an example. */
+export interface ExpectedExample {
+  code: string
+  country: 'GB' | 'US' | 'DE'
+  /** `rider>carrier`, `plug>socket`, by short names; those that matter, not all. */
+  joints: readonly string[]
+  /** What is found beyond advice, `level code thing`. */
+  found: readonly string[]
+  /** What it draws from the wall in watts; null where nothing does. */
+  watts: number | null
+  /** What may be left out without anything but advice. */
+  dispensable: readonly string[]
+}
+
+const each = (count: number, say: (n: number) => string[]) =>
+  Array.from({ length: count }, (_, at) => say(at + 1)).flat()
+const BODY = ['len>cam', 'sd>cam']
+
+/**
+ * Written down before any of them was judged. Common practice; the figures are invented. Each is complete, so that nothing is to be
+ * found; whatever is left out of it is missed, but for what is named.
+ */
+export const EXPECTED_EXAMPLES: readonly ExpectedExample[] = [
+  {
+    code: 'podcast-for-four',
+    country: 'GB',
+    joints: [
+      ...each(4, (n) => [`m${n}>a${n}`, `a${n}>table`, `m${n}>x${n}`, `x${n}>rec`]),
+      'rsd>rec',
+      'wide>wt',
+      'wsd>wide',
+      'close>ct',
+      'csd>close',
+      'wl>wide',
+      'cl>close',
+      'rl>rec',
+    ],
+    found: [],
+    watts: 45,
+    dispensable: [],
+  },
+  {
+    code: 'voice-over-booth',
+    country: 'US',
+    joints: ['mic>ms', 'mic>xlr', 'xlr>aif', 'usb>aif', 'usb>com', 'lead>com'],
+    found: [],
+    watts: 60,
+    dispensable: [],
+  },
+  {
+    code: 'lecture-in-a-hall',
+    country: 'US',
+    joints: [
+      'cam>tripod',
+      'sd>cam',
+      'mic>ms',
+      'mic>mx',
+      'mx>desk',
+      'desk>out',
+      'out>cam',
+      'dl>desk',
+      'cl>cam',
+      'strip>ROOM',
+    ],
+    found: [],
+    watts: 45,
+    dispensable: [],
+  },
+  {
+    code: 'field-interview',
+    country: 'GB',
+    joints: [
+      'cam>tripod',
+      'sd>cam',
+      'lamp>stand',
+      'mic>ms',
+      'mic>xlr',
+      'xlr>rec',
+      'rsd>rec',
+      'c1>rec',
+      'c2>rec',
+      'c3>rec',
+      'c4>rec',
+    ],
+    found: [],
+    watts: null,
+    // The lamp stands over its stand, and nothing hangs beside it.
+    dispensable: ['bag'],
+  },
+  {
+    code: 'three-camera-show',
+    country: 'GB',
+    joints: [
+      ...each(3, (n) => [`c${n}>t${n}`, `s${n}>c${n}`, `v${n}>c${n}`, `v${n}>swi`, `l${n}>c${n}`]),
+      'vm>swi',
+      'vm>screen',
+      'usb>swi',
+      'usb>com',
+      'mic>ms',
+      'mic>mx',
+      'mx>c1',
+      'strip>ROOM',
+    ],
+    found: [],
+    watts: 160,
+    // Without the strip there are as many sockets as leads, but the role is empty.
+    dispensable: [],
+  },
+  {
+    code: 'overhead-desk',
+    country: 'US',
+    joints: [...BODY, 'cam>arm', 'panel>stand', 'pl>panel', 'mic>cam'],
+    found: [],
+    watts: 60,
+    dispensable: [],
+  },
+  {
+    code: 'phone-only',
+    country: 'DE',
+    joints: ['phone>holder', 'holder>tripod', 'panel>stand', 'lead>panel', 'mic>phone'],
+    found: [],
+    watts: 60,
+    dispensable: [],
+  },
+  {
+    code: 'walk-and-talk',
+    country: 'DE',
+    joints: [...BODY, 'cam>gimbal', 'gimbal>HANDS', 'set>cam', 'c1>set', 'c2>set'],
+    found: [],
+    watts: null,
+    dispensable: [],
+  },
+  {
+    code: 'beauty-close-ups',
+    country: 'US',
+    joints: [
+      ...BODY,
+      'cam>cage',
+      'cage>tripod',
+      'mon>cage',
+      'mic>cage',
+      'mv>cam',
+      'mv>mon',
+      'ring>rs',
+      'back>bs',
+      'rl>ring',
+      'bl>back',
+    ],
+    found: [],
+    watts: 110,
+    dispensable: [],
+  },
+  {
+    code: 'green-screen',
+    country: 'GB',
+    joints: [
+      ...BODY,
+      'cam>tripod',
+      'green>frame',
+      'g1>gs1',
+      'g2>gs2',
+      'key>ks',
+      'mic>boom',
+      'mic>xlr',
+      'xlr>rec',
+      'rsd>rec',
+    ],
+    found: [],
+    watts: 270,
+    dispensable: ['kb'],
+  },
+  {
+    code: 'macro-of-samples',
+    country: 'DE',
+    joints: [...BODY, 'cam>tripod', 'left>ls', 'right>rs', 'll>left', 'rl>right'],
+    found: [],
+    watts: 120,
+    dispensable: [],
+  },
+  {
+    code: 'product-table',
+    country: 'DE',
+    joints: [...BODY, 'cam>tripod', 'paper>frame', 'left>ls', 'right>rs', 'll>left', 'rl>right'],
+    found: [],
+    watts: 300,
+    dispensable: [],
+  },
+]
