@@ -22,6 +22,7 @@ export const VIEWS = [
   '/kit/then',
   '/setups',
   '/setups/resilience',
+  '/setups/examples',
   '/setups/gi',
   '/setups/gi?view=rig',
   '/setups/gi?view=signals',

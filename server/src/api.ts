@@ -27,6 +27,7 @@ import { riderRoutes } from './setups/rider-routes.ts'
 import { minutesRoutes } from './setups/rig-time-routes.ts'
 import { setupRoutes } from './setups/setup-routes.ts'
 import { systemRoutes } from './setups/system-routes.ts'
+import { exampleRoutes } from './start/example-routes.ts'
 import { firstHourRoutes } from './start/first-hour-routes.ts'
 import { makeAccessRoutes } from './studio/access/access-routes.ts'
 import { backupRoutes } from './studio/backup/backup-routes.ts'
@@ -56,6 +57,7 @@ export const routes: readonly Route[] = [
   ...modelRoutes,
   ...interfaceRoutes,
   ...firstHourRoutes,
+  ...exampleRoutes,
   ...stockRoutes,
   ...stocktakeRoutes,
   ...snapshotRoutes,

@@ -100,6 +100,7 @@ const NOT_RECORDS: Readonly<Record<string, string>> = {
   'post /bookings/:id/bring-back': 'a deed',
   'put /ledger/entries/:id': 'the form of a new entry',
   'post /first-hour': 'made into things and setups: first-hour.spec.ts',
+  'post /examples/:code': 'made into things and a setup: example-studios.test.ts',
   'put /setups/:id': 'the form of a new setup',
   'post /stocktakes': 'a deed',
   'post /stocktakes/:id/seen': 'a deed',

@@ -50,6 +50,7 @@ const router = createBrowserRouter([
           { path: '/kit/then', element: page(() => import('./kit/counting/compare-dates-page.tsx'), 'ThenPage') },
           { path: '/kit/:id', element: page(() => import('./kit/unit/unit-page.tsx'), 'UnitPage') },
           { path: '/setups', element: page(() => import('./setups/board/setups-page.tsx'), 'SetupsPage') },
+          { path: '/setups/examples', element: page(() => import('./start/examples-page.tsx'), 'ExamplesPage') },
           {
             path: '/setups/resilience',
             element: page(() => import('./setups/views/single-points-page.tsx'), 'ResiliencePage'),

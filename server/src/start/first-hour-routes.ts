@@ -41,7 +41,7 @@ function settleIn({ tx, log }: Writer, country: Answers['country']): void {
 }
 
 /** A room with one circuit as it is usual there, to be put right when somebody has looked at the breaker. */
-function makeRoom({ tx, newId, log }: Writer, { name, size }: Answers['room']) {
+export function makeRoom({ tx, newId, log }: Writer, { name, size }: Answers['room']) {
   const { plugSystem, mainsVolts } = loadStudio(tx)
   const { socket, outletAmps } = PLUG_SYSTEMS[plugSystem]
   const circuit = {

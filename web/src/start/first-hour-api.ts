@@ -9,7 +9,13 @@ const firstHourApi = api.injectEndpoints({
     begin: build.mutation<ReplyOf<'post /first-hour'>, FirstAnswers>({
       query: (body) => request('post /first-hour', { body }),
     }),
+    startExample: build.mutation<
+      ReplyOf<'post /examples/:code'>,
+      { code: string; body: BodyOf<'post /examples/:code'> }
+    >({
+      query: ({ code, body }) => request('post /examples/:code', { code, body }),
+    }),
   }),
 })
 
-export const { useBeginMutation } = firstHourApi
+export const { useBeginMutation, useStartExampleMutation } = firstHourApi

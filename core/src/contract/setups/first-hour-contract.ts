@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { nameSchema } from '../../studio/identity.ts'
+import { idSchema, nameSchema } from '../../studio/identity.ts'
 import { sizeSchema } from '../../studio/places/place.ts'
 import { countrySchema } from '../../studio/policy/countries.ts'
 import { PURPOSE_CODES } from '../../studio/policy/purpose.ts'
@@ -20,6 +20,9 @@ export const firstHourSchema = z.object({
     .default([]),
 })
 
+/** Where an example is to stand: in a room that is here, or in one of its own. */
+export const startExampleSchema = z.object({ placeId: idSchema.nullable().default(null) })
+
 /** The first hour of a studio. */
 export const firstHourContract = defineContract('setups', {
   'post /first-hour': {
@@ -27,6 +30,13 @@ export const firstHourContract = defineContract('setups', {
     permission: 'change-settings',
     body: firstHourSchema,
     reply: z.object({ setupIds: z.array(z.string()), things: z.number() }),
+    status: 201,
+  },
+  'post /examples/:code': {
+    summary: 'Start from an example studio: its things, and a setup with them in their roles',
+    permission: 'change-settings',
+    body: startExampleSchema,
+    reply: z.object({ setupId: z.string(), things: z.number() }),
     status: 201,
   },
 })

@@ -104,6 +104,8 @@ export const PICTURE_FILLS: Fills = {
   switcher(facts, draft) {
     addVideoInMutably(draft, facts)
     addVideoOutMutably(draft, facts)
+    // Most give their programme to a computer as a camera on USB (common practice).
+    addUsbOutMutably(draft, 'optional')
     addFeetMutably(draft)
     addPowerMutably(facts, draft)
   },

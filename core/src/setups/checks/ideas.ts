@@ -1,9 +1,9 @@
 import { type Category, isKindOf } from '../../kit/model/category.ts'
 import { nameModel } from '../../kit/model/model.ts'
-import type { PlacedItem } from '../placed/placed-item.ts'
+import { isItemOf, listItemsOf, type PlacedItem } from '../placed/placed-item.ts'
 import type { FreeItem, Store } from '../placed/store.ts'
 import type { Remedy } from '../setup/remedy.ts'
-import type { Role } from '../setup/setup.ts'
+import { type Role, suitsRole } from '../setup/setup.ts'
 import { pairEnds } from '../setup/swapped-ends.ts'
 import type { IdeaContext } from './check.ts'
 import type { Scene } from './scene.ts'
@@ -26,22 +26,53 @@ export function rankStore(units: FreeItem[]): FreeItem[] {
   return units.sort((a, b) => a.usedBySetups - b.usedBySetups || (a.unit.tag < b.unit.tag ? -1 : 1))
 }
 
-/** Puts `count` free things of one model into a role, or as many as there are. */
-export function listAssignments(role: Role, store: Store, suits: (it: FreeItem) => boolean, count = 1): Remedy[] {
+/**
+ * Puts `count` free things of one model into a role, or as many as there are; into another, where `findHome` knows one that has
+ * to have such a thing.
+ */
+export function listAssignments(
+  role: Role,
+  store: Store,
+  suits: (it: FreeItem) => boolean,
+  count = 1,
+  findHome: (it: FreeItem) => Role | undefined = () => undefined,
+): Remedy[] {
   const byModel = new Map<string, FreeItem[]>()
   for (const it of rankStore(store.units.filter(suits))) {
     byModel.set(it.model.id, [...(byModel.get(it.model.id) ?? []), it])
   }
   return [...byModel.values()].slice(0, MOST_TRIED).map((group): Remedy => {
     const taken = group.slice(0, count)
+    const home = group[0] && findHome(group[0])
     return {
       kind: 'assign',
-      roleId: role.id,
+      roleId: (home ?? role).id,
       unitIds: taken.map((it) => it.unit.id),
       tags: taken.map((it) => it.unit.tag),
       name: nameModel(group[0]?.model ?? { maker: '', name: '' }),
     }
   })
+}
+
+/** The role that wants a thing of this kind and has none: there it does what it is for, whoever else asks for it. */
+export function findEmptyHome({ setup, items, away }: Scene, { unit, model }: FreeItem): Role | undefined {
+  const there = [...items, ...away.map(({ item }) => item)]
+  return setup.roles.find((role) => {
+    const { wants } = role
+    if (wants === null || role.intentionallyEmpty || role.providedBy || !suitsRole(role, model, unit.id)) return false
+    return !listItemsOf(role, there).some((it) => isItemOf(it, wants))
+  })
+}
+
+const CABLES = ['cable', 'cable-adapter'] as const
+
+/** What is sought where two ends that need not be joined are not. */
+export const SEEKS_CABLE = { categories: CABLES }
+
+/** Free cables, each put beside the thing whose signal gets nowhere. */
+export function listCablesFor(roleId: string | null, { scene, store }: IdeaContext): Remedy[] {
+  const role = findRole(scene, roleId)
+  return role ? listAssignments(role, store, ({ model }) => CABLES.some((kind) => model.category === kind)) : []
 }
 
 /** Free things of the kind of one that stands in a role, of its own model first. */

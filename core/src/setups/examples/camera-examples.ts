@@ -25,7 +25,7 @@ export const CAMERA_EXAMPLES: readonly ExampleStudio[] = [
   {
     code: 'three-camera-show',
     name: 'Three-camera live show',
-    about: 'Three cameras cut live, sound from the desk into the switcher, the programme recorded in a computer.',
+    about: 'Three cameras cut live, the microphone of the host into the first, the programme into a computer.',
     purpose: 'live-stream',
     plannedMinutes: 60,
     speakers: 1,
@@ -49,6 +49,7 @@ export const CAMERA_EXAMPLES: readonly ExampleStudio[] = [
         category: 'switcher',
         name: 'Plover switcher, 4 inputs',
         facts: { videoInputs: 4, inlet: 'iec-c7', milliwatts: 20_000, massGrams: 900, soundIn: 'trs-35' },
+        more: { sendsGbits: 3 },
       },
       sl: leadC7(),
       screen: {

@@ -25,19 +25,24 @@ export const camera = thing(
     videoOut: 'hdmi-a',
     soundIn: 'trs-35',
   },
-  { sensorWidthMm: 36, sensorHeightMm: 24 },
+  { sensorWidthMm: 36, sensorHeightMm: 24, sendsGbits: 3 },
 )
-export const camcorder = thing('camcorder', 'Heron camcorder', {
-  inlet: 'iec-c7',
-  milliwatts: 15_000,
-  cardForm: 'sd',
-  kilobitsPerSecond: 50_000,
-  cardMegabytesPerSecond: 10,
-  massGrams: 1_300,
-  videoOut: 'hdmi-a',
-  soundIn: 'xlr-3',
-  soundInputs: 2,
-})
+export const camcorder = thing(
+  'camcorder',
+  'Heron camcorder',
+  {
+    inlet: 'iec-c7',
+    milliwatts: 15_000,
+    cardForm: 'sd',
+    kilobitsPerSecond: 50_000,
+    cardMegabytesPerSecond: 10,
+    massGrams: 1_300,
+    videoOut: 'hdmi-a',
+    soundIn: 'xlr-3',
+    soundInputs: 2,
+  },
+  { gainDb: 66, sends48: 'yes', sendsGbits: 3 },
+)
 export const phone = thing('phone', 'Lark phone', {
   massGrams: 190,
   capacityMegabytes: 128_000,

@@ -104,11 +104,16 @@ const SOUND: ReadonlySet<string> = new Set(['xlr-3', 'xlr-mini', 'trs-35', 'trs-
 const isInputOf = (codes: ReadonlySet<string>, { ports }: PortNode) =>
   ports.some((it) => it.direction === 'in' && it.interfaces.some((code) => codes.has(code)))
 
+/** Ends that need not be used, and are where there is something for them: an arm holds to the table, cloth hangs from its bar. */
+const USED_WHERE_THERE: ReadonlySet<string> = new Set(['table-edge', 'cross-bar'])
+
 /**
  * What an end is worth beyond what has to be met: in a switched show the picture of a camera goes before a screen that somebody
  * only wants. Not a need of its own, so that it is told by the check of the show and not as an open end. Null for all others.
  */
 export function findPull({ thing, ports }: PortNode, { hasSwitcher }: Crowd): number | null {
+  const isForThat = ports.some((it) => it.side === 'guest' && it.interfaces.some((code) => USED_WHERE_THERE.has(code)))
+  if (isForThat) return IMPORTANCES.indexOf('optional')
   const isPicture = ports.some((it) => it.direction === 'out' && it.interfaces.some((code) => PICTURE.has(code)))
   if (!hasSwitcher || !isPicture || !isItemOf(thing, 'camera')) return null
   return IMPORTANCES.indexOf(thing.roleImportance)

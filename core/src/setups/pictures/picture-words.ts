@@ -31,7 +31,7 @@ const SAY: { [F in NodeFigure['figure']]: Say<F> } = {
   records: ({ minutes, plannedMinutes, isUsual }) =>
     `${isUsual ? 'about ' : ''}${formatMinutes(Math.floor(minutes))} of ${formatMinutes(plannedMinutes)} planned`,
   gain: ({ haveDb, wantedDb }) => `${trim(haveDb, 0)} dB of gain, ${trim(wantedDb, 0)} wanted`,
-  length: ({ mm }, system) => (mm === null ? 'length not recorded' : `${formatLength(mm, system)} long`),
+  length: ({ mm }, system) => (mm === null ? 'length not recorded' : formatLength(mm, system)),
 }
 
 /** What is too much is never nothing, however little it is. */

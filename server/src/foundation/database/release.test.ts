@@ -35,13 +35,20 @@ afterAll(() => {
   rmSync(api.folder, { recursive: true, force: true })
 })
 
-/** What is judged now and was not then: a camera beside the live cut, and sound that nothing keeps as a stop. */
+/** What is judged now and was not then: a camera beside the live cut, a cut that nothing keeps, and sound that nothing keeps as a stop. */
 function judgedSince(id: string, then: readonly string[]): string[] {
   if (id !== 'lr') return [...then]
   const others = then.filter((it) => it !== 'warn sound-unrecorded' && it !== 'stop packs-short')
   // The packs that are short are those of a screen that is only wanted. Which camera is on which tripod nobody had said there,
   // and the weakest of them does not bear the heaviest.
-  return [...others, 'stop sound-unrecorded', 'stop camera-not-cut', 'warn packs-short', 'unknown-stop joint-unsure']
+  return [
+    ...others,
+    'stop sound-unrecorded',
+    'stop camera-not-cut',
+    'advise cut-unkept',
+    'warn packs-short',
+    'unknown-stop joint-unsure',
+  ]
 }
 
 const get = async (path: string) => (await api.call('GET', path)).body

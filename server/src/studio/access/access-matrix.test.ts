@@ -65,6 +65,7 @@ const EXPECTED: Record<string, string> = {
   'get /places/:id': 'mcv',
   'post /places': 'm',
   'post /first-hour': 'm',
+  'post /examples/:code': 'm',
   'put /places/:id': 'm',
   'delete /places/:id': 'm',
   'get /films': 'mcv',

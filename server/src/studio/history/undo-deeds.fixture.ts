@@ -60,6 +60,8 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
           { starter: 'AA cell', count: 4 },
         ],
       }),
+    'post /examples/:code': (_, n) =>
+      api.call('POST', `/examples/${n % 2 ? 'phone-only' : 'voice-over-booth'}`, { placeId: null }),
     'post /places': (_, n) => api.call('POST', '/places', { ...PLACE, name: `Shelf ${n}-${count()}` }),
     'put /places/:id': async (pick, n) => {
       const it = pick(await get('/places')) as { id: string; version: number }

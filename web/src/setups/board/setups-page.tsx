@@ -34,6 +34,7 @@ export function SetupsPage() {
   return (
     <>
       <PageHead title="Setups" aside={data.length ? `${data.length} on tape` : undefined}>
+        <ButtonLink to="/setups/examples">Examples</ButtonLink>
         {data.length > 0 && <ButtonLink to="/setups/cameras">Cameras and angles</ButtonLink>}
         {data.length > 0 && <ButtonLink to="/setups/resilience">Single points of failure</ButtonLink>}
         {may('change-setups') && (
@@ -46,7 +47,8 @@ export function SetupsPage() {
         {data.length === 0 && (
           <Empty title="No setup yet">
             A setup is one purpose with everything it takes: an interview, a table seen from above, a lecture. Name the
-            first one, give it roles, and Exemplar says what is missing.
+            first one, give it roles, and Exemplar says what is missing. Or start from an{' '}
+            <Link to="/setups/examples">example</Link> that comes near to it.
           </Empty>
         )}
         <ul className="grid gap-x-6 md:grid-cols-2 xl:grid-cols-3">

@@ -8,7 +8,7 @@ import {
   type PictureNode,
   ROOTS,
 } from '@exemplar/core'
-import { type CSSProperties, useMemo } from 'react'
+import { type CSSProperties, type RefObject, useEffect, useMemo, useRef, useState } from 'react'
 import { PictureLines } from './picture-lines.tsx'
 import { type Branch, listBranches, PICTURE_NAMES } from './picture-names.ts'
 import { type DropStanding, PictureNodeButton } from './picture-node.tsx'
@@ -52,6 +52,8 @@ export function PictureView(props: ViewProps) {
     () => layoutPicture(picture, { sizeOf: sizeNode, rootWidth: ROOT_WIDTH, mostWidth: 640 }),
     [picture],
   )
+  const frame = useRef<HTMLDivElement>(null)
+  const isWider = useIsWider(frame, layout.width)
   // A push is no drag: that begins a few pixels on. By touch and keyboard the sheet of a thing does the same.
   const sensors = useSensors(useSensor(MouseSensor, { activationConstraint: { distance: 6 } }))
   const style = {
@@ -67,7 +69,10 @@ export function PictureView(props: ViewProps) {
       onDragCancel={({ active }) => onDrag?.drop(String(active.id), null)}
       onDragEnd={({ active, over }) => onDrag?.drop(String(active.id), over ? String(over.id) : null)}
     >
-      <div className="overflow-x-auto pb-3">
+      <p className="no-print text-[12px] text-quiet max-md:hidden">
+        {isWider && 'Wider than the page: scroll it sideways.'}
+      </p>
+      <div className="overflow-x-auto pb-3" ref={frame}>
         <div className="picture" style={style}>
           <PictureLines layout={layout} worst={picture.worst} />
           {picture.groups.map((group, at) => (
@@ -82,6 +87,19 @@ export function PictureView(props: ViewProps) {
       </div>
     </DndContext>
   )
+}
+
+/** Whether what is in a frame is wider than it, also after it changes its size. */
+function useIsWider(frame: RefObject<HTMLElement | null>, width: number): boolean {
+  const [room, setRoom] = useState(Number.POSITIVE_INFINITY)
+  useEffect(() => {
+    const element = frame.current
+    if (!element || typeof ResizeObserver === 'undefined') return
+    const observer = new ResizeObserver(() => setRoom(element.clientWidth))
+    observer.observe(element)
+    return () => observer.disconnect()
+  }, [frame])
+  return width > room
 }
 
 function placeRoot(area: Layout['groups'][number] | undefined): CSSProperties {

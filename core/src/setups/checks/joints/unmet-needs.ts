@@ -7,7 +7,14 @@ import type { Store } from '../../placed/store.ts'
 import type { Remedy } from '../../setup/remedy.ts'
 import { defineCheck, type Envelope, type IdeaContext, ofItem, type Purchase } from '../check.ts'
 import { type FindingWords, plain, sayCount } from '../finding-words.ts'
-import { findRole, listAssignments, listPowerModesOf, listReplacements, makeReplacement } from '../ideas.ts'
+import {
+  findEmptyHome,
+  findRole,
+  listAssignments,
+  listPowerModesOf,
+  listReplacements,
+  makeReplacement,
+} from '../ideas.ts'
 import type { Scene } from '../scene.ts'
 
 export interface NeedUnmet {
@@ -132,7 +139,13 @@ function listIdeas(finding: NeedUnmet & Envelope, { scene, store }: IdeaContext)
     .map(({ stock: { id: stockId }, model }): Remedy => {
       return { kind: 'assign-stock', roleId: role.id, stockId, quantity: finding.missing, name: nameModel(model) }
     })
-  const units = listAssignments(role, store, (it) => fitsNeed(finding, it.model), finding.missing)
+  const units = listAssignments(
+    role,
+    store,
+    (it) => fitsNeed(finding, it.model),
+    finding.missing,
+    (it) => findEmptyHome(scene, it),
+  )
   const { unit } = item
   const others = unit
     ? listReplacements(role, item, store).map((it) => makeReplacement(role, unit.id, it, item.model))

@@ -2,7 +2,7 @@ import { isKindOf } from '../../../kit/model/category.ts'
 import { isItemOf, type PlacedItem } from '../../placed/placed-item.ts'
 import { defineCheck, ofItem } from '../check.ts'
 import { plain } from '../finding-words.ts'
-import { findRole } from '../ideas.ts'
+import { findRole, listCablesFor, SEEKS_CABLE } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { traceSignals } from './signals.ts'
 
@@ -38,7 +38,8 @@ export const darkScreens = defineCheck<DarkScreen>({
           `No picture goes into ${name}. A cable from what it is to show would do; where it plays by itself, or only stands there, accept it.`,
         ),
       deciding: () => [],
-      seeks: () => ({ categories: ['cable'] }),
+      ideas: ({ roleId }, context) => listCablesFor(roleId, context),
+      seeks: () => SEEKS_CABLE,
     },
   },
 })

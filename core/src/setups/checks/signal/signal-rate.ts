@@ -53,14 +53,19 @@ export const signalRate = defineCheck<SlowCable | RateUnknown>({
   },
 })
 
+/** Connectors of a picture as it comes. What goes over USB or a network is made to fit it. */
+const PICTURE: ReadonlySet<string> = new Set(['hdmi-a', 'hdmi-c', 'hdmi-d', 'bnc'])
+
+const isOfPicture = ({ ports }: PlacedItem) => ports.some((it) => it.interfaces.some((code) => PICTURE.has(code)))
+
 function checkChain({ from, via, to }: SignalChain, { items, itemOf }: Scene): Found<SlowCable | RateUnknown>[] {
   const sender = itemOf.get(from.key)
   const wantedGbits = sender ? readFigure(sender, 'sendsGbits') : null
-  if (via.length === 0) return []
   const pieces = via.flatMap((tag) => {
     const item = items.find((it) => it.tag === tag)
-    return item ? [{ tag, key: item.key, gbits: findRate(item) }] : []
+    return item && isOfPicture(item) ? [{ tag, key: item.key, gbits: findRate(item) }] : []
   })
+  if (pieces.length === 0) return []
   const known = pieces.flatMap(({ gbits }) => gbits ?? [])
   if (wantedGbits === null) {
     if (known.length === 0) return []

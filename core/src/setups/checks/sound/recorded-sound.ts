@@ -1,6 +1,7 @@
 import { listInWords } from '../../../units/wording.ts'
 import { defineCheck, type Found, ofItem } from '../check.ts'
 import { plain } from '../finding-words.ts'
+import { listCablesFor, SEEKS_CABLE } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { traceSignals } from '../signal/signals.ts'
 
@@ -23,6 +24,8 @@ export const recordedSound = defineCheck<SoundFinding>({
           `${name} goes to ${listInWords(reaches)}, and from there nowhere that keeps it. Record ten seconds and play them back.`,
         ),
       deciding: ({ reaches }) => reaches,
+      ideas: ({ roleId }, context) => listCablesFor(roleId, context),
+      seeks: () => SEEKS_CABLE,
     },
     'sound-single': {
       say: ({ recorder, microphones, isChosen }) => {
