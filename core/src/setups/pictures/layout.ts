@@ -39,7 +39,7 @@ export interface LayoutOptions {
   mostWidth: number
 }
 
-const BETWEEN_RANKS = 32
+const BETWEEN_RANKS = 26
 const AFTER_ROOT = 20
 const BETWEEN_NODES = 12
 const BETWEEN_GROUPS = 20
@@ -128,6 +128,10 @@ function stackBranches(
   return all
 }
 
+/** Stands left of everything that nothing leads to, so that all that begins does so in one line, and is seen first. */
+const ORIGIN = ' origin'
+const PULL_OF_ORIGIN = 8
+
 function layoutGraph(
   nodes: readonly PictureNode[],
   joints: PictureGroup['joints'],
@@ -141,7 +145,12 @@ function layoutGraph(
   // Several lines between two nodes are there while rings are broken up.
   const graph = new dagre.graphlib.Graph({ multigraph: true })
   graph.setGraph({ rankdir: 'LR', ranksep: BETWEEN_RANKS, nodesep: BETWEEN_NODES, edgesep: 8 })
-  for (const node of nodes) graph.setNode(node.key, { ...sizeOf(node) })
+  graph.setNode(ORIGIN, { width: 0, height: 0 })
+  const targets = new Set(joints.map((it) => it.to))
+  for (const node of nodes) {
+    graph.setNode(node.key, { ...sizeOf(node) })
+    if (!targets.has(node.key)) graph.setEdge(ORIGIN, node.key, { weight: PULL_OF_ORIGIN })
+  }
   const linked = [...pairs.values()].map((all) => ({ from: all[0]?.from ?? '', to: all[0]?.to ?? '', joints: all }))
   for (const { from, to } of linked) graph.setEdge(from, to, {})
   dagre.layout(graph)

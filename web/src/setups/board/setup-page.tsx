@@ -37,6 +37,8 @@ function OpenSetup({ setup }: { setup: SetupReply }) {
   const { save, carryOut, carryOutAll, accept, latest, isLoading, conflict, clearConflict } = useSetupChanges(setup)
   const [open, setOpen] = useState<OpenChange | null>(null)
   const canChange = useMay()('change-setups')
+  // Signals and power go from left to right over many things: they take the width of the page.
+  const isBeside = view === null || view === 'rig'
   const ifMay = <T,>(deed: T): T | null => (canChange ? deed : null)
   const close = () => {
     setOpen(null)
@@ -66,7 +68,7 @@ function OpenSetup({ setup }: { setup: SetupReply }) {
         onMove={(next, text) => save(next, text)}
       />
       <SetupViews view={view} />
-      <div className="grid flex-1 lg:grid-cols-[1fr_372px]">
+      <div className={`grid flex-1 ${isBeside ? 'lg:grid-cols-[1fr_372px]' : ''}`}>
         <div className={`min-w-0 px-4 pb-6 md:px-5 ${view ? 'max-lg:order-first' : ''}`}>
           {view && readiness ? (
             <SetupPicture
@@ -75,6 +77,7 @@ function OpenSetup({ setup }: { setup: SetupReply }) {
               setupId={id}
               bookingId={bookingId}
               readiness={readiness}
+              isBeside={isBeside}
               links={latest(setup).links}
               onJoin={onJoin}
             />
@@ -90,44 +93,46 @@ function OpenSetup({ setup }: { setup: SetupReply }) {
             </>
           )}
         </div>
-        {readiness ? (
-          <ReadinessMargin
-            readiness={readiness}
-            hasThings={setup.roles.some((role) => role.things.length > 0)}
-            deeds={{
-              setupId: id,
-              bookingId,
-              isBusy: isLoading,
-              onRemedy: ifMay(carryOut),
-              onAccept: ifMay(accept),
-            }}
-            links={setup.links}
-            onLetGo={
-              onJoin &&
-              ((link) =>
-                onJoin(
-                  setup.links.filter((it) => it !== link),
-                  'That run is open again.',
-                ))
-            }
-            help={
-              canChange && (
-                <HelpMe
-                  id={id}
-                  bookingId={bookingId}
-                  roles={setup.roles}
-                  hasOpenEnds={readiness.findings.some((it) => it.code === 'need-unmet' && it.level !== 'advise')}
-                  onDo={carryOutAll}
-                />
-              )
-            }
-            occasion={<JudgedFor next={setup.next} isAsItStands={isAsItStands} onChange={setAsItStands} />}
-          />
-        ) : judgingError ? (
-          <Waiting what="the verdict" error={judgingError} onRetry={judgeAgain} />
-        ) : (
-          <Loading what="the verdict" />
-        )}
+        <div className={isBeside ? 'contents' : 'max-w-[780px]'}>
+          {readiness ? (
+            <ReadinessMargin
+              readiness={readiness}
+              hasThings={setup.roles.some((role) => role.things.length > 0)}
+              deeds={{
+                setupId: id,
+                bookingId,
+                isBusy: isLoading,
+                onRemedy: ifMay(carryOut),
+                onAccept: ifMay(accept),
+              }}
+              links={setup.links}
+              onLetGo={
+                onJoin &&
+                ((link) =>
+                  onJoin(
+                    setup.links.filter((it) => it !== link),
+                    'That run is open again.',
+                  ))
+              }
+              help={
+                canChange && (
+                  <HelpMe
+                    id={id}
+                    bookingId={bookingId}
+                    roles={setup.roles}
+                    hasOpenEnds={readiness.findings.some((it) => it.code === 'need-unmet' && it.level !== 'advise')}
+                    onDo={carryOutAll}
+                  />
+                )
+              }
+              occasion={<JudgedFor next={setup.next} isAsItStands={isAsItStands} onChange={setAsItStands} />}
+            />
+          ) : judgingError ? (
+            <Waiting what="the verdict" error={judgingError} onRetry={judgeAgain} />
+          ) : (
+            <Loading what="the verdict" />
+          )}
+        </div>
       </div>
       <SetupEditor setup={setup} open={open} clash={clash} save={save} onOpen={setOpen} onClose={close} />
     </>

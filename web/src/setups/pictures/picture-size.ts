@@ -9,6 +9,6 @@ export const MOST_FIGURES = 2
 
 /** How large a node is drawn: what only passes on is small. */
 export function sizeNode({ isSmall, figures }: PictureNode): { width: number; height: number } {
-  if (isSmall) return { width: 100, height: 28 }
+  if (isSmall) return { width: 114, height: 28 }
   return { width: 182, height: HEAD + PADDING + Math.min(MOST_FIGURES, figures.length) * LINE }
 }

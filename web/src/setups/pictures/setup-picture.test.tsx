@@ -40,6 +40,7 @@ function open(onJoin: ((links: CableRun[], told: string) => void) | null, answer
       setupId="s1"
       bookingId={undefined}
       readiness={READINESS}
+      isBeside
       links={[STATED]}
       onJoin={onJoin}
     />,

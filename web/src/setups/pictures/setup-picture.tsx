@@ -25,6 +25,7 @@ export function SetupPicture({
   setupId,
   bookingId,
   readiness,
+  isBeside,
   links,
   onJoin,
 }: {
@@ -32,6 +33,8 @@ export function SetupPicture({
   setupId: string
   bookingId: string | undefined
   readiness: Readiness
+  /** The margin stands beside it, where there is room. */
+  isBeside: boolean
   links: readonly CableRun[]
   /** Saves what is stated; null for who only looks. */
   onJoin: ((links: CableRun[], told: string) => void) | null
@@ -84,7 +87,7 @@ export function SetupPicture({
   return (
     <section aria-label={sayAssumed(picture)}>
       <div className="flex flex-wrap items-center gap-x-4 gap-y-2 py-2.5">
-        <p className="w-full font-bold lg:hidden">{sayVerdict(readiness, true)}</p>
+        <p className={`w-full font-bold ${isBeside ? 'lg:hidden' : ''}`}>{sayVerdict(readiness, true)}</p>
         <p className="text-[13px] text-quiet">{sayAssumed(picture)}</p>
         <div className="no-print flex flex-wrap items-center gap-2 md:ml-auto">
           <ComparedWith setupId={setupId} bookingId={bookingId} other={other} onChange={setOther} />
