@@ -48,7 +48,6 @@ check('Types of core, without Node or DOM', 'npx', ['tsc', '-p', 'core/tsconfig.
 check('Types of server, tests and journeys', 'npx', ['tsc', '-p', 'tsconfig.json', '--noEmit'])
 check('Types of the pages', 'npx', ['tsc', '-p', 'web/tsconfig.json', '--noEmit'])
 check('The structure holds', process.execPath, ['scripts/check-structure.mjs'])
-check('docs/coverage.md is true', process.execPath, ['scripts/check-coverage.mjs'])
 const unit = (name, file, folders) =>
   runner(
     name,
@@ -74,5 +73,6 @@ runner(
     return { passed: stats.expected + stats.flaky, failed: stats.unexpected + errors.length }
   },
 )
+check('docs/coverage.md says what passed', process.execPath, ['scripts/coverage/write.mjs', '--check'])
 console.log(`\n${passed} passed, ${failed} failed`)
 process.exit(failed ? 1 : 0)

@@ -1,0 +1,171 @@
+import { type Finding, newSetupSchema, type SetupReply } from '@exemplar/core'
+import { describe, expect, test } from 'vitest'
+import { useQuickEntry } from './quick-entry.fixture.ts'
+
+// Each by somebody who starts from nothing, enters things the quick way, and looks at both sides: with and without, enough and too little.
+const { call, add, addRoom, build, judge } = useQuickEntry()
+
+const camcorder = (rest: object = {}) =>
+  add('camcorder', 'Eye', { cardForm: 'sd', kilobitsPerSecond: 50_000, massGrams: 900, ...rest })
+const card = () => add('card', 'Card', { capacityMegabytes: 128_000 })
+
+describe('what has to be carried', () => {
+  test.each([
+    ['a light', 'light', { inlet: 'iec-c7', milliwatts: 60_000, massGrams: 900 }, 'stand', { loadGrams: 6_000 }],
+    ['a screen', 'monitor', { inlet: 'iec-c7', milliwatts: 9_000, massGrams: 400 }, 'tripod', { loadGrams: 6_000 }],
+    ['a microphone', 'dynamic-mic', { massGrams: 300 }, 'mic-stand', { loadGrams: 2_000 }],
+  ])(
+    '[C33.1] %s without its support stops the list; with it, nothing carries it no more',
+    async (_, kind, facts, support, good) => {
+      const thing = await add(kind, 'Thing', facts)
+      const under = await add(support, 'Support', good)
+      const alone = await judge(await build([{ name: 'Role', wants: kind, things: [thing] }]))
+      expect(alone.of('need-unmet').map((it) => 'tag' in it && it.tag)).toContain(thing.tag)
+      expect(alone.level).toBe('stop')
+      const both = await judge(await build([{ name: 'Role', wants: kind, things: [thing, under] }], { code: 'QF' }))
+      const carried = both
+        .of('need-unmet')
+        .filter((it) => 'interfaces' in it && it.interfaces.some(({ kind: of }) => of === 'carry'))
+      expect(carried).toEqual([])
+    },
+  )
+})
+
+describe('power and packs', () => {
+  test('[D02.1] packs: minutes times draw by what a pack gives, rounded up, and one to spare', async () => {
+    const { code: battery } = await call('POST', '/interfaces', {
+      label: 'Larch pack',
+      kind: 'battery',
+      hostName: 'bay',
+      guestName: 'pack',
+      standard: null,
+      viaCableOnly: false,
+    })
+    const lamp = await add('light', 'Lamp', { battery, milliwatts: 40_000, massGrams: 900 })
+    const stand = await add('stand', 'Stand', { loadGrams: 4_000 })
+    const packs = await Promise.all(
+      [1, 2, 3].map(() => add('pack', 'Pack', { battery, energyMilliwattHours: 50_000, massGrams: 400 })),
+    )
+    const sum = async (plannedMinutes: number, count: number) => {
+      const things = [lamp, stand, ...packs.slice(0, count)]
+      const id = await build([{ name: 'Key', wants: 'light', things }], { code: `P${'ABCDEF'[n++]}`, plannedMinutes })
+      const { workings } = await call('GET', `/setups/${id}/readiness`)
+      return workings.find((it: { formula: string }) => it.formula === 'pack-hours')
+    }
+    let n = 0
+    const { efficiencyPercent, ...first } = await sum(30, 2)
+    expect(first).toMatchObject({ needed: 1, wanted: 2, have: 2, level: 'ok' })
+    // So long do 50 Wh run 40 W: to the minute, and one more.
+    const last = Math.floor((50 * efficiencyPercent * 60) / 100 / 40)
+    expect(await sum(last, 2)).toMatchObject({ needed: 1, wanted: 2, level: 'ok' })
+    expect(await sum(last + 1, 2)).toMatchObject({ needed: 2, wanted: 3, level: 'warn' })
+    expect(await sum(last + 1, 3)).toMatchObject({ needed: 2, wanted: 3, level: 'ok' })
+    expect(await sum(2 * last + 2, 2)).toMatchObject({ needed: 3, wanted: 4, level: 'stop' })
+  })
+})
+
+describe('sound', () => {
+  const xlr = () => add('cable', 'XLR', { endA: 'xlr-3', endB: 'xlr-3' })
+  const withSpecs = (category: string, name: string, facts: object, specs: object) =>
+    call('POST', '/units', { category, maker: '', name, facts, specs })
+
+  test('[C07.1] a quiet microphone lacks gain without its booster, and the booster lacks its 48 V where the input sends none', async () => {
+    const mic = await withSpecs(
+      'dynamic-mic',
+      'Quiet',
+      { massGrams: 300 },
+      { fedBy: 'nothing', sensitivityMvPerPa: 1.1 },
+    )
+    const boost = await withSpecs('preamp', 'Booster', {}, { gainDb: 25, fedBy: '48 V' })
+    const stand = await add('mic-stand', 'Stand', { loadGrams: 2_000 })
+    const cables = [await xlr(), await xlr()]
+    const desk = (sends48: string) =>
+      withSpecs('mixer', `Desk ${sends48}`, { inlet: 'iec-c13', milliwatts: 20_000 }, { gainDb: 50, sends48 })
+    const [fed, dead] = [await desk('yes'), await desk('no')]
+    const codes = async (things: object[], code: string) => {
+      const id = await build([{ name: 'Voice', wants: 'microphone', things: things as never }], { code })
+      return (await judge(id)).found.filter((it) => /gain|feed/.test(it))
+    }
+    expect(await codes([mic, stand, cables[0] as object, fed], 'SA')).toEqual(['warn gain-short'])
+    expect(await codes([mic, stand, ...cables, boost, fed], 'SB')).toEqual([])
+    expect(await codes([mic, stand, ...cables, boost, dead], 'SC')).toContain('stop feed-missing')
+  })
+
+  test('[H24.1] two who speak into a camera with one input: too few; an input unit on top has enough', async () => {
+    const camera = await camcorder({ soundIn: 'xlr-3', soundInputs: 1 })
+    const unit = await add('input-unit', 'Unit', { soundIn: 'xlr-3', soundInputs: 2, massGrams: 200 })
+    const mics = [await add('dynamic-mic', 'One'), await add('dynamic-mic', 'Two')]
+    const rest = [await add('tripod', 'Legs', { loadGrams: 4_000 }), await card(), await xlr(), await xlr()]
+    const short = async (extra: object[], code: string) => {
+      const things = [camera, ...rest, ...mics, ...extra] as never
+      return (await judge(await build([{ name: 'A camera', wants: 'camera', things }], { code, speakers: 2 }))).of(
+        'sound-inputs-short',
+      )
+    }
+    expect(await short([], 'HA')).toHaveLength(1)
+    expect(await short([unit], 'HB')).toEqual([])
+  })
+
+  test('[B23.1] inputs in use of inputs there are, for a switcher and for a recorder', async () => {
+    const switcher = await add('switcher', 'Cutter', { videoInputs: 4, inlet: 'iec-c7', milliwatts: 20_000 })
+    const video = [1, 2].map(() => add('cable', 'Video', { endA: 'hdmi-a', endB: 'hdmi-a' }))
+    const cameras = [await camcorder(), await camcorder()]
+    const recorder = await add('recorder', 'Box', { soundIn: 'xlr-3', soundInputs: 4 })
+    const sound = [await add('dynamic-mic', 'Mic'), await xlr()]
+    const id = await build([
+      { name: 'Show', things: [switcher, ...cameras, ...(await Promise.all(video))] },
+      { name: 'Sound', things: [recorder, ...sound] },
+    ])
+    const { inputs } = await call('GET', `/setups/${id}/readiness`)
+    const of = (tag: string) => inputs.find((it: { tag: string }) => it.tag === tag)
+    expect(of(switcher.tag)).toMatchObject({ used: 2, total: 4 })
+    expect(of(recorder.tag)).toMatchObject({ used: 1, total: 4 })
+  })
+})
+
+describe('single points of failure', () => {
+  test('[A16.1] a role that has to be filled, one thing for it and nothing that could stand in: listed; with a second, not', async () => {
+    const [camera, sd] = [await camcorder(), await card()]
+    const tripod = await add('tripod', 'Legs', { loadGrams: 4_000 })
+    await build([{ name: 'A camera', wants: 'camera', things: [camera, sd, tripod] }])
+    const points = async () =>
+      (await call('GET', '/resilience')).points.flatMap((it: { tag: string; standIns?: unknown[] }) =>
+        (it.standIns ?? []).length === 0 ? it.tag : [],
+      )
+    expect(await points()).toEqual(expect.arrayContaining([camera.tag, sd.tag, tripod.tag]))
+    await add('tripod', 'Second legs', { loadGrams: 4_000 })
+    expect(await points()).not.toContain(tripod.tag)
+    expect(await points()).toContain(camera.tag)
+  })
+})
+
+describe('what is turned round, and where it stands', () => {
+  test('[B26.1] a picture that is turned round asks on the start list for lettering, and names what bears some', async () => {
+    const prop = await add('prop', 'Sign with letters')
+    const id = await build([{ name: 'Sign', wants: 'prop', things: [prop] }])
+    const lines = async () =>
+      (await call('GET', `/setups/${id}/start`)).lines.filter((it: { kind: string }) => it.kind === 'mirror')
+    expect(await lines()).toEqual([])
+    const setup: SetupReply = await call('GET', `/setups/${id}`)
+    await call('PUT', `/setups/${id}`, { ...newSetupSchema.parse(setup), isMirrored: true }, setup.version)
+    expect(await lines()).toMatchObject([{ things: [expect.stringContaining(prop.tag)] }])
+  })
+
+  test('[I13.1] moved to another room everything is judged again there: sockets, breaker and height', async () => {
+    const lamp = await add('light', 'Lamp', { inlet: 'iec-c13', milliwatts: 1_500_000, massGrams: 900 })
+    const lead = await add('lead', 'Lead', { inlet: 'iec-c13' })
+    const stand = await add('stand', 'Stand', { loadGrams: 6_000 })
+    const here = await addRoom()
+    const id = await build([{ name: 'Key', wants: 'light', things: [lamp, lead, stand] }], here)
+    expect((await judge(id)).of('circuit-load')).toEqual([])
+    const wall = { id: 'c1', name: 'Wall', volts: 120, amps: 10, outlets: 6, outletInterface: 'mains-nema5' }
+    const other = { parentId: null, name: 'Other room', kind: 'room', note: '', circuits: [wall] }
+    const { id: placeId } = await call('POST', '/places', other)
+    const check = await call('GET', `/setups/${id}/move-check?placeId=${placeId}`)
+    expect(check.change.added.map((it: Finding) => it.code).sort()).toEqual(['circuit-load', 'need-unmet'])
+    const setup: SetupReply = await call('GET', `/setups/${id}`)
+    await call('PUT', `/setups/${id}`, { ...newSetupSchema.parse(setup), placeId, circuitId: 'c1' }, setup.version)
+    const moved = await judge(id)
+    expect([moved.of('circuit-load').length, moved.of('need-unmet').length]).toEqual([1, 1])
+  })
+})
