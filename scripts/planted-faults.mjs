@@ -1,7 +1,14 @@
 import { ENTRY_FAULTS } from './planted-faults/entry.mjs'
 import { FREE_AND_FIGURES_FAULTS } from './planted-faults/free-and-figures.mjs'
 import { LAWS_FAULTS } from './planted-faults/laws.mjs'
+import { PICTURES_FAULTS } from './planted-faults/pictures.mjs'
 import { VERDICTS_FAULTS } from './planted-faults/verdicts.mjs'
 
 /** What is changed in the sources, and the test that has to notice: one line each, by the audit row or the law it breaks. */
-export const PLANTED_FAULTS = [...VERDICTS_FAULTS, ...LAWS_FAULTS, ...ENTRY_FAULTS, ...FREE_AND_FIGURES_FAULTS]
+export const PLANTED_FAULTS = [
+  ...VERDICTS_FAULTS,
+  ...LAWS_FAULTS,
+  ...ENTRY_FAULTS,
+  ...FREE_AND_FIGURES_FAULTS,
+  ...PICTURES_FAULTS,
+]

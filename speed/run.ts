@@ -4,6 +4,7 @@ import { fillKit } from './filled-kit.ts'
 import { measureImport } from './import-row.ts'
 import { filterRow, searchRow, wireRow } from './list-rows.ts'
 import { type Measured, measure } from './measure.ts'
+import { pictureRow } from './picture-row.ts'
 import { measureRecall } from './recall.ts'
 import { measureSetups } from './setup-rows.ts'
 
@@ -17,6 +18,7 @@ for (const row of [
   wireRow(api.app, api.url, api.cookieOf('manager')),
   assessRow(),
   reassessRow(),
+  pictureRow(),
 ]) {
   measured.push(await measure(row))
 }

@@ -147,7 +147,7 @@ export const VERDICTS_FAULTS = [
   {
     law: 'V13',
     file: 'core/src/setups/checks/rigging/carried-load.ts',
-    from: "(it.riders.length > 1 || it.level === 'stop')",
+    from: "it.riders.length > 1 || it.level === 'stop'",
     to: 'it.riders.length > 1',
     test: 'server/src/setups/named-rigs.test.ts',
   },
@@ -168,8 +168,8 @@ export const VERDICTS_FAULTS = [
   {
     law: 'V10',
     file: 'core/src/setups/joining/needed-accessories.ts',
-    from: 'const idle = accessories.filter((it) => !needed.has(it.key))',
-    to: 'const idle = accessories.filter((it) => needed.has(it.key) && it.key === "")',
+    from: 'const idle = accessories.filter((it) => !needed.has(it.key) &&',
+    to: 'const idle = accessories.filter((it) => it.key === "" &&',
     test: 'server/src/setups/away-and-spare.test.ts',
   },
   {

@@ -169,3 +169,40 @@ describe('what is turned round, and where it stands', () => {
     expect([moved.of('circuit-load').length, moved.of('need-unmet').length]).toEqual([1, 1])
   })
 })
+
+describe('what the content demands', () => {
+  const withSpecs = (category: string, name: string, facts: object, specs: object) =>
+    call('POST', '/units', { category, maker: '', name, facts, specs })
+  let n = 0
+  const unmet = async (things: object[], rest: object) => {
+    const role = { name: 'A camera', wants: 'camera', things: things as never }
+    const { of } = await judge(await build([role], { code: `C${'ABCDEFGHIJ'[n++]}`, ...rest }))
+    return [...of('demand-unmet'), ...of('demand-unknown')].map((it) => 'demand' in it && it.demand)
+  }
+
+  test('[C32.1] self-view: a screen that turns, a monitor, a television or a laptop, each by itself; none, and it is missed', async () => {
+    const plain = await withSpecs('camera', 'Plain', {}, { flipScreen: 'no' })
+    const turns = await withSpecs('camera', 'Turns', {}, { flipScreen: 'yes' })
+    const demands = { demands: ['self-view'] }
+    expect(await unmet([plain], demands)).toEqual(['self-view'])
+    expect(await unmet([turns], demands)).toEqual([])
+    for (const kind of ['monitor', 'television', 'laptop']) {
+      const screen = await add(kind, `Screen ${kind}`)
+      expect([kind, await unmet([plain, screen], demands)]).toEqual([kind, []])
+    }
+    // Which screen the camera has nobody wrote down: a question, and no verdict.
+    expect(await unmet([await add('camera', 'Unknown')], demands)).toEqual(['self-view'])
+  })
+
+  test('[C35.1] a flash among the lamps of moving pictures is told; a lamp that burns is not, nor a flash that is meant for stills', async () => {
+    const [flash, lamp] = [await add('flash', 'Flash'), await add('light', 'Lamp')]
+    const judged = async (wants: string, things: object[]) => {
+      const id = await build([{ name: 'Light', wants, things: things as never }], { code: `F${'ABCDEF'[n++]}` })
+      return (await judge(id)).of('demand-unmet').length
+    }
+    n = 0
+    expect([await judged('light', [flash]), await judged('light', [lamp]), await judged('flash', [flash])]).toEqual([
+      1, 0, 0,
+    ])
+  })
+})

@@ -16,7 +16,7 @@ const TAKES_PICTURE: readonly Category[] = ['switcher', 'capture', 'external-rec
 const HELPS: readonly Category[] = ['camera', 'lens', 'light', 'monitor', 'tablet', 'computer']
 
 /** Things by which somebody sees themselves where no camera turns its screen round. */
-const isSelfView = ({ category }: Pick<PlacedItem, 'category'>) => SCREENS.some((it) => it === category)
+const isSelfView = (it: Pick<PlacedItem, 'category'>) => SCREENS.some((kind) => isItemOf(it, kind))
 
 /** Holds what the content demands against the features of the chosen things. What is not recorded is never taken as fine. */
 export const demands = defineCheck<DemandFinding>({
