@@ -23,7 +23,15 @@ import { signAcceptances } from './acceptances.ts'
 import { assessAll, assessOne, findHelp } from './assessing.ts'
 import { loadContext, makeBookingContext, makeNowContext, makePresentContext } from './assessment-context.ts'
 import { loadCircuits } from './assessment-store.ts'
-import { listOtherUses, loadAllSetups, loadNextBookings, loadSetup, nameListed, saveSetup } from './setup-store.ts'
+import {
+  listOtherUses,
+  listSetupNames,
+  loadAllSetups,
+  loadNextBookings,
+  loadSetup,
+  nameListed,
+  saveSetup,
+} from './setup-store.ts'
 
 /** The verdict as it is after a change, kept with the change: so that one sees which of them made it worse. */
 function sumUp(app: AppContext, setup: Setup): Pick<Readiness, 'level' | 'counts'> {
@@ -37,6 +45,7 @@ const listBrought = (remedy: Remedy): readonly string[] =>
   'byUnitId' in remedy ? [remedy.byUnitId] : 'unitIds' in remedy ? remedy.unitIds : []
 
 export const setupRoutes = [
+  defineRoute('get /setup-names', (_, { db }) => listSetupNames(db)),
   defineRoute('get /setups', (_, app) => {
     const all = loadAllSetups(app.db, 'name')
     const nextOf = loadNextBookings(

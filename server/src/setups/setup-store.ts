@@ -1,4 +1,4 @@
-import { findStatedRing, type NewSetup, type Setup } from '@exemplar/core'
+import { findStatedRing, type NewSetup, type Setup, type SetupName } from '@exemplar/core'
 import { and, eq, gt, inArray, isNull } from 'drizzle-orm'
 import { isAnyOf, loadHoldings } from '../availability/holdings.ts'
 import type { BookingRow } from '../availability/holds.ts'
@@ -102,6 +102,17 @@ export function loadAllSetups(db: Database, order: 'name' | 'code'): Setup[] {
     .orderBy(setups[order])
     .all()
     .map(({ archivedAt: _, ...setup }) => setup)
+}
+
+/** What is needed of every setup where it is only named, by name. */
+export function listSetupNames(db: Database): SetupName[] {
+  const { id, code, tape, name, placeId, plannedMinutes, skills } = setups
+  return db
+    .select({ id, code, tape, name, placeId, plannedMinutes, skills })
+    .from(setups)
+    .where(isNull(setups.archivedAt))
+    .orderBy(setups.name)
+    .all()
 }
 
 /** The next booking of each of these setups, in one statement. */

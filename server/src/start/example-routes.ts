@@ -25,7 +25,7 @@ import { makeRoom } from './first-hour-routes.ts'
 function findGround(writer: Writer, example: ExampleStudio, placeId: string | null) {
   if (placeId === null) return makeRoom(writer, { name: example.name, size: null })
   const room = writer.tx.select().from(places).where(eq(places.id, placeId)).get()
-  if (!room || room.kind !== 'room' || room.archivedAt !== null) throw refuseField('/placeId', 'There is no such room.')
+  if (room?.kind !== 'room' || room.archivedAt !== null) throw refuseField('/placeId', 'There is no such room.')
   return { placeId, circuitId: room.circuits[0]?.id ?? null }
 }
 

@@ -11,7 +11,7 @@ import {
 } from '@exemplar/core'
 import { skipToken } from '@reduxjs/toolkit/query/react'
 import { useMemo, useState } from 'react'
-import { useCheckBookingQuery, usePeopleQuery, useSetupQuery, useSetupsQuery } from '../foundation/api/api.ts'
+import { useCheckBookingQuery, usePeopleQuery, useSetupNamesQuery, useSetupQuery } from '../foundation/api/api.ts'
 import type { Problem } from '../foundation/api/problem.ts'
 import { useMay } from '../foundation/api/session.ts'
 import { CheckField, FormProblem, SelectField, TextField } from '../foundation/form/field.tsx'
@@ -115,7 +115,7 @@ export function BookingForm({
   const [draft, setDraft] = useState(initial)
   const [isAsked, setAsked] = useState(false)
   const [wantsThings, setWantsThings] = useState(initial.unitIds.length > 0)
-  const { data: setups } = useSetupsQuery()
+  const { data: setups } = useSetupNamesQuery()
   const { data: people } = usePeopleQuery()
   const [tags, setTags] = useState<ReadonlyMap<string, string>>(new Map())
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part })

@@ -1,8 +1,8 @@
-import type { DiaryReply, SetupCard } from '@exemplar/core'
+import type { DiaryReply, SetupName } from '@exemplar/core'
 import { ChevronLeft, ChevronRight } from 'lucide-react'
 import { useState } from 'react'
 import { Link, useNavigate, useSearchParams } from 'react-router'
-import { useAddBookingMutation, useDiaryQuery, useSetupsQuery, useStudioQuery } from '../foundation/api/api.ts'
+import { useAddBookingMutation, useDiaryQuery, useSetupNamesQuery, useStudioQuery } from '../foundation/api/api.ts'
 import { readProblem } from '../foundation/api/problem.ts'
 import { useMay } from '../foundation/api/session.ts'
 import { useAppDispatch } from '../foundation/api/store.ts'
@@ -27,7 +27,7 @@ export function DiaryPage() {
   const [params, setParams] = useSearchParams()
   const from = params.get('from') ?? (today && shiftDate(today, -1))
   const { data, error, refetch } = useDiaryQuery({ from, days: DAYS }, { skip: !from })
-  const { data: setups } = useSetupsQuery()
+  const { data: setups } = useSetupNamesQuery()
   const [add, adding] = useAddBookingMutation()
   const dispatch = useAppDispatch()
   const navigate = useNavigate()
@@ -147,7 +147,7 @@ interface StripProps {
   from: string
   today: string
   bookings: Booking[]
-  setups: SetupCard[]
+  setups: SetupName[]
   collisions: DiaryReply['collisions']
 }
 
@@ -238,7 +238,7 @@ function Lane({ days, today, children }: { days: string[]; today: string; childr
   )
 }
 
-function Bar({ booking, setup, place }: { booking: Booking; setup: SetupCard | null; place(at: number): string }) {
+function Bar({ booking, setup, place }: { booking: Booking; setup: SetupName | null; place(at: number): string }) {
   const { zone } = useTimeWords()
   const rig = booking.rigMinutes * 60_000
   const strike = booking.strikeMinutes * 60_000
@@ -286,7 +286,7 @@ function Bar({ booking, setup, place }: { booking: Booking; setup: SetupCard | n
   )
 }
 
-function DayList({ bookings, setups }: { bookings: Booking[]; setups: SetupCard[] }) {
+function DayList({ bookings, setups }: { bookings: Booking[]; setups: SetupName[] }) {
   const [isAll, setAll] = useState(false)
   const days = [...new Set(bookings.map((it) => it.startsAt.slice(0, 10)))]
   return (

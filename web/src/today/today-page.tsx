@@ -1,6 +1,6 @@
 import { formatMoney, sayTodayItem, TODAY_SECTIONS, type TodayItem, type TodaySection } from '@exemplar/core'
 import { Link } from 'react-router'
-import { useSetupsQuery, useStudioQuery, useTodayQuery, useUnitCountQuery } from '../foundation/api/api.ts'
+import { useSetupNamesQuery, useStudioQuery, useTodayQuery, useUnitCountQuery } from '../foundation/api/api.ts'
 import { useMay } from '../foundation/api/session.ts'
 import { ButtonLink } from '../foundation/parts/button.tsx'
 import { Mark } from '../foundation/parts/mark.tsx'
@@ -135,7 +135,7 @@ function Item({ item }: { item: TodayItem }) {
 }
 
 function Shoot({ item, text, to }: { item: Extract<TodayItem, { code: 'shoot' }>; text: string; to: string }) {
-  const { data: setups } = useSetupsQuery()
+  const { data: setups } = useSetupNamesQuery()
   const setup = setups?.find((it) => it.id === item.setupId)
   const verdict =
     item.stops > 0

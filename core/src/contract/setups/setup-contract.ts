@@ -82,8 +82,18 @@ export const thingChoicesSchema = z.object({
 })
 export type ThingChoices = z.infer<typeof thingChoicesSchema>
 
+const { id, code, tape, name, placeId, plannedMinutes, skills } = setupSchema.shape
+/** What a list to choose from, a bar of the diary and a label need of a setup: nothing of it is judged. */
+export const setupNameSchema = z.object({ id, code, tape, name, placeId, plannedMinutes, skills })
+export type SetupName = z.infer<typeof setupNameSchema>
+
 /** Routes of setups and their verdicts. */
 export const setupContract = defineContract('setups', {
+  'get /setup-names': {
+    summary: 'Every setup by its name, tape, room and length, to choose from',
+    permission: 'see-studio',
+    reply: z.array(setupNameSchema),
+  },
   'get /setups': {
     summary: 'Every setup with its verdict and its next booking',
     permission: 'see-studio',

@@ -127,3 +127,25 @@ export const recorder = thing(
   { gainDb: 66, sends48: 'yes' },
 )
 export const table = thing('table', 'Plain table', { loadGrams: 60_000, massGrams: 18_000, heightMm: 740 })
+
+/** A recorder with what it runs and records on. */
+export const recorderOnCells = () => ({
+  rec: recorder(),
+  rsd: card(),
+  c1: cell(),
+  c2: cell(),
+  c3: cell(),
+  c4: cell(),
+})
+export const RECORDER_ON_CELLS = ['rec', 'rsd', 'c1', 'c2', 'c3', 'c4'] as const
+
+/** A body with a lens, on its tripod, ready to film for a session on packs. */
+export const cameraOnTripod = (focalMm: number, name: string, massGrams?: number) => ({
+  cam: camera(),
+  len: lens(focalMm, name, massGrams)(),
+  sd: card(),
+  p1: pack(),
+  p2: pack(),
+  tripod: tripod(),
+})
+export const CAMERA_ON_TRIPOD = ['cam', 'len', 'sd', 'p1', 'p2', 'tripod'] as const

@@ -125,6 +125,7 @@ const EXPECTED: Record<string, string> = {
   'get /setups': 'mcv',
   'post /setups': 'm',
   'get /setups/:id': 'mcv',
+  'get /setup-names': 'mcv',
   'put /setups/:id': 'm',
   'delete /setups/:id': 'm',
   'get /setups/:id/readiness': 'mcv',

@@ -126,6 +126,10 @@ export const api = createApi({
       query: () => request('get /setups'),
       providesTags: readsOf('setups'),
     }),
+    setupNames: build.query<ReplyOf<'get /setup-names'>, void>({
+      query: () => request('get /setup-names'),
+      providesTags: readsOf('setupNames'),
+    }),
     setup: build.query<ReplyOf<'get /setups/:id'>, string>({
       query: (id) => request('get /setups/:id', { id }),
       providesTags: readsOf('setup'),
@@ -272,6 +276,7 @@ export const {
   useStockQuery,
   useCountStockMutation,
   usePreviewImportMutation,
+  useSetupNamesQuery,
   useSetupsQuery,
   useLazySetupQuery,
   useSetupQuery,

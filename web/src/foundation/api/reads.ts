@@ -30,6 +30,7 @@ const READS = {
   unit: [...VERDICT, 'history', 'entries', 'films', 'attachments', 'stocktakes'],
   stock: [...KIT, 'setups', 'bookings', 'places'],
   setups: VERDICT,
+  setupNames: ['setups'],
   setup: ['setups', 'units', 'stock', 'models', 'bookings', 'places', 'attachments'],
   remedies: [...VERDICT, 'attachments'],
   readiness: VERDICT,

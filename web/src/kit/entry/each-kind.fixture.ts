@@ -202,7 +202,8 @@ export const EACH_KIND: Readonly<Record<Category, KindCase>> = {
     setup: `it picture pack | ${IN_BODY} | screen picture c13`,
     cannotMiss: 'picture pack',
   },
-  prompter: { told: { massGrams: '2 kg', screenInches: '10' }, setup: `it phone | ${IN_BODY}` },
+  // What it bears is asked since a camera on one of which nobody knew passed without a question.
+  prompter: { told: { loadGrams: '5 kg', massGrams: '2 kg', screenInches: '10' }, setup: `it phone | ${IN_BODY}` },
   'control-surface': { told: {}, setup: 'it laptop usb', cannotMiss: 'laptop' },
   remote: { told: {}, setup: `it | ${IN_BODY}` },
   'matte-box': { told: RIDER, setup: `it | ${IN_BODY}` },

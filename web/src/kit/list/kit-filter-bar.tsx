@@ -1,5 +1,5 @@
 import { KIT_ONLY, KIT_SORTS, type KitFilter, kitFilterSchema } from '@exemplar/core'
-import { useInterfacesQuery, useSetupsQuery } from '../../foundation/api/api.ts'
+import { useInterfacesQuery, useSetupNamesQuery } from '../../foundation/api/api.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
 import { CategoryOptions, PlaceOptions, StateOptions } from '../../foundation/form/options.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
@@ -35,7 +35,7 @@ export function countFilters({ find: _find, sort: _sort, ...filter }: KitFilter)
 /** Everything by which the kit can be filtered, each with the others. */
 export function KitFilterBar({ filter, onChange }: { filter: KitFilter; onChange(filter: KitFilter): void }) {
   const { data: interfaces } = useInterfacesQuery()
-  const { data: setups } = useSetupsQuery()
+  const { data: setups } = useSetupNamesQuery()
   const set = (part: Partial<Record<keyof KitFilter, string>>) => {
     const { data } = kitFilterSchema.safeParse(
       Object.fromEntries(

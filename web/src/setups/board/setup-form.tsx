@@ -17,7 +17,7 @@ import {
   type Tape,
 } from '@exemplar/core'
 import { useState } from 'react'
-import { usePlacesQuery, useSetupsQuery } from '../../foundation/api/api.ts'
+import { usePlacesQuery, useSetupNamesQuery } from '../../foundation/api/api.ts'
 import type { Problem } from '../../foundation/api/problem.ts'
 import { CheckField, FormProblem, SelectField, TextField } from '../../foundation/form/field.tsx'
 import { PlaceOptions } from '../../foundation/form/options.tsx'
@@ -45,7 +45,7 @@ export function SetupForm({
   onSave(draft: NewSetup): void
 }) {
   const { data: places } = usePlacesQuery()
-  const { data: setups } = useSetupsQuery()
+  const { data: setups } = useSetupNamesQuery()
   const [now, setNow] = useState(draft)
   const [minutes, setMinutes] = useState(String(draft.plannedMinutes))
   const [speakers, setSpeakers] = useState(draft.speakers === null ? '' : String(draft.speakers))

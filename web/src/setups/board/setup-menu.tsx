@@ -10,7 +10,7 @@ import {
 import { DropdownMenu } from 'radix-ui'
 import { useState } from 'react'
 import { useNavigate } from 'react-router'
-import { useAddSetupMutation, useSetupsQuery } from '../../foundation/api/api.ts'
+import { useAddSetupMutation, useSetupNamesQuery } from '../../foundation/api/api.ts'
 import { readProblem } from '../../foundation/api/problem.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { CheckField, FormProblem, SelectField, TextField } from '../../foundation/form/field.tsx'
@@ -97,7 +97,7 @@ export function SetupMenu({ setup, bookingId }: { setup: SetupReply; bookingId: 
 }
 
 function CopyForm({ setup, kind }: { setup: SetupReply; kind: 'copy' | 'variant' | 'guest' }) {
-  const { data: setups } = useSetupsQuery()
+  const { data: setups } = useSetupNamesQuery()
   const [add, adding] = useAddSetupMutation()
   const [name, setName] = useState(
     { copy: `${setup.name} again`, variant: `${setup.name}, `, guest: `${setup.name} with a guest` }[kind],
@@ -141,7 +141,7 @@ function CopyForm({ setup, kind }: { setup: SetupReply; kind: 'copy' | 'variant'
 }
 
 function Compare({ setup }: { setup: SetupReply }) {
-  const { data: setups } = useSetupsQuery()
+  const { data: setups } = useSetupNamesQuery()
   const [otherId, setOtherId] = useState(setup.variantOf ?? '')
   return (
     <div className="grid gap-4">

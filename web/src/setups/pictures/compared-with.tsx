@@ -1,6 +1,6 @@
 import type { PictureChange } from '@exemplar/core'
 import { useState } from 'react'
-import { useSetupsQuery } from '../../foundation/api/api.ts'
+import { useSetupNamesQuery } from '../../foundation/api/api.ts'
 import { SelectField } from '../../foundation/form/field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 
@@ -26,7 +26,7 @@ export function ComparedWith({
   onChange(other: Other | null): void
 }) {
   const [isOpen, setIsOpen] = useState(false)
-  const { data: setups = [] } = useSetupsQuery(undefined, { skip: !isOpen })
+  const { data: setups = [] } = useSetupNamesQuery(undefined, { skip: !isOpen })
   if (!isOpen)
     return (
       <Button size="small" onClick={() => setIsOpen(true)}>

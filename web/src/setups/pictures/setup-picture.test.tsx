@@ -100,7 +100,7 @@ it('says what is otherwise in another setup, and marks it', async () => {
     moved: [{ key: 'CAM-01', tag: 'CAM-01', from: ['TRI-09'], to: ['TRI-01'] }],
   }
   const { hands, page } = open(null, {
-    'GET /setups': [
+    'GET /setup-names': [
       { id: 's1', code: 'AA', name: 'Own' },
       { id: 's2', code: 'BB', name: 'Other' },
     ],

@@ -2,7 +2,7 @@ import type { MinutesReply } from '@exemplar/core'
 import { formatMinutes, type RigStep, sayNumber, sayPolicy, sayRigTime, trim } from '@exemplar/core'
 import { useState } from 'react'
 import { useParams } from 'react-router'
-import { useSetupQuery, useSetupsQuery } from '../../foundation/api/api.ts'
+import { useSetupNamesQuery, useSetupQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
 import { useMeasures } from '../../foundation/form/measures.tsx'
@@ -173,7 +173,7 @@ function StepRow({
 
 /** The steps from another setup to this one, and what a second arm or stand would save in a month. */
 function ComingFrom({ id }: { id: string }) {
-  const { data: setups } = useSetupsQuery()
+  const { data: setups } = useSetupNamesQuery()
   const [fromId, setFromId] = useState('')
   const { currentData: data } = useChangeOverQuery({ id, fromId }, { skip: !fromId })
   const [times, setTimes] = useState<string | null>(null)

@@ -1,6 +1,6 @@
 import type { FilmRow, FilmStanding, FindingLevel, NewFilm } from '@exemplar/core'
 import { useState } from 'react'
-import { useSetupsQuery, useThingsQuery } from '../../foundation/api/api.ts'
+import { useSetupNamesQuery, useThingsQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
 import { SavingFoot } from '../../foundation/form/saving-foot.tsx'
@@ -80,7 +80,7 @@ function Standing({ of }: { of: FilmStanding }) {
 
 function FilmForm({ film, onClose }: { film: FilmRow | null; onClose(): void }) {
   const { today } = useTimeWords()
-  const { data: setups } = useSetupsQuery()
+  const { data: setups } = useSetupNamesQuery()
   const { data: drives } = useThingsQuery({ find: '', category: 'drive' })
   const { data: computers } = useThingsQuery({ find: '', category: 'computer' })
   const [draft, setDraft] = useState<NewFilm>({

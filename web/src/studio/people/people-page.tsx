@@ -1,7 +1,7 @@
 import { CONSENTS, formatMoney, listTraitsOn, normaliseSkill, type Party, type Person, TRAITS } from '@exemplar/core'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { usePartiesQuery, usePeopleQuery, useSetupsQuery, useStudioQuery } from '../../foundation/api/api.ts'
+import { usePartiesQuery, usePeopleQuery, useSetupNamesQuery, useStudioQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { useTold } from '../../foundation/api/use-told.ts'
 import { Button } from '../../foundation/parts/button.tsx'
@@ -156,7 +156,7 @@ function PersonRow({ person, isSeen, onChange }: { person: Person; isSeen: boole
 
 /** Which skill hangs on one person, and which setups wait for it. */
 function Skills({ people }: { people: readonly Person[] }) {
-  const { data: setups } = useSetupsQuery()
+  const { data: setups } = useSetupNamesQuery()
   const names = new Map<string, string>()
   for (const skill of [...people.flatMap((it) => it.skills), ...(setups ?? []).flatMap((it) => it.skills)]) {
     if (!names.has(normaliseSkill(skill))) names.set(normaliseSkill(skill), skill)
