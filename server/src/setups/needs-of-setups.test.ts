@@ -128,14 +128,24 @@ describe('single points of failure', () => {
     const [camera, sd] = [await camcorder(), await card()]
     const tripod = await add('tripod', 'Legs', { loadGrams: 4_000 })
     await build([{ name: 'A camera', wants: 'camera', things: [camera, sd, tripod] }])
-    const points = async () =>
-      (await call('GET', '/resilience')).points.flatMap((it: { tag: string; standIns?: unknown[] }) =>
-        (it.standIns ?? []).length === 0 ? it.tag : [],
-      )
+    const points = async () => (await call('GET', '/resilience')).points.map((it: { tag: string }) => it.tag)
     expect(await points()).toEqual(expect.arrayContaining([camera.tag, sd.tag, tripod.tag]))
     await add('tripod', 'Second legs', { loadGrams: 4_000 })
     expect(await points()).not.toContain(tripod.tag)
     expect(await points()).toContain(camera.tag)
+  })
+
+  test('[N18.1] for each thing of a role what could stand in for it; and none is told as that', async () => {
+    const [camera, sd] = [await camcorder(), await card()]
+    const tripod = await add('tripod', 'Legs', { loadGrams: 4_000 })
+    const second = await add('tripod', 'Second legs', { loadGrams: 4_000 })
+    const weak = await add('tripod', 'Weak legs', { loadGrams: 500 })
+    await build([{ name: 'A camera', wants: 'camera', things: [camera, sd, tripod] }])
+    const { setups } = await call('GET', '/resilience')
+    const of = (tag: string) => setups[0].losses.find((it: { tag: string }) => it.tag === tag)
+    expect(of(tripod.tag).standIns.map((it: { tag: string }) => it.tag)).toEqual([second.tag])
+    expect(of(tripod.tag).standIns).not.toContainEqual(expect.objectContaining({ tag: weak.tag }))
+    expect(of(camera.tag).standIns).toEqual([])
   })
 })
 
@@ -204,5 +214,81 @@ describe('what the content demands', () => {
     expect([await judged('light', [flash]), await judged('light', [lamp]), await judged('flash', [flash])]).toEqual([
       1, 0, 0,
     ])
+  })
+})
+
+describe('what is wanted at the same time', () => {
+  const makeMount = async (label: string) =>
+    (
+      await call('POST', '/interfaces', {
+        label,
+        kind: 'mount',
+        hostName: 'body',
+        guestName: 'lens',
+        standard: null,
+        viaCableOnly: false,
+      })
+    ).code as string
+
+  test('[C11.1] two bodies with lenses of another mount want two adapters at once; with one, one of them has none', async () => {
+    const [own, other] = [await makeMount('Larch'), await makeMount('Alder')]
+    const bodies = [await add('camera', 'Body', { mount: own }), await add('camera', 'Body', { mount: own })]
+    const lenses = [await add('lens', 'Old lens', { mount: other }), await add('lens', 'Old lens', { mount: other })]
+    const adapters = [1, 2].map(() => add('lens-adapter', 'Alder on Larch', { mount: own, frontMount: other }))
+    const made = await Promise.all(adapters)
+    const open = async (count: number, code: string) => {
+      const things = [...bodies, ...lenses, ...made.slice(0, count)]
+      const { of } = await judge(await build([{ name: 'Cameras', wants: 'camera', things }], { code }))
+      return of('need-unmet').filter((it) => 'interfaces' in it && it.interfaces.some(({ kind }) => kind === 'mount'))
+        .length
+    }
+    expect(await open(2, 'AA')).toBe(0)
+    expect(await open(1, 'AB')).toBeGreaterThan(0)
+  })
+
+  test('[C31.1] one shoe and two that want it: one has it, and the other is told who wants the same', async () => {
+    const camera = await add('camera', 'Body', { massGrams: 600 })
+    const riders = [
+      await add('camera-mic', 'Microphone', { massGrams: 100 }),
+      await add('camera-mic', 'Second microphone', { massGrams: 100 }),
+    ]
+    const legs = await add('tripod', 'Legs', { loadGrams: 4_000 })
+    const id = await build([{ name: 'A camera', wants: 'camera', things: [camera, legs, ...riders] }])
+    const { of } = await judge(id)
+    const lacking = of('need-unmet').filter(
+      (it) => 'interfaces' in it && it.interfaces.some(({ code }) => code === 'shoe'),
+    )
+    expect(lacking).toMatchObject([{ missing: 1, rivals: [expect.stringMatching(/^OCM-0/)] }])
+    const { ends } = await call('GET', `/setups/${id}/joints?key=${camera.id}`)
+    const shoe = ends.find((it: { label: string }) => /shoe/.test(it.label))
+    expect([shoe.end.count, shoe.joined.length]).toEqual([1, 1])
+  })
+
+  test('[S24.1] a prompter is a place that may stay empty: without one nothing is missed', async () => {
+    const [camera, sd] = [await camcorder(), await card()]
+    const legs = await add('tripod', 'Legs', { loadGrams: 6_000 })
+    const roles = [
+      { name: 'A camera', wants: 'camera', things: [camera, sd, legs] },
+      { name: 'Prompter', wants: 'prompter', importance: 'optional' },
+    ]
+    expect((await judge(await build(roles))).of('role-empty')).toEqual([])
+    const wanted = roles.map((it) => ({ ...it, importance: 'essential' }))
+    expect((await judge(await build(wanted, { code: 'PR' }))).of('role-empty')).toHaveLength(1)
+  })
+
+  test('[D18.1] what each thing lives on, on the start list of this setup: mains, packs, cells, or its own', async () => {
+    const lamp = await add('light', 'Lamp', { inlet: 'iec-c13', milliwatts: 60_000 })
+    const recorder = await add('recorder', 'Box', { battery: 'cell-aa', batteryCount: 2 })
+    const mic = await call('POST', '/units', {
+      category: 'microphone',
+      maker: '',
+      name: 'Condenser',
+      facts: {},
+      specs: { fedBy: '48 V' },
+    })
+    const id = await build([{ name: 'All', things: [lamp, recorder, mic] }])
+    const { sources } = await call('GET', `/setups/${id}/start`)
+    const of = new Map(sources.map((it: { tag: string; source: string }) => [it.tag, it.source]))
+    expect([of.get(lamp.tag), of.get(recorder.tag), of.get(mic.tag)]).toEqual(['mains', 'cells', 'phantom'])
   })
 })

@@ -76,6 +76,7 @@ function OpenSetup({ setup }: { setup: SetupReply }) {
               kind={view}
               setupId={id}
               bookingId={bookingId}
+              next={setup.next}
               readiness={readiness}
               isBeside={isBeside}
               links={latest(setup).links}

@@ -1,4 +1,4 @@
-import type { PictureChange } from '@exemplar/core'
+import type { PictureChange, SetupReply } from '@exemplar/core'
 import { useState } from 'react'
 import { useSetupNamesQuery } from '../../foundation/api/api.ts'
 import { SelectField } from '../../foundation/form/field.tsx'
@@ -12,16 +12,20 @@ export interface Other {
 
 const NOTHING = ''
 const TODAY = 'today'
+const NEXT = 'next'
 
 /** Chooses what a picture is compared with; the list is fetched when somebody asks for it. */
 export function ComparedWith({
   setupId,
   bookingId,
+  next,
   other,
   onChange,
 }: {
   setupId: string
   bookingId: string | undefined
+  /** Its next booking; null where it is not booked. */
+  next: SetupReply['next']
   other: Other | null
   onChange(other: Other | null): void
 }) {
@@ -33,18 +37,22 @@ export function ComparedWith({
         Compare
       </Button>
     )
-  const value = other === null ? NOTHING : other.setupId === setupId ? TODAY : other.setupId
+  const own = other?.bookingId ? NEXT : TODAY
+  const value = other === null ? NOTHING : other.setupId === setupId ? own : other.setupId
   return (
     <SelectField
       label="Compared with"
       value={value}
       onChange={({ target }) => {
         if (target.value === NOTHING) onChange(null)
-        else onChange({ setupId: target.value === TODAY ? setupId : target.value })
+        else if (target.value === TODAY) onChange({ setupId })
+        else if (target.value === NEXT && next) onChange({ setupId, bookingId: next.id })
+        else onChange({ setupId: target.value })
       }}
     >
       <option value={NOTHING}>Nothing</option>
       {bookingId && <option value={TODAY}>This setup as it stands today</option>}
+      {!bookingId && next && <option value={NEXT}>This setup for {next.title}</option>}
       {setups
         .filter((it) => it.id !== setupId)
         .map((it) => (

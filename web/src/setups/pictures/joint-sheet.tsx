@@ -52,6 +52,11 @@ export function JointSheet({
     >
       {!currentData &&
         (error ? <Waiting what="its joints" error={error} onRetry={refetch} /> : <Loading what="its joints" />)}
+      {node.keys.length > 1 && (
+        <p className="mb-2 text-[13px] text-quiet">
+          {node.keys.length} alike pieces are drawn as one. What is changed here is changed of the first of them.
+        </p>
+      )}
       {currentData && own.length === 0 && <p className="text-quiet">It has no ends of this kind.</p>}
       <ul className="grid gap-3">
         {currentData &&

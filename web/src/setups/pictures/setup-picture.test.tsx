@@ -39,6 +39,7 @@ function open(onJoin: ((links: CableRun[], told: string) => void) | null, answer
       kind="rig"
       setupId="s1"
       bookingId={undefined}
+      next={null}
       readiness={READINESS}
       isBeside
       links={[STATED]}

@@ -4,6 +4,7 @@ import {
   type PictureNode,
   type Readiness,
   restateJoint,
+  type SetupReply,
   sayVerdict,
 } from '@exemplar/core'
 import { useState } from 'react'
@@ -24,6 +25,7 @@ export function SetupPicture({
   kind,
   setupId,
   bookingId,
+  next,
   readiness,
   isBeside,
   links,
@@ -32,6 +34,7 @@ export function SetupPicture({
   kind: PictureKind
   setupId: string
   bookingId: string | undefined
+  next: SetupReply['next']
   readiness: Readiness
   /** The margin stands beside it, where there is room. */
   isBeside: boolean
@@ -90,7 +93,7 @@ export function SetupPicture({
         <p className={`w-full font-bold ${isBeside ? 'lg:hidden' : ''}`}>{sayVerdict(readiness, true)}</p>
         <p className="text-[13px] text-quiet">{sayAssumed(picture)}</p>
         <div className="no-print flex flex-wrap items-center gap-2 md:ml-auto">
-          <ComparedWith setupId={setupId} bookingId={bookingId} other={other} onChange={setOther} />
+          <ComparedWith setupId={setupId} bookingId={bookingId} next={next} other={other} onChange={setOther} />
           {onJoin && assumed.length > 0 && (
             <Button size="small" onClick={acceptAll}>
               {assumed.length === 1 ? 'Accept it' : `Accept all ${assumed.length}`}
