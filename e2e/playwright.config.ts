@@ -1,8 +1,9 @@
 import { defineConfig } from '@playwright/test'
 
 export default defineConfig({
+  // A folder of its own, as it is emptied before each run: the results of the other tests lie beside it.
+  outputDir: '../test-results/journeys',
   testDir: import.meta.dirname,
-  outputDir: '../test-results',
   workers: 2,
   fullyParallel: true,
   timeout: 120_000,

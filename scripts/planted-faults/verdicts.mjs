@@ -129,6 +129,7 @@ export const VERDICTS_FAULTS = [
     from: "safety < TIPS_BELOW ? 'stop'",
     to: "safety < 0 ? 'stop'",
     test: 'server/src/setups/named-rigs.test.ts',
+    titled: '1.7 kg on a boom of 2.1 m',
   },
   {
     law: 'V6',
@@ -143,6 +144,7 @@ export const VERDICTS_FAULTS = [
     from: 'if (reached.some((it) => switchers.includes(it))) return []',
     to: 'return []',
     test: 'server/src/setups/named-rigs.test.ts',
+    titled: 'only one of the three is cut',
   },
   {
     law: 'V13',
@@ -283,6 +285,7 @@ export const VERDICTS_FAULTS = [
     from: 'CONDUITS.has(guest.category) || OWN_LEADS.has(guest.category)',
     to: 'CONDUITS.has(guest.category) || OWN_LEADS.has(guest.category) || OWN_LEADS.has(host.category)',
     test: 'server/src/setups/named-rigs.test.ts',
+    titled: 'a camera-top input unit of which the second microphone has no cable',
   },
   {
     law: 'V9',
@@ -290,6 +293,7 @@ export const VERDICTS_FAULTS = [
     from: '+ countMoreChannels(item, ports, scene)',
     to: '',
     test: 'server/src/setups/named-rigs.test.ts',
+    titled: 'a wireless set of two channels for two people',
   },
   {
     law: 'V12',
