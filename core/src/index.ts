@@ -247,6 +247,7 @@ export { comparePictures, type PictureChange } from './setups/pictures/compare-p
 export { drawPicture } from './setups/pictures/draw-picture.ts'
 export { type Layout, layoutPicture } from './setups/pictures/layout.ts'
 export {
+  NOT_IN_USE,
   type Picture,
   type PictureGroup,
   type PictureJoint,

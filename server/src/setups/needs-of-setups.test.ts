@@ -1,6 +1,6 @@
 import { type Finding, newSetupSchema, type SetupReply } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
-import { useQuickEntry } from './quick-entry.fixture.ts'
+import { makeDraft, useQuickEntry } from './quick-entry.fixture.ts'
 
 // Each by somebody who starts from nothing, enters things the quick way, and looks at both sides: with and without, enough and too little.
 const { call, add, addRoom, build, judge } = useQuickEntry()
@@ -106,20 +106,24 @@ describe('sound', () => {
     expect(await short([unit], 'HB')).toEqual([])
   })
 
-  test('[B23.1] inputs in use of inputs there are, for a switcher and for a recorder', async () => {
+  test('[B23.1] inputs in use of inputs there are, for a switcher, a mixer and an interface', async () => {
     const switcher = await add('switcher', 'Cutter', { videoInputs: 4, inlet: 'iec-c7', milliwatts: 20_000 })
     const video = [1, 2].map(() => add('cable', 'Video', { endA: 'hdmi-a', endB: 'hdmi-a' }))
     const cameras = [await camcorder(), await camcorder()]
-    const recorder = await add('recorder', 'Box', { soundIn: 'xlr-3', soundInputs: 4 })
+    const mixer = await add('mixer', 'Desk', { soundIn: 'xlr-3', soundInputs: 8, inlet: 'iec-c13', milliwatts: 9_000 })
+    const face = await add('audio-interface', 'Box', { soundIn: 'xlr-3', soundInputs: 2 })
     const sound = [await add('dynamic-mic', 'Mic'), await xlr()]
+    const talk = [await add('dynamic-mic', 'Talkback'), await xlr()]
     const id = await build([
       { name: 'Show', things: [switcher, ...cameras, ...(await Promise.all(video))] },
-      { name: 'Sound', things: [recorder, ...sound] },
+      { name: 'Sound', things: [mixer, ...sound] },
+      { name: 'Talkback', things: [face, ...talk] },
     ])
     const { inputs } = await call('GET', `/setups/${id}/readiness`)
     const of = (tag: string) => inputs.find((it: { tag: string }) => it.tag === tag)
     expect(of(switcher.tag)).toMatchObject({ used: 2, total: 4 })
-    expect(of(recorder.tag)).toMatchObject({ used: 1, total: 4 })
+    expect(of(mixer.tag)).toMatchObject({ used: 1, total: 8 })
+    expect(of(face.tag)).toMatchObject({ used: 1, total: 2 })
   })
 })
 
@@ -186,20 +190,31 @@ describe('what the content demands', () => {
   let n = 0
   const unmet = async (things: object[], rest: object) => {
     const role = { name: 'A camera', wants: 'camera', things: things as never }
-    const { of } = await judge(await build([role], { code: `C${'ABCDEFGHIJ'[n++]}`, ...rest }))
+    const { of } = await judge(await build([role], { code: `C${'ABCDEFGHIJKLMN'[n++]}`, ...rest }))
     return [...of('demand-unmet'), ...of('demand-unknown')].map((it) => 'demand' in it && it.demand)
   }
 
-  test('[C32.1] self-view: a screen that turns, a monitor, a television or a laptop, each by itself; none, and it is missed', async () => {
-    const plain = await withSpecs('camera', 'Plain', {}, { flipScreen: 'no' })
+  test('[C32.1] self-view: a screen that turns, or a monitor, television or laptop that the picture reaches; beside it and dark, it is missed', async () => {
+    const plain = await withSpecs('camera', 'Plain', { videoOut: 'hdmi-a' }, { flipScreen: 'no' })
     const turns = await withSpecs('camera', 'Turns', {}, { flipScreen: 'yes' })
     const demands = { demands: ['self-view'] }
     expect(await unmet([plain], demands)).toEqual(['self-view'])
     expect(await unmet([turns], demands)).toEqual([])
-    for (const kind of ['monitor', 'television', 'laptop']) {
+    const video = await add('cable', 'Video', { endA: 'hdmi-a', endB: 'hdmi-a' })
+    const usb = await add('cable', 'USB', { endA: 'usb-c', endB: 'usb-c' })
+    for (const [kind, cable] of [
+      ['monitor', video],
+      ['television', video],
+      ['laptop', usb],
+    ] as const) {
       const screen = await add(kind, `Screen ${kind}`)
-      expect([kind, await unmet([plain, screen], demands)]).toEqual([kind, []])
+      expect([kind, await unmet([plain, screen], demands)]).toEqual([kind, ['self-view']])
+      expect([kind, await unmet([plain, screen, cable], demands)]).toEqual([kind, []])
     }
+    // A cable that is lost shows nothing either.
+    const screen = await add('monitor', 'Last screen')
+    await call('PATCH', `/units/${video.id}`, { state: 'lost' }, 1)
+    expect(await unmet([plain, screen, video], demands)).toEqual(['self-view'])
     // Which screen the camera has nobody wrote down: a question, and no verdict.
     expect(await unmet([await add('camera', 'Unknown')], demands)).toEqual(['self-view'])
   })
@@ -246,7 +261,7 @@ describe('what is wanted at the same time', () => {
     expect(await open(1, 'AB')).toBeGreaterThan(0)
   })
 
-  test('[C31.1] one shoe and two that want it: one has it, and the other is told who wants the same', async () => {
+  test('one shoe and two that want it: one has it, and the other is told who wants the same', async () => {
     const camera = await add('camera', 'Body', { massGrams: 600 })
     const riders = [
       await add('camera-mic', 'Microphone', { massGrams: 100 }),
@@ -276,7 +291,7 @@ describe('what is wanted at the same time', () => {
     expect((await judge(await build(wanted, { code: 'PR' }))).of('role-empty')).toHaveLength(1)
   })
 
-  test('[D18.1] what each thing lives on, on the start list of this setup: mains, packs, cells, or its own', async () => {
+  test('[D18.1] what each thing lives on, on the start list of this booking: mains, packs, cells, or its own', async () => {
     const lamp = await add('light', 'Lamp', { inlet: 'iec-c13', milliwatts: 60_000 })
     const recorder = await add('recorder', 'Box', { battery: 'cell-aa', batteryCount: 2 })
     const mic = await call('POST', '/units', {
@@ -287,7 +302,9 @@ describe('what is wanted at the same time', () => {
       specs: { fedBy: '48 V' },
     })
     const id = await build([{ name: 'All', things: [lamp, recorder, mic] }])
-    const { sources } = await call('GET', `/setups/${id}/start`)
+    const draft = makeDraft({ setupId: id, title: 'Reading' })
+    const { id: bookingId } = await call('POST', '/bookings', draft)
+    const { sources } = await call('GET', `/setups/${id}/start?bookingId=${bookingId}`)
     const of = new Map(sources.map((it: { tag: string; source: string }) => [it.tag, it.source]))
     expect([of.get(lamp.tag), of.get(recorder.tag), of.get(mic.tag)]).toEqual(['mains', 'cells', 'phantom'])
   })

@@ -124,6 +124,18 @@ describe('three pictures of a setup that was entered the quick way', () => {
     expect(listJoints(rig)).not.toContain(`${tripod.tag} > ${camera.tag} assumed`)
   })
 
+  test('what is there in case is drawn apart, whether it is there or lost; by itself it is told once', async () => {
+    const { id: setupId, other } = await buildRig()
+    const setup: SetupReply = await call('GET', `/setups/${setupId}`)
+    const roles = setup.roles.map((role) =>
+      role.name === 'B support' ? { ...role, things: role.things.map((it) => ({ ...it, isSpare: true })) } : role,
+    )
+    await call('PUT', `/setups/${setupId}`, { ...newSetupSchema.parse(setup), roles }, setup.version)
+    expect(rootOf((await draw(setupId)).rig, other)).toBe('spare')
+    await call('PATCH', `/units/${other.id}`, { state: 'lost' }, 1)
+    expect(rootOf((await draw(setupId)).rig, other)).toBe('away')
+  })
+
   test('four cells of a stock in one recorder are drawn as one, with four joints; what is over is by itself', async () => {
     const recorder = await add('recorder', 'Box', { battery: 'cell-aa', batteryCount: 4 })
     const cells = await call('POST', '/stock', {

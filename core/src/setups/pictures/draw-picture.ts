@@ -22,7 +22,11 @@ export function drawPicture(kind: PictureKind, scene: Scene, levels: PlaceLevels
   const joined = new Set(joints.flatMap(({ host, guest }) => [host.key, guest.key]))
   const inCase = new Set(scene.inCase)
   const shown = scene.items.filter((it) => joined.has(it.key) || (isShown(kind, it, scene) && !inCase.has(it)))
-  const loose = [...scene.inCase, ...scene.spareItems].filter((it) => hasEnds(kind, it, interfaces))
+  const apart: [Root, readonly PlacedItem[]][] = [
+    ['loose', scene.inCase],
+    ['spare', scene.spareItems],
+    ['away', [...scene.away.map(({ item }) => item), ...scene.spareAway]],
+  ]
   const directed = DIRECT[kind](joints, shown, scene)
   const draw = makeNodes(kind, scene, levels)
   const byRoot = new Map<Root, PictureGroup[]>()
@@ -35,9 +39,10 @@ export function drawPicture(kind: PictureKind, scene: Scene, levels: PlaceLevels
     const inBranch = directed.filter(({ from }) => own.has(from))
     add(rootOf(items), { root: rootOf(items), ...draw(items, inBranch) })
   }
-  if (loose.length > 0) add('loose', { root: 'loose', ...draw(loose, []) })
-  const away = scene.away.map(({ item }) => item).filter((it) => hasEnds(kind, it, interfaces))
-  if (away.length > 0) add('away', { root: 'away', ...draw(away, []) })
+  for (const [root, items] of apart) {
+    const own = items.filter((it) => hasEnds(kind, it, interfaces))
+    if (own.length > 0) add(root, { root, ...draw(own, []) })
+  }
   const groups = (Object.keys(ROOTS) as Root[]).flatMap((root) => mergeAlone(byRoot.get(root) ?? []))
   return { kind, groups, worst: findWorst(groups.flatMap((it) => it.nodes)) }
 }

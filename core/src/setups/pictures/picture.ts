@@ -52,9 +52,16 @@ export const ROOTS = {
   sources: 'Sources',
   'goes-nowhere': 'Goes nowhere',
   loose: 'Joined to nothing',
+  spare: 'There in case',
   away: 'Not there',
 } as const
 export type Root = keyof typeof ROOTS
+
+/** What stands there joins nothing on this occasion, and can be put on nothing: it has to be there and in use first. */
+export const NOT_IN_USE: Readonly<Partial<Record<Root, string>>> = {
+  spare: 'It is there in case. Put into use in its role, it is joined as any other.',
+  away: 'It is not there on this occasion. What it joins is seen on a day when it is.',
+}
 export const rootSchema = z.enum(Object.keys(ROOTS) as [Root, ...Root[]])
 
 export const pictureNodeSchema = z.object({

@@ -44,6 +44,17 @@ describe('[D11] one switch kills all set lights', () => {
     })
   })
 
+  test('what is not there, or only there in case, is switched by nobody', () => {
+    const power = drawPower(1, 2)
+    const lamps = power.groups.flatMap((it) => it.nodes.filter(({ tag }) => tag.startsWith('LGT')))
+    const groups = power.groups.map((it) => ({ ...it, nodes: it.nodes.filter((node) => !lamps.includes(node)) }))
+    for (const root of ['away', 'spare'] as const) {
+      const apart = { ...power, groups: [...groups, { root, nodes: lamps, joints: [] }] }
+      expect(listShutDown(apart)).toEqual({ switches: [], byThemselves: ['REC', 'CAM'] })
+      expect(findSwitchedOff(apart, 'STR-0').goesOff).toEqual([])
+    }
+  })
+
   test('without a strip everything is switched off by itself; what is not fed as well, as somebody will feed it', () => {
     expect(listShutDown(drawPower(0, 1))).toEqual({ switches: [], byThemselves: ['LGT-0', 'REC', 'CAM'] })
     expect(listShutDown(drawPower(0, 2)).byThemselves).toEqual(['LGT-0', 'LGT-1', 'REC', 'CAM'])

@@ -1,4 +1,4 @@
-import type { Picture, PictureJoint } from './picture.ts'
+import { NOT_IN_USE, type Picture, type PictureJoint, type PictureNode } from './picture.ts'
 
 /** What goes off where one thing is switched off or unplugged, and what of the setup's powered things goes on. */
 export interface SwitchedOff {
@@ -21,7 +21,9 @@ export function findSwitchedOff(power: Picture, key: string): SwitchedOff {
       isGrowing = true
     }
   }
-  const drawing = power.groups.flatMap((group) => group.nodes.filter((it) => draws(it)).map((it) => it.key))
+  const drawing = listInUse(power)
+    .filter(draws)
+    .map((it) => it.key)
   return {
     goesOff: drawing.filter((it) => it !== key && off.has(it)),
     goesOn: drawing.filter((it) => !off.has(it)),
@@ -37,7 +39,7 @@ export interface ShutDown {
 
 /** Strips are the switches of a setup; of one strip behind another only the first is switched. */
 export function listShutDown(power: Picture): ShutDown {
-  const nodes = power.groups.flatMap((it) => it.nodes)
+  const nodes = listInUse(power)
   const tagOf = new Map(nodes.map((it) => [it.key, it.tag]))
   const off = new Set<string>()
   const switches = nodes
@@ -55,4 +57,8 @@ export function listShutDown(power: Picture): ShutDown {
 const feedersOf = (key: string, joints: readonly PictureJoint[]) =>
   joints.filter((it) => it.to === key).map((it) => it.from)
 
-const draws = ({ isPowered }: Picture['groups'][number]['nodes'][number]) => isPowered
+/** What is not there, or only there in case, is switched by nobody. */
+const listInUse = ({ groups }: Picture): PictureNode[] =>
+  groups.flatMap(({ root, nodes }) => (NOT_IN_USE[root] ? [] : nodes))
+
+const draws = ({ isPowered }: PictureNode) => isPowered

@@ -9,7 +9,7 @@ const tell = (id: string, changes: object, version = 1) => call('PATCH', `/units
 const read = (id: string) => call('GET', `/units/${id}`)
 
 describe('where a thing came from', () => {
-  test('[P12.1] a gift has no price and a value: what it would cost again is in the schedule, and no spending', async () => {
+  test('[P12.1] a gift has no price, a value and what it would cost again, and is no spending', async () => {
     const computer = await add('computer', 'From my aunt')
     const provenance = { ...NO_PROVENANCE, valueMinor: 40_000, valueOn: '2026-05-01', replacementMinor: 90_000 }
     await tell(computer.id, { acquisition: 'gift', priceMinor: 0, provenance })
@@ -28,7 +28,7 @@ describe('where a thing came from', () => {
     expect((await read(lens.id)).unit.provenance.reason).toBe('Flares as the one of 2019 did')
   })
 
-  test('[P03.1] what was promised for a gift is open until its day is written down; then it is done', async () => {
+  test('what was promised for a gift is open until its day is written down; then it is done', async () => {
     const lamp = await add('light', 'Given lamp')
     const duty = { what: 'A film about it', dueOn: '2026-12-24', doneOn: null }
     await tell(lamp.id, { acquisition: 'gift', provenance: { ...NO_PROVENANCE, duties: [duty] } })

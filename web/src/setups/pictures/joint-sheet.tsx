@@ -27,6 +27,7 @@ export function JointSheet({
   bookingId,
   picture,
   node,
+  why,
   workings,
   onRestate,
   onClose,
@@ -35,12 +36,17 @@ export function JointSheet({
   bookingId: string | undefined
   picture: Picture
   node: PictureNode
+  /** Why it joins nothing now; null for what is there and in use. */
+  why: string | null
   workings: ReactNode
   onRestate: OnRestate
   onClose(): void
 }) {
   const { system } = useTimeWords()
-  const { currentData, error, refetch } = useJointsQuery({ id: setupId, bookingId, key: node.key })
+  const { currentData, error, refetch } = useJointsQuery(
+    { id: setupId, bookingId, key: node.key },
+    { skip: why !== null },
+  )
   const own = currentData?.ends.filter((it) => it.picture === picture.kind) ?? []
   const unitId = /^(stock|circuit|bar):|^people$/.test(node.key) ? null : node.key
   return (
@@ -50,7 +56,9 @@ export function JointSheet({
       title={`${node.keys.length > 1 ? `${node.keys.length} × ` : ''}${node.tag} ${node.name}`}
       description={node.figures.map((it) => sayNodeFigure(it, system)).join('; ')}
     >
-      {!currentData &&
+      {why && <p className="text-[13px]">{why}</p>}
+      {why === null &&
+        !currentData &&
         (error ? <Waiting what="its joints" error={error} onRetry={refetch} /> : <Loading what="its joints" />)}
       {node.keys.length > 1 && (
         <p className="mb-2 text-[13px] text-quiet">

@@ -3,6 +3,7 @@ import {
   type JointChoices,
   type Layout,
   layoutPicture,
+  NOT_IN_USE,
   type Picture,
   type PictureChange,
   type PictureNode,
@@ -80,7 +81,12 @@ export function PictureView(props: ViewProps) {
               <h2 className="picture-root text-[12.5px]" style={placeRoot(layout.groups[at])}>
                 {ROOTS[group.root]}
               </h2>
-              <Branches branches={listBranches(group)} layout={layout} {...props} />
+              <Branches
+                branches={listBranches(group)}
+                layout={layout}
+                {...props}
+                onDrag={NOT_IN_USE[group.root] ? null : onDrag}
+              />
             </section>
           ))}
         </div>

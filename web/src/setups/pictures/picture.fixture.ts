@@ -45,6 +45,7 @@ export const RIG: Picture = {
       joints: [joint('TRI-01', 'CAM-01', false), joint('STD-01', 'LGT-01', true)],
     },
     { root: 'loose', nodes: [node('STD-02')], joints: [] },
+    { root: 'away', nodes: [node('TRI-09')], joints: [] },
   ],
 }
 

@@ -94,6 +94,15 @@ it('opens a thing by its push: accepts, puts elsewhere by typing, and says why t
   expect(onJoin.mock.calls[1]).toEqual([[STATED, run('CAM-01', 'STD-02')], 'CAM-01 is on STD-02.'])
 })
 
+it('says of what is not there why it joins nothing, and asks the server nothing about it', async () => {
+  const { hands, page, asked } = open(vi.fn())
+  await hands.click(await page.findByRole('button', { name: /^TRI-09/ }))
+  const sheet = within(await page.findByRole('dialog'))
+  expect(sheet.getByText(/^It is not there on this occasion/)).toBeTruthy()
+  expect(sheet.queryByRole('button', { name: /Try again/ })).toBeNull()
+  expect(asked.some((it) => it.path.includes('/joints'))).toBe(false)
+})
+
 it('says what is otherwise in another setup, and marks it', async () => {
   const change: PictureChange = {
     added: [{ key: 'STD-02', tag: 'STD-02' }],

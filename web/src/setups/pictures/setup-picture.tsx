@@ -1,5 +1,6 @@
 import {
   type CableRun,
+  NOT_IN_USE,
   type PictureKind,
   type PictureNode,
   type Readiness,
@@ -55,6 +56,7 @@ export function SetupPicture({
 
   const picture = data[kind]
   const nodes = picture.groups.flatMap((it) => it.nodes)
+  const rootOf = new Map(picture.groups.flatMap(({ root, nodes: own }) => own.map((it) => [it.key, root] as const)))
   const change = other && compared.currentData ? compared.currentData[kind] : null
   const restate: OnRestate =
     onJoin && ((it, countEnd, told) => onJoin(restateJoint(links, readiness.joints, it, countEnd), told))
@@ -127,6 +129,7 @@ export function SetupPicture({
           bookingId={bookingId}
           picture={picture}
           node={node}
+          why={NOT_IN_USE[rootOf.get(node.key) ?? 'floor'] ?? null}
           workings={<ThingWorkings readiness={readiness} node={node} />}
           onRestate={restate}
           onClose={() => setOpened(null)}

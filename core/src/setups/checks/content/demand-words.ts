@@ -11,7 +11,7 @@ export const DEMAND_WORDS: Record<
     unmet: 'Nobody in the picture can see it',
     asks: 'does whoever is filmed see themselves?',
     unknown: 'Whether the screen turns to the front',
-    why: 'has no screen to the front. A monitor, a television or a laptop beside the lens does it too.',
+    why: 'has no screen to the front. A monitor, a television or a laptop beside the lens does it too, where the picture of a camera goes into it.',
   },
   'steady-focus': {
     unmet: 'The focus may wander',

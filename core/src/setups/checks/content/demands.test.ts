@@ -30,12 +30,14 @@ const codes = (...of: Parameters<typeof judge>) =>
   judge(...of).map((it) => `${it.demand} ${it.code} ${it.tags.join(' ')}`)
 
 describe('what the content demands of the things', () => {
-  test('self-view: a screen that turns, or any other screen; unknown is a question, none is said', () => {
+  test('self-view: a screen that turns, or another that the picture reaches; unknown is a question, none is said', () => {
     expect(codes('self-view', { C: ['camera', { flipScreen: 'yes' }] })).toEqual([])
     expect(codes('self-view', { C: ['camera', { flipScreen: 'no' }] })).toEqual(['self-view demand-unmet C'])
     expect(codes('self-view', { C: ['camera', {}] })).toEqual(['self-view demand-unknown C'])
-    for (const screen of ['monitor', 'computer', 'tablet'] as const) {
-      expect(codes('self-view', { C: ['camera', { flipScreen: 'no' }], S: [screen, {}] })).toEqual([])
+    for (const screen of ['monitor', 'television', 'computer', 'laptop', 'tablet'] as const) {
+      // By itself it shows nothing of what is filmed.
+      const apart = { C: ['camera', { flipScreen: 'no' }], S: [screen, {}] } as const
+      expect([screen, codes('self-view', apart as never)]).toEqual([screen, ['self-view demand-unmet C']])
     }
   })
   test('every camera has to hold its focus; a phone is a camera like any other', () => {

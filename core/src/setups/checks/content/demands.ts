@@ -5,6 +5,8 @@ import { type ContentDemand, DEMAND_LIMITS } from '../../setup/demand.ts'
 import { defineCheck, type Found, type IdeaContext } from '../check.ts'
 import { plain } from '../finding-words.ts'
 import { findRole, listAssignments, listStandInsFor } from '../ideas.ts'
+import { factOf, type Scene } from '../scene.ts'
+import { listReached, traceSignals } from '../signal/signals.ts'
 import type { Asked, DemandCode, DemandFinding } from './demand-finding.ts'
 import { DEMAND_WORDS, sayDemand } from './demand-words.ts'
 
@@ -15,8 +17,19 @@ const TAKES_PICTURE: readonly Category[] = ['switcher', 'capture', 'external-rec
 /** What could meet a demand that is not met: screens, cameras, lenses, lamps. */
 const HELPS: readonly Category[] = ['camera', 'lens', 'light', 'monitor', 'tablet', 'computer']
 
-/** Things by which somebody sees themselves where no camera turns its screen round. */
-const isSelfView = (it: Pick<PlacedItem, 'category'>) => SCREENS.some((kind) => isItemOf(it, kind))
+const isScreen = (it: Pick<PlacedItem, 'category'>) => SCREENS.some((kind) => isItemOf(it, kind))
+
+/** Whether a picture could be brought to it by a cable; of what has no such end nobody wrote down how it gets its picture. */
+const takesPicture = ({ ports }: PlacedItem) =>
+  ports.some((it) => it.side === 'host' && (it.direction === 'in' || it.direction === 'both'))
+
+/** Screens by which somebody sees themselves where no camera turns its own round: those that the picture of a camera reaches. */
+function listSelfViews(scene: Scene): ReadonlySet<PlacedItem> {
+  const { chains } = factOf(scene, traceSignals)
+  const cameras = scene.items.filter((it) => isItemOf(it, 'camera'))
+  const reached = new Set(cameras.flatMap((it) => listReached(it, chains, scene)))
+  return new Set(scene.items.filter((it) => isScreen(it) && (reached.has(it) || !takesPicture(it))))
+}
 
 /** Holds what the content demands against the features of the chosen things. What is not recorded is never taken as fine. */
 export const demands = defineCheck<DemandFinding>({
@@ -26,7 +39,7 @@ export const demands = defineCheck<DemandFinding>({
     // A role that asks for a flash means one: it is there for the stills.
     const lamps = filled.filter((it) => it.category !== 'flash' || findRole(scene, it.roleId)?.wants !== 'flash')
     return [...listAsked(setup.demands)].flatMap(
-      (demand) => checkDemand(demand, demand === 'continuous-light' ? lamps : filled, setup.plannedMinutes) ?? [],
+      (demand) => checkDemand(demand, demand === 'continuous-light' ? lamps : filled, scene) ?? [],
     )
   },
   codes: {
@@ -62,19 +75,21 @@ function listAsked(wanted: readonly ContentDemand[]): Set<DemandCode> {
 function listIdeas({ demand, keys, roleId }: Asked & { roleId: string | null }, { scene, store }: IdeaContext) {
   const home = findRole(scene, roleId)
   if (!home) return []
-  const screens = demand === 'self-view' ? listAssignments(home, store, ({ model }) => isSelfView(model)) : []
+  const screens = demand === 'self-view' ? listAssignments(home, store, ({ model }) => isScreen(model)) : []
   return [...screens, ...listStandInsFor(keys, { scene, store })]
 }
 
 type Answer = 'yes' | 'no' | 'unknown'
 
-function checkDemand(demand: DemandCode, things: readonly PlacedItem[], minutes: number): Found<DemandFinding> | null {
+function checkDemand(demand: DemandCode, things: readonly PlacedItem[], scene: Scene): Found<DemandFinding> | null {
   const cameras = things.filter((it) => isItemOf(it, 'camera'))
   const each = (those: readonly PlacedItem[], ask: (it: PlacedItem) => Answer) => makeFinding(demand, those, ask)
   switch (demand) {
-    case 'self-view':
-      if (things.some((it) => isSelfView(it))) return null
+    case 'self-view': {
+      const seen = listSelfViews(scene)
+      if (things.some((it) => seen.has(it))) return null
       return makeFindingOfAny(demand, cameras, (it) => askChoice(it, 'flipScreen', 'yes'))
+    }
     case 'steady-focus':
       return each(cameras, (it) => askChoice(it, 'autofocus', 'dependable'))
     case 'remote-start':
@@ -91,7 +106,7 @@ function checkDemand(demand: DemandCode, things: readonly PlacedItem[], minutes:
         (it) => askFigure(it, 'cri', (cri) => cri >= DEMAND_LIMITS.colourRendering),
       )
     case 'long-take':
-      return each(cameras, (it) => askFigure(it, 'recordLimitMinutes', (limit) => limit >= minutes))
+      return each(cameras, (it) => askFigure(it, 'recordLimitMinutes', (limit) => limit >= scene.setup.plannedMinutes))
     case 'continuous-light':
       return each(
         things.filter((it) => it.category === 'flash'),
