@@ -4,7 +4,7 @@ import { Agent, type IncomingMessage, request } from 'node:http'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import Keygrip from 'keygrip'
-import { SESSION_COOKIE } from '../server/src/app.ts'
+import { sessionCookie } from '../server/src/app.ts'
 import { fillDemo } from '../server/src/demo/fill-demo.ts'
 import { makeTestConfig } from '../server/src/foundation/api.fixture.ts'
 import { openContext } from '../server/src/foundation/database/app-context.ts'
@@ -112,8 +112,8 @@ function prepare(): string[] {
       .insert(accounts)
       .values({ personId, signInName: personId, role: at % 5 ? 'crew' : 'manager' })
       .run()
-    const pair = `${SESSION_COOKIE}=${beginSession(app, personId)}`
-    return `${pair}; ${SESSION_COOKIE}.sig=${grip.sign(pair)}`
+    const pair = `${sessionCookie(app.config)}=${beginSession(app, personId)}`
+    return `${pair}; ${sessionCookie(app.config)}.sig=${grip.sign(pair)}`
   })
   app.db.$client.close()
   return made

@@ -10,7 +10,7 @@ export {
 } from './api-contract.ts'
 export { findBlockingFault, type NewFault } from './bench/fault.ts'
 export { findServiceDue } from './bench/service-due.ts'
-export type { BookingCheck, BookingReply, DiaryReply } from './contract/booking-contract.ts'
+export type { BookingCheck, BookingReply, DiaryReply, TakeOut } from './contract/booking-contract.ts'
 export type { Method, Permission, RouteContract } from './contract/contract.ts'
 export type { FindHit } from './contract/find-contract.ts'
 export type { InterfaceRow } from './contract/kit/connector-contract.ts'
@@ -31,9 +31,15 @@ export type { NamedDifference } from './contract/setups/proposal-contract.ts'
 export type { ResilienceReply } from './contract/setups/resilience-contract.ts'
 export type { ChangeOverReply, MinutesReply } from './contract/setups/rig-time-contract.ts'
 export type { MoveCheckReply, SetupName, SetupReply } from './contract/setups/setup-contract.ts'
-export type { AccountRow, Invitation, MeReply } from './contract/studio/access-contract.ts'
+export type { AccountRow, Invitation, MeReply, SessionRow, SignInRow } from './contract/studio/access-contract.ts'
 export { subjectSchema } from './contract/studio/attachment-contract.ts'
-export type { BackupCheckReply, BackupRow, PracticeState } from './contract/studio/backup-contract.ts'
+export type {
+  BackupAccount,
+  BackupCheckReply,
+  BackupRow,
+  DrillFault,
+  DrillReply,
+} from './contract/studio/backup-contract.ts'
 export type { PlacePageReply } from './contract/studio/directory-contract.ts'
 export type { FilmRow } from './contract/studio/film-contract.ts'
 export type { ChangeRow, EventRow } from './contract/studio/history-contract.ts'
@@ -201,6 +207,7 @@ export {
   LIFE_STATES,
   type LifeState,
   lifeStateSchema,
+  MOST_COUNTED,
   type NewUnit,
   NO_PROVENANCE,
   newUnitSchema,
@@ -331,7 +338,7 @@ export { canHelp, type Finding, findQuestion } from './setups/verdict/finding.ts
 export { sayFinding, sayPlainly, sayRemedy, sayVerdict, sayWorking } from './setups/verdict/finding-sentences.ts'
 export { makeJudge } from './setups/verdict/incremental.ts'
 export { assessScene, assessSetup, type Readiness, type Verdict } from './setups/verdict/readiness.ts'
-export { ATTACHMENT_TYPES, type Attachment, cleanFileName } from './studio/archive/attachment.ts'
+export { ATTACHMENT_TYPES, type Attachment, nameAttachment } from './studio/archive/attachment.ts'
 export { type NewFilm, newFilmSchema } from './studio/archive/film.ts'
 export { isBackupDue, listBackupsToDrop } from './studio/archive/retention.ts'
 export type { FindingLevel } from './studio/finding.ts'
@@ -368,6 +375,12 @@ export {
   TRAITS,
   type Trait,
 } from './studio/people/person.ts'
+export {
+  type SecondFactor,
+  SIGN_IN_OUTCOMES,
+  type SignInOutcome,
+  secondFactorSchema,
+} from './studio/people/second-factor.ts'
 export { hideFrom, hideInRecord } from './studio/people/secrecy.ts'
 export { rankPlacesByColour } from './studio/places/brand-colour.ts'
 export {

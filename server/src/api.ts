@@ -29,7 +29,9 @@ import { setupRoutes } from './setups/setup-routes.ts'
 import { systemRoutes } from './setups/system-routes.ts'
 import { exampleRoutes } from './start/example-routes.ts'
 import { firstHourRoutes } from './start/first-hour-routes.ts'
-import { makeAccessRoutes } from './studio/access/access-routes.ts'
+import { accountRoutes } from './studio/access/account-routes.ts'
+import { makeDoorRoutes } from './studio/access/door-routes.ts'
+import { ownAccessRoutes } from './studio/access/own-access-routes.ts'
 import { backupRoutes } from './studio/backup/backup-routes.ts'
 import { healthRoutes } from './studio/backup/health-routes.ts'
 import { directoryRoutes } from './studio/directory/directory-routes.ts'
@@ -44,7 +46,9 @@ import { todayRoutes } from './today/today-routes.ts'
 /** Every route of the API; the application, its description and the checks read this one list. */
 export const routes: readonly Route[] = [
   ...healthRoutes,
-  ...makeAccessRoutes({ fillDemo: (app) => fillDemo(app, { withAccounts: false }) }),
+  ...makeDoorRoutes({ fillDemo: (app) => fillDemo(app, { withAccounts: false }) }),
+  ...ownAccessRoutes,
+  ...accountRoutes,
   ...historyRoutes,
   ...liveRoutes,
   ...attachmentRoutes,

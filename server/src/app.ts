@@ -1,24 +1,28 @@
 import { type AccessRole, hideFrom, hideInRecord } from '@exemplar/core'
-import { bodyParser } from '@koa/bodyparser'
 import Router from '@koa/router'
 import Koa from 'koa'
 import compress from 'koa-compress'
-import rawBody from 'raw-body'
 import type { z } from 'zod'
 import { logRequests, type RequestLog, SILENT } from './foundation/base/log.ts'
 import { type FieldProblem, ProblemError, translateConstraint } from './foundation/base/problem.ts'
-import type { AppContext } from './foundation/database/app-context.ts'
+import type { Actor, AppContext } from './foundation/database/app-context.ts'
+import { BODY_BYTES, OPEN_BODY_BYTES, readBytes, readJson, sayBytes } from './foundation/http/json-body.ts'
 import { describeApi } from './foundation/http/openapi.ts'
 import { servePages } from './foundation/http/pages.ts'
 import { requirePermission } from './foundation/http/permission.ts'
 import { refuseForeignHosts, refuseForeignOrigins, setSecurityHeaders } from './foundation/http/request-guards.ts'
 import { RawReply, type Route } from './foundation/http/route.ts'
+import { sayDevice } from './studio/access/device-words.ts'
 import { findSession } from './studio/access/sessions.ts'
 import { listChangedSubjects } from './studio/history/changed-subjects.ts'
 
-const BODY_LIMIT = '6mb'
-export const SESSION_COOKIE = 'exemplar_session'
 const COOKIE_LIFE_MS = 42 * 86_400_000
+/** A body that took longer to come in may come from somebody whose rights were taken meanwhile. */
+const LONG_READING_MS = 200
+
+/** The name of the session's cookie; over TLS one that only this very address can have set (RFC 6265bis, 4.1.3.2). */
+export const sessionCookie = ({ isSecure }: Pick<AppContext['config'], 'isSecure'>): string =>
+  isSecure ? '__Host-exemplar_session' : 'exemplar_session'
 
 interface AppOptions {
   pagesFolder?: string | null
@@ -35,18 +39,15 @@ export function makeApp(app: AppContext, routes: readonly Route[], options: AppO
   koa.use(setSecurityHeaders(app.config.isSecure))
   koa.use(answerProblems(log))
   koa.use(refuseForeignHosts(app.config.isLoopback, names))
-  koa.use(refuseForeignOrigins)
+  koa.use(refuseForeignOrigins(app.config.isSecure))
   koa.use(compress({ threshold: 1024, br: false }))
   const router = new Router({ prefix: '/api' })
   const description = describeApi(routes)
   router.get('/openapi.json', (context) => {
     context.body = description
   })
-  const parseJson = bodyParser({ enableTypes: ['json'], jsonLimit: BODY_LIMIT, onError: refuseBody })
   for (const route of routes) {
-    // Bytes stay bytes, whatever their sender calls them.
-    const before = route.rawLimit === undefined ? [parseJson] : []
-    router[route.method](route.path, ...before, (context: Koa.Context) => {
+    router[route.method](route.path, (context: Koa.Context) => {
       context.state.route = route.path
       return answer(context, route, app)
     })
@@ -63,22 +64,35 @@ export function makeApp(app: AppContext, routes: readonly Route[], options: AppO
 }
 
 async function answer(context: Koa.Context, route: Route, app: AppContext): Promise<void> {
-  const signedIn = findSession(app, context.cookies.get(SESSION_COOKIE, { signed: true }))
+  const { epoch } = app.gate
+  const token = context.cookies.get(sessionCookie(app.config), { signed: true })
+  const enter = () => {
+    const signedIn = findSession(app, token)
+    requirePermission(route.permission, signedIn?.role ?? null)
+    return signedIn
+  }
+  // Who may not is told before anything of theirs is read.
+  const before = enter()
+  const start = performance.now()
+  const body = await readBody(context, route)
+  // Rights count at the moment of the deed.
+  const signedIn = performance.now() - start > LONG_READING_MS ? enter() : before
   const { personId = null, role = null, isOwner = false } = signedIn ?? {}
-  requirePermission(route.permission, role)
   context.state.role = role
-  const actor = { personId, role, isOwner, changeId: null as number | null }
+  const actor: Actor = { personId, role, isOwner, changeId: null, epoch, action: route.permission }
   const request = {
     params: context.params as Record<string, string>,
-    body: await readBody(context, route),
+    // Whoever may not see an amount writes none either.
+    body: route.body ? hideFrom(role, route.body, body) : body,
     query: route.query ? parse(route.query, { ...context.query }, '?') : undefined,
     version: route.isChange ? readVersion(context.get('if-match')) : 0,
     actor,
     connection: {
       address: context.ip,
+      device: sayDevice(context.get('user-agent')),
       sessionId: signedIn?.sessionId ?? null,
       lastEventId: readEventId(context.get('last-event-id')),
-      setToken: (token: string | null) => setSessionCookie(context, token, app.config.isSecure),
+      setToken: (it: string | null) => setSessionCookie(context, it, app.config),
       signal: makeLeaveSignal(context),
     },
   }
@@ -109,12 +123,14 @@ function showTo(role: AccessRole | null, { reply: schema }: Route, reply: unknow
   return typeof schema === 'string' ? reply : hideFrom(role, schema, reply)
 }
 
-function setSessionCookie(context: Koa.Context, token: string | null, isSecure: boolean): void {
-  context.cookies.set(SESSION_COOKIE, token, {
+function setSessionCookie(context: Koa.Context, token: string | null, config: AppContext['config']): void {
+  // Whoever goes leaves nothing of the house on the device.
+  if (token === null) context.set('Clear-Site-Data', '"storage"')
+  context.cookies.set(sessionCookie(config), token, {
     signed: true,
     httpOnly: true,
     sameSite: 'lax',
-    secure: isSecure,
+    secure: config.isSecure,
     path: '/',
     maxAge: token === null ? 0 : COOKIE_LIFE_MS,
   })
@@ -131,17 +147,13 @@ function makeLeaveSignal(context: Koa.Context): AbortSignal {
 }
 
 async function readBody(context: Koa.Context, route: Route): Promise<unknown> {
-  if (route.rawLimit !== undefined) return readRaw(context, route.rawLimit)
-  return route.body ? parse(route.body, context.request.body ?? {}, '') : undefined
-}
-
-async function readRaw(context: Koa.Context, limit: number): Promise<Buffer> {
-  try {
-    return await rawBody(context.req, { limit, length: context.req.headers['content-length'] ?? null })
-  } catch (error) {
-    if ((error as { type?: string }).type !== 'entity.too.large') throw error
-    throw new ProblemError(413, 'Too large', `This file is larger than ${Math.floor(limit / 1_000_000)} MB.`)
-  }
+  const { rawLimit } = route
+  // Bytes stay bytes, whatever their sender calls them.
+  if (rawLimit !== undefined) return readBytes(context, rawLimit, `This file is larger than ${sayBytes(rawLimit)}.`)
+  if (!route.body) return undefined
+  const sent = await readJson(context, route.bodyLimit ?? (route.permission === 'open' ? OPEN_BODY_BYTES : BODY_BYTES))
+  context.state.sent = sent
+  return parse(route.body, sent, '')
 }
 
 function parse<T>(schema: z.ZodType<T>, value: unknown, prefix: '' | '?'): T {
@@ -195,13 +207,6 @@ function readVersion(header: string): number {
   throw new ProblemError(428, 'Version missing', detail)
 }
 
-function refuseBody(error: Error & { status?: number; type?: string }): never {
-  if (error.status === 413 || error.type === 'entity.too.large') {
-    throw new ProblemError(413, 'Too large', `What was sent is larger than ${BODY_LIMIT.toUpperCase()}. Split it.`)
-  }
-  throw new ProblemError(400, 'Cannot be read', 'What was sent is not JSON as RFC 8259 has it.')
-}
-
 function answerProblems(log: RequestLog): Koa.Middleware {
   return async (context, next) => {
     try {
@@ -225,12 +230,15 @@ function translateHttpError(error: unknown): ProblemError | null {
 }
 
 function sendProblem(context: Koa.Context, problem: ProblemError): void {
-  const { retryAfterSeconds, current } = problem.details
-  const yours = current === undefined ? undefined : context.request.body
+  const { retryAfterSeconds, current, report } = problem.details
+  const yours = current === undefined ? undefined : context.state.sent
   context.status = problem.status
   if (retryAfterSeconds !== undefined) context.set('Retry-After', String(retryAfterSeconds))
   const role = (context.state.role as AccessRole | undefined) ?? null
-  const shown = current === undefined ? {} : { current: hideInRecord(role, current), yours }
+  const shown = {
+    ...(current === undefined ? {} : { current: hideInRecord(role, current), yours }),
+    ...(report === undefined ? {} : { report: hideInRecord(role, report) }),
+  }
   context.body = JSON.stringify({ ...problem.toBody(), ...shown })
   context.type = 'application/problem+json'
 }

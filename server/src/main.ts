@@ -3,14 +3,16 @@ import { routes } from './api.ts'
 import { makeApp } from './app.ts'
 import { fillDemo } from './demo/fill-demo.ts'
 import { readConfig } from './foundation/base/config.ts'
+import { keepPrivate, makeFilesPrivate } from './foundation/base/keep-private.ts'
 import { makeLog } from './foundation/base/log.ts'
 import { letPhonesIn, listLanAddresses, listReached, sayPhones } from './foundation/base/phones.ts'
-import { markRunning, requireNotRunning, sayWhatToDo } from './foundation/base/running.ts'
 import { makeServer } from './foundation/base/serving.ts'
-import { openContext } from './foundation/database/app-context.ts'
+import { sayWhatToDo } from './foundation/base/start-failure.ts'
+import { openHouse } from './open-house.ts'
 import { startBackupClock } from './studio/backup/backup-clock.ts'
 import { ensureStudio } from './studio/settings/settings-routes.ts'
 
+makeFilesPrivate()
 const asked = readConfig(process.env, process.argv)
 const addresses = asked.forPhones ? listReached(asked, listLanAddresses(networkInterfaces())) : []
 const config = asked.forPhones ? await letPhonesIn(asked, addresses, Date.now()) : asked
@@ -47,11 +49,10 @@ for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, stop)
 
 function open() {
   try {
-    requireNotRunning(config.dataFolder)
-    const opened = openContext(config)
+    keepPrivate(config.dataFolder)
+    const opened = openHouse(config)
     if (config.isDemo) fillDemo(opened)
     ensureStudio(opened)
-    markRunning(config.dataFolder)
     return opened
   } catch (error) {
     return giveUp(sayWhatToDo(error))

@@ -97,7 +97,10 @@ export const pickSchema = z.object({ unitId: idSchema.nullable(), stockId: idSch
 export const takeOutSchema = z.object({
   /** What truly leaves; the rest of the list stays. */
   items: z.array(pickSchema).min(1, 'Tick at least one thing.').max(600),
+  /** What is out on another booking was handed over, and is back there. */
+  takeOver: z.boolean().default(false),
 })
+export type TakeOut = z.infer<typeof takeOutSchema>
 
 export const bringBackSchema = z.object({
   items: z

@@ -15,6 +15,8 @@ export interface RouteContract {
   permission: Permission
   query?: z.ZodType
   body?: z.ZodType
+  /** Bytes that the JSON may have, where it is not what the house takes otherwise. */
+  bodyLimit?: number
   /** Bytes instead of JSON, at most so many. */
   rawLimit?: number
   /** What it answers: JSON by this schema, nothing at all, or a file or stream that is no JSON. */

@@ -27,6 +27,15 @@ const bufferSchema = z
   .min(0, 'A buffer is not negative.')
   .max(24 * 60, 'A buffer is at most a day.')
 
+/** A year and its leap day. */
+const MOST_DAYS = 366
+
+/** Zod asks every refinement of an object, also where one of its fields is no day at all. */
+function isLonger(startsAt: string, endsAt: string, days: number): boolean {
+  const [start, end] = [Date.parse(`${startsAt}Z`), Date.parse(`${endsAt}Z`)]
+  return end - start > days * 86_400_000
+}
+
 export const newBookingSchema = z
   .object({
     kind: z.enum(BOOKING_KIND_CODES),
@@ -47,6 +56,10 @@ export const newBookingSchema = z
     feeMinor: amount(minorSchema.min(0).nullable().default(null)),
   })
   .refine((it) => it.endsAt > it.startsAt, { path: ['endsAt'], message: 'It ends before it starts.' })
+  .refine((it) => !isLonger(it.startsAt, it.endsAt, MOST_DAYS), {
+    path: ['endsAt'],
+    message: `A booking lasts at most ${MOST_DAYS} days. Make one for each year.`,
+  })
   .refine((it) => it.setupId !== null || it.unitIds.length > 0 || it.placeId !== null, {
     path: ['setupId'],
     message: 'Book a setup, a thing or a room.',

@@ -1,14 +1,26 @@
 import { Temporal } from 'temporal-polyfill'
 import { z } from 'zod'
 
+/** Nothing of a studio lies outside of these; what does is a slip, and reckoning through it would take for ever. */
+const FIRST_YEAR = 1850
+const LAST_YEAR = 2199
+const SAY_YEARS = `A year lies from ${FIRST_YEAR} to ${LAST_YEAR}.`
+
+function isBearable(text: string): boolean {
+  const year = Number(text.slice(0, 4))
+  return year >= FIRST_YEAR && year <= LAST_YEAR
+}
+
 export const wallTimeSchema = z
   .string()
   .regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'Write a day and a time, such as 2026-11-26T09:30.')
   .refine(isWallTime, 'There is no such day or time.')
+  .refine(isBearable, SAY_YEARS)
 export const dateSchema = z
   .string()
   .regex(/^\d{4}-\d{2}-\d{2}$/, 'Write a day as year-month-day, such as 2026-11-26.')
   .refine(isDate, 'There is no such day in the calendar.')
+  .refine(isBearable, SAY_YEARS)
 export const zoneSchema = z.string().refine(isZone, 'This is not a known time zone, such as Europe/London.')
 
 function isWallTime(text: string): boolean {

@@ -1,16 +1,7 @@
-import {
-  addDays,
-  type BookingItem,
-  findHoldInterval,
-  findStartOfDay,
-  isHolding,
-  may,
-  type NewBooking,
-} from '@exemplar/core'
+import { addDays, type BookingItem, findHoldInterval, findStartOfDay, may, type NewBooking } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
 import { requireBooking } from '../availability/bookings.ts'
-import { type BookingRow, listItems, loadBookings, loadHolds, loadSetups, toBooking } from '../availability/holds.ts'
-import { loadKin } from '../availability/reference.ts'
+import { type BookingRow, loadBookings, loadHolds, toBooking } from '../availability/holds.ts'
 import { reportFault } from '../bench/fault-writing.ts'
 import { ProblemError, refuseField } from '../foundation/base/problem.ts'
 import { type Actor, requireVersion, write } from '../foundation/database/app-context.ts'
@@ -18,11 +9,17 @@ import { defineRoute } from '../foundation/http/route.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { checkBooking, describeCollisions, loadBookingPage, requireParts } from './booking-check.ts'
+import { isSameItem, takeOut } from './taking-out.ts'
 
 /** Who may only pencil leaves alone what is confirmed, and confirms nothing. */
 function requireRank(actor: Actor, before: BookingRow | null, after: NewBooking): void {
-  if (may(actor.role, 'change-bookings')) return
   const isPencilled = (before === null || before.state === 'pencilled') && after.state !== 'confirmed'
+  const hasMoney = after.feeMinor !== null || (before !== null && before.feeMinor !== null)
+  if (may(actor.role, 'change-bookings')) {
+    // Taking this back is the same rank.
+    if (!isPencilled || hasMoney) actor.action = 'change-bookings'
+    return
+  }
   if (isPencilled) return
   const detail =
     before && before.state !== 'pencilled'
@@ -35,9 +32,6 @@ function withHold(body: NewBooking, zone: string) {
   const { start, end } = findHoldInterval(body, zone)
   return { ...body, holdStart: start, holdEnd: end }
 }
-
-const isSame = (a: { unitId: string | null; stockId: string | null }, b: typeof a) =>
-  a.unitId === b.unitId && a.stockId === b.stockId
 
 export const bookingRoutes = [
   defineRoute('get /bookings', ({ query }, { db }) => {
@@ -93,38 +87,7 @@ export const bookingRoutes = [
     }),
   ),
   defineRoute('post /bookings/:id/take-out', ({ params, body, version, actor }, app) =>
-    write(app, actor, ({ tx, log }) => {
-      const before = requireVersion(
-        tx
-          .select()
-          .from(bookings)
-          .where(eq(bookings.id, params.id ?? ''))
-          .get(),
-        version,
-        'booking',
-      )
-      if (!isHolding(before.state)) {
-        throw new ProblemError(409, 'Not to be taken', `This booking is ${before.state}; nothing goes out on it.`)
-      }
-      const planned = listItems(before, loadSetups(tx, before.setupId ? [before.setupId] : []), loadKin(tx))
-      const stranger = body.items.findIndex((it) => !planned.some((item) => isSame(item, it)))
-      if (stranger >= 0) throw refuseField(`/items/${stranger}`, 'This is not on the sheet of the booking.')
-      const items = planned.map((item): BookingItem => {
-        const isTaken = item.state === 'out' || body.items.some((it) => isSame(item, it))
-        return { ...item, state: isTaken ? 'out' : 'left' }
-      })
-      const row = tx
-        .update(bookings)
-        .set({ items, state: 'out', version: before.version + 1 })
-        .where(eq(bookings.id, before.id))
-        .returning()
-        .get()
-      log('checked-out', 'booking', row.id, { items: body.items })
-      for (const { unitId } of body.items) {
-        if (unitId) log('checked-out', 'unit', unitId, { bookingId: row.id, title: row.title })
-      }
-      return toBooking(row)
-    }),
+    write(app, actor, (writer) => takeOut(writer, params.id ?? '', body, version)),
   ),
   defineRoute('post /bookings/:id/bring-back', ({ params, body, version, actor }, app) =>
     write(app, actor, (writer) => {
@@ -142,10 +105,12 @@ export const bookingRoutes = [
         throw new ProblemError(409, 'Not out', 'Nothing of this booking is out, so nothing can come back.')
       }
       const known = before.items
-      const stranger = body.items.findIndex((it) => !known.some((item) => isSame(item, it) && item.state !== 'left'))
+      const stranger = body.items.findIndex(
+        (it) => !known.some((item) => isSameItem(item, it) && item.state !== 'left'),
+      )
       if (stranger >= 0) throw refuseField(`/items/${stranger}`, 'This did not go out with the booking.')
       const items = known.map((item): BookingItem => {
-        const back = body.items.find((it) => isSame(item, it))
+        const back = body.items.find((it) => isSameItem(item, it))
         if (back) return { ...item, state: 'back', note: back.fault?.note ?? back.note }
         return body.isFinished && item.state === 'out' ? { ...item, state: 'missing' } : item
       })

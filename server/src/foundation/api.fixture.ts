@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import type { AccessRole } from '@exemplar/core'
 import Keygrip from 'keygrip'
 import { routes } from '../api.ts'
-import { makeApp, SESSION_COOKIE } from '../app.ts'
+import { makeApp, sessionCookie } from '../app.ts'
 import { fillDemo } from '../demo/fill-demo.ts'
 import { accounts, people } from '../schema/studio-tables.ts'
 import { beginSession } from '../studio/access/sessions.ts'
@@ -50,11 +50,13 @@ export function makeTestConfig(dataFolder: string, fixedNow: number | null): App
     // As little work as the algorithm takes: tests sign in often.
     passwordCost: 4,
     firstRunCode: null,
+    mayBeginAnew: true,
   }
 }
 
 export const NO_CONNECTION: Connection = {
   address: '127.0.0.1',
+  device: '',
   sessionId: null,
   lastEventId: null,
   setToken() {},
@@ -190,8 +192,9 @@ function signInEach(app: AppContext): Record<AccessRole, string> {
 }
 
 export function makeCookie(app: AppContext, token: string): string {
-  const pair = `${SESSION_COOKIE}=${token}`
-  return `${pair}; ${SESSION_COOKIE}.sig=${new Keygrip(app.keys).sign(pair)}`
+  const name = sessionCookie(app.config)
+  const pair = `${name}=${token}`
+  return `${pair}; ${name}.sig=${new Keygrip(app.keys).sign(pair)}`
 }
 
 export const match = (version: number) => ({ 'if-match': `"${version}"` })

@@ -4,6 +4,7 @@ import { refuseField } from '../foundation/base/problem.ts'
 import { requireVersion, type Transaction, write } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { defineRoute } from '../foundation/http/route.ts'
+import { requireCountable } from '../kit/unit/adding.ts'
 import { models, stock, units } from '../schema/kit-tables.ts'
 import { budgets, entries, shoppingLines } from '../schema/ledger-tables.ts'
 import { parties } from '../schema/studio-tables.ts'
@@ -127,6 +128,7 @@ export const ledgerRoutes = [
       const counted = before.stockId ? tx.select().from(stock).where(eq(stock.id, before.stockId)).get() : null
       if (counted && before.boughtAt === null) {
         const quantity = counted.quantity + before.quantity
+        requireCountable(quantity)
         tx.update(stock)
           .set({ quantity, version: counted.version + 1 })
           .where(eq(stock.id, counted.id))

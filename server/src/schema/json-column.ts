@@ -12,6 +12,7 @@ const MOST_KEPT = 20_000
 export function json<S extends z.ZodType>(name: string, schema: S) {
   const known = new Map<string, z.output<S>>()
   const read = (text: string): z.output<S> => {
+    if (oddities !== null) return readStrictly(name, schema, text, oddities)
     const value = known.get(text)
     if (value !== undefined || known.has(text)) return value as z.output<S>
     const raw: unknown = JSON.parse(text)
@@ -26,6 +27,28 @@ export function json<S extends z.ZodType>(name: string, schema: S) {
     toDriver: (value) => JSON.stringify(value),
     fromDriver: read,
   })(name)
+}
+
+/** Where columns that do not hold what they should are listed, while somebody asks. */
+let oddities: string[] | null = null
+
+/** Does work that reads rows, and lists the columns of JSON that their schema does not take, one entry for each row. */
+export function listOddJson(work: () => void): string[] {
+  const found: string[] = []
+  oddities = found
+  try {
+    work()
+  } finally {
+    oddities = null
+  }
+  return found
+}
+
+function readStrictly<S extends z.ZodType>(name: string, schema: S, text: string, found: string[]): z.output<S> {
+  const raw: unknown = JSON.parse(text)
+  const parsed = schema.safeParse(raw)
+  if (!parsed.success) found.push(name)
+  return (parsed.success ? parsed.data : raw) as z.output<S>
 }
 
 function freeze<T>(value: T): T {

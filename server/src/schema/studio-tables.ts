@@ -8,8 +8,10 @@ import {
   newPlaceSchema,
   type Party,
   type PlaceKind,
+  type SignInOutcome,
   type StudioSettings,
   type SubjectType,
+  secondFactorSchema,
 } from '@exemplar/core'
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { json } from './json-column.ts'
@@ -114,6 +116,10 @@ export const changes = sqliteTable(
     personId: text('person_id'),
     /** The change that this one takes back. */
     undoes: integer('undoes'),
+    /** Random, so that two houses that went different ways know which changes they share, whatever their clocks say. */
+    token: text('token').notNull().default(''),
+    /** What whoever did it had to be allowed to do; empty where that was not written down yet. */
+    action: text('action').notNull().default(''),
   },
   (table) => [index('changes_undoes').on(table.undoes)],
 )
@@ -145,6 +151,8 @@ export const accounts = sqliteTable('accounts', {
   role: text('role').$type<AccessRole>().notNull(),
   isOwner: integer('is_owner', { mode: 'boolean' }).notNull().default(false),
   disabledAt: integer('disabled_at'),
+  /** The second factor; null where none was set up. */
+  secondFactor: json('second_factor', secondFactorSchema.nullable()),
   version: integer('version').notNull().default(1),
 })
 
@@ -157,6 +165,10 @@ export const sessions = sqliteTable(
     createdAt: integer('created_at').notNull(),
     seenAt: integer('seen_at').notNull(),
     expiresAt: integer('expires_at').notNull(),
+    /** When the person showed once more that it is them; what cannot be taken back asks for it. */
+    confirmedAt: integer('confirmed_at').notNull().default(0),
+    /** What it was signed in on, in a few words. */
+    device: text('device').notNull().default(''),
   },
   (table) => [index('sessions_person').on(table.personId)],
 )
@@ -169,3 +181,20 @@ export const invitations = sqliteTable('invitations', {
   expiresAt: integer('expires_at').notNull(),
   usedAt: integer('used_at'),
 })
+
+/** Who came to the door, and whether they were let in. Kept for a while, and in no backup. */
+export const signIns = sqliteTable(
+  'sign_ins',
+  {
+    id: integer('id').primaryKey({ autoIncrement: true }),
+    at: integer('at').notNull(),
+    /** The name that was typed. */
+    name: text('name').notNull(),
+    /** Whose account it is; null where there is none of that name. */
+    personId: text('person_id'),
+    outcome: text('outcome').$type<SignInOutcome>().notNull(),
+    address: text('address').notNull(),
+    device: text('device').notNull().default(''),
+  },
+  (table) => [index('sign_ins_at').on(table.at)],
+)

@@ -4,6 +4,9 @@ import { lineOutcomeSchema } from '../../kit/import/import-plan.ts'
 import { INVENTORY_COLUMNS } from '../../kit/import/inventory-columns.ts'
 import { defineContract } from '../contract.ts'
 
+/** A list of five megabytes with what was decided about it. */
+const LIST_BYTES = 6_000_000
+
 export const importSchema = z.object({
   csv: z.string('Send the text of the file.').max(5_000_000, 'The file is larger than 5 MB. Split it.'),
   leaveOut: z.array(z.number().int()).max(20_000).default([]),
@@ -69,12 +72,14 @@ export const importContract = defineContract('kit', {
     summary: 'Say what an inventory list would bring, line by line; writes nothing',
     permission: 'change-kit',
     body: importSchema,
+    bodyLimit: LIST_BYTES,
     reply: importReportSchema.nullable(),
   },
   'post /import/inventory': {
     summary: 'Import an inventory list: all lines, or nothing',
     permission: 'change-kit',
     body: importSchema,
+    bodyLimit: LIST_BYTES,
     reply: importReportSchema.nullable(),
     status: 201,
   },
@@ -82,6 +87,7 @@ export const importContract = defineContract('kit', {
     summary: 'The same, telling how far it is; closing the connection breaks it off and leaves nothing',
     permission: 'change-kit',
     body: importSchema,
+    bodyLimit: LIST_BYTES,
     reply: 'file',
   },
 })

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { idSchema, nameSchema } from '../../studio/identity.ts'
 import { ACCESS_ROLES, accessRoleSchema, passwordSchema, signInNameSchema } from '../../studio/people/access.ts'
+import { SIGN_IN_OUTCOMES } from '../../studio/people/second-factor.ts'
 import { defineContract } from '../contract.ts'
 
 export const meReplySchema = z.object({
@@ -15,6 +16,9 @@ export const meReplySchema = z.object({
   needsOwner: z.boolean(),
   canStepIn: z.boolean(),
   isEmpty: z.boolean(),
+  /** Until when nothing asks once more who it is; null where it would. */
+  confirmedUntil: z.number().nullable(),
+  hasSecondFactor: z.boolean(),
 })
 export type MeReply = z.infer<typeof meReplySchema>
 
@@ -26,6 +30,7 @@ export const accountRowSchema = z.object({
   isOwner: z.boolean(),
   disabledAt: z.number().nullable(),
   hasPassword: z.boolean(),
+  hasSecondFactor: z.boolean(),
   version: z.number(),
 })
 export type AccountRow = z.infer<typeof accountRowSchema>
@@ -45,7 +50,34 @@ export const firstRunSchema = z.object({
   code: z.string().max(80).default(''),
 })
 
-export const signInSchema = z.object({ signInName: z.string().max(200), password: z.string().max(400) })
+/** Six digits of a device, or a code for when it is gone. */
+const codeSchema = z.string().max(40).default('')
+
+export const signInSchema = z.object({
+  signInName: z.string().max(200),
+  password: z.string().max(400),
+  code: codeSchema,
+})
+
+export const sessionRowSchema = z.object({
+  id: z.string(),
+  device: z.string(),
+  createdAt: z.number(),
+  seenAt: z.number(),
+  isThis: z.boolean(),
+})
+export type SessionRow = z.infer<typeof sessionRowSchema>
+
+export const signInRowSchema = z.object({
+  id: z.number(),
+  at: z.number(),
+  name: z.string(),
+  person: z.string().nullable(),
+  outcome: z.enum(SIGN_IN_OUTCOMES),
+  address: z.string(),
+  device: z.string(),
+})
+export type SignInRow = z.infer<typeof signInRowSchema>
 
 /** Routes of signing in and what one may do. */
 export const accessContract = defineContract('studio', {
@@ -82,6 +114,44 @@ export const accessContract = defineContract('studio', {
     summary: 'Sign out on every device',
     permission: 'signed-in',
     reply: 'nothing',
+  },
+  'post /access/confirm': {
+    summary: 'Show once more that it is you, before what cannot be taken back; holds for ten minutes',
+    permission: 'signed-in',
+    body: z.object({ password: z.string().max(400), code: codeSchema }),
+    reply: z.object({ confirmedUntil: z.number().nullable() }),
+  },
+  'get /access/sessions': {
+    summary: 'Where one is signed in',
+    permission: 'signed-in',
+    reply: z.array(sessionRowSchema),
+  },
+  'delete /access/sessions/:id': {
+    summary: 'End one of one’s own sessions',
+    permission: 'signed-in',
+    reply: 'nothing',
+  },
+  'post /access/second-factor': {
+    summary: 'Begin a second factor: what a device that makes codes reads, shown once',
+    permission: 'signed-in',
+    reply: z.object({ secret: z.string(), uri: z.string(), picture: z.string() }),
+    status: 201,
+  },
+  'put /access/second-factor': {
+    summary: 'Turn the second factor on with a first code; gives codes for when the device is gone, once',
+    permission: 'signed-in',
+    body: z.object({ code: z.string().max(40) }),
+    reply: z.object({ recovery: z.array(z.string()) }),
+  },
+  'delete /access/second-factor': {
+    summary: 'Turn one’s second factor off',
+    permission: 'signed-in',
+    reply: 'nothing',
+  },
+  'get /access/sign-ins': {
+    summary: 'Who came to the door lately, and whether they were let in',
+    permission: 'manage-access',
+    reply: z.array(signInRowSchema),
   },
   'post /access/password': {
     summary: 'Change one’s own password; other devices are signed out',

@@ -12,6 +12,8 @@ export function sayImportProblem({ code, column, received, expected }: ImportPro
       return `There is a heading but nothing below it. The file needs ${expected}.`
     case 'too-many-rows':
       return `The file has ${received} lines; Exemplar takes ${expected}. Split it.`
+    case 'too-many-columns':
+      return `A line of the file has ${received} cells; Exemplar takes ${expected}. Leave out those that are not about the thing.`
     case 'missing-column':
       return `No heading says which column names the things. Found: ${received}. Say below which it is.`
     case 'repeated-column':

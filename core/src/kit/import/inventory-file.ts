@@ -3,6 +3,9 @@ import { type ColumnMapping, guessColumns } from './column-guess.ts'
 import type { InventoryColumn } from './inventory-columns.ts'
 
 export const MOST_IMPORT_ROWS = 20_000
+export const MOST_IMPORT_COLUMNS = 200
+/** A heading is some words; what is longer is read no further. */
+export const MOST_HEADING_LETTERS = 200
 
 export type ImportProblemCode =
   | 'empty-file'
@@ -10,6 +13,7 @@ export type ImportProblemCode =
   | 'open-quote'
   | 'no-rows'
   | 'too-many-rows'
+  | 'too-many-columns'
   | 'missing-column'
   | 'repeated-column'
   | 'too-many-cells'
@@ -59,6 +63,13 @@ export function readRows(csv: string): Rows {
         parser.abort()
         return
       }
+      // Whatever comes after the first thing that is too much is not even read.
+      const excess = findExcess(data, rows.length)
+      if (excess) {
+        problem = excess
+        parser.abort()
+        return
+      }
       if (data.some((cell) => cell.trim() !== '')) rows.push({ line, cells: data })
       line += countLineEnds(text.slice(consumed, meta.cursor))
       consumed = meta.cursor
@@ -66,10 +77,17 @@ export function readRows(csv: string): Rows {
   })
   if (problem) return { problem }
   if (rows.length < 2) return fail('no-rows', null, '', 'at least one line below the heading')
-  if (rows.length - 1 > MOST_IMPORT_ROWS) {
-    return fail('too-many-rows', null, String(rows.length - 1), `at most ${MOST_IMPORT_ROWS} lines at once`)
-  }
   return { rows }
+}
+
+function findExcess(data: readonly string[], read: number): ImportProblem | null {
+  if (data.length > MOST_IMPORT_COLUMNS) {
+    const expected = `at most ${MOST_IMPORT_COLUMNS} columns`
+    return { code: 'too-many-columns', column: null, received: String(data.length), expected }
+  }
+  if (read <= MOST_IMPORT_ROWS) return null
+  const expected = `at most ${MOST_IMPORT_ROWS} lines at once`
+  return { code: 'too-many-rows', column: null, received: `more than ${MOST_IMPORT_ROWS}`, expected }
 }
 
 function fail(code: ImportProblemCode, column: InventoryColumn | null, received: string, expected: string) {

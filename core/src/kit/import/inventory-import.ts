@@ -13,7 +13,13 @@ import {
   makeEmptyPlan,
 } from './import-plan.ts'
 import type { InventoryColumn } from './inventory-columns.ts'
-import { type ImportProblem, type ImportProblemCode, readHeading, readRows } from './inventory-file.ts'
+import {
+  type ImportProblem,
+  type ImportProblemCode,
+  MOST_HEADING_LETTERS,
+  readHeading,
+  readRows,
+} from './inventory-file.ts'
 import { KnownKit } from './known-kit.ts'
 import { LineCells, MOST_NOTE, type Report } from './line-cells.ts'
 import { describeMove, type Given, listChanges, type Naming } from './line-changes.ts'
@@ -43,7 +49,7 @@ export function* planInventorySteps(
   const plan = makeEmptyPlan()
   const rows = readRows(csv)
   if ('problem' in rows) return { ...plan, fileProblems: [rows.problem] }
-  plan.headings = (rows.rows[0]?.cells ?? []).map((it) => it.trim())
+  plan.headings = (rows.rows[0]?.cells ?? []).map((it) => it.trim().slice(0, MOST_HEADING_LETTERS))
   const heading = readHeading(plan.headings, choices.columns ?? null, context.remembered)
   plan.columns = heading.columns
   if ('problem' in heading) return { ...plan, fileProblems: [heading.problem] }
@@ -58,8 +64,9 @@ export function* planInventorySteps(
     hasTooMany: row.cells.slice(heading.columns.length).some((cell) => cell.trim() !== ''),
   }))
   // A correction may stand in a column that the file does not have: the kind of a thing that no word tells.
+  const byNumber = new Map(lines.map((it) => [it.line, it]))
   for (const { line, column, value } of choices.corrections ?? []) {
-    lines.find((it) => it.line === line)?.cells.set(column as InventoryColumn, value)
+    byNumber.get(line)?.cells.set(column as InventoryColumn, value)
   }
   const reader = new LineReader(plan, context, choices, lines)
   for (const [index, { line, cells, hasTooMany }] of lines.entries()) {

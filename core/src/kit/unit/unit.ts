@@ -196,12 +196,16 @@ export const unitChangeSchema = z.object(
 export const unitSchema = newUnitSchema.extend({ id: idSchema, version: versionSchema })
 export type Unit = z.infer<typeof unitSchema>
 
+/** More of one kind is no studio's shelf, but a slip. */
+export const MOST_COUNTED = 100_000
+const SAY_MOST_COUNTED = 'At most 100,000 of one kind.'
+
 /** Counted things: sandbags, clamps, cells, tape. */
 export const newStockSchema = z.object({
   tag: tagSchema,
   modelId: idSchema,
-  quantity: z.number().int().min(0).max(100_000),
-  reorderLevel: z.number().int().min(0).max(100_000),
+  quantity: z.number().int().min(0).max(MOST_COUNTED, SAY_MOST_COUNTED),
+  reorderLevel: z.number().int().min(0).max(MOST_COUNTED, SAY_MOST_COUNTED),
   placeId: idSchema.nullable(),
 })
 export const stockSchema = newStockSchema.extend({ id: idSchema, version: versionSchema })

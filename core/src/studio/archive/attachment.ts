@@ -24,6 +24,15 @@ export const attachmentSchema = z.object({
 })
 export type Attachment = z.infer<typeof attachmentSchema>
 
+/** The file name with the ending of what the file truly is, so that no program is started for what it is not. */
+export function nameAttachment(name: string, mime: string): string {
+  const ending = ATTACHMENT_TYPES[mime] ?? 'bin'
+  const clean = cleanFileName(name)
+  const known = ending === 'jpg' ? ['jpg', 'jpeg', 'jpe'] : [ending]
+  const isRight = known.some((it) => clean.toLowerCase().endsWith(`.${it}`))
+  return isRight ? clean : `${clean.replace(/\.[a-z0-9]{1,8}$/i, '').slice(0, 110) || 'file'}.${ending}`
+}
+
 /** A file name as it may be shown and offered for saving: no path, no control characters, of bearable length. */
 export function cleanFileName(name: string): string {
   const last = name.split(/[/\\]/).pop() ?? ''

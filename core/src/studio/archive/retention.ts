@@ -40,7 +40,10 @@ export function listBackupsToDrop(
   return automatic.filter((it) => !kept.has(it.name)).map((it) => it.name)
 }
 
-/** An automatic backup is due a day after the last one; reached is due. */
+/**
+ * An automatic backup is due a day after the last one; reached is due. So is one where the last lies in the future: the
+ * clock was set back, and nobody waits until it has caught up.
+ */
 export function isBackupDue(newestAutomaticAt: number | null, now: number): boolean {
-  return newestAutomaticAt === null || now - newestAutomaticAt >= DAY
+  return newestAutomaticAt === null || now - newestAutomaticAt >= DAY || newestAutomaticAt > now
 }

@@ -14,6 +14,7 @@ export interface Config {
   pagesFolder: string | null
   /** Certificate and key for TLS; null serves plain HTTP. */
   tls: { cert: string; key: string } | null
+  /** Reached over TLS: its own, or that of a server in front of it. */
   isSecure: boolean
   /** Only this machine can reach it. */
   isLoopback: boolean
@@ -30,6 +31,8 @@ export interface Config {
   firstRunCode: string | null
   /** A request that takes longer to come in is cut off. */
   requestTimeoutMs: number
+  /** A folder without a database may begin empty although there are backups. */
+  mayBeginAnew: boolean
 }
 
 const LOOPBACK = ['127.0.0.1', 'localhost', '::1']
@@ -46,7 +49,7 @@ export function readConfig(env: NodeJS.ProcessEnv, argv: readonly string[] = [])
     fixedNow: env.EXEMPLAR_NOW ? readInstant(env.EXEMPLAR_NOW) : null,
     pagesFolder: resolve(SERVER_FOLDER, '../web/dist'),
     tls,
-    isSecure: tls !== null,
+    isSecure: tls !== null || env.EXEMPLAR_TLS_IN_FRONT === '1',
     isLoopback: LOOPBACK.includes(host),
     forPhones,
     isDemo: argv.includes('--demo'),
@@ -55,6 +58,7 @@ export function readConfig(env: NodeJS.ProcessEnv, argv: readonly string[] = [])
     passwordCost: env.EXEMPLAR_PASSWORD_COST ? readCost(env.EXEMPLAR_PASSWORD_COST) : 15,
     firstRunCode: LOOPBACK.includes(host) ? null : randomBytes(5).toString('hex'),
     requestTimeoutMs: 30_000,
+    mayBeginAnew: env.EXEMPLAR_BEGIN_ANEW === '1',
   }
 }
 

@@ -59,19 +59,35 @@ export function translateConstraint(error: unknown): ProblemError | null {
   if (code === 'SQLITE_CONSTRAINT_FOREIGNKEY') {
     return new ProblemError(422, 'Not here', 'This names a thing, place, person or setup that does not exist.')
   }
-  if (code === 'SQLITE_FULL') {
-    return new ProblemError(507, 'The disk is full', 'Nothing was written. Make room on the disk and try again.')
-  }
   if (code === 'SQLITE_CORRUPT' || code === 'SQLITE_NOTADB') {
     const detail = 'The database is damaged. Stop Exemplar and restore the newest backup: npm run restore.'
     return new ProblemError(500, 'The database is damaged', detail)
   }
-  if (code === 'SQLITE_READONLY' || code === 'SQLITE_CANTOPEN' || code?.toString().startsWith('SQLITE_IOERR')) {
-    const detail = 'The database cannot be written. See whether its disk is there, and who may write to its folder.'
-    return new ProblemError(503, 'The disk does not answer', detail)
-  }
   if (code === 'SQLITE_BUSY') {
     return new ProblemError(503, 'Busy', 'Another program is writing to the database. Try again in a moment.')
+  }
+  return translateStorage(cause)
+}
+
+const FULL = new Set(['ENOSPC', 'EDQUOT', 'SQLITE_FULL'])
+const LOCKED = new Set(['EROFS', 'EACCES', 'EPERM', 'SQLITE_READONLY', 'SQLITE_CANTOPEN'])
+const SILENT_DISK = new Set(['EIO', 'ENODEV', 'ENXIO', 'ESTALE', 'ENOTCONN', 'ETIMEDOUT'])
+
+/** Turns what the system says of a disk into a sentence (507, RFC 4918); null for anything that is not about one. */
+export function translateStorage(error: unknown): ProblemError | null {
+  const code = String((error as { code?: unknown } | null)?.code ?? '')
+  if (FULL.has(code)) {
+    return new ProblemError(507, 'The disk is full', 'Nothing was written. Make room on the disk and try again.')
+  }
+  if (LOCKED.has(code) || code.startsWith('SQLITE_READONLY_') || code.startsWith('SQLITE_CANTOPEN_')) {
+    const detail =
+      'Nothing was written: the disk cannot be written to. See whether it is there, and who may write to it.'
+    return new ProblemError(507, 'The disk cannot be written', detail)
+  }
+  if (SILENT_DISK.has(code) || code.startsWith('SQLITE_IOERR')) {
+    const detail =
+      'Nothing was written: the disk does not answer. See whether it is there and sound, and take a backup.'
+    return new ProblemError(507, 'The disk does not answer', detail)
   }
   return null
 }

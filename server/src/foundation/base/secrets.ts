@@ -1,6 +1,7 @@
 import { createHash, randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
 import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { makeBoundedQueue } from './bounded-queue.ts'
 
 /** The keys that sign cookies, kept beside the database and in no backup: who restores one signs in anew. */
 export function loadKeys(folder: string): string[] {
@@ -15,6 +16,9 @@ export function makeToken(): string {
   return randomBytes(32).toString('base64url')
 }
 
+/** 96 bits: enough to tell the changes of all houses apart. */
+export const makeChangeToken = (): string => randomBytes(12).toString('base64url')
+
 /** What is kept of a token: who reads the database cannot use it. */
 export function hashToken(token: string): string {
   return createHash('sha256').update(token).digest('hex')
@@ -28,10 +32,20 @@ interface Parameters {
   salt: Buffer
 }
 
+/** Node's four threads read files too: two are left for pages and photos however many knock at the door. */
+const standInLine = makeBoundedQueue({
+  running: 2,
+  waiting: 24,
+  full: 'Too many sign in at this moment. Try again in a few seconds.',
+})
+
 function derive(password: string, { cost, salt }: Parameters): Promise<Buffer> {
   const options = { N: 2 ** cost, r: 8, p: 3, maxmem: 128 * 2 ** cost * 8 * 2 }
-  return new Promise((resolve, reject) =>
-    scrypt(password.normalize('NFKC'), salt, 32, options, (error, key) => (error ? reject(error) : resolve(key))),
+  return standInLine(
+    () =>
+      new Promise((resolve, reject) =>
+        scrypt(password.normalize('NFKC'), salt, 32, options, (error, key) => (error ? reject(error) : resolve(key))),
+      ),
   )
 }
 

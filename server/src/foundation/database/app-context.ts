@@ -1,17 +1,28 @@
-import type { AccessRole, EventKind, SubjectType } from '@exemplar/core'
+import type { AccessRole, EventKind, Permission, SubjectType } from '@exemplar/core'
 import { v7 } from 'uuid'
 import { changes, events } from '../../schema/studio-tables.ts'
 import type { Config } from '../base/config.ts'
+import { type Disk, realDisk } from '../base/disk.ts'
+import { type HouseKey, loadHouseKey } from '../base/house-key.ts'
 import { type JobRunner, makeJobRunner } from '../base/job-runner.ts'
 import { type Live, makeLive } from '../base/live.ts'
 import { refuseMissing, refuseStale } from '../base/problem.ts'
-import { loadKeys } from '../base/secrets.ts'
+import { loadKeys, makeChangeToken } from '../base/secrets.ts'
 import { makeVolume, type Volume } from '../base/volume.ts'
+import { makeWriteGate, type WriteGate } from '../base/write-gate.ts'
 import { type Database, openDatabase, openDatabaseReader } from './database.ts'
 
 export type AppConfig = Pick<
   Config,
-  'dataFolder' | 'fixedNow' | 'isDemo' | 'isLoopback' | 'isSecure' | 'backupFolder' | 'passwordCost' | 'firstRunCode'
+  | 'dataFolder'
+  | 'fixedNow'
+  | 'isDemo'
+  | 'isLoopback'
+  | 'isSecure'
+  | 'backupFolder'
+  | 'passwordCost'
+  | 'firstRunCode'
+  | 'mayBeginAnew'
 >
 
 /** What every handler is given: the database, the clock, where ids come from, and what stands beside the database. */
@@ -20,7 +31,11 @@ export interface AppContext {
   db: Database
   readonly config: AppConfig
   readonly live: Live
-  readonly volume: Volume
+  readonly gate: WriteGate
+  /** What backups are written with, and where they lie; tests put some that fail in their place. */
+  disk: Disk
+  volume: Volume
+  readonly houseKey: HouseKey
   /** Long work, in a thread of its own. */
   readonly jobs: JobRunner
   /** Keys that sign the session cookies, newest first. */
@@ -34,7 +49,10 @@ export function openContext(config: AppConfig): AppContext {
     db: openDatabase(config.dataFolder),
     config,
     live: makeLive(),
-    volume: makeVolume(config.backupFolder),
+    gate: makeWriteGate(),
+    disk: realDisk,
+    volume: makeVolume(config.backupFolder, realDisk),
+    houseKey: loadHouseKey(config.dataFolder),
     jobs: makeJobRunner(config.dataFolder, config.fixedNow),
     keys: loadKeys(config.dataFolder),
     now: () => config.fixedNow ?? Date.now(),
@@ -52,7 +70,10 @@ export function openReader(folder: string, fixedNow: number | null): AppContext 
     db: openDatabaseReader(folder),
     config: { ...READER_CONFIG, dataFolder: folder, fixedNow },
     live: makeLive(),
-    volume: makeVolume(folder),
+    gate: makeWriteGate(),
+    disk: realDisk,
+    volume: makeVolume(folder, realDisk),
+    houseKey: { id: '', sign: refuse, hasSigned: refuse },
     jobs: { run: async () => refuse() },
     keys: [],
     now: () => fixedNow ?? Date.now(),
@@ -67,6 +88,7 @@ const READER_CONFIG = {
   backupFolder: '',
   passwordCost: 1,
   firstRunCode: null,
+  mayBeginAnew: true,
 }
 
 /** Who asks, as what, and which change came of it. */
@@ -75,6 +97,10 @@ export interface Actor {
   readonly role: AccessRole | null
   readonly isOwner: boolean
   changeId: number | null
+  /** Which database the request began on; a restore meanwhile makes it void. */
+  readonly epoch?: number
+  /** What has to be allowed for this, and for taking it back: the route's, or more where a handler finds that it is more. */
+  action?: Permission
 }
 
 /** The house itself: at start, and for what runs by the clock. */
@@ -110,15 +136,20 @@ export function write<T>(
   work: (writer: Writer) => T,
   { undoes = null, isTracked = true }: WriteOptions = {},
 ): T {
+  app.gate.requireOpen(actor.epoch)
   const { db } = app
   const { changeCapture } = db
-  const { personId } = actor
+  const { personId, action = '' } = actor
   let changeId = 0
   try {
     const result = db.transaction(
       (tx) => {
         const now = app.now()
-        changeId = tx.insert(changes).values({ at: now, personId, undoes }).returning({ id: changes.id }).get().id
+        changeId = tx
+          .insert(changes)
+          .values({ at: now, personId, undoes, token: makeChangeToken(), action })
+          .returning({ id: changes.id })
+          .get().id
         changeCapture.current = isTracked ? changeId : null
         return work({
           tx,

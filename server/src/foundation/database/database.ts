@@ -1,8 +1,9 @@
-import { existsSync, mkdirSync, readFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { type BetterSQLite3Database, drizzle } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
+import { realDisk } from '../base/disk.ts'
 import { SERVER_FOLDER } from '../base/server-folder.ts'
 import { type ChangeCapture, makeChangeCapture } from './change-capture.ts'
 
@@ -62,8 +63,27 @@ function listPendingMigrations(client: Sqlite.Database): string[] {
     .map((entry) => entry.tag)
 }
 
+/**
+ * Whole or not there: written aside, looked at, then named. A copy that an earlier start left is written anew, as the
+ * database may be another one by now.
+ */
 function copyBeforeMigration(client: Sqlite.Database, folder: string, migration: string): void {
   const copy = join(folder, `before-${migration}.sqlite`)
-  // An earlier start may have made the copy and then died; that copy is as good, and VACUUM INTO refuses to replace it.
-  if (!existsSync(copy)) client.prepare('VACUUM INTO ?').run(copy)
+  const partial = `${copy}.partial`
+  rmSync(partial, { force: true })
+  client.prepare('VACUUM INTO ?').run(partial)
+  const made = new Sqlite(partial)
+  const isWhole =
+    made.pragma('integrity_check(1)', { simple: true }) === 'ok' && countTables(made) === countTables(client)
+  made.close()
+  if (!isWhole) throw new Error('The copy before bringing the database up to date is not whole. Nothing was changed.')
+  realDisk.replace(partial, copy)
+}
+
+const countTables = (client: Sqlite.Database) =>
+  client.prepare("SELECT count(*) FROM sqlite_master WHERE type = 'table'").pluck().get()
+
+/** Brings a database to the newest schema where it lies, without a copy: for one that is a copy itself. */
+export function migrateInPlace(client: Sqlite.Database): void {
+  migrate(drizzle({ client }), { migrationsFolder: MIGRATIONS })
 }

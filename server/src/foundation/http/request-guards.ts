@@ -7,17 +7,21 @@ import { ProblemError } from '../base/problem.ts'
  * A page of another site must not write here through somebody's browser. Browsers say where a write comes from; what
  * says nothing is no browser and has to say so by a header that no foreign page can send without asking first.
  */
-export async function refuseForeignOrigins(context: Koa.Context, next: Koa.Next): Promise<void> {
-  const isRead = context.method === 'GET' || context.method === 'HEAD'
-  if (!isRead && !comesFromHere(context)) {
-    throw new ProblemError(403, 'Refused', 'This came from a page of another address.')
+export function refuseForeignOrigins(isSecure: boolean): Koa.Middleware {
+  return async (context, next) => {
+    const isRead = context.method === 'GET' || context.method === 'HEAD'
+    if (!isRead && !comesFromHere(context, isSecure)) {
+      throw new ProblemError(403, 'Refused', 'This came from a page of another address.')
+    }
+    await next()
   }
-  await next()
 }
 
-function comesFromHere(context: Koa.Context): boolean {
+/** Scheme, name and port are one: a page over plain HTTP at the same name is another place. */
+function comesFromHere(context: Koa.Context, isSecure: boolean): boolean {
   const origin = context.get('origin')
-  if (origin) return URL.canParse(origin) && new URL(origin).host === context.host
+  if (origin)
+    return URL.canParse(origin) && new URL(origin).origin === `${isSecure ? 'https' : 'http'}://${context.host}`
   const site = context.get('sec-fetch-site')
   return site ? site === 'same-origin' : context.get('x-exemplar-client') !== ''
 }
@@ -53,7 +57,7 @@ export function setSecurityHeaders(isSecure: boolean): Koa.Middleware {
       'Permissions-Policy': 'camera=(self), microphone=(), geolocation=(), payment=(), usb=()',
       'Cross-Origin-Opener-Policy': 'same-origin',
       'Cross-Origin-Resource-Policy': 'same-origin',
-      ...(isSecure ? { 'Strict-Transport-Security': 'max-age=15552000' } : {}),
+      ...(isSecure ? { 'Strict-Transport-Security': 'max-age=31536000; includeSubDomains' } : {}),
     })
     await next()
   }

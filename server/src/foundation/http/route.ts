@@ -17,6 +17,8 @@ export interface RouteRequest<Body, Query> {
 /** The session of a request, and the address it came from. */
 export interface Connection {
   address: string
+  /** What kind of device it says it is. */
+  device: string
   sessionId: string | null
   /** Where a stream of events was left; null for a new one. */
   lastEventId: number | null

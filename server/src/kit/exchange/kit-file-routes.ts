@@ -13,6 +13,7 @@ import { loadInterfaces } from '../../availability/reference.ts'
 import { ProblemError } from '../../foundation/base/problem.ts'
 import { type Transaction, write } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
+import { requireShallow } from '../../foundation/http/json-body.ts'
 import { defineRoute, RawReply } from '../../foundation/http/route.ts'
 import { loadStudio } from '../../studio/settings/settings-routes.ts'
 import { listUnitIds } from '../unit/unit-list.ts'
@@ -33,7 +34,9 @@ function refuse(problems: readonly KitFileProblem[]): ProblemError {
 }
 
 function makePlan(db: Database | Transaction, bytes: unknown) {
-  const reading = readKitFile((bytes as Buffer).toString('utf8'))
+  const text = (bytes as Buffer).toString('utf8')
+  requireShallow(text)
+  const reading = readKitFile(text)
   if ('problems' in reading) throw refuse(reading.problems)
   const plan = planKitImport(reading.kit, loadKitHere(db))
   if (plan.problems.length > 0) throw refuse(plan.problems)

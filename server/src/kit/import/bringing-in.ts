@@ -6,17 +6,22 @@ import {
   planInventorySteps,
   sayImportProblem,
 } from '@exemplar/core'
+import { eq, gt, max } from 'drizzle-orm'
 import type { z } from 'zod'
 import { ProblemError } from '../../foundation/base/problem.ts'
 import { type Actor, type AppContext, type Transaction, write } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
+import { stock, units } from '../../schema/kit-tables.ts'
+import { changes, rowChanges } from '../../schema/studio-tables.ts'
 import { loadImportContext } from './import-context.ts'
 import { carryOut, rememberColumns } from './import-writing.ts'
 
 export type ImportBody = z.infer<typeof importSchema>
 
 /** So often a list is read again where something changed meanwhile. */
-const MOST_ATTEMPTS = 5
+const MOST_ATTEMPTS = 4
+/** A list of so many lines is read in one go, when others change things all the time: a fraction of a second. */
+const MOST_IN_ONE_GO = 2_000
 
 /** So many lines are read before others get a turn. */
 const LINES_AT_ONCE = 250
@@ -88,12 +93,61 @@ export async function readPlan(
   }
 }
 
-const newestChange = ({ db }: AppContext) =>
-  Number(db.$client.prepare('SELECT max(id) FROM changes').pluck().get() ?? 0)
+const newestChange = (db: Database | Transaction) =>
+  Number(
+    db
+      .select({ id: max(changes.id) })
+      .from(changes)
+      .get()?.id ?? 0,
+  )
+
+/** What reading a list looks at: whatever happens to other rows meanwhile is no matter to it. */
+const READ_TABLES = new Set(['units', 'stock', 'places', 'interfaces', 'models', 'column_maps', 'studio'])
+
+interface ChangedRow {
+  table: string
+  key: Record<string, unknown>
+}
+
+function listChangedRows(db: Database | Transaction, since: number): ChangedRow[] {
+  return db
+    .selectDistinct({ table: rowChanges.table, key: rowChanges.key })
+    .from(rowChanges)
+    .where(gt(rowChanges.changeId, since))
+    .all()
+    .filter((it) => READ_TABLES.has(it.table))
+}
+
+/** Names what others changed, so that whoever brings in a list knows whom to wait for. */
+function refuseMoved(db: Database, rows: readonly ChangedRow[]): ProblemError {
+  const tagOf = ({ table, key: { id } }: ChangedRow) =>
+    (table === 'units'
+      ? db
+          .select({ tag: units.tag })
+          .from(units)
+          .where(eq(units.id, String(id)))
+          .get()?.tag
+      : table === 'stock'
+        ? db
+            .select({ tag: stock.tag })
+            .from(stock)
+            .where(eq(stock.id, String(id)))
+            .get()?.tag
+        : undefined) ?? `one of the ${table.replace('_', ' ')}`
+  const names = [...new Set(rows.map(tagOf))]
+  const more = names.length > 4 ? ` and ${names.length - 4} more` : ''
+  return new ProblemError(
+    409,
+    'Nothing was imported',
+    `Others changed ${names.slice(0, 4).join(', ')}${more} each time the list was read. Try again when they are done, or in smaller lists.`,
+    { report: { changed: names.slice(0, 50) } },
+  )
+}
 
 /**
- * Reads and carries out. What was read counts only while nothing changed since; else it is read again. Breaking off
- * leaves nothing: up to the one transaction at the end nothing is written.
+ * Reads and carries out. What was read counts while nothing that was read changed since; else it is read again, at the end
+ * in one go that nobody can come between. Breaking off leaves nothing: up to the one transaction at the end nothing is
+ * written.
  */
 export async function bringIn(
   app: AppContext,
@@ -103,25 +157,35 @@ export async function bringIn(
   tell: (step: { done: number; total: number }) => void,
 ) {
   for (let attempt = 1; ; attempt++) {
-    const since = newestChange(app)
+    const since = newestChange(app.db)
     const plan = await readPlan(app.db, body, signal, tell)
     if (plan === null || signal.aborted) return null
-    if (newestChange(app) !== since) {
-      if (attempt < MOST_ATTEMPTS) continue
-      throw new ProblemError(
-        503,
-        'Nothing was imported',
-        `Others changed the kit ${MOST_ATTEMPTS} times while the list was read. Try again when it is quieter.`,
-      )
-    }
-    if (!plan.isClean) throw refuseImport(plan)
-    // The same list again changes nothing, so it is no change either.
-    if (changesAnything(plan)) {
-      write(app, actor, (writer) => {
-        carryOut(plan, writer)
-        rememberColumns(plan, writer)
-      })
-    }
-    return reportImport(plan)
+    app.gate.requireOpen(actor.epoch)
+    const moved = listChangedRows(app.db, since)
+    if (moved.length === 0) return carryOutPlan(app, actor, plan)
+    if (attempt < MOST_ATTEMPTS) continue
+    if (plan.lines.length > MOST_IN_ONE_GO) throw refuseMoved(app.db, moved)
+    return carryOutPlan(app, actor, readAtOnce(app.db, body))
+  }
+}
+
+function carryOutPlan(app: AppContext, actor: Actor, plan: ImportPlan) {
+  if (!plan.isClean) throw refuseImport(plan)
+  // The same list again changes nothing, so it is no change either.
+  if (changesAnything(plan)) {
+    write(app, actor, (writer) => {
+      carryOut(plan, writer)
+      rememberColumns(plan, writer)
+    })
+  }
+  return reportImport(plan)
+}
+
+/** Reads a list without giving anybody else a turn. */
+function readAtOnce(db: Database, { csv, ...choices }: ImportBody): ImportPlan {
+  const steps = planInventorySteps(csv, loadImportContext(db), choices)
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return step.value
   }
 }

@@ -1,5 +1,6 @@
-import { CATEGORIES, type Category, EMPTY_UNIT, makeNextTag } from '@exemplar/core'
+import { CATEGORIES, type Category, EMPTY_UNIT, MOST_COUNTED, makeNextTag } from '@exemplar/core'
 import { and, eq, isNull, sql } from 'drizzle-orm'
+import { refuseField } from '../../foundation/base/problem.ts'
 import type { Writer } from '../../foundation/database/app-context.ts'
 import { stock, units } from '../../schema/kit-tables.ts'
 import { listTagsLike } from './unit-list.ts'
@@ -35,6 +36,13 @@ export function addUnits(
   })
 }
 
+/** Refuses a count that would be more than any shelf holds. */
+export function requireCountable(quantity: number): void {
+  if (quantity <= MOST_COUNTED) return
+  const detail = `With these there would be ${quantity} of one kind; Exemplar counts at most ${MOST_COUNTED}.`
+  throw refuseField('/quantity', detail)
+}
+
 /** Puts counted things to the stock of their model, or begins one; gives back its tag. */
 export function addToStock(
   writer: Writer,
@@ -52,6 +60,7 @@ export function addToStock(
     .where(and(eq(stock.modelId, modelId), isNull(stock.archivedAt)))
     .get()
   if (known) {
+    requireCountable(known.quantity + quantity)
     tx.update(stock)
       .set({ quantity: known.quantity + quantity, version: sql`${stock.version} + 1` })
       .where(eq(stock.id, known.id))

@@ -48,7 +48,7 @@ const EXPECTED: Record<string, string> = {
   'get /backups/:name/file': 'm',
   'post /backups/:name/restore': 'm',
   'delete /backups/:name': 'm',
-  'put /backups/practice': 'm',
+  'post /backups/drill': 'm',
   'get /export': 'm',
   'get /studio': 'mcv',
   'put /studio': 'm',

@@ -1,8 +1,7 @@
 import type { AccessRole } from '@exemplar/core'
-import { and, eq, gt, isNull, lt } from 'drizzle-orm'
+import { and, desc, eq, gt, isNull, lt, ne } from 'drizzle-orm'
 import { hashToken, makeToken } from '../../foundation/base/secrets.ts'
 import type { AppContext } from '../../foundation/database/app-context.ts'
-import type { Database } from '../../foundation/database/database.ts'
 import { accounts, sessions } from '../../schema/studio-tables.ts'
 
 const DAY = 86_400_000
@@ -20,40 +19,63 @@ export interface SignedIn {
 }
 
 /** Begins a session and gives back its token, which is kept nowhere but in the cookie. */
-export function beginSession({ db, now }: AppContext, personId: string): string {
+export function beginSession({ db, now, gate }: AppContext, personId: string, device = ''): string {
+  gate.requireOpen()
   const token = makeToken()
   const at = now()
   db.delete(sessions).where(lt(sessions.expiresAt, at)).run()
   db.insert(sessions)
-    .values({ id: hashToken(token), personId, createdAt: at, seenAt: at, expiresAt: at + LIFE_DAYS * DAY })
+    .values({
+      id: hashToken(token),
+      personId,
+      createdAt: at,
+      seenAt: at,
+      expiresAt: at + LIFE_DAYS * DAY,
+      confirmedAt: at,
+      device,
+    })
     .run()
   return token
 }
 
+const isAlive = (at: number) => and(gt(sessions.expiresAt, at), gt(sessions.seenAt, at - IDLE_DAYS * DAY))
+
 /** Who a token belongs to; null where it is unknown, over, or its account was switched off. */
-export function findSession({ db, now }: AppContext, token: string | undefined): SignedIn | null {
+export function findSession({ db, now, gate }: AppContext, token: string | undefined): SignedIn | null {
   if (!token) return null
   const at = now()
   const row = db
     .select({ session: sessions, role: accounts.role, isOwner: accounts.isOwner })
     .from(sessions)
     .innerJoin(accounts, and(eq(accounts.personId, sessions.personId), isNull(accounts.disabledAt)))
-    .where(
-      and(eq(sessions.id, hashToken(token)), gt(sessions.expiresAt, at), gt(sessions.seenAt, at - IDLE_DAYS * DAY)),
-    )
+    .where(and(eq(sessions.id, hashToken(token)), isAlive(at)))
     .get()
   if (!row) return null
   const { id, personId, seenAt } = row.session
-  if (at - seenAt > SEEN_MS) db.update(sessions).set({ seenAt: at }).where(eq(sessions.id, id)).run()
+  if (at - seenAt > SEEN_MS && gate.isOpen) db.update(sessions).set({ seenAt: at }).where(eq(sessions.id, id)).run()
   return { sessionId: id, personId, role: row.role, isOwner: row.isOwner }
 }
 
-export function endSession(db: Database, sessionId: string): void {
-  db.delete(sessions).where(eq(sessions.id, sessionId)).run()
+/** Where a person is signed in, the device used last first. */
+export function listSessions({ db, now }: AppContext, personId: string) {
+  return db
+    .select()
+    .from(sessions)
+    .where(and(eq(sessions.personId, personId), isAlive(now())))
+    .orderBy(desc(sessions.seenAt))
+    .all()
 }
 
-/** Ends every session of a person, on every device, and the pages that listen there. */
-export function endSessionsOf({ db, live }: AppContext, personId: string): void {
-  db.delete(sessions).where(eq(sessions.personId, personId)).run()
-  live.tellSignedOut(personId)
+/** Ends one session, and whatever listens on it. */
+export function endSession({ db, live }: AppContext, sessionId: string): void {
+  db.delete(sessions).where(eq(sessions.id, sessionId)).run()
+  live.tellSignedOut({ sessionId })
+}
+
+/** Ends every session of a person, on every device, and the pages that listen there; one may be left. */
+export function endSessionsOf({ db, live }: AppContext, personId: string, except: string | null = null): void {
+  db.delete(sessions)
+    .where(and(eq(sessions.personId, personId), except === null ? undefined : ne(sessions.id, except)))
+    .run()
+  live.tellSignedOut({ personId, except })
 }

@@ -1,9 +1,11 @@
 import { isBackupDue, listBackupsToDrop } from '@exemplar/core'
 import type { RequestLog } from '../../foundation/base/log.ts'
 import type { AppContext } from '../../foundation/database/app-context.ts'
+import { forgetOldSignIns } from '../access/sign-in-log.ts'
 import { forgetOldImages } from '../history/history-routes.ts'
 import { loadStudio } from '../settings/settings-routes.ts'
-import { listBackups, takeBackup } from './backup.ts'
+import { listBackups } from './backup-names.ts'
+import { sourceOf, takeBackup } from './take-backup.ts'
 
 const HOUR = 3_600_000
 
@@ -12,9 +14,12 @@ export async function keepHouseSafe(app: AppContext): Promise<'taken' | 'not-due
   const now = app.now()
   const automatic = () => listBackups(app.volume).filter((it) => it.kind === 'auto')
   const newest = automatic()[0]?.takenAt ?? null
-  forgetOldImages(app.db, now)
+  if (app.gate.isOpen) {
+    forgetOldImages(app.db, now)
+    forgetOldSignIns(app)
+  }
   if (!isBackupDue(newest, now)) return 'not-due'
-  await takeBackup({ client: app.db.$client, dataFolder: app.config.dataFolder, volume: app.volume, now }, 'auto')
+  await takeBackup(sourceOf(app), 'auto')
   const kept = automatic().map(({ name, takenAt }) => ({ name, takenAt, isAutomatic: true }))
   for (const name of listBackupsToDrop(kept, loadStudio(app.db))) app.volume.remove(name)
   return 'taken'

@@ -1,41 +1,52 @@
-import { Readable } from 'node:stream'
+import type { BackupAccount } from '@exemplar/core'
 import { ProblemError } from '../../foundation/base/problem.ts'
+import type { AppContext } from '../../foundation/database/app-context.ts'
 import { defineRoute, RawReply } from '../../foundation/http/route.ts'
-import { countLost, keepUpload, listBackups, openBackup, restoreBackup, takeBackup } from './backup.ts'
+import { requireConfirmed } from '../access/confirmation.ts'
+import { listBackups } from './backup-names.ts'
+import { openCopy, prepareCopy } from './check-copy.ts'
+import { drill } from './drill.ts'
 import { exportEverything } from './export.ts'
+import { keepUpload } from './keep-upload.ts'
+import { countLost } from './lost-changes.ts'
+import type { OpenedBackup } from './open-backup.ts'
+import { openFromVolume, restoreBackup } from './restore.ts'
+import { sourceOf, takeBackup } from './take-backup.ts'
 
 export const backupRoutes = [
   defineRoute('get /backups', (_, { volume }) => {
-    const state = volume.practice?.state ?? null
-    if (state === 'gone') return { backups: [], practice: state, isThere: false }
-    return { backups: listBackups(volume), practice: state, isThere: true }
+    try {
+      return { backups: listBackups(volume), isThere: true }
+    } catch (error) {
+      if (!(error instanceof ProblemError)) throw error
+      return { backups: [], isThere: false }
+    }
   }),
-  defineRoute('post /backups', (_, app) =>
-    takeBackup(
-      { client: app.db.$client, dataFolder: app.config.dataFolder, volume: app.volume, now: app.now() },
-      'hand',
-    ),
-  ),
-  defineRoute('post /backups/upload', ({ body }, app) => {
-    const bytes = body as unknown as Buffer
-    return keepUpload(app, bytes, () => Readable.from(bytes))
-  }),
+  defineRoute('post /backups', (_, app) => takeBackup(sourceOf(app), 'hand')),
+  defineRoute('post /backups/upload', ({ body }, app) => keepUpload(app, body)),
   defineRoute('get /backups/:name/check', async ({ params }, app) => {
-    const opened = await openBackup(app.volume.read(params.name ?? ''))
-    opened.close()
-    const { takenAt, units, files, lastChangeAt } = opened.manifest
-    return { takenAt, units, files: files.length, lastChangeAt, lost: countLost(app, opened.manifest) }
+    const opened = await openFromVolume(app, params.name ?? '')
+    try {
+      return describeBackup(app, opened)
+    } finally {
+      opened.close()
+    }
   }),
-  defineRoute('get /backups/:name/file', ({ params }, { volume }) => {
+  defineRoute('get /backups/:name/file', ({ params, connection }, app) => {
+    requireConfirmed(app, connection)
     const name = params.name ?? ''
-    return new RawReply('application/zip', volume.read(name), {
+    return new RawReply('application/zip', app.volume.read(name), {
       'Content-Disposition': `attachment; filename="${name}"`,
     })
   }),
-  defineRoute('post /backups/:name/restore', async ({ params, body, actor }, app) => {
-    const opened = await openBackup(app.volume.read(params.name ?? ''))
+  defineRoute('post /backups/:name/restore', async ({ params, body, actor, connection }, app) => {
+    requireConfirmed(app, connection)
+    const opened = await openFromVolume(app, params.name ?? '')
     try {
-      return await restoreBackup(app, actor, opened, body.lost)
+      if (!opened.isOwn && !actor.isOwner) throw refuseForeign()
+      if (!opened.isOwn && body.lost === null) requireSaidForeign()
+      const accounts = opened.isOwn || (body.withAccounts && actor.isOwner) ? 'come-along' : 'stay-out'
+      return await restoreBackup(app, actor, opened, { lost: body.lost, accounts })
     } finally {
       opened.close()
     }
@@ -46,16 +57,59 @@ export const backupRoutes = [
       throw new ProblemError(409, 'The newest', 'The newest backup stays. Take another one first.')
     volume.remove(params.name ?? '')
   }),
-  defineRoute('put /backups/practice', ({ body }, { volume }) => {
-    if (!volume.practice) throw new ProblemError(409, 'Not for practice', 'This volume cannot pretend.')
-    volume.practice.state = body.state
-    return { state: body.state }
+  defineRoute('post /backups/drill', ({ body }, app) => drill(app, body.fault)),
+  defineRoute('get /export', ({ connection }, app) => {
+    requireConfirmed(app, connection)
+    return new RawReply('application/zip', exportEverything(app.db), {
+      'Content-Disposition': 'attachment; filename="exemplar-export.zip"',
+    })
   }),
-  defineRoute(
-    'get /export',
-    (_, app) =>
-      new RawReply('application/zip', exportEverything(app.db), {
-        'Content-Disposition': 'attachment; filename="exemplar-export.zip"',
-      }),
-  ),
 ]
+
+function refuseForeign(): ProblemError {
+  const detail =
+    'This backup was not made by this house, or was changed since. Only the owner may put it in the place of what is here.'
+  return new ProblemError(403, 'A foreign backup', detail)
+}
+
+function requireSaidForeign(): never {
+  const detail = 'This backup is of another house. Look at it first, and say how many changes of here it replaces.'
+  throw new ProblemError(409, 'A foreign backup', detail)
+}
+
+/** What a backup holds and what it would replace. */
+function describeBackup(app: AppContext, opened: OpenedBackup) {
+  const { manifest, folder, isOwn } = opened
+  const lost = countLost(app.db, folder)
+  const { missingFiles } = prepareCopy(folder, isOwn)
+  const { takenAt, units, files, lastChangeAt } = manifest
+  const number = (query: string) => Number(app.db.$client.prepare(query).pluck().get() ?? 0)
+  return {
+    takenAt,
+    units,
+    files: files.length,
+    lastChangeAt,
+    lost,
+    isOwn,
+    missingFiles,
+    accounts: isOwn ? [] : listAccounts(folder),
+    here: {
+      units: number('SELECT count(*) FROM units'),
+      changes: number('SELECT count(*) FROM changes'),
+      lastChangeAt: number('SELECT max(at) FROM changes'),
+    },
+  }
+}
+
+function listAccounts(folder: string): BackupAccount[] {
+  const copy = openCopy(folder)
+  try {
+    return copy
+      .prepare(
+        'SELECT people.name, accounts.sign_in_name AS signInName, accounts.role FROM accounts JOIN people ON people.id = accounts.person_id ORDER BY people.name LIMIT 50',
+      )
+      .all() as BackupAccount[]
+  } finally {
+    copy.close()
+  }
+}

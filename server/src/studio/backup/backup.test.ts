@@ -9,10 +9,13 @@ import { afterEach, describe, expect, test } from 'vitest'
 import yauzl from 'yauzl'
 import yazl from 'yazl'
 import { match, startApi, type TestApi } from '../../foundation/api.fixture.ts'
+import { realDisk } from '../../foundation/base/disk.ts'
+import { makeFailingDisk } from '../../foundation/base/failing-disk.ts'
+import { makeVolume } from '../../foundation/base/volume.ts'
 import { enterChild, startChild } from '../../foundation/child.fixture.ts'
 import { DATABASE_FILE } from '../../foundation/database/database.ts'
-import { openBackup } from './backup.ts'
 import { keepHouseSafe } from './backup-clock.ts'
+import { openBackup } from './open-backup.ts'
 
 const ROOT = resolve(import.meta.dirname, '../../../..')
 let api: TestApi
@@ -54,7 +57,11 @@ describe('a backup', () => {
     isOver = true
     await writing
     expect(written).toBeGreaterThan(10)
-    const opened = await openBackup(Readable.from(readFileSync(fileOf(names[0] ?? ''))))
+    const opened = await openBackup(Readable.from([readFileSync(fileOf(names[0] ?? ''))]), {
+      dataFolder: makeFolder(),
+      disk: realDisk,
+      key: api.app.houseKey,
+    })
     const copy = new Sqlite(join(opened.folder, DATABASE_FILE), { readonly: true })
     const number = (query: string) => Number(copy.prepare(query).pluck().get())
     const people = number("SELECT count(*) FROM people WHERE name LIKE 'before %' OR name LIKE 'during %'")
@@ -90,7 +97,10 @@ describe('a backup', () => {
     expect(upload.status).toBe(201)
     const check = (await api.call('GET', `/backups/${upload.body.name}/check`)).body
     expect(check).toMatchObject({ files: 2, lost: expect.any(Number) })
-    const restored = await api.call('POST', `/backups/${upload.body.name}/restore`, { lost: check.lost })
+    const restored = await api.call('POST', `/backups/${upload.body.name}/restore`, {
+      lost: check.lost,
+      withAccounts: true,
+    })
     expect(restored.status).toBe(200)
     // Everybody is signed out, and those who may sign in are those of the backup.
     expect((await api.call('GET', '/people')).status).toBe(401)
@@ -107,7 +117,7 @@ describe('a backup', () => {
     api.app.db.$client.exec('UPDATE changes SET at = at + 60000 WHERE id = (SELECT max(id) FROM changes)')
     const refused = await api.call('POST', `/backups/${name}/restore`, { lost: null })
     expect([refused.status, refused.body.current]).toEqual([409, { lost: 1 }])
-    expect(refused.body.detail).toContain('1 change was made here since this backup')
+    expect(refused.body.detail).toContain('1 change was made here that is not in this backup')
     expect((await api.call('POST', `/backups/${name}/restore`, { lost: 7 })).status).toBe(409)
     const done = await api.call('POST', `/backups/${name}/restore`, { lost: 1 })
     expect(done.body).toMatchObject({ lost: 1, safety: { kind: 'before' } })
@@ -173,22 +183,50 @@ describe('a backup', () => {
     expect(readdirSync(join(api.folder, 'backups')).filter((it) => it.includes('upload'))).toEqual([])
   })
 
-  test('a volume that is full in the middle leaves the older backups whole, and nothing of the new one', async () => {
+  test('a drill tells what a full, lying, slow or lost volume comes to, and real backups hear nothing of it', async () => {
     api = await startApi({ demo: true })
     const name = await take()
     const before = readFileSync(fileOf(name))
-    await api.call('PUT', '/backups/practice', { state: 'full' })
-    const { status, body } = await api.call('POST', '/backups', {})
-    expect([status, body.title]).toEqual([507, 'Volume full'])
+    const said: Record<string, string> = {}
+    for (const fault of ['full', 'short', 'unsure', 'slow', 'gone']) {
+      const { status, body } = await api.call('POST', '/backups/drill', { fault })
+      expect([fault, status, body.isKept]).toEqual([fault, 200, fault === 'slow'])
+      said[fault] = body.said
+    }
+    expect(said).toMatchObject({
+      full: expect.stringContaining('is full'),
+      short: expect.stringContaining('did not keep'),
+      unsure: expect.stringContaining('does not answer'),
+      slow: expect.stringContaining('found whole'),
+      gone: expect.stringContaining('cannot be reached'),
+    })
     expect(readdirSync(join(api.folder, 'backups'))).toEqual([name])
     expect(readFileSync(fileOf(name))).toEqual(before)
-    await api.call('PUT', '/backups/practice', { state: 'gone' })
-    expect((await api.call('POST', '/backups', {})).status).toBe(503)
+    expect(readdirSync(join(api.folder, 'work'))).toEqual([])
+    expect((await api.call('POST', '/backups', {})).status).toBe(201)
+  })
+
+  test('a volume that is full, lies or is gone leaves the older backups whole, and nothing of the new one', async () => {
+    api = await startApi({ demo: true })
+    const name = await take()
+    const before = readFileSync(fileOf(name))
+    const folder = join(api.folder, 'backups')
+    for (const [fault, title] of [
+      ['full', 'Volume full'],
+      ['short', 'Not kept whole'],
+      ['unsure', 'The disk does not answer'],
+    ] as const) {
+      api.app.volume = makeVolume(folder, makeFailingDisk(realDisk, fault))
+      const { status, body } = await api.call('POST', '/backups', {})
+      expect([fault, status, body.title]).toEqual([fault, 507, title])
+      expect(readdirSync(folder)).toEqual([name])
+    }
+    api.app.volume = makeVolume(folder, makeFailingDisk(realDisk, 'gone'))
+    expect((await api.call('POST', '/backups', {})).status).toBe(507)
     expect((await api.call('GET', '/backups')).body).toMatchObject({ isThere: false })
     expect((await api.call('GET', '/health')).body.problems).toMatchObject([{ code: 'volume' }])
-    await api.call('PUT', '/backups/practice', { state: 'slow' })
-    expect((await api.call('POST', '/backups', {})).status).toBe(201)
-    await api.call('PUT', '/backups/practice', { state: 'fine' })
+    api.app.volume = makeVolume(folder, realDisk)
+    expect(readFileSync(fileOf(name))).toEqual(before)
     expect((await api.call('GET', `/backups/${name}/check`)).status).toBe(200)
   })
 
@@ -276,14 +314,21 @@ describe('from the command line', () => {
     })
   }, 120_000)
 
-  test('a damaged database, a folder that cannot be written and a second start are told in a sentence', () => {
+  test('a damaged database, a folder that cannot be written and a second start are told in a sentence', async () => {
     const damaged = makeFolder()
     writeFileSync(join(damaged, DATABASE_FILE), 'not a database'.repeat(500))
     const said = npmRun('main.ts', damaged)
     expect([said.status, said.stderr]).toEqual([1, expect.stringContaining('Restore the newest backup')])
+    // A process number that is left over, or that another program has by now, stops nobody; a house that runs does.
     const running = makeFolder()
     writeFileSync(join(running, 'running.pid'), String(process.pid))
+    const { child } = await startChild(running)
     expect(npmRun('main.ts', running).stderr).toContain('is running on')
+    expect(npmRun('restore-main.ts', running, [join(damaged, DATABASE_FILE)]).stderr).toContain('is running on')
+    child.kill('SIGKILL')
+    await new Promise((done) => child.once('exit', done))
+    const { child: next } = await startChild(running)
+    next.kill('SIGKILL')
   }, 60_000)
 })
 

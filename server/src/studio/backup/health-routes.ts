@@ -2,7 +2,7 @@ import { statfsSync } from 'node:fs'
 import { ProblemError } from '../../foundation/base/problem.ts'
 import type { AppContext } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
-import { listBackups } from './backup.ts'
+import { listBackups } from './backup-names.ts'
 
 const DAY = 86_400_000
 /** Under so much free space writing may soon fail. */

@@ -1,19 +1,25 @@
-import { createHash } from 'node:crypto'
-import { createReadStream, existsSync, mkdirSync, renameSync, writeFileSync } from 'node:fs'
+import { createHash, randomUUID } from 'node:crypto'
+import { createReadStream, existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { ATTACHMENT_TYPES, cleanFileName, type subjectSchema } from '@exemplar/core'
-import { and, asc, eq, isNull } from 'drizzle-orm'
+import { ATTACHMENT_TYPES, may, nameAttachment, type subjectSchema } from '@exemplar/core'
+import { and, asc, count, eq, isNull, sql } from 'drizzle-orm'
 import { fileTypeFromBuffer } from 'file-type'
 import type { z } from 'zod'
 import { listPhotos } from '../../availability/photos.ts'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
-import { type AppContext, requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
+import {
+  type Actor,
+  type AppContext,
+  requireVersion,
+  type Transaction,
+  write,
+} from '../../foundation/database/app-context.ts'
 import { defineRoute, RawReply } from '../../foundation/http/route.ts'
 import { bookings } from '../../schema/diary-tables.ts'
 import { units } from '../../schema/kit-tables.ts'
 import { setups } from '../../schema/setups-tables.ts'
-import { attachments, people, places } from '../../schema/studio-tables.ts'
-import { makeThumbnail, openThumbnail } from './thumbnails.ts'
+import { attachments, events, people, places } from '../../schema/studio-tables.ts'
+import { makeThumbnail, openThumbnail, requireBearable } from './thumbnails.ts'
 
 const TABLES = { unit: units, place: places, setup: setups, person: people, booking: bookings } as const
 
@@ -34,9 +40,48 @@ function keepFile(app: AppContext, bytes: Buffer): string {
   const file = fileOfAttachment(app, sha256)
   if (existsSync(file)) return sha256
   mkdirSync(join(app.config.dataFolder, 'attachments'), { recursive: true })
-  writeFileSync(`${file}.partial`, bytes, { flush: true })
-  renameSync(`${file}.partial`, file)
+  // Two who send the same photo at once write two files, of which the later takes the place of its like.
+  const partial = `${file}.${randomUUID()}.partial`
+  try {
+    writeFileSync(partial, bytes, { flush: true, mode: 0o600 })
+    renameSync(partial, file)
+  } catch (error) {
+    rmSync(partial, { force: true })
+    throw error
+  }
   return sha256
+}
+
+/** Whoever may change the kit takes away any; others what they attached themselves. */
+function requireOwn(tx: Transaction, actor: Actor, attachmentId: string): void {
+  if (may(actor.role, 'change-kit')) return
+  const added = tx
+    .select({ personId: events.personId })
+    .from(events)
+    .where(and(eq(events.kind, 'attached'), sql`json_extract(${events.data}, '$.attachmentId') = ${attachmentId}`))
+    .get()
+  if (added?.personId && added.personId === actor.personId) return
+  const detail = 'Somebody else attached this. They can take it away, or a manager.'
+  throw new ProblemError(403, 'Not allowed', detail)
+}
+
+/** How many files one thing, place or person may have. */
+const MOST_FILES = 200
+
+function requireRoom(tx: Transaction, { subjectType, subjectId }: z.infer<typeof subjectSchema>): void {
+  const row = tx
+    .select({ files: count() })
+    .from(attachments)
+    .where(
+      and(
+        eq(attachments.subjectType, subjectType),
+        eq(attachments.subjectId, subjectId),
+        isNull(attachments.archivedAt),
+      ),
+    )
+    .get()
+  if ((row?.files ?? 0) < MOST_FILES) return
+  throw new ProblemError(422, 'Many files', `There are ${MOST_FILES} files here already. Take some away first.`)
 }
 
 export const attachmentRoutes = [
@@ -65,6 +110,7 @@ export const attachmentRoutes = [
         'Attach a photo (JPEG, PNG, WebP) or a PDF. This file is neither, whatever its name says.',
       )
     }
+    if (mime.startsWith('image/')) await requireBearable(bytes)
     if (mime.startsWith('image/') && (await makeThumbnail(bytes)) === null) {
       throw new ProblemError(
         415,
@@ -75,6 +121,7 @@ export const attachmentRoutes = [
     const sha256 = keepFile(app, bytes)
     return write(app, actor, ({ tx, now, newId, log }) => {
       requireSubject(tx, query)
+      requireRoom(tx, query)
       const { subjectType, subjectId } = query
       const row = tx
         .insert(attachments)
@@ -82,7 +129,7 @@ export const attachmentRoutes = [
           id: newId(),
           subjectType,
           subjectId,
-          name: cleanFileName(query.name),
+          name: nameAttachment(query.name, mime),
           mime,
           bytes: bytes.length,
           sha256,
@@ -129,6 +176,7 @@ export const attachmentRoutes = [
       const id = params.id ?? ''
       const row = tx.select().from(attachments).where(eq(attachments.id, id)).get()
       const before = requireVersion(row, version, 'attachment')
+      requireOwn(tx, actor, id)
       const after = { archivedAt: now, version: before.version + 1 }
       tx.update(attachments).set(after).where(eq(attachments.id, id)).run()
       log('archived', 'attachment', id)

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { cleanFileName } from '@exemplar/core'
+import { nameAttachment } from '@exemplar/core'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { match, startApi, type TestApi } from '../../foundation/api.fixture.ts'
@@ -97,9 +97,12 @@ describe('attachments', () => {
   })
 
   test('a clean name is left alone, and an empty one gets one', () => {
-    expect(cleanFileName('Receipt 12.pdf')).toBe('Receipt 12.pdf')
-    expect(cleanFileName('///')).toBe('file')
-    expect(cleanFileName(`${'x'.repeat(300)}.pdf`)).toHaveLength(120)
+    expect(nameAttachment('Receipt 12.pdf', 'application/pdf')).toBe('Receipt 12.pdf')
+    expect(nameAttachment('///', 'image/png')).toBe('file.png')
+    expect(nameAttachment(`${'x'.repeat(300)}.pdf`, 'application/pdf')).toHaveLength(120)
+    expect(nameAttachment('front.JPEG', 'image/jpeg')).toBe('front.JPEG')
+    // Saved and opened, it would be run as a page.
+    expect(nameAttachment('x.html', 'image/png')).toBe('x.png')
   })
 })
 

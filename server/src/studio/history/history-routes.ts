@@ -1,7 +1,7 @@
-import { type Action, may, UNDO_DAYS } from '@exemplar/core'
+import { ACTIONS, type Action, may, type Permission, UNDO_DAYS } from '@exemplar/core'
 import { and, asc, desc, eq, inArray, lt } from 'drizzle-orm'
 import { ProblemError, refuseMissing } from '../../foundation/base/problem.ts'
-import { write } from '../../foundation/database/app-context.ts'
+import { type Actor, write } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { changes, events, people, rowChanges } from '../../schema/studio-tables.ts'
@@ -88,6 +88,7 @@ export const historyRoutes = [
         at: changes.at,
         personId: changes.personId,
         undoes: changes.undoes,
+        action: changes.action,
         person: people.name,
       })
       .from(changes)
@@ -100,10 +101,11 @@ export const historyRoutes = [
       db,
       rows.map((it) => it.id),
     )
-    return rows.map((it) => {
+    return rows.map(({ action, ...it }) => {
       const described = describe(it.id)
       const isMine = it.personId !== null && it.personId === actor.personId
-      const mayUndo = may(actor.role, 'undo-any') || (isMine && may(actor.role, 'undo-own'))
+      const mayUndo =
+        may(actor.role, 'undo-any') || (isMine && may(actor.role, 'undo-own') && isStillAllowed(actor, action))
       return { ...it, ...described, canUndo: described.canUndo && mayUndo }
     })
   }),
@@ -115,6 +117,9 @@ export const historyRoutes = [
     if (!may(actor.role, needed)) {
       throw new ProblemError(403, 'Not allowed', 'You can take back your own changes; for others’ ask a manager.')
     }
+    requireStillAllowed(actor, change.action)
+    // Taking this back in turn needs the same.
+    if (change.action !== '') actor.action = change.action as Permission
     try {
       write(app, actor, (writer) => takeBack(writer, app.db.$client, id), { undoes: id })
     } catch (error) {
@@ -129,6 +134,21 @@ export const historyRoutes = [
     return { id, obstacle: findObstacle(db, id) }
   }),
 ]
+
+/** Rights count at the moment of taking back, and that puts back what only who may do the deed itself may touch. */
+function isStillAllowed({ role }: Actor, action: string): boolean {
+  if (may(role, 'undo-any')) return true
+  return action === 'signed-in' || (action in ACTIONS && may(role, action as Action))
+}
+
+function requireStillAllowed(actor: Actor, action: string): void {
+  if (isStillAllowed(actor, action)) return
+  const detail =
+    action === ''
+      ? 'This was done before Exemplar wrote down what it takes to do it. A manager can take it back.'
+      : 'What this did takes more than you may do now. A manager can take it back.'
+  throw new ProblemError(403, 'Not allowed', detail)
+}
 
 /** Forgets the before images of changes that are too old to be taken back. What happened stays in the log. */
 export function forgetOldImages(db: Database, now: number): number {
