@@ -58,7 +58,7 @@ describe('[V20] a stop is accepted by name and to an end', () => {
     await call('PUT', `/setups/${id}`, { ...setup, accepted: [accept(stop, null)] }, 1)
     expect(sayVerdict(await judge(id))).toBe('Cannot run: 1 stop.')
 
-    const { accepted } = await call('PUT', `/setups/${id}`, { ...setup, accepted: [accept(stop, '2999-12-31')] }, 2)
+    const { accepted } = await call('PUT', `/setups/${id}`, { ...setup, accepted: [accept(stop, '2199-12-31')] }, 2)
     // Whoever is signed in answers for it, whatever name was sent.
     const [{ by }] = accepted
     expect(by).not.toBe('Somebody else')
@@ -80,7 +80,7 @@ describe('[V20] a stop is accepted by name and to an end', () => {
     await call('POST', `/models/${modelId}/facts`, { fact: 'power', answer: { kind: 'none' } }, 1)
     const [over] = (await judge(id)).findings
     expect(over).toMatchObject({ code: 'carried-load', level: 'stop' })
-    const kept = await call('PUT', `/setups/${id}`, { ...setup, accepted: [accept(over, '2999-12-31')] }, 1)
+    const kept = await call('PUT', `/setups/${id}`, { ...setup, accepted: [accept(over, '2199-12-31')] }, 1)
     const after = await judge(id)
     expect([sayVerdict(after), after.level]).toEqual([
       `Cannot run as recorded; ${kept.accepted[0].by} took it on.`,

@@ -12,6 +12,12 @@ import { Waiting } from '../foundation/parts/page-parts.tsx'
 import { useScanHandler } from '../foundation/parts/scanning.ts'
 import { FlowPage, FlowRow, keyOf } from './phone-flow.tsx'
 
+/** Something that was ticked is out on another booking. */
+function isOutElsewhere(error: unknown): boolean {
+  const { data } = (error ?? {}) as { data?: { report?: { outElsewhere?: unknown } } }
+  return data?.report?.outElsewhere !== undefined
+}
+
 /** Tick what truly leaves. */
 export function TakeOutPage() {
   const { id = '' } = useParams()
@@ -34,9 +40,9 @@ export function TakeOutPage() {
     if (!next.delete(key)) next.add(key)
     setTicked(next)
   }
-  const finish = async () => {
+  const finish = async (takeOver = false) => {
     const items = lines.filter((line) => ticked.has(keyOf(line))).map(({ unitId, stockId }) => ({ unitId, stockId }))
-    const reply = await takeOut({ id, version: booking.version, body: { items } }).unwrap()
+    const reply = await takeOut({ id, version: booking.version, body: { items, takeOver } }).unwrap()
     tellDone(dispatch, `${booking.title}: ${sayNumber(ticked.size, 'line')} out.`, reply)
     navigate(`/diary/${id}`)
   }
@@ -63,6 +69,13 @@ export function TakeOutPage() {
       }
     >
       <FormProblem text={taking.error ? readProblem(taking.error).detail : null} />
+      {isOutElsewhere(taking.error) && (
+        <div className="px-4 pb-3">
+          <Button size="thumb" disabled={taking.isLoading} onClick={() => finish(true).catch(() => {})}>
+            They were handed over: take them on
+          </Button>
+        </div>
+      )}
       {booking.sheet.stops.map((stop) => (
         <section key={stop.place} aria-label={stop.place}>
           <h2 className="px-4 pt-4 pb-1">{stop.place}</h2>

@@ -15,6 +15,7 @@ import { ShortcutList, useShortcuts } from '../foundation/parts/shortcuts.tsx'
 import { Toaster } from '../foundation/parts/toaster.tsx'
 import { MENU, MENU_ITEM } from '../foundation/words/menu.ts'
 import { useOpenThing } from '../kit/labels/use-open-thing.ts'
+import { ConfirmSheet } from '../studio/access/confirm-sheet.tsx'
 import { FindBox } from './find-box.tsx'
 import { PersonMenu } from './person-menu.tsx'
 
@@ -107,6 +108,7 @@ export function AppShell() {
         </main>
       </div>
       <ShortcutList open={isHelping} onClose={() => setHelping(false)} />
+      <ConfirmSheet />
       <Toaster />
     </div>
   )

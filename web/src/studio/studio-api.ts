@@ -1,12 +1,12 @@
 import type {
   AccessRole,
   Attachment,
+  DrillFault,
   FindingLevel,
   NewFilm,
   NewParty,
   NewPerson,
   NewPlace,
-  PracticeState,
   QueryOf,
   ReplyOf,
 } from '@exemplar/core'
@@ -107,17 +107,42 @@ const studioApi = api.injectEndpoints({
     checkBackup: build.query<ReplyOf<'get /backups/:name/check'>, string>({
       query: (name) => request('get /backups/:name/check', { name }),
     }),
-    restoreBackup: build.mutation<ReplyOf<'post /backups/:name/restore'>, { name: string; lost: number }>({
-      query: ({ name, lost }) => request('post /backups/:name/restore', { name, body: { lost } }),
+    restoreBackup: build.mutation<
+      ReplyOf<'post /backups/:name/restore'>,
+      { name: string; lost: number; withAccounts: boolean }
+    >({
+      query: ({ name, ...body }) => request('post /backups/:name/restore', { name, body }),
       invalidatesTags: TAGS,
     }),
     dropBackup: build.mutation<void, string>({
       query: (name) => request('delete /backups/:name', { name }),
       invalidatesTags: ['backups'],
     }),
-    practise: build.mutation<ReplyOf<'put /backups/practice'>, PracticeState>({
-      query: (state) => request('put /backups/practice', { body: { state } }),
-      invalidatesTags: ['backups'],
+    drill: build.mutation<ReplyOf<'post /backups/drill'>, DrillFault>({
+      query: (fault) => request('post /backups/drill', { body: { fault } }),
+    }),
+    sessions: build.query<ReplyOf<'get /access/sessions'>, void>({
+      query: () => request('get /access/sessions'),
+      providesTags: ['Me'],
+    }),
+    dropSession: build.mutation<void, string>({
+      query: (id) => request('delete /access/sessions/:id', { id }),
+      invalidatesTags: ['Me'],
+    }),
+    signIns: build.query<ReplyOf<'get /access/sign-ins'>, void>({
+      query: () => request('get /access/sign-ins'),
+      providesTags: ['Me', 'history'],
+    }),
+    beginSecondFactor: build.mutation<ReplyOf<'post /access/second-factor'>, void>({
+      query: () => request('post /access/second-factor'),
+    }),
+    turnSecondFactorOn: build.mutation<ReplyOf<'put /access/second-factor'>, string>({
+      query: (code) => request('put /access/second-factor', { body: { code } }),
+      invalidatesTags: ['Me'],
+    }),
+    turnSecondFactorOff: build.mutation<void, void>({
+      query: () => request('delete /access/second-factor'),
+      invalidatesTags: ['Me'],
     }),
     health: build.query<ReplyOf<'get /health'>, void>({
       query: () => request('get /health'),
@@ -169,7 +194,13 @@ export const {
   useLazyCheckBackupQuery,
   useRestoreBackupMutation,
   useDropBackupMutation,
-  usePractiseMutation,
+  useDrillMutation,
+  useSessionsQuery,
+  useDropSessionMutation,
+  useSignInsQuery,
+  useBeginSecondFactorMutation,
+  useTurnSecondFactorOnMutation,
+  useTurnSecondFactorOffMutation,
   useHealthQuery,
   useAttachmentsQuery,
   useAttachMutation,

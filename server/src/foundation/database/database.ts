@@ -81,7 +81,7 @@ function copyBeforeMigration(client: Sqlite.Database, folder: string, migration:
 }
 
 const countTables = (client: Sqlite.Database) =>
-  client.prepare("SELECT count(*) FROM sqlite_master WHERE type = 'table'").pluck().get()
+  client.prepare("SELECT count(*) FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%'").pluck().get()
 
 /** Brings a database to the newest schema where it lies, without a copy: for one that is a copy itself. */
 export function migrateInPlace(client: Sqlite.Database): void {

@@ -6,14 +6,13 @@ import { Readable } from 'node:stream'
 import Sqlite from 'better-sqlite3'
 import Papa from 'papaparse'
 import { afterEach, describe, expect, test } from 'vitest'
-import yauzl from 'yauzl'
-import yazl from 'yazl'
 import { match, startApi, type TestApi } from '../../foundation/api.fixture.ts'
 import { realDisk } from '../../foundation/base/disk.ts'
 import { makeFailingDisk } from '../../foundation/base/failing-disk.ts'
 import { makeVolume } from '../../foundation/base/volume.ts'
 import { enterChild, startChild } from '../../foundation/child.fixture.ts'
 import { DATABASE_FILE } from '../../foundation/database/database.ts'
+import { readEntries, zipUp } from './archive.fixture.ts'
 import { keepHouseSafe } from './backup-clock.ts'
 import { openBackup } from './open-backup.ts'
 
@@ -355,24 +354,4 @@ async function signInAs(personId: string): Promise<string> {
   const { beginSession } = await import('../access/sessions.ts')
   const { makeCookie } = await import('../../foundation/api.fixture.ts')
   return makeCookie(api.app, beginSession(api.app, personId))
-}
-
-async function readEntries(bytes: Buffer): Promise<Map<string, Buffer>> {
-  const archive = await yauzl.fromBufferPromise(bytes)
-  const entries = new Map<string, Buffer>()
-  for await (const entry of archive.eachEntry()) {
-    const pieces: Buffer[] = []
-    for await (const piece of await archive.openReadStreamPromise(entry)) pieces.push(piece as Buffer)
-    entries.set(entry.fileName, Buffer.concat(pieces))
-  }
-  return entries
-}
-
-async function zipUp(files: readonly [string, Buffer][]): Promise<Buffer> {
-  const archive = new yazl.ZipFile()
-  for (const [name, bytes] of files) archive.addBuffer(bytes, name)
-  archive.end()
-  const pieces: Buffer[] = []
-  for await (const piece of archive.outputStream) pieces.push(piece as Buffer)
-  return Buffer.concat(pieces)
 }

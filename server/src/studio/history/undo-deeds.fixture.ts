@@ -275,7 +275,7 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
         endsAt: '2026-11-24T10:00',
       })
       const items = [{ unitId: 'TRI-02', stockId: null }]
-      return api.call('POST', `/bookings/${made.body.id}/take-out`, { items }, match(1))
+      return api.call('POST', `/bookings/${made.body.id}/take-out`, { items, takeOver: true }, match(1))
     },
     'post /bookings/:id/bring-back': async (pick) => {
       const out = (await get('/bookings?from=2026-11-20&days=14')).bookings.filter(

@@ -52,7 +52,16 @@ describe('taking back', () => {
       )
       .pluck()
       .all() as string[]
-    const others = ['accounts', 'changes', 'events', 'invitations', 'row_changes', 'search_keys', 'sessions']
+    const others = [
+      'accounts',
+      'changes',
+      'events',
+      'invitations',
+      'row_changes',
+      'search_keys',
+      'sessions',
+      'sign_ins',
+    ]
     expect(tables.sort()).toEqual([...TRACKED_TABLES, ...others].sort())
   })
 

@@ -18,6 +18,7 @@ import {
   type FetchBaseQueryError,
   fetchBaseQuery,
 } from '@reduxjs/toolkit/query/react'
+import { askConfirmation } from './confirmation.ts'
 import { noteChange } from './last-change.ts'
 import { readsOf, readTags, TAGS } from './reads.ts'
 import { request } from './request.ts'
@@ -41,7 +42,10 @@ const bare = fetchBaseQuery({ baseUrl: '/api' })
  * anew who is signed in, which shows the way back.
  */
 const ask: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (args, store, extra) => {
-  const result = await bare(args, store, extra)
+  const first = await bare(args, store, extra)
+  // What cannot be taken back asks once more who it is; then it is sent again as it was.
+  const isConfirmed = wantsConfirmation(first.error) && (await askConfirmation())
+  const result = isConfirmed ? await bare(args, store, extra) : first
   const headers = result.meta?.response?.headers
   const changeId = noteChange(result.data, headers?.get('x-exemplar-change') ?? null)
   if (changeId !== null) store.dispatch(api.util.invalidateTags(readTags(headers?.get('x-exemplar-subjects') ?? '')))
@@ -49,6 +53,11 @@ const ask: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async
     store.dispatch(api.util.invalidateTags(['Me']))
   }
   return result
+}
+
+function wantsConfirmation(error: FetchBaseQueryError | undefined): boolean {
+  const { report } = (error?.data ?? {}) as { report?: { needsConfirmation?: boolean } }
+  return error?.status === 403 && report?.needsConfirmation === true
 }
 
 export const api = createApi({
@@ -188,7 +197,7 @@ export const api = createApi({
     }),
     takeOut: build.mutation<
       ReplyOf<'post /bookings/:id/take-out'>,
-      Versioned<{ items: { unitId: string | null; stockId: string | null }[] }>
+      Versioned<{ items: { unitId: string | null; stockId: string | null }[]; takeOver: boolean }>
     >({
       query: ({ id, version, body }) => request('post /bookings/:id/take-out', { id, version, body }),
     }),

@@ -18,9 +18,13 @@ const sessionApi = api.injectEndpoints({
       query: (body) => request('post /access/first-run', { body }),
       invalidatesTags: TAGS,
     }),
-    signIn: build.mutation<ReplyOf<'post /access/sign-in'>, { signInName: string; password: string }>({
+    signIn: build.mutation<ReplyOf<'post /access/sign-in'>, { signInName: string; password: string; code: string }>({
       query: (body) => request('post /access/sign-in', { body }),
       invalidatesTags: TAGS,
+    }),
+    confirm: build.mutation<ReplyOf<'post /access/confirm'>, { password: string; code: string }>({
+      query: (body) => request('post /access/confirm', { body }),
+      invalidatesTags: ['Me'],
     }),
     stepIn: build.mutation<ReplyOf<'post /access/step-in'>, AccessRole>({
       query: (role) => request('post /access/step-in', { body: { role } }),
@@ -47,12 +51,15 @@ export const {
   useMeQuery,
   useFirstRunMutation,
   useSignInMutation,
+  useConfirmMutation,
   useStepInMutation,
   useSignOutMutation,
   useInvitationQuery,
   useJoinMutation,
   useUndoChangeMutation,
 } = sessionApi
+/** Asks anew who is signed in, past what is remembered. */
+export const askMe = () => sessionApi.endpoints.me.initiate(undefined, { forceRefetch: true, subscribe: false })
 export const undoChange = sessionApi.endpoints.undoChange
 
 /** Asks what the person who is signed in may do; pages show no button that would be refused. */

@@ -10,7 +10,10 @@ import {
 } from '@exemplar/core'
 import { useState } from 'react'
 import { usePeopleQuery } from '../../foundation/api/api.ts'
+import { readProblem } from '../../foundation/api/problem.ts'
 import { useMeQuery } from '../../foundation/api/session.ts'
+import { useAppDispatch } from '../../foundation/api/store.ts'
+import { tellTrouble } from '../../foundation/api/toasts.ts'
 import { useTold } from '../../foundation/api/use-told.ts'
 import { FormProblem, SelectField, TextField } from '../../foundation/form/field.tsx'
 import { useSaving } from '../../foundation/form/use-saving.ts'
@@ -25,6 +28,7 @@ import {
   useInviteMutation,
   useResetAccountMutation,
 } from '../studio-api.ts'
+import { SignInsPart } from './sign-ins-part.tsx'
 
 /** Who may come in, as what; the links by which they do; and the table of what each role may do. */
 export function AccessPage() {
@@ -48,6 +52,7 @@ export function AccessPage() {
           Invite somebody
         </Button>
       </Section>
+      <SignInsPart />
       <Section title="What each role may do">
         <div className="overflow-x-auto">
           <table className="max-w-[760px]">
@@ -96,13 +101,14 @@ export function AccessPage() {
 }
 
 function Account({ account, onLink }: { account: AccountRow; onLink(invitation: Invitation): void }) {
-  const { personId: id, version, name, signInName, role, isOwner, disabledAt, hasPassword } = account
+  const { personId: id, version, name, signInName, role, isOwner, disabledAt, hasPassword, hasSecondFactor } = account
   const { data: me } = useMeQuery()
   const [changeAccount] = useChangeAccountMutation()
   const [reset] = useResetAccountMutation()
   const [endSessions] = useEndSessionsMutation()
   const [isOpen, setOpen] = useState(false)
   const run = useTold()
+  const dispatch = useAppDispatch()
   const isOff = disabledAt !== null
   const isLocked = isOwner && !me?.isOwner
   const set = (body: { role: AccessRole; isDisabled: boolean }, text: string) =>
@@ -114,6 +120,7 @@ function Account({ account, onLink }: { account: AccountRow; onLink(invitation: 
         <span className="text-[13px] text-quiet">
           {signInName} · {isOwner ? 'owner' : ACCESS_ROLE_NAMES[role].label.toLowerCase()}
           {isOff ? ' · switched off' : hasPassword ? '' : ' · has not chosen a password'}
+          {hasSecondFactor ? ' · second factor' : ''}
         </span>
       </span>
       <Button
@@ -170,7 +177,7 @@ function Account({ account, onLink }: { account: AccountRow; onLink(invitation: 
                     setOpen(false)
                     onLink(invitation)
                   })
-                  .catch(() => {})
+                  .catch((error) => dispatch(tellTrouble(readProblem(error).detail)))
               }
             >
               Make a new link

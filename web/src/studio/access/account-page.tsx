@@ -1,20 +1,19 @@
-import { CANNOT_UNDO } from '@exemplar/core'
 import { useState } from 'react'
-import { useSignOutMutation } from '../../foundation/api/session.ts'
 import { FormProblem, TextField } from '../../foundation/form/field.tsx'
 import { useSaving } from '../../foundation/form/use-saving.ts'
 import { Button } from '../../foundation/parts/button.tsx'
 import { Section } from '../../foundation/parts/page-parts.tsx'
 import { useChangePasswordMutation } from '../studio-api.ts'
+import { DevicesPart } from './devices-part.tsx'
+import { SecondFactorPart } from './second-factor-part.tsx'
 
-/** One's own password and devices. */
+/** One's own password, second factor and devices. */
 export function MePage() {
   const [draft, setDraft] = useState({ old: '', password: '' })
   const [change] = useChangePasswordMutation()
-  const [signOut] = useSignOutMutation()
   const { problem, isSaving, save } = useSaving(() => setDraft({ old: '', password: '' }))
   return (
-    <div className="max-w-[420px]">
+    <div className="max-w-[560px]">
       <Section title="Password">
         <form
           className="mt-3 grid gap-3"
@@ -46,10 +45,8 @@ export function MePage() {
           </Button>
         </form>
       </Section>
-      <Section title="Devices">
-        <p className="mt-2 mb-2 text-[13px] text-quiet">{CANNOT_UNDO['sign-out-everywhere']}</p>
-        <Button onClick={() => signOut({ everywhere: true })}>Sign out everywhere</Button>
-      </Section>
+      <SecondFactorPart />
+      <DevicesPart />
     </div>
   )
 }

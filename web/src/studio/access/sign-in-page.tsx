@@ -28,6 +28,7 @@ export function DoorPage({ me }: { me: MeReply }) {
 function SignInPage({ canStepIn }: { canStepIn: boolean }) {
   const [signInName, setSignInName] = useState('')
   const [password, setPassword] = useState('')
+  const [code, setCode] = useState('')
   const [signIn, { error, isLoading }] = useSignInMutation()
   const [stepIn, stepping] = useStepInMutation()
   const problem = error ? readProblem(error) : null
@@ -56,7 +57,7 @@ function SignInPage({ canStepIn }: { canStepIn: boolean }) {
         className="grid gap-3"
         onSubmit={(event) => {
           event.preventDefault()
-          signIn({ signInName, password })
+          signIn({ signInName, password, code })
         }}
       >
         <TextField
@@ -74,6 +75,17 @@ function SignInPage({ canStepIn }: { canStepIn: boolean }) {
           value={password}
           onChange={(event) => setPassword(event.target.value)}
         />
+        {wantsCode(error) && (
+          <TextField
+            label="Code of your device"
+            inputMode="numeric"
+            autoComplete="one-time-code"
+            autoFocus
+            hint="Or one of your recovery codes."
+            value={code}
+            onChange={(event) => setCode(event.target.value)}
+          />
+        )}
         <FormProblem text={problem?.detail ?? null} />
         <Button look="act" size="thumb" type="submit" disabled={isLoading}>
           Sign in
@@ -82,6 +94,12 @@ function SignInPage({ canStepIn }: { canStepIn: boolean }) {
       <p className="mt-4 text-[12px] text-quiet">No way in, or the password is gone? A manager makes you a new link.</p>
     </DoorSheet>
   )
+}
+
+/** The password was right, and there is a second factor. */
+function wantsCode(error: unknown): boolean {
+  const { data } = (error ?? {}) as { data?: { report?: { needsCode?: boolean } } }
+  return data?.report?.needsCode === true
 }
 
 function FirstRunPage({ isEmpty }: { isEmpty: boolean }) {

@@ -1,9 +1,7 @@
-import type { BackupRow, PracticeState } from '@exemplar/core'
-import { type BackupCheckReply, CANNOT_UNDO, sayNumber } from '@exemplar/core'
+import { type BackupRow, CANNOT_UNDO } from '@exemplar/core'
 import { useRef, useState } from 'react'
-import { readProblem } from '../../foundation/api/problem.ts'
+import { useFetchFile } from '../../foundation/api/use-fetch-file.ts'
 import { useTold } from '../../foundation/api/use-told.ts'
-import { FormProblem, SelectField } from '../../foundation/form/field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { Section, Waiting } from '../../foundation/parts/page-parts.tsx'
@@ -12,12 +10,11 @@ import { useTimeWords } from '../../foundation/words/time-words.ts'
 import {
   useBackupsQuery,
   useDropBackupMutation,
-  useLazyCheckBackupQuery,
-  usePractiseMutation,
-  useRestoreBackupMutation,
   useTakeBackupMutation,
   useUploadBackupMutation,
 } from '../studio-api.ts'
+import { DrillPart } from './drill-part.tsx'
+import { RestoreForm } from './restore-form.tsx'
 
 const KINDS: Record<BackupRow['kind'], string> = {
   hand: 'by hand',
@@ -26,26 +23,19 @@ const KINDS: Record<BackupRow['kind'], string> = {
   upload: 'from elsewhere',
 }
 
-const PRACTICE: Record<PracticeState, string> = {
-  fine: 'fine, as it is',
-  full: 'full',
-  slow: 'slow',
-  gone: 'gone',
-}
-
 const saySize = (bytes: number) =>
   bytes < 1_000_000 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`
 
-/** Backups: taken, looked at, fetched, restored; the export; and a volume to practise with. */
+/** Backups: taken, looked at, fetched, restored; the export; and drills. */
 export function SafePage() {
   const { data, error, refetch } = useBackupsQuery()
   const [take, taking] = useTakeBackupMutation()
   const [upload, uploading] = useUploadBackupMutation()
   const [drop] = useDropBackupMutation()
-  const [practise] = usePractiseMutation()
   const [restoring, setRestoring] = useState<BackupRow | null>(null)
   const file = useRef<HTMLInputElement>(null)
   const run = useTold()
+  const fetchFile = useFetchFile()
   const words = useTimeWords()
   if (!data) return <Waiting what="the backups" error={error} onRetry={refetch} />
   return (
@@ -98,13 +88,13 @@ export function SafePage() {
                   {KINDS[backup.kind]} · {saySize(backup.bytes)}
                 </span>
               </span>
-              <a
-                className="text-[12px] underline underline-offset-[3px]"
-                href={`/api/backups/${backup.name}/file`}
-                download={backup.name}
+              <Button
+                size="small"
+                aria-label={`Fetch ${words.sayInstant(backup.takenAt)}`}
+                onClick={() => fetchFile(`/api/backups/${backup.name}/file`, backup.name)}
               >
                 Fetch
-              </a>
+              </Button>
               <Button
                 size="small"
                 aria-label={`Restore ${words.sayInstant(backup.takenAt)}`}
@@ -130,32 +120,9 @@ export function SafePage() {
         <p className="mt-2 mb-3 text-[13px] text-quiet">
           A CSV for each table and one JSON of all of them, for whatever comes after Exemplar.
         </p>
-        <a
-          href="/api/export"
-          download="exemplar-export.zip"
-          className="inline-flex h-[30px] items-center rounded-paper border border-rule-strong bg-sheet px-[11px] text-[13px] font-semibold no-underline"
-        >
-          Export
-        </a>
+        <Button onClick={() => fetchFile('/api/export', 'exemplar-export.zip')}>Export</Button>
       </Section>
-      {data.practice !== null && (
-        <Section title="Practise">
-          <div className="mt-3 max-w-[420px]">
-            <SelectField
-              label="Pretend that the volume for backups is"
-              hint="Older backups stay whole whatever happens to a new one. Set it back to “fine” afterwards."
-              value={data.practice}
-              onChange={(event) => practise(event.target.value as PracticeState)}
-            >
-              {(Object.keys(PRACTICE) as PracticeState[]).map((state) => (
-                <option key={state} value={state}>
-                  {PRACTICE[state]}
-                </option>
-              ))}
-            </SelectField>
-          </div>
-        </Section>
-      )}
+      <DrillPart />
       <SheetDialog
         open={restoring !== null}
         onClose={() => setRestoring(null)}
@@ -164,51 +131,6 @@ export function SafePage() {
       >
         {restoring && <RestoreForm backup={restoring} />}
       </SheetDialog>
-    </div>
-  )
-}
-
-function RestoreForm({ backup }: { backup: BackupRow }) {
-  const [look, { data: check, error, isFetching }] = useLazyCheckBackupQuery()
-  const [restore, restoring] = useRestoreBackupMutation()
-  const problem = error ?? restoring.error
-  return (
-    <div className="grid gap-3">
-      {!check && (
-        <Button className="w-fit" look="act" disabled={isFetching} onClick={() => look(backup.name)}>
-          {isFetching ? 'Looking at every byte …' : 'Look at it first'}
-        </Button>
-      )}
-      {check && <Found check={check} />}
-      <FormProblem text={problem ? readProblem(problem).detail : null} />
-      {check && (
-        <Button
-          className="w-fit"
-          look="act"
-          disabled={restoring.isLoading}
-          onClick={() => restore({ name: backup.name, lost: check.lost })}
-        >
-          {check.lost > 0 ? `Restore, and lose ${check.lost} newer changes` : 'Restore it'}
-        </Button>
-      )}
-      <p className="text-[12px] text-quiet">Everybody is signed out, and signs in with the password of that day.</p>
-    </div>
-  )
-}
-
-function Found({ check }: { check: BackupCheckReply }) {
-  const words = useTimeWords()
-  return (
-    <div className="grid gap-1">
-      <Mark level="ok">
-        Whole: {sayNumber(check.units, 'thing')}, taken {words.sayInstant(check.takenAt)}
-      </Mark>
-      {check.lost > 0 && (
-        <Mark level="warn">
-          {check.lost} {check.lost === 1 ? 'change was' : 'changes were'} made since. They would be lost from here, and
-          stay in the backup that is made first.
-        </Mark>
-      )}
     </div>
   )
 }

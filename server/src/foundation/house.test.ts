@@ -1,0 +1,180 @@
+import { spawn, spawnSync } from 'node:child_process'
+import { existsSync, mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join, resolve } from 'node:path'
+import Sqlite from 'better-sqlite3'
+import { afterEach, describe, expect, test } from 'vitest'
+import { openHouse } from '../open-house.ts'
+import { endBrokenSwap } from '../studio/backup/swap.ts'
+import { makeTestConfig, NOW } from './api.fixture.ts'
+import { realDisk } from './base/disk.ts'
+import { lockHouse } from './base/house-lock.ts'
+import { enterChild, startChild } from './child.fixture.ts'
+import { DATABASE_FILE, listMigrations, openDatabase } from './database/database.ts'
+
+const ROOT = resolve(import.meta.dirname, '../../..')
+const folders: string[] = []
+function makeFolder(): string {
+  const folder = mkdtempSync(join(tmpdir(), 'exemplar-house-'))
+  folders.push(folder)
+  return folder
+}
+afterEach(() => {
+  for (const folder of folders.splice(0)) rmSync(folder, { recursive: true, force: true })
+})
+
+const LOCKER = `
+  import { lockHouse } from ${JSON.stringify(resolve(import.meta.dirname, 'base/house-lock.ts'))}
+  try { lockHouse(process.argv[1]); console.log('locked'); setTimeout(() => {}, 60_000) } catch (error) { console.log(error.message) }`
+const lockElsewhere = (folder: string, before: string[] = []) => {
+  const command = [...before, process.execPath, '--import', 'tsx', '--input-type=module', '-e', LOCKER, folder]
+  return spawnSync(command[0] ?? '', command.slice(1), { cwd: ROOT, encoding: 'utf8', timeout: 30_000 }).stdout
+}
+
+describe('[S8] one house in one folder', () => {
+  test('a second process is refused however often it tries, and gets in the moment the first one is gone', async () => {
+    const folder = makeFolder()
+    const first = spawn(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', LOCKER, folder], {
+      cwd: ROOT,
+    })
+    await new Promise<void>((done) => first.stdout.once('data', () => done()))
+    expect(lockElsewhere(folder)).toContain('is running on')
+    // From a process space of its own, such as another container on the same folder.
+    const apart = lockElsewhere(folder, ['unshare', '--user', '--map-root-user', '--pid', '--fork'])
+    if (apart) expect(apart).toContain('is running on')
+    first.kill('SIGKILL')
+    await new Promise((done) => first.once('exit', done))
+    const { release } = lockHouse(folder)
+    expect(() => lockHouse(folder)).toThrow('is running on')
+    release()
+    lockHouse(folder).release()
+  }, 60_000)
+
+  test('of four that start at once one is up', async () => {
+    const folder = makeFolder()
+    const starts = await Promise.all(
+      Array.from({ length: 4 }, () =>
+        startChild(folder).then(
+          ({ child }) => child,
+          () => null,
+        ),
+      ),
+    )
+    const up = starts.filter((it) => it !== null)
+    for (const child of up) child.kill('SIGKILL')
+    expect(up).toHaveLength(1)
+  }, 60_000)
+})
+
+describe('[S9] the copy before a migration', () => {
+  test('is whole or not there: what a killed start left half is written anew', () => {
+    const folder = makeFolder()
+    const first = openDatabase(folder)
+    first.$client.exec("INSERT INTO people (id, name, skills, note) VALUES ('o', 'Odalys', '[]', '')")
+    // As if the newest migration had not been made yet: it is told by its entry alone.
+    const last = listMigrations().at(-1)
+    first.$client.prepare('DELETE FROM __drizzle_migrations WHERE created_at = ?').run(last?.when)
+    first.$client.close()
+    const copy = join(folder, `before-${last?.tag}.sqlite`)
+    writeFileSync(copy, '')
+    writeFileSync(`${copy}.partial`, 'half')
+    // The migration itself then fails on what is there already; the copy stands before it.
+    expect(() => openDatabase(folder)).toThrow()
+    expect(existsSync(`${copy}.partial`)).toBe(false)
+    const made = new Sqlite(copy, { readonly: true })
+    expect(made.prepare('SELECT name FROM people').pluck().all()).toEqual(['Odalys'])
+    expect(made.pragma('integrity_check', { simple: true })).toBe('ok')
+    made.close()
+  })
+})
+
+describe('[S15] what lies in the folder', () => {
+  test('is its owner’s alone: files 0600, folders 0700, also what an earlier release left open', async () => {
+    const folder = makeFolder()
+    mkdirSync(join(folder, 'attachments'), { mode: 0o755 })
+    writeFileSync(join(folder, 'attachments', 'old'), 'x', { mode: 0o644 })
+    const { child, url } = await startChild(folder)
+    const headers = await enterChild(url)
+    const png = Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+      'base64',
+    )
+    const { id } = (await (
+      await fetch(`${url}/api/people`, {
+        method: 'POST',
+        headers,
+        body: JSON.stringify({ name: 'O', skills: [], note: '' }),
+      })
+    ).json()) as { id: string }
+    await fetch(`${url}/api/attachments?subjectType=person&subjectId=${id}&name=a.png`, {
+      method: 'POST',
+      headers: { ...headers, 'content-type': 'image/png' },
+      body: png,
+    })
+    expect((await fetch(`${url}/api/backups`, { method: 'POST', headers, body: '{}' })).status).toBe(201)
+    child.kill('SIGKILL')
+    await new Promise((done) => child.once('exit', done))
+    const open: string[] = []
+    const look = (path: string) => {
+      const { mode } = statSync(path)
+      if ((mode & 0o077) !== 0) open.push(`${path} ${(mode & 0o777).toString(8)}`)
+      if (statSync(path).isDirectory()) for (const name of readdirSync(path)) look(join(path, name))
+    }
+    look(folder)
+    expect(open).toEqual([])
+    expect(readdirSync(join(folder, 'backups'))).toHaveLength(1)
+  }, 60_000)
+})
+
+describe('what a start finds', () => {
+  const config = (folder: string) => ({ ...makeTestConfig(folder, NOW), mayBeginAnew: false })
+
+  test('[S18] no database beside backups is no new house: it says so, with both ways on', () => {
+    const folder = makeFolder()
+    mkdirSync(join(folder, 'backups'))
+    writeFileSync(join(folder, 'backups/exemplar-20261124-080000.zip'), 'x')
+    expect(() => openHouse(config(folder))).toThrow(
+      /there are a backup of one.*npm run restore.*EXEMPLAR_BEGIN_ANEW=1/s,
+    )
+    expect(existsSync(join(folder, DATABASE_FILE))).toBe(false)
+  })
+
+  test('[S16] what a killed process left half written is cleared; what a record or the history names stays', () => {
+    const folder = makeFolder()
+    const before = openDatabase(folder)
+    const [kept, put] = ['a'.repeat(64), 'b'.repeat(64)]
+    before.$client.exec(
+      `INSERT INTO attachments (id, subject_type, subject_id, name, mime, bytes, sha256, added_at) VALUES ('a', 'unit', 'x', 'a.png', 'image/png', 1, '${kept}', 0);
+       INSERT INTO row_changes (change_id, table_name, op, row_key, before) VALUES (1, 'attachments', 'delete', '{"id":"b"}', '{"id":"b","sha256":"${put}"}')`,
+    )
+    before.$client.close()
+    const attachments = join(folder, 'attachments')
+    mkdirSync(attachments)
+    for (const it of [kept, `${kept}.webp`, put, 'c'.repeat(64), `${kept}.x.partial`])
+      writeFileSync(join(attachments, it), 'x')
+    mkdirSync(join(folder, 'work/restore-abc'), { recursive: true })
+    mkdirSync(join(folder, 'backups'))
+    writeFileSync(join(folder, 'backups/exemplar-20261124-080000.zip.partial'), 'x')
+    const app = openHouse(config(folder))
+    expect(readdirSync(attachments).sort()).toEqual([kept, `${kept}.webp`, put].sort())
+    expect(existsSync(join(folder, 'work'))).toBe(false)
+    app.db.$client.close()
+  })
+
+  test.each([
+    ['before the old one was moved', false, ['swapping'], 'old'],
+    ['between the two moves', true, ['swapping', 'replaced'], 'old'],
+    ['after both, before it counted', false, ['swapping', 'replaced'], 'old'],
+    ['when it counted already', false, ['swapped', 'replaced'], 'new'],
+  ])('a swap that was killed %s ends with one whole database', (_, isMissing, left, expected) => {
+    const folder = makeFolder()
+    const target = join(folder, DATABASE_FILE)
+    const isMoved = left.includes('replaced')
+    if (!isMissing) writeFileSync(target, isMoved ? 'new' : 'old')
+    if (isMoved) writeFileSync(`${target}.replaced`, 'old')
+    for (const it of left.filter((name) => name !== 'replaced')) writeFileSync(`${target}.${it}`, 'mark')
+    endBrokenSwap(folder, realDisk)
+    expect(readdirSync(folder)).toEqual([DATABASE_FILE])
+    expect(readFileSync(target, 'utf8')).toBe(expected)
+  })
+})
