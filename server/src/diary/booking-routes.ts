@@ -4,7 +4,7 @@ import { requireBooking } from '../availability/bookings.ts'
 import { type BookingRow, loadBookings, loadHolds, toBooking } from '../availability/holds.ts'
 import { reportFault } from '../bench/fault-writing.ts'
 import { ProblemError, refuseField } from '../foundation/base/problem.ts'
-import { type Actor, requireVersion, write } from '../foundation/database/app-context.ts'
+import { type Actor, requireVersion, type Writer, write } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
@@ -12,12 +12,12 @@ import { checkBooking, describeCollisions, loadBookingPage, requireParts } from 
 import { isSameItem, takeOut } from './taking-out.ts'
 
 /** Who may only pencil leaves alone what is confirmed, and confirms nothing. */
-function requireRank(actor: Actor, before: BookingRow | null, after: NewBooking): void {
+function requireRank(writer: Writer, actor: Actor, before: BookingRow | null, after: NewBooking): void {
   const isPencilled = (before === null || before.state === 'pencilled') && after.state !== 'confirmed'
   const hasMoney = after.feeMinor !== null || (before !== null && before.feeMinor !== null)
   if (may(actor.role, 'change-bookings')) {
     // Taking this back is the same rank.
-    if (!isPencilled || hasMoney) actor.action = 'change-bookings'
+    if (!isPencilled || hasMoney) writer.takes('change-bookings')
     return
   }
   if (isPencilled) return
@@ -49,8 +49,9 @@ export const bookingRoutes = [
   }),
   defineRoute('post /bookings/check', ({ body, query }, app) => checkBooking(app, body, query.except ?? null)),
   defineRoute('post /bookings', ({ body, actor }, app) =>
-    write(app, actor, ({ tx, newId, log }) => {
-      requireRank(actor, null, body)
+    write(app, actor, (writer) => {
+      const { tx, newId, log } = writer
+      requireRank(writer, actor, null, body)
       requireParts(tx, body)
       const values = { ...withHold(body, loadStudio(tx).zone), id: newId(), items: null }
       const row = tx.insert(bookings).values(values).returning().get()
@@ -66,13 +67,14 @@ export const bookingRoutes = [
     return checkBooking(app, { ...draft, state }, id)
   }),
   defineRoute('put /bookings/:id', ({ params, body, version, actor }, app) =>
-    write(app, actor, ({ tx, log }) => {
+    write(app, actor, (writer) => {
+      const { tx, log } = writer
       const id = params.id ?? ''
       const before = requireVersion(tx.select().from(bookings).where(eq(bookings.id, id)).get(), version, 'booking')
       if (before.state === 'out' || before.state === 'back') {
         throw new ProblemError(409, 'Already out', 'Its things have left. Bring them back first.')
       }
-      requireRank(actor, before, body)
+      requireRank(writer, actor, before, body)
       requireParts(tx, body)
       // Whoever sees no fee sends none; it stays as it was.
       const fee = may(actor.role, 'see-money') ? {} : { feeMinor: before.feeMinor }

@@ -19,16 +19,27 @@ export async function enterChild(url: string): Promise<Record<string, string>> {
 /** The bundle that people run, where `npm test` says it is fresh; else the sources. */
 const SERVER = process.env.EXEMPLAR_SERVER ? [process.env.EXEMPLAR_SERVER] : ['--import', 'tsx', 'server/src/main.ts']
 
-/** Starts Exemplar as its own process on a free port, as people do, and waits until it says where it is. */
-export async function startChild(
-  folder: string,
-  { args = [], env = {} }: { args?: string[]; env?: Record<string, string> } = {},
-): Promise<{ child: ChildProcess; url: string }> {
-  const child = spawn(process.execPath, [...SERVER, ...args], {
+interface Starting {
+  args?: string[]
+  env?: Record<string, string>
+  stderr?: 'inherit' | 'ignore'
+}
+
+/** Begins Exemplar as its own process on a free port. */
+export function spawnChild(folder: string, { args = [], env = {}, stderr = 'inherit' }: Starting = {}): ChildProcess {
+  return spawn(process.execPath, [...SERVER, ...args], {
     cwd: ROOT,
     env: { ...process.env, EXEMPLAR_DATA: folder, EXEMPLAR_PORT: '0', EXEMPLAR_PASSWORD_COST: '4', ...env },
-    stdio: ['ignore', 'pipe', 'inherit'],
+    stdio: ['ignore', 'pipe', stderr],
   })
+}
+
+/** Starts Exemplar as people do, and waits until it says where it is. */
+export async function startChild(
+  folder: string,
+  starting: Starting = {},
+): Promise<{ child: ChildProcess; url: string }> {
+  const child = spawnChild(folder, starting)
   const url = await new Promise<string>((done, fail) => {
     let said = ''
     child.stdout?.on('data', (data) => {

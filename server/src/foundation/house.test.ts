@@ -54,7 +54,7 @@ describe('[S8] one house in one folder', () => {
     const folder = makeFolder()
     const starts = await Promise.all(
       Array.from({ length: 4 }, () =>
-        startChild(folder).then(
+        startChild(folder, { stderr: 'ignore' }).then(
           ({ child }) => child,
           () => null,
         ),

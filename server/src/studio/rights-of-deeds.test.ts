@@ -54,8 +54,8 @@ describe('what a role may not see or do', () => {
         api.as(null)(method, path, body, { ...its, ...more })
     const manager = as()
     const unit = (await manager('GET', '/units/CAM-01')).body.unit
-    const { version, id, ...fields } = unit
-    const price = await manager('PUT', '/units/CAM-01', { ...fields, priceMinor: 1 }, match(version))
+    const { version, id } = unit
+    const price = await manager('PATCH', '/units/CAM-01', { priceMinor: 1 }, match(version))
     expect(price.status).toBe(200)
     const confirmed = await manager('POST', '/bookings', { ...BOOKING, state: 'confirmed' })
     const pencilled = await manager('POST', '/bookings', {

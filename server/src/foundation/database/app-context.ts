@@ -1,4 +1,5 @@
 import type { AccessRole, EventKind, Permission, SubjectType } from '@exemplar/core'
+import { eq } from 'drizzle-orm'
 import { v7 } from 'uuid'
 import { changes, events } from '../../schema/studio-tables.ts'
 import type { Config } from '../base/config.ts'
@@ -99,8 +100,8 @@ export interface Actor {
   changeId: number | null
   /** Which database the request began on; a restore meanwhile makes it void. */
   readonly epoch?: number
-  /** What has to be allowed for this, and for taking it back: the route's, or more where a handler finds that it is more. */
-  action?: Permission
+  /** What has to be allowed for this, and for taking it back. */
+  readonly action?: Permission
 }
 
 /** The house itself: at start, and for what runs by the clock. */
@@ -116,6 +117,8 @@ export interface Writer {
   /** The change that this transaction is. */
   changeId: number
   newId(): string
+  /** Says that this takes more than the route does, also to be taken back. */
+  takes(more: Permission): void
   log(kind: EventKind, subjectType: SubjectType, subjectId: string, data?: Record<string, unknown>): void
 }
 
@@ -157,6 +160,9 @@ export function write<T>(
           personId,
           changeId,
           newId: app.newId,
+          takes(more) {
+            tx.update(changes).set({ action: more }).where(eq(changes.id, changeId)).run()
+          },
           log(kind, subjectType, subjectId, data = {}) {
             tx.insert(events).values({ at: now, personId, kind, subjectType, subjectId, data, changeId }).run()
           },

@@ -21,7 +21,12 @@ const JOURNALS = ['-wal', '-shm']
 export async function markSwap(folder: string, disk: Disk): Promise<void> {
   const { mark } = filesOf(folder)
   disk.remove(mark)
-  await disk.writeNew(mark, Buffer.from('A restore is under way. The next start of Exemplar clears this away.\n'))
+  try {
+    await disk.writeNew(mark, Buffer.from('A restore is under way. The next start of Exemplar clears this away.\n'))
+  } catch (error) {
+    disk.remove(mark)
+    throw error
+  }
 }
 
 /**

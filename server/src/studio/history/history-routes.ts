@@ -1,7 +1,7 @@
 import { ACTIONS, type Action, may, type Permission, UNDO_DAYS } from '@exemplar/core'
 import { and, asc, desc, eq, inArray, lt } from 'drizzle-orm'
 import { ProblemError, refuseMissing } from '../../foundation/base/problem.ts'
-import { type Actor, write } from '../../foundation/database/app-context.ts'
+import { type Actor, type Writer, write } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { changes, events, people, rowChanges } from '../../schema/studio-tables.ts'
@@ -118,10 +118,13 @@ export const historyRoutes = [
       throw new ProblemError(403, 'Not allowed', 'You can take back your own changes; for others’ ask a manager.')
     }
     requireStillAllowed(actor, change.action)
-    // Taking this back in turn needs the same.
-    if (change.action !== '') actor.action = change.action as Permission
     try {
-      write(app, actor, (writer) => takeBack(writer, app.db.$client, id), { undoes: id })
+      const work = (writer: Writer) => {
+        // Taking this back in turn takes the same.
+        if (change.action !== '') writer.takes(change.action as Permission)
+        takeBack(writer, app.db.$client, id)
+      }
+      write(app, actor, work, { undoes: id })
     } catch (error) {
       // References are looked at when the transaction ends.
       throw (error as { code?: unknown }).code === 'SQLITE_CONSTRAINT_FOREIGNKEY' ? refuseUsed() : error
