@@ -134,21 +134,26 @@ test.describe('the demo', () => {
     await page.goto('/studio/people')
     await expect(page.getByText('Cobb’s lens bench', { exact: true })).toBeVisible()
 
-    // A volume that is full is said, and the older backups stay.
+    // A drill says what would be said, and touches no backup.
     await page.goto('/studio/safe')
     await settle(page)
     await expect(page.getByRole('button', { name: /^Restore/ }).first()).toBeVisible()
     const kept = await page.getByRole('button', { name: /^Restore/ }).count()
-    await page.getByLabel('Pretend that the volume for backups is').selectOption({ label: 'full' })
-    await page.getByRole('button', { name: 'Take a backup now' }).click()
-    await expect(
-      page
-        .getByText('The volume for backups is full. Nothing was kept of this one; the older backups are whole.')
-        .first(),
-    ).toBeVisible()
+    for (const [fault, said] of [
+      ['full', 'The volume for backups is full. Nothing was kept of this one; the older backups are whole.'],
+      ['gone in the middle', 'The volume for backups cannot be reached. Plug it in and try again.'],
+      ['slow', 'The backup was taken, and was found whole.'],
+    ] as const) {
+      await page.getByLabel('Pretend that the volume is').selectOption({ label: fault })
+      await page.getByRole('button', { name: 'Try it' }).click()
+      await expect(page.getByText(said)).toBeVisible()
+    }
+    await page.reload()
+    await settle(page)
     await expect(page.getByRole('button', { name: /^Restore/ })).toHaveCount(kept)
-    await page.getByLabel('Pretend that the volume for backups is').selectOption({ label: 'gone' })
-    await expect(page.getByText('The volume for backups cannot be reached. Plug it in.').first()).toBeVisible()
+    const fetching = page.waitForEvent('download')
+    await page.getByRole('button', { name: 'Export' }).click()
+    expect((await fetching).suggestedFilename()).toBe('exemplar-export.zip')
   })
 
   test('a viewer looks everywhere and is offered nothing to change', async ({ page, browser, exemplar }) => {

@@ -42,8 +42,10 @@ export function makeApp(app: AppContext, routes: readonly Route[], options: AppO
   koa.use(refuseForeignOrigins(app.config.isSecure))
   koa.use(compress({ threshold: 1024, br: false }))
   const router = new Router({ prefix: '/api' })
-  const description = describeApi(routes)
+  let description: ReturnType<typeof describeApi> | undefined
   router.get('/openapi.json', (context) => {
+    // Made when it is first asked for: it takes a quarter of a second, and most never ask.
+    description ??= describeApi(routes)
     context.body = description
   })
   for (const route of routes) {
