@@ -1,3 +1,4 @@
+import { DOORS_FAULTS } from './planted-faults/doors.mjs'
 import { ENTRY_FAULTS } from './planted-faults/entry.mjs'
 import { FREE_AND_FIGURES_FAULTS } from './planted-faults/free-and-figures.mjs'
 import { LAWS_FAULTS } from './planted-faults/laws.mjs'
@@ -11,4 +12,5 @@ export const PLANTED_FAULTS = [
   ...ENTRY_FAULTS,
   ...FREE_AND_FIGURES_FAULTS,
   ...PICTURES_FAULTS,
+  ...DOORS_FAULTS,
 ]

@@ -236,7 +236,7 @@ describe('killed at any moment', () => {
       }
     }
     expect(known.people.size).toBeGreaterThan(rounds.deeds)
-  }, 1_800_000)
+  }, 10_800_000)
 
   test(`${rounds.migrations} times while a database of an earlier release is brought up to date: the next start does it whole`, async () => {
     for (let n = 0; n < rounds.migrations; n++) {
@@ -260,7 +260,7 @@ describe('killed at any moment', () => {
       child.kill('SIGKILL')
       await new Promise((done) => child.once('exit', done))
     }
-  }, 1_800_000)
+  }, 10_800_000)
 })
 
 interface Restoring {

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { makeMessyList } from '../../../../core/src/kit/import/messy-list.fixture.ts'
-import { CLIENT, countRows, startApi, type TestApi } from '../../foundation/api.fixture.ts'
+import { CLIENT, countRows, match, startApi, type TestApi } from '../../foundation/api.fixture.ts'
 
 const EXAMPLE = readFileSync(join(import.meta.dirname, '../../../../docs/examples/inventory.csv'), 'utf8')
 
@@ -146,5 +146,39 @@ describe('an import that tells how far it is', () => {
     // Far longer than the whole takes.
     await new Promise((done) => setTimeout(done, 1500))
     expect(countRows(api.app)).toEqual(before)
+  })
+
+  test('[S12] it ends while others write without a pause: what is not in the kit is no matter to it', async () => {
+    let isOver = false
+    let written = 0
+    const others = (async () => {
+      while (!isOver) {
+        await api.call('POST', '/people', { name: `Somebody ${written++}`, skills: [], note: '' })
+      }
+    })()
+    const text = await (await begin(3_000)).text()
+    isOver = true
+    await others
+    expect(text).toContain('"report"')
+    expect(written).toBeGreaterThan(3)
+    expect(countRows(api.app).units).toBe(3_000)
+  })
+
+  test('[S12] while others change the kit itself a list of usual length comes in all the same, a long one says what moved', async () => {
+    let isOver = false
+    const { id } = (await api.call('POST', '/units', { category: 'light', name: 'Restless lamp' })).body
+    const others = (async () => {
+      for (let version = 1; !isOver; version++) {
+        await api.call('PATCH', `/units/${id}`, { note: `moved ${version}` }, match(version))
+      }
+    })()
+    const usual = await (await begin(1_500)).text()
+    const long = await (await begin(2_100)).text()
+    isOver = true
+    await others
+    expect(usual).toContain('"things":1500')
+    expect(long).toMatch(/"detail":"Others changed LGT-[0-9]+ each time the list was read/)
+    // Nothing of the long one, all of the other, and the lamp.
+    expect(countRows(api.app).units).toBe(1_501)
   })
 })

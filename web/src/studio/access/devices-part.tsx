@@ -1,4 +1,3 @@
-import { CANNOT_UNDO } from '@exemplar/core'
 import { useSignOutMutation } from '../../foundation/api/session.ts'
 import { useTold } from '../../foundation/api/use-told.ts'
 import { Button } from '../../foundation/parts/button.tsx'
@@ -36,7 +35,7 @@ export function DevicesPart() {
           </li>
         ))}
       </ul>
-      <p className="mt-2 mb-2 text-[13px] text-quiet">{CANNOT_UNDO['sign-out-everywhere']}</p>
+      <p className="mt-2 mb-2 text-[13px] text-quiet">Ends every session of yours, this one too. You sign in again.</p>
       <Button onClick={() => signOut({ everywhere: true })}>Sign out everywhere</Button>
     </Section>
   )
