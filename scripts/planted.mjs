@@ -8,13 +8,15 @@ import { PLANTED_FAULTS } from './planted-faults.mjs'
 import { ROOT } from './setup.mjs'
 
 /**
- * Only those of one row or law, where it is named: `npm run planted F3`. `--only-red` leaves out the proof that the tests are
+ * Only those of one row or law, where it is named: `npm run planted F3`, `'S*'` for all that begin so. `--only-red` leaves out the proof that the tests are
  * green without a fault, where the same run has them all anyway.
  */
 const args = process.argv.slice(2)
 const only = args.find((it) => !it.startsWith('--'))
 const isProvenElsewhere = args.includes('--only-red')
-const FAULTS = PLANTED_FAULTS.filter((it) => !only || it.law === only)
+const isMeant = (law) => !only || law === only || (only.endsWith('*') && law.startsWith(only.slice(0, -1)))
+const FAULTS = PLANTED_FAULTS.filter((it) => isMeant(it.law))
+if (FAULTS.length === 0) throw new Error(`No fault is planted for ${only}.`)
 
 const isSource = (path) => !/node_modules|[/\\\\]dist([/\\\\]|$)/.test(path)
 

@@ -1,6 +1,7 @@
+import { measureDoubling } from './doubling-rows.ts'
 import { measureLargeStudio } from './large-studio.ts'
 
-const rows = await measureLargeStudio()
+const rows = [...(await measureLargeStudio()), ...(await measureDoubling())]
 console.log('| in the large studio | median | times the reference | at most | |')
 console.log('|---|---|---|---|---|')
 for (const { name, ms, ratio, target, note } of rows) {

@@ -52,7 +52,7 @@ function multiply(writer: Writer, size: StudioSize): void {
   }
   for (const [at, it] of counted.entries()) {
     tx.insert(stock)
-      .values({ ...it, id: `${it.id}~`, tag: `${it.tag}-${at}`, quantity: it.quantity * 20 })
+      .values({ ...it, id: `${it.id}-more`, tag: `${it.tag}-${at}`, quantity: it.quantity * 20 })
       .run()
   }
   const setupIds = fillSetups(writer, demo, size)

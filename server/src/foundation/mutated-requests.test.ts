@@ -1,7 +1,7 @@
 import type { AccessRole } from '@exemplar/core'
 import { afterAll, describe, expect, test } from 'vitest'
 import { routes } from '../api.ts'
-import { countRows, match, startApi, type TestApi } from './api.fixture.ts'
+import { countRows, match, type Reply, startApi, type TestApi } from './api.fixture.ts'
 import type { Route } from './http/route.ts'
 import { breakValue, makeRandom, makeValue, pick } from './schema-values.fixture.ts'
 
@@ -78,6 +78,8 @@ function makeRequest(random: () => number, names: readonly string[]): Sent {
   }
 }
 
+const isGivenUp = ({ status, body }: Reply) => status === 503 && body?.title === 'This took too long'
+
 const SECRETS = /scrypt\$|"passwordHash"|"secondFactor":\{|"secret":"[A-Z2-7]{32}"/
 
 /** Amounts that somebody sees who may see none. */
@@ -93,7 +95,7 @@ describe('requests that mean something and are wrong in one place', () => {
   test(`${REQUESTS} of them, by every role: no failure inside, nothing half written, no secret`, async () => {
     const random = makeRandom(SEED)
     const reached = new Set<string>()
-    const slow: [number, string][] = []
+    const slowest = new Map<string, number>()
     for (let n = 0; n < REQUESTS; n++) {
       if (n % ON_ONE === 0) {
         api?.close()
@@ -109,8 +111,9 @@ describe('requests that mean something and are wrong in one place', () => {
         ...(route.rawLimit === undefined ? {} : { 'content-type': 'application/octet-stream' }),
       })
       const took = performance.now() - start
-      if (took > 250) slow.push([Math.round(took), `${route.key} ${path}`])
-      expect.soft(reply.status, said).toBeLessThan(500)
+      slowest.set(route.key, Math.max(slowest.get(route.key) ?? 0, Math.round(took)))
+      // Long work in its own thread says so when it gives up; that is no failure inside.
+      if (!isGivenUp(reply)) expect.soft(reply.status, said).toBeLessThan(500)
       const text = typeof reply.body === 'string' ? reply.body : JSON.stringify(reply.body)
       expect.soft(text ?? '', said).not.toMatch(route.key === 'post /access/second-factor' ? /scrypt\$/ : SECRETS)
       if (role === 'crew' || role === 'viewer') expect.soft([...listAmounts(reply.body)], said).toEqual([])
@@ -123,8 +126,8 @@ describe('requests that mean something and are wrong in one place', () => {
       expect.soft({ ...after, sign_ins: 0, sessions: 0 }, said).toEqual({ ...before, sign_ins: 0, sessions: 0 })
     }
     if (process.env.EXEMPLAR_REQUESTS) {
-      const slowest = slow.sort((a, b) => b[0] - a[0]).slice(0, 10)
-      console.log(`${REQUESTS} requests, ${slow.length} took over 250 ms; the slowest:`, slowest)
+      const listed = [...slowest].sort((a, b) => b[1] - a[1]).slice(0, 12)
+      console.log('The slowest request of each route, in milliseconds:', Object.fromEntries(listed))
     }
     // Every route was asked; most of them took something at least once.
     if (REQUESTS < 1_500) return
