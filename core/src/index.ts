@@ -377,7 +377,6 @@ export {
 } from './studio/people/person.ts'
 export {
   type SecondFactor,
-  SIGN_IN_OUTCOMES,
   type SignInOutcome,
   secondFactorSchema,
 } from './studio/people/second-factor.ts'

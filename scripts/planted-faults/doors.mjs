@@ -25,8 +25,8 @@ export const DOORS_FAULTS = [
   {
     law: 'S3',
     file: 'server/src/studio/access/sign-in-limits.ts',
-    from: '      await consume(limiters.pair, `${name} ${from}`)\n',
-    to: '',
+    from: 'consume(limiters.pair,',
+    to: 'consume(limiters.address,',
     test: DOORS,
     titled: 'first-run code',
   },

@@ -5,9 +5,9 @@ import { readConfig } from './foundation/base/config.ts'
 import { realDisk } from './foundation/base/disk.ts'
 import { loadHouseKey } from './foundation/base/house-key.ts'
 import { makeFilesPrivate } from './foundation/base/keep-private.ts'
-import { sayWhatToDo } from './foundation/base/start-failure.ts'
 import { makeVolume } from './foundation/base/volume.ts'
 import { DATABASE_FILE } from './foundation/database/database.ts'
+import { sayWhatToDo } from './start-failure.ts'
 import { takeBackup } from './studio/backup/take-backup.ts'
 
 /** `npm run backup`: takes a backup, while Exemplar may be running in another process. */

@@ -3,10 +3,10 @@ import { join } from 'node:path'
 import { eq } from 'drizzle-orm'
 import { readConfig } from './foundation/base/config.ts'
 import { makeFilesPrivate } from './foundation/base/keep-private.ts'
-import { sayWhatToDo } from './foundation/base/start-failure.ts'
 import { makeSystemActor, openContext, write } from './foundation/database/app-context.ts'
 import { DATABASE_FILE } from './foundation/database/database.ts'
 import { accounts } from './schema/studio-tables.ts'
+import { sayWhatToDo } from './start-failure.ts'
 import { makeInvitation } from './studio/access/invitations.ts'
 
 /**

@@ -7,8 +7,8 @@ import { keepPrivate, makeFilesPrivate } from './foundation/base/keep-private.ts
 import { makeLog } from './foundation/base/log.ts'
 import { letPhonesIn, listLanAddresses, listReached, sayPhones } from './foundation/base/phones.ts'
 import { makeServer } from './foundation/base/serving.ts'
-import { sayWhatToDo } from './foundation/base/start-failure.ts'
 import { openHouse } from './open-house.ts'
+import { sayWhatToDo } from './start-failure.ts'
 import { startBackupClock } from './studio/backup/backup-clock.ts'
 import { ensureStudio } from './studio/settings/settings-routes.ts'
 

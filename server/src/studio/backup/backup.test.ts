@@ -8,12 +8,12 @@ import Papa from 'papaparse'
 import { afterEach, describe, expect, test } from 'vitest'
 import { match, startApi, type TestApi } from '../../foundation/api.fixture.ts'
 import { realDisk } from '../../foundation/base/disk.ts'
-import { makeFailingDisk } from '../../foundation/base/failing-disk.ts'
 import { makeVolume } from '../../foundation/base/volume.ts'
 import { enterChild, startChild } from '../../foundation/child.fixture.ts'
 import { DATABASE_FILE } from '../../foundation/database/database.ts'
 import { readEntries, zipUp } from './archive.fixture.ts'
 import { keepHouseSafe } from './backup-clock.ts'
+import { makeFailingDisk } from './failing-disk.ts'
 import { openBackup } from './open-backup.ts'
 
 const ROOT = resolve(import.meta.dirname, '../../../..')

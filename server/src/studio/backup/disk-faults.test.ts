@@ -4,10 +4,10 @@ import { eq } from 'drizzle-orm'
 import { afterEach, describe, expect, test } from 'vitest'
 import { makeCookie, startApi, type TestApi } from '../../foundation/api.fixture.ts'
 import { realDisk } from '../../foundation/base/disk.ts'
-import { makeFailingDisk } from '../../foundation/base/failing-disk.ts'
 import { makeVolume } from '../../foundation/base/volume.ts'
 import { accounts } from '../../schema/studio-tables.ts'
 import { beginSession } from '../access/sessions.ts'
+import { makeFailingDisk } from './failing-disk.ts'
 
 let api: TestApi
 afterEach(() => api?.close())

@@ -1,12 +1,12 @@
 import { join } from 'node:path'
 import type { DrillReply } from '@exemplar/core'
 import { realDisk } from '../../foundation/base/disk.ts'
-import { type DiskFault, makeFailingDisk } from '../../foundation/base/failing-disk.ts'
 import { ProblemError } from '../../foundation/base/problem.ts'
 import { makeVolume } from '../../foundation/base/volume.ts'
 import { makeWorkFolder } from '../../foundation/base/work-folder.ts'
 import type { AppContext } from '../../foundation/database/app-context.ts'
 import { takeTurn } from './backup-turn.ts'
+import { type DiskFault, makeFailingDisk } from './failing-disk.ts'
 import { makeBackup, sourceOf } from './take-backup.ts'
 
 /**

@@ -2,7 +2,7 @@ import { createWriteStream } from 'node:fs'
 import { Readable, Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
 import { setTimeout as pause } from 'node:timers/promises'
-import type { Disk } from './disk.ts'
+import type { Disk } from '../../foundation/base/disk.ts'
 
 /** How a pretended disk fails: it is full, keeps less than it says, fails when it has to make sure, is slow, or is gone. */
 export const DISK_FAULTS = ['full', 'short', 'unsure', 'slow', 'gone'] as const
