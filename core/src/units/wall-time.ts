@@ -14,13 +14,13 @@ function isBearable(text: string): boolean {
 export const wallTimeSchema = z
   .string()
   .regex(/^\d{4}-\d{2}-\d{2}T\d{2}:\d{2}$/, 'Write a day and a time, such as 2026-11-26T09:30.')
-  .refine(isWallTime, 'There is no such day or time.')
   .refine(isBearable, SAY_YEARS)
+  .refine(isWallTime, 'There is no such day or time.')
 export const dateSchema = z
   .string()
   .regex(/^\d{4}-\d{2}-\d{2}$/, 'Write a day as year-month-day, such as 2026-11-26.')
-  .refine(isDate, 'There is no such day in the calendar.')
   .refine(isBearable, SAY_YEARS)
+  .refine(isDate, 'There is no such day in the calendar.')
 export const zoneSchema = z.string().refine(isZone, 'This is not a known time zone, such as Europe/London.')
 
 function isWallTime(text: string): boolean {
@@ -35,7 +35,7 @@ function isWallTime(text: string): boolean {
 export function isDate(text: string): boolean {
   try {
     Temporal.PlainDate.from(text, { overflow: 'reject' })
-    return true
+    return isBearable(text)
   } catch {
     return false
   }

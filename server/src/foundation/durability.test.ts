@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { afterEach, describe, expect, test } from 'vitest'
 import { startApi } from './api.fixture.ts'
-import { enterChild, startChild } from './child.fixture.ts'
+import { startChild } from './child.fixture.ts'
 import { DATABASE_FILE, openDatabase } from './database/database.ts'
 
 const folders: string[] = []
@@ -20,49 +20,6 @@ afterEach(() => {
 })
 
 describe('durability', () => {
-  test('killed 20 times in the middle of writes: every acknowledged write is there', async () => {
-    const folder = makeFolder()
-    const acknowledged: string[] = []
-    for (let round = 0; round < 20; round++) {
-      const { child, url } = await startChild(folder)
-      const headers = await enterChild(url)
-      const ended = new Promise((done) => child.once('exit', done))
-      const writeOn = async (writer: number) => {
-        for (let n = 0; ; n++) {
-          const name = `r${round}-w${writer}-${n}`
-          const reply = await fetch(`${url}/api/people`, {
-            method: 'POST',
-            headers,
-            body: JSON.stringify({ name, skills: ['x'.repeat(100)], note: '' }),
-          }).catch(() => null)
-          if (reply?.status !== 201) return
-          acknowledged.push(name)
-        }
-      }
-      const writers = [0, 1, 2].map(writeOn)
-      // In the thick of it, however slow the machine: after so many acknowledged writes, at some later millisecond.
-      const enough = acknowledged.length + 8
-      while (acknowledged.length < enough) await new Promise((done) => setTimeout(done, 1))
-      await new Promise((done) => setTimeout(done, (round * 7) % 23))
-      child.kill('SIGKILL')
-      await Promise.all([...writers, ended])
-    }
-    const database = new Sqlite(join(folder, DATABASE_FILE))
-    expect(database.pragma('integrity_check', { simple: true })).toBe('ok')
-    const names = new Set(database.prepare("SELECT name FROM people WHERE name LIKE 'r%-w%'").pluck().all())
-    expect(acknowledged.filter((name) => !names.has(name))).toEqual([])
-    expect(acknowledged.length).toBeGreaterThan(100)
-    // Each person came with its event, in the same transaction.
-    const events = database
-      .prepare(
-        "SELECT count(*) FROM events WHERE subject_type = 'person' AND json_extract(data, '$.after.name') LIKE 'r%-w%'",
-      )
-      .pluck()
-      .get()
-    expect(events).toBe(names.size)
-    database.close()
-  }, 300_000)
-
   test('a database whose WAL is cut at any byte opens to a prefix of whole transactions', async () => {
     const api = await startApi()
     api.app.db.$client.pragma('wal_autocheckpoint = 0')

@@ -6,10 +6,12 @@ import Sqlite from 'better-sqlite3'
 import { afterEach, describe, expect, test } from 'vitest'
 import { openHouse } from '../open-house.ts'
 import { endBrokenSwap } from '../studio/backup/swap.ts'
+import { clearLeftFiles } from '../studio/files/left-files.ts'
 import { makeTestConfig, NOW } from './api.fixture.ts'
 import { realDisk } from './base/disk.ts'
 import { lockHouse } from './base/house-lock.ts'
 import { enterChild, startChild } from './child.fixture.ts'
+import type { AppContext } from './database/app-context.ts'
 import { DATABASE_FILE, listMigrations, openDatabase } from './database/database.ts'
 
 const ROOT = resolve(import.meta.dirname, '../../..')
@@ -147,6 +149,7 @@ describe('what a start finds', () => {
       `INSERT INTO attachments (id, subject_type, subject_id, name, mime, bytes, sha256, added_at) VALUES ('a', 'unit', 'x', 'a.png', 'image/png', 1, '${kept}', 0);
        INSERT INTO row_changes (change_id, table_name, op, row_key, before) VALUES (1, 'attachments', 'delete', '{"id":"b"}', '{"id":"b","sha256":"${put}"}')`,
     )
+    before.$client.exec("INSERT INTO changes (at, token) VALUES (0, 'x')")
     before.$client.close()
     const attachments = join(folder, 'attachments')
     mkdirSync(attachments)
@@ -159,6 +162,21 @@ describe('what a start finds', () => {
     expect(readdirSync(attachments).sort()).toEqual([kept, `${kept}.webp`, put].sort())
     expect(existsSync(join(folder, 'work'))).toBe(false)
     app.db.$client.close()
+  })
+
+  test('photos of records that were here before, and are lost, are left alone', () => {
+    const folder = makeFolder()
+    mkdirSync(join(folder, 'attachments'))
+    writeFileSync(join(folder, 'attachments', 'a'.repeat(64)), 'x')
+    for (let start = 0; start < 2; start++) {
+      const { release } = lockHouse(folder)
+      release()
+      const app = openDatabase(folder)
+      app.$client.prepare("INSERT INTO changes (at, token) VALUES (?, 'x')").run(Date.now() + 60_000)
+      clearLeftFiles({ db: app, config: config(folder) } as unknown as AppContext)
+      app.$client.close()
+    }
+    expect(readdirSync(join(folder, 'attachments'))).toEqual(['a'.repeat(64)])
   })
 
   test.each([

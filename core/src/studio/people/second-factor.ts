@@ -14,5 +14,5 @@ export const secondFactorSchema = z.object({
 export type SecondFactor = z.infer<typeof secondFactorSchema>
 
 /** What became of somebody at the door. */
-export const SIGN_IN_OUTCOMES = ['in', 'wrong', 'wrong-code', 'limited', 'switched-off'] as const
+export const SIGN_IN_OUTCOMES = ['in', 'confirmed', 'wrong', 'wrong-code', 'limited', 'switched-off'] as const
 export type SignInOutcome = (typeof SIGN_IN_OUTCOMES)[number]

@@ -29,6 +29,13 @@ describe('the limit of tries', () => {
     const statuses = (await Promise.all(guesses)).map((it) => it.status)
     expect(statuses.filter((it) => it === 401)).toHaveLength(TRIES.pair)
     expect(statuses.filter((it) => it === 429)).toHaveLength(1_000 - TRIES.pair)
+    // However many were refused, the book has the first of them.
+    const outcomes = api.app.db
+      .select()
+      .from(signIns)
+      .all()
+      .map((it) => it.outcome)
+    expect(outcomes.filter((it) => it === 'limited')).toHaveLength(1)
     // Against the quiet time of the same run; a guess takes hundreds of times as long.
     expect(busy).toBeLessThan(Math.max(quiet * 60, 400))
     // From where it came in before, and from there alone, the right one is refused too: this address has tried too often.

@@ -45,7 +45,7 @@ export const ownAccessRoutes = [
   }),
   defineRoute('post /access/confirm', async ({ body, actor, connection }, app) => {
     const { signInName } = requireOwnAccount(app, actor)
-    await requirePerson(app, connection, { ...body, signInName }).catch(sayAtField)
+    await requirePerson(app, connection, { ...body, signInName }, 'confirmed').catch(sayAtField)
     if (connection.sessionId) confirmSession(app, connection.sessionId)
     return { confirmedUntil: findConfirmedUntil(app, connection.sessionId) }
   }),

@@ -6,7 +6,7 @@ import type { AppContext } from '../../foundation/database/app-context.ts'
 import type { Connection } from '../../foundation/http/route.ts'
 import { accounts } from '../../schema/studio-tables.ts'
 import { useCode, useRecoveryCode } from './second-factor.ts'
-import { makeSignInLimits } from './sign-in-limits.ts'
+import { isFirstRefusal, makeSignInLimits } from './sign-in-limits.ts'
 import { isFamiliar, logSignIn } from './sign-in-log.ts'
 
 const limitsOf = new WeakMap<AppContext, ReturnType<typeof makeSignInLimits>>()
@@ -29,16 +29,22 @@ type Account = typeof accounts.$inferSelect
  * The account of whoever shows the password, and where there is a second factor its code, counted before anything is
  * looked at. Refuses in the same words whether there is such a name or not.
  */
-export async function requirePerson(app: AppContext, connection: Connection, shown: Shown): Promise<Account> {
+export async function requirePerson(
+  app: AppContext,
+  connection: Connection,
+  shown: Shown,
+  outcome: 'in' | 'confirmed' = 'in',
+): Promise<Account> {
   const name = shown.signInName.trim().toLowerCase()
   const account = app.db.select().from(accounts).where(eq(accounts.signInName, name)).get()
   const personId = account?.personId ?? null
-  const tell = (outcome: SignInOutcome) => logSignIn(app, connection, { name, personId, outcome })
+  const tell = (what: SignInOutcome) => logSignIn(app, connection, { name, personId, outcome: what })
   const { address } = connection
   try {
     await findLimits(app).take(name, address, personId !== null && isFamiliar(app, personId, address))
   } catch (error) {
-    tell('limited')
+    // Once for each row of tries: whoever goes on knocking must not push the others out of the book.
+    if (isFirstRefusal(error)) tell('limited')
     throw error
   }
   const isRight = await verifyPassword(shown.password, account?.passwordHash ?? null, app.config.passwordCost)
@@ -48,7 +54,7 @@ export async function requirePerson(app: AppContext, connection: Connection, sho
   }
   if (account.secondFactor?.isOn) requireCode(app, account.personId, shown.code, tell)
   await findLimits(app).forgive(name, address)
-  tell('in')
+  tell(outcome)
   return account
 }
 

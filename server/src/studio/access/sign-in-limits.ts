@@ -35,15 +35,23 @@ export function makeSignInLimits() {
   }
 }
 
+const firstRefusals = new WeakSet<object>()
+
+/** Whether this refusal is the first of its row of tries. */
+export const isFirstRefusal = (error: unknown): boolean =>
+  typeof error === 'object' && error !== null && firstRefusals.has(error)
+
 async function consume(limiter: RateLimiterMemory, key: string): Promise<void> {
   try {
     await limiter.consume(key)
   } catch (rejected) {
-    const { msBeforeNext } = rejected as RateLimiterRes
+    const { msBeforeNext, consumedPoints } = rejected as RateLimiterRes
     const seconds = Math.max(1, Math.ceil(msBeforeNext / 1000))
     const minutes = Math.ceil(seconds / 60)
     const detail = `Too many wrong tries. Wait ${minutes} ${minutes === 1 ? 'minute' : 'minutes'}, or ask a manager for a new link.`
-    throw new ProblemError(429, 'Wait a little', detail, { retryAfterSeconds: seconds })
+    const problem = new ProblemError(429, 'Wait a little', detail, { retryAfterSeconds: seconds })
+    if (consumedPoints === limiter.points + 1) firstRefusals.add(problem)
+    throw problem
   }
 }
 

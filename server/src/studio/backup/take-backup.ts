@@ -71,13 +71,18 @@ export async function makeBackup(source: BackupSource, kind: BackupKind): Promis
   }
 }
 
+/** What is of the moment: sessions, links, who came to the door. An earlier release may not have them all. */
+const NOT_KEPT = ['sessions', 'invitations', 'sign_ins']
+const hasTable = (client: Sqlite.Database, table: string) =>
+  client.prepare("SELECT 1 FROM sqlite_master WHERE type = 'table' AND name = ?").get(table) !== undefined
+
 /** Takes sessions out of the copy, folds its journal in, and refuses one that is not whole. */
 function cleanCopy(file: string) {
   const client = new Sqlite(file)
   try {
     client.pragma('journal_mode = DELETE')
     requireWhole(client)
-    client.exec('DELETE FROM sessions; DELETE FROM invitations; DELETE FROM sign_ins')
+    for (const table of NOT_KEPT) if (hasTable(client, table)) client.exec(`DELETE FROM ${table}`)
     const number = (query: string) => Number(client.prepare(query).pluck().get() ?? 0)
     return {
       schema: findSchema(client),

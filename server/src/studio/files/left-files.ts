@@ -1,4 +1,4 @@
-import { existsSync, readdirSync, rmSync } from 'node:fs'
+import { existsSync, readdirSync, rmSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import type { AppContext } from '../../foundation/database/app-context.ts'
 
@@ -15,9 +15,13 @@ export function clearLeftFiles({ db, config }: AppContext): void {
         OR EXISTS (SELECT 1 FROM row_changes WHERE table_name = 'attachments' AND json_extract(before, '$.sha256') = @sha256)`,
     )
     .pluck()
+  const begunAt = Number(db.$client.prepare('SELECT coalesce(min(at), 9e15) FROM changes').pluck().get())
   for (const name of readdirSync(folder)) {
+    const file = join(folder, name)
     const [sha256 = '', ...rest] = name.split('.')
-    const isKept = /^[0-9a-f]{64}$/.test(sha256) && rest.at(-1) !== 'partial' && isNamed.get({ sha256 }) === 1
-    if (!isKept) rmSync(join(folder, name), { force: true })
+    const isHalf = rest.at(-1) === 'partial' || !/^[0-9a-f]{64}$/.test(sha256)
+    // What is older than these records belongs to others that were here before, and is nobody's to throw away.
+    const isOurs = statSync(file).mtimeMs >= begunAt
+    if (isHalf || (isOurs && isNamed.get({ sha256 }) !== 1)) rmSync(file, { force: true })
   }
 }

@@ -6,6 +6,7 @@ import { useSignInsQuery } from '../studio-api.ts'
 
 const OUTCOMES: Record<SignInRow['outcome'], { level: 'ok' | 'warn' | 'stop'; text: string }> = {
   in: { level: 'ok', text: 'came in' },
+  confirmed: { level: 'ok', text: 'showed once more who it is' },
   wrong: { level: 'warn', text: 'wrong name or password' },
   'wrong-code': { level: 'warn', text: 'right password, wrong code' },
   limited: { level: 'stop', text: 'too many tries' },
