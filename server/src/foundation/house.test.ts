@@ -5,7 +5,7 @@ import { join, resolve } from 'node:path'
 import Sqlite from 'better-sqlite3'
 import { afterEach, describe, expect, test } from 'vitest'
 import { openHouse } from '../open-house.ts'
-import { endBrokenSwap } from '../studio/backup/swap.ts'
+import { endBrokenSwap, setAside } from '../studio/backup/swap.ts'
 import { clearLeftFiles } from '../studio/files/left-files.ts'
 import { makeTestConfig, NOW } from './api.fixture.ts'
 import { realDisk } from './base/disk.ts'
@@ -178,6 +178,39 @@ describe('what a start finds', () => {
     }
     expect(readdirSync(join(folder, 'attachments'))).toEqual(['a'.repeat(64)])
   })
+
+  test('a database that can be opened and is none of ours is set aside by the restore from the machine; a whole one is not', () => {
+    const folder = makeFolder()
+    openDatabase(folder).$client.close()
+    expect(setAside(folder, realDisk)).toBeNull()
+    const client = new Sqlite(join(folder, DATABASE_FILE))
+    client.pragma('foreign_keys = OFF')
+    client.exec('DROP TABLE bookings')
+    client.close()
+    expect(setAside(folder, realDisk)).toBe(join(folder, `${DATABASE_FILE}.damaged`))
+    expect(existsSync(join(folder, DATABASE_FILE))).toBe(false)
+  })
+
+  test('whoever has the machine gets a way in, also while it runs and the door is shut', async () => {
+    const folder = makeFolder()
+    const { child, url } = await startChild(folder)
+    await enterChild(url)
+    const letIn = (name: string) =>
+      spawnSync(process.execPath, ['--import', 'tsx', 'server/src/let-in-main.ts', name], {
+        cwd: ROOT,
+        encoding: 'utf8',
+        env: { ...process.env, EXEMPLAR_DATA: folder },
+      })
+    expect(letIn('nobody').stderr).toContain('There are: owner.')
+    const token = /\/join\/(\S+)/.exec(letIn('owner').stdout)?.[1]
+    const reply = await fetch(`${url}/api/access/invitations/${token}`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'x-exemplar-client': 'test' },
+      body: JSON.stringify({ password: 'other plain words here' }),
+    })
+    expect([reply.status, await reply.json()]).toEqual([200, expect.objectContaining({ isOwner: true })])
+    child.kill('SIGKILL')
+  }, 60_000)
 
   test.each([
     ['before the old one was moved', false, ['swapping'], 'old'],

@@ -63,6 +63,10 @@ describe('which backups may go', () => {
       true,
     ])
   })
+
+  test('a clock that was set back two days, or forward, keeps nobody waiting for the next one', () => {
+    expect([isBackupDue(START, START - 2 * DAY), isBackupDue(START, START + 2 * DAY)]).toEqual([true, true])
+  })
 })
 
 describe('CSV', () => {

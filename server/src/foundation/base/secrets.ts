@@ -36,7 +36,7 @@ interface Parameters {
 const standInLine = makeBoundedQueue({
   running: 2,
   waiting: 24,
-  full: 'Too many sign in at this moment. Try again in a few seconds.',
+  full: 'Twenty-four wait to sign in already. Try again in a few seconds.',
 })
 
 function derive(password: string, { cost, salt }: Parameters): Promise<Buffer> {

@@ -182,7 +182,7 @@ describe('a backup', () => {
     expect(readdirSync(join(api.folder, 'backups')).filter((it) => it.includes('upload'))).toEqual([])
   })
 
-  test('a drill tells what a full, lying, slow or lost volume comes to, and real backups hear nothing of it', async () => {
+  test('[S14] a drill tells what a full, lying, slow or lost volume comes to, and real backups hear nothing of it', async () => {
     api = await startApi({ demo: true })
     const name = await take()
     const before = readFileSync(fileOf(name))

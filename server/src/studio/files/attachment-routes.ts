@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto'
-import { createReadStream, existsSync, mkdirSync, renameSync, rmSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
+import { createReadStream, existsSync } from 'node:fs'
+import { dirname, join } from 'node:path'
 import { ATTACHMENT_TYPES, may, nameAttachment, type subjectSchema } from '@exemplar/core'
 import { and, asc, count, eq, isNull, sql } from 'drizzle-orm'
 import { fileTypeFromBuffer } from 'file-type'
@@ -35,18 +35,18 @@ export function fileOfAttachment(app: AppContext, sha256: string): string {
   return join(app.config.dataFolder, 'attachments', sha256)
 }
 
-function keepFile(app: AppContext, bytes: Buffer): string {
+async function keepFile(app: AppContext, bytes: Buffer): Promise<string> {
   const sha256 = createHash('sha256').update(bytes).digest('hex')
   const file = fileOfAttachment(app, sha256)
   if (existsSync(file)) return sha256
-  mkdirSync(join(app.config.dataFolder, 'attachments'), { recursive: true })
+  app.disk.makeFolder(dirname(file))
   // Two who send the same photo at once write two files, of which the later takes the place of its like.
   const partial = `${file}.${randomUUID()}.partial`
   try {
-    writeFileSync(partial, bytes, { flush: true, mode: 0o600 })
-    renameSync(partial, file)
+    await app.disk.writeNew(partial, bytes)
+    app.disk.replace(partial, file)
   } catch (error) {
-    rmSync(partial, { force: true })
+    app.disk.remove(partial)
     throw error
   }
   return sha256
@@ -118,7 +118,7 @@ export const attachmentRoutes = [
         'This photo cannot be read to its end. Send it again, or save it anew as JPEG.',
       )
     }
-    const sha256 = keepFile(app, bytes)
+    const sha256 = await keepFile(app, bytes)
     return write(app, actor, ({ tx, now, newId, log }) => {
       requireSubject(tx, query)
       requireRoom(tx, query)

@@ -3,8 +3,11 @@ import { join } from 'node:path'
 import { nameAttachment } from '@exemplar/core'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
-import { match, startApi, type TestApi } from '../../foundation/api.fixture.ts'
+import { countRows, match, startApi, type TestApi } from '../../foundation/api.fixture.ts'
+import { realDisk } from '../../foundation/base/disk.ts'
+import { translateConstraint } from '../../foundation/base/problem.ts'
 import { makeSetup } from '../../setups/quick-entry.fixture.ts'
+import { makeFailingDisk } from '../backup/failing-disk.ts'
 
 let api: TestApi
 beforeAll(async () => {
@@ -103,6 +106,37 @@ describe('attachments', () => {
     expect(nameAttachment('front.JPEG', 'image/jpeg')).toBe('front.JPEG')
     // Saved and opened, it would be run as a page.
     expect(nameAttachment('x.html', 'image/png')).toBe('x.png')
+  })
+})
+
+describe('a disk that takes no more', () => {
+  test.each([
+    ['full', 'The disk is full'],
+    ['gone', 'The disk does not answer'],
+    ['unsure', 'The disk does not answer'],
+  ] as const)('[S16] that is %s: said with 507, nothing recorded, nothing left over', async (fault, title) => {
+    const before = readdirSync(api.folder, { recursive: true })
+    const rows = countRows(api.app)
+    api.app.disk = makeFailingDisk(realDisk, fault)
+    const { status, body } = await attach(Buffer.concat([PNG, Buffer.from(fault)]), 'a.png')
+    api.app.disk = realDisk
+    expect([status, body.title]).toEqual([507, title])
+    expect(countRows(api.app)).toEqual(rows)
+    expect(readdirSync(api.folder, { recursive: true }).sort()).toEqual(before.sort())
+  })
+
+  test.each([
+    ['ENOSPC', 'The disk is full'],
+    ['EDQUOT', 'The disk is full'],
+    ['SQLITE_FULL', 'The disk is full'],
+    ['EROFS', 'The disk cannot be written'],
+    ['SQLITE_READONLY_DBMOVED', 'The disk cannot be written'],
+    ['SQLITE_CANTOPEN', 'The disk cannot be written'],
+    ['EIO', 'The disk does not answer'],
+    ['SQLITE_IOERR_FSYNC', 'The disk does not answer'],
+  ])('[S16] what the system calls %s is said in a sentence, with 507', (code, title) => {
+    const problem = translateConstraint(Object.assign(new Error('x'), { code }))
+    expect([problem?.status, problem?.title]).toEqual([507, title])
   })
 })
 

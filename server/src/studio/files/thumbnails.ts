@@ -13,7 +13,7 @@ const MOST_PIXELS = MOST_MEGAPIXELS * 1_000_000
 const standInLine = makeBoundedQueue({
   running: 1,
   waiting: 40,
-  full: 'Many photos are being looked at. Try again in a few seconds.',
+  full: 'Forty photos wait to be looked at already. Try again in a few seconds.',
 })
 
 /** Looks at what a picture says of its size, before anything of it is unpacked; refuses in a sentence. */
