@@ -12,7 +12,7 @@ export const DOORS_FAULTS = [
     from: '      requireNot(isClosed)\n      if (since === epoch) return',
     to: '      if (since === epoch) return',
     test: RESTORE,
-    titled: 'S1',
+    titled: 'while it runs nothing is written',
   },
   {
     law: 'S2',

@@ -27,7 +27,7 @@ afterEach(() => {
 
 const LOCKER = `
   import { lockHouse } from ${JSON.stringify(resolve(import.meta.dirname, 'base/house-lock.ts'))}
-  try { lockHouse(process.argv[1]); console.log('locked'); setTimeout(() => {}, 60_000) } catch (error) { console.log(error.message) }`
+  try { lockHouse(process.argv[1]); console.log('locked'); setTimeout(() => {}, 8_000) } catch (error) { console.log(error.message) }`
 const lockElsewhere = (folder: string, before: string[] = []) => {
   const command = [...before, process.execPath, '--import', 'tsx', '--input-type=module', '-e', LOCKER, folder]
   return spawnSync(command[0] ?? '', command.slice(1), { cwd: ROOT, encoding: 'utf8', timeout: 30_000 }).stdout
