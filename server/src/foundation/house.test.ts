@@ -27,7 +27,7 @@ afterEach(() => {
 
 const LOCKER = `
   import { lockHouse } from ${JSON.stringify(resolve(import.meta.dirname, 'base/house-lock.ts'))}
-  try { lockHouse(process.argv[1]); console.log('locked'); setTimeout(() => {}, 8_000) } catch (error) { console.log(error.message) }`
+  try { lockHouse(process.argv[1]); console.log('locked'); setTimeout(() => {}, Number(process.argv[2] ?? 0)) } catch (error) { console.log(error.message) }`
 const lockElsewhere = (folder: string, before: string[] = []) => {
   const command = [...before, process.execPath, '--import', 'tsx', '--input-type=module', '-e', LOCKER, folder]
   return spawnSync(command[0] ?? '', command.slice(1), { cwd: ROOT, encoding: 'utf8', timeout: 30_000 }).stdout
@@ -36,7 +36,7 @@ const lockElsewhere = (folder: string, before: string[] = []) => {
 describe('[S8] one house in one folder', () => {
   test('a second process is refused however often it tries, and gets in the moment the first one is gone', async () => {
     const folder = makeFolder()
-    const first = spawn(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', LOCKER, folder], {
+    const first = spawn(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', LOCKER, folder, '60000'], {
       cwd: ROOT,
     })
     await new Promise<void>((done) => first.stdout.once('data', () => done()))
