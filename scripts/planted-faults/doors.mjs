@@ -33,7 +33,7 @@ export const DOORS_FAULTS = [
   {
     law: 'S3',
     file: 'server/src/studio/access/sign-in-limits.ts',
-    from: 'if (!isFamiliar) await consume(limiters.name, name)',
+    from: 'if (!isFamiliar()) await consume(limiters.name, name)',
     to: 'await consume(limiters.name, name)',
     test: DOORS,
     titled: 'strangers',

@@ -41,7 +41,7 @@ export const makeDoorRoutes = ({ fillDemo }: Beginnings) => [
   ),
   defineRoute('post /access/first-run', async ({ body, connection }, app) => {
     if (hasOwner(app)) throw new ProblemError(409, 'There is an owner', 'This Exemplar has its owner. Sign in.')
-    await findLimits(app).take('first-run', connection.address, false)
+    await findLimits(app).take('first-run', connection.address, () => false)
     if (app.config.firstRunCode && body.code.trim() !== app.config.firstRunCode) {
       throw refuseField('/code', 'This is not the code that stands in the log of the machine.')
     }

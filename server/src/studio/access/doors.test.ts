@@ -55,13 +55,13 @@ describe('the limit of tries', () => {
     const { makeSignInLimits } = await import('./sign-in-limits.ts')
     const limits = makeSignInLimits()
     let refused = 0
-    for (let n = 0; n < 200; n++) await limits.take('odalys', `10.0.${n}.1`, false).catch(() => refused++)
+    for (let n = 0; n < 200; n++) await limits.take('odalys', `10.0.${n}.1`, () => false).catch(() => refused++)
     expect(refused).toBe(200 - TRIES.name)
     // The owner at the desk where they always sit.
-    await limits.take('odalys', '192.168.1.20', true)
+    await limits.take('odalys', '192.168.1.20', () => true)
     // One household is one address, however many it has.
     const household = await Promise.allSettled(
-      Array.from({ length: 40 }, (_, n) => limits.take(`n${n}`, `2001:db8:1:2:${n}::1`, false)),
+      Array.from({ length: 40 }, (_, n) => limits.take(`n${n}`, `2001:db8:1:2:${n}::1`, () => false)),
     )
     expect(household.filter((it) => it.status === 'fulfilled')).toHaveLength(TRIES.address)
   })

@@ -24,7 +24,7 @@ export const ownAccessRoutes = [
   defineRoute('post /access/password', async ({ body, actor, connection }, app) => {
     const account = requireOwnAccount(app, actor)
     const { personId, signInName } = account
-    await findLimits(app).take(signInName, connection.address, isFamiliar(app, personId, connection.address))
+    await findLimits(app).take(signInName, connection.address, () => isFamiliar(app, personId, connection.address))
     if (!(await verifyPassword(body.old, account.passwordHash, app.config.passwordCost))) {
       throw refuseField('/old', 'This is not your password.')
     }

@@ -36,17 +36,23 @@ export async function requirePerson(
   outcome: 'in' | 'confirmed' = 'in',
 ): Promise<Account> {
   const name = shown.signInName.trim().toLowerCase()
-  const account = app.db.select().from(accounts).where(eq(accounts.signInName, name)).get()
-  const personId = account?.personId ?? null
-  const tell = (what: SignInOutcome) => logSignIn(app, connection, { name, personId, outcome: what })
+  const find = () => app.db.select().from(accounts).where(eq(accounts.signInName, name)).get()
   const { address } = connection
+  const isKnownHere = () => {
+    const personId = find()?.personId
+    return personId !== undefined && isFamiliar(app, personId, address)
+  }
+  const tell = (what: SignInOutcome) =>
+    logSignIn(app, connection, { name, personId: find()?.personId ?? null, outcome: what })
   try {
-    await findLimits(app).take(name, address, personId !== null && isFamiliar(app, personId, address))
+    // Before anything else, so that a flood of tries costs next to nothing.
+    await findLimits(app).take(name, address, isKnownHere)
   } catch (error) {
     // Once for each row of tries: whoever goes on knocking must not push the others out of the book.
     if (isFirstRefusal(error)) tell('limited')
     throw error
   }
+  const account = find()
   const isRight = await verifyPassword(shown.password, account?.passwordHash ?? null, app.config.passwordCost)
   if (!account || !isRight || account.disabledAt !== null) {
     tell(account && isRight ? 'switched-off' : 'wrong')

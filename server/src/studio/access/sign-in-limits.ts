@@ -18,12 +18,12 @@ export function makeSignInLimits() {
     name: new RateLimiterMemory({ points: TRIES.name, duration: QUARTER_HOUR_S }),
   }
   return {
-    /** Counts a try, and refuses it where there were too many. */
-    async take(name: string, address: string, isFamiliar: boolean): Promise<void> {
+    /** Counts a try, and refuses it where there were too many; whether the address is familiar is asked last. */
+    async take(name: string, address: string, isFamiliar: () => boolean): Promise<void> {
       const from = bucketOf(address)
       await consume(limiters.pair, `${name} ${from}`)
       await consume(limiters.address, from)
-      if (!isFamiliar) await consume(limiters.name, name)
+      if (!isFamiliar()) await consume(limiters.name, name)
     },
     /** It was them: nothing of it counts. */
     async forgive(name: string, address: string): Promise<void> {
