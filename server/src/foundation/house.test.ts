@@ -13,6 +13,7 @@ import { lockHouse } from './base/house-lock.ts'
 import { enterChild, startChild } from './child.fixture.ts'
 import type { AppContext } from './database/app-context.ts'
 import { DATABASE_FILE, listMigrations, openDatabase } from './database/database.ts'
+import { TINY_PNG } from './tiny-png.fixture.ts'
 
 const ROOT = resolve(import.meta.dirname, '../../..')
 const folders: string[] = []
@@ -97,10 +98,6 @@ describe('[S15] what lies in the folder', () => {
     writeFileSync(join(folder, 'attachments', 'old'), 'x', { mode: 0o644 })
     const { child, url } = await startChild(folder)
     const headers = await enterChild(url)
-    const png = Buffer.from(
-      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-      'base64',
-    )
     const { id } = (await (
       await fetch(`${url}/api/people`, {
         method: 'POST',
@@ -111,7 +108,7 @@ describe('[S15] what lies in the folder', () => {
     await fetch(`${url}/api/attachments?subjectType=person&subjectId=${id}&name=a.png`, {
       method: 'POST',
       headers: { ...headers, 'content-type': 'image/png' },
-      body: png,
+      body: TINY_PNG,
     })
     expect((await fetch(`${url}/api/backups`, { method: 'POST', headers, body: '{}' })).status).toBe(201)
     child.kill('SIGKILL')

@@ -12,19 +12,12 @@ import { realDisk } from './base/disk.ts'
 import { loadHouseKey } from './base/house-key.ts'
 import { enterChild, spawnChild, startChild } from './child.fixture.ts'
 import { DATABASE_FILE } from './database/database.ts'
+import { makeRandom } from './schema-values.fixture.ts'
+import { TINY_PNG } from './tiny-png.fixture.ts'
 
 /** `npm run faults` asks for a thousand; the suite for a hundred, in the same mixture. */
 const KILLS = Number(process.env.EXEMPLAR_KILLS ?? 100)
 const SEED = Number(process.env.EXEMPLAR_SEED ?? 20_261_127)
-
-/** A generator that can be played again from its seed (Park and Miller's minimal standard). */
-function makeRandom(seed: number): () => number {
-  let state = seed % 2_147_483_647
-  return () => {
-    state = (state * 48_271) % 2_147_483_647
-    return state / 2_147_483_647
-  }
-}
 
 const random = makeRandom(SEED)
 const folders: string[] = []
@@ -53,10 +46,6 @@ const copyOf = ({ people, files, lists, backups }: Known): Known => ({
   backups: new Set(backups),
 })
 
-const PNG = Buffer.from(
-  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-  'base64',
-)
 const LINES = 25
 const RELEASE = join(import.meta.dirname, 'database/release/release-0007.sqlite.gz')
 
@@ -92,7 +81,7 @@ async function writePeople({ url, headers, round, known }: Deeds, writer: number
 async function attachFiles({ url, headers, round, known, personId }: Deeds): Promise<void> {
   for (let n = 0; ; n++) {
     const name = `${round}-${n}.png`.replaceAll(' ', '')
-    const bytes = Buffer.concat([PNG, Buffer.from(name)])
+    const bytes = Buffer.concat([TINY_PNG, Buffer.from(name)])
     const address = `${url}/api/attachments?subjectType=person&subjectId=${personId}&name=${name}`
     const reply = await ask(address, {
       method: 'POST',

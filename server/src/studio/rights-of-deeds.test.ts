@@ -1,5 +1,6 @@
 import { afterEach, describe, expect, test } from 'vitest'
 import { makeCookie, match, startApi, type TestApi } from '../foundation/api.fixture.ts'
+import { TINY_PNG } from '../foundation/tiny-png.fixture.ts'
 import { accounts } from '../schema/studio-tables.ts'
 import { beginSession } from './access/sessions.ts'
 
@@ -83,12 +84,8 @@ describe('what a role may not see or do', () => {
 
   test('[S18] the crew takes away what it attached itself, and nobody else’s', async () => {
     api = await startApi({ demo: true })
-    const png = Buffer.from(
-      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-      'base64',
-    )
     const attach = (role: 'manager' | 'crew', name: string) =>
-      api.as(role)('POST', `/attachments?subjectType=unit&subjectId=CAM-01&name=${name}`, png, {
+      api.as(role)('POST', `/attachments?subjectType=unit&subjectId=CAM-01&name=${name}`, TINY_PNG, {
         'content-type': 'image/png',
       })
     const [theirs, own] = [(await attach('manager', 'x.html')).body, (await attach('crew', 'own.png')).body]

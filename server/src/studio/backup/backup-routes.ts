@@ -68,12 +68,13 @@ export const backupRoutes = [
 
 function refuseForeign(): ProblemError {
   const detail =
-    'This backup was not made by this house, or was changed since. Only the owner may put it in the place of what is here.'
+    'Nothing shows that this house made this backup as it is. Only the owner may put it in the place of what is here.'
   return new ProblemError(403, 'A foreign backup', detail)
 }
 
 function requireSaidForeign(): never {
-  const detail = 'This backup is of another house. Look at it first, and say how many changes of here it replaces.'
+  const detail =
+    'Nothing shows that this house made this backup as it is. Look at it first, and say how many changes of here it replaces.'
   throw new ProblemError(409, 'A foreign backup', detail)
 }
 

@@ -11,6 +11,7 @@ import { realDisk } from '../../foundation/base/disk.ts'
 import { makeVolume } from '../../foundation/base/volume.ts'
 import { enterChild, startChild } from '../../foundation/child.fixture.ts'
 import { DATABASE_FILE } from '../../foundation/database/database.ts'
+import { TINY_PNG } from '../../foundation/tiny-png.fixture.ts'
 import { readEntries, zipUp } from './archive.fixture.ts'
 import { keepHouseSafe } from './backup-clock.ts'
 import { makeFailingDisk } from './failing-disk.ts'
@@ -77,14 +78,10 @@ describe('a backup', () => {
 
   test('restored elsewhere is what it was, attachments too', async () => {
     api = await startApi({ demo: true })
-    const png = Buffer.from(
-      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-      'base64',
-    )
     const { body: photo } = await api.call(
       'POST',
       '/attachments?subjectType=unit&subjectId=CAM-01&name=front.png',
-      png,
+      TINY_PNG,
       { 'content-type': 'image/png' },
     )
     const name = await take()
@@ -106,7 +103,7 @@ describe('a backup', () => {
     const cookie = await signInAs('imke')
     expect((await api.as(null)('GET', '/units?limit=500', undefined, { cookie })).body).toEqual(kit)
     const file = await fetch(`${api.url}/api/attachments/${photo.id}/file`, { headers: { cookie } })
-    expect(Buffer.from(await file.arrayBuffer())).toEqual(png)
+    expect(Buffer.from(await file.arrayBuffer())).toEqual(TINY_PNG)
   })
 
   test('is never put over newer data without saying so; a backup of that is made first, and is the way back', async () => {

@@ -5,6 +5,7 @@ import { afterEach, describe, expect, test } from 'vitest'
 import { makeCookie, startApi, type TestApi } from '../../foundation/api.fixture.ts'
 import { realDisk } from '../../foundation/base/disk.ts'
 import { makeVolume } from '../../foundation/base/volume.ts'
+import { TINY_PNG } from '../../foundation/tiny-png.fixture.ts'
 import { accounts } from '../../schema/studio-tables.ts'
 import { beginSession } from '../access/sessions.ts'
 import { makeFailingDisk } from './failing-disk.ts'
@@ -29,11 +30,7 @@ describe('[S16] a disk that fails at any moment', () => {
     '%s: a backup and a restore come to their end, or leave everything as it was',
     async (fault) => {
       api = await startApi({ demo: true })
-      const png = Buffer.from(
-        'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-        'base64',
-      )
-      await api.call('POST', '/attachments?subjectType=unit&subjectId=CAM-01&name=front.png', png, {
+      await api.call('POST', '/attachments?subjectType=unit&subjectId=CAM-01&name=front.png', TINY_PNG, {
         'content-type': 'image/png',
       })
       const name = await take()

@@ -6,6 +6,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { countRows, match, startApi, type TestApi } from '../../foundation/api.fixture.ts'
 import { realDisk } from '../../foundation/base/disk.ts'
 import { translateConstraint } from '../../foundation/base/problem.ts'
+import { TINY_PNG } from '../../foundation/tiny-png.fixture.ts'
 import { makeSetup } from '../../setups/quick-entry.fixture.ts'
 import { makeFailingDisk } from '../backup/failing-disk.ts'
 
@@ -15,10 +16,6 @@ beforeAll(async () => {
 })
 afterAll(() => api.close())
 
-const PNG = Buffer.from(
-  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-  'base64',
-)
 const PDF = Buffer.from('%PDF-1.4\n1 0 obj<<>>endobj\ntrailer<<>>\n%%EOF\n')
 const attach = (bytes: Buffer, name: string, subject = 'subjectType=unit&subjectId=CAM-01', type = 'image/png') =>
   api.call('POST', `/attachments?${subject}&name=${encodeURIComponent(name)}`, bytes, { 'content-type': type })
@@ -27,12 +24,12 @@ const fetchFile = (id: string) =>
 
 describe('attachments', () => {
   test('a photo and a paper are kept, listed and given back byte for byte', async () => {
-    const photo = await attach(PNG, 'front.png')
-    expect(photo.body).toMatchObject({ name: 'front.png', mime: 'image/png', bytes: PNG.length })
+    const photo = await attach(TINY_PNG, 'front.png')
+    expect(photo.body).toMatchObject({ name: 'front.png', mime: 'image/png', bytes: TINY_PNG.length })
     const paper = await attach(PDF, 'receipt.pdf', 'subjectType=place&subjectId=studio', 'application/pdf')
     expect(paper.body).toMatchObject({ mime: 'application/pdf' })
     const reply = await fetchFile(photo.body.id)
-    expect(Buffer.from(await reply.arrayBuffer())).toEqual(PNG)
+    expect(Buffer.from(await reply.arrayBuffer())).toEqual(TINY_PNG)
     expect(reply.headers.get('content-security-policy')).toContain('sandbox')
     expect(reply.headers.get('x-content-type-options')).toBe('nosniff')
     expect((await api.call('GET', '/attachments?subjectType=place&subjectId=studio')).body).toHaveLength(1)
@@ -61,7 +58,7 @@ describe('attachments', () => {
       '.htaccess',
       'CON|:*?"<>.png',
     ]) {
-      const { status, body } = await attach(PNG, name)
+      const { status, body } = await attach(TINY_PNG, name)
       expect(status).toBe(201)
       expect(body.name).not.toMatch(/[/\\]|^\./)
     }
@@ -75,7 +72,7 @@ describe('attachments', () => {
   })
 
   test('a name is offered for saving as it can be written, in any language', async () => {
-    const { body } = await attach(PNG, 'Gewächshaus “Süd”\r\nX-Evil: 1.png')
+    const { body } = await attach(TINY_PNG, 'Gewächshaus “Süd”\r\nX-Evil: 1.png')
     expect(body.name).not.toMatch(/[\r\n"]/)
     const reply = await fetchFile(body.id)
     expect(reply.headers.get('x-evil')).toBe(null)
@@ -83,14 +80,14 @@ describe('attachments', () => {
   })
 
   test('too large a file, or one for a thing that is not there, is refused', async () => {
-    expect((await attach(Buffer.concat([PNG, Buffer.alloc(12_000_001)]), 'big.png')).status).toBe(413)
-    const { status, body } = await attach(PNG, 'x.png', 'subjectType=unit&subjectId=NOPE-1')
+    expect((await attach(Buffer.concat([TINY_PNG, Buffer.alloc(12_000_001)]), 'big.png')).status).toBe(413)
+    const { status, body } = await attach(TINY_PNG, 'x.png', 'subjectType=unit&subjectId=NOPE-1')
     expect([status, body.errors[0].pointer]).toEqual([422, '?subjectId'])
   })
 
   test('the crew attaches and takes away; taken away is not lost', async () => {
     const crew = api.as('crew')
-    const { body } = await crew('POST', '/attachments?subjectType=unit&subjectId=CAM-02&name=a.png', PNG, {
+    const { body } = await crew('POST', '/attachments?subjectType=unit&subjectId=CAM-02&name=a.png', TINY_PNG, {
       'content-type': 'image/png',
     })
     const gone = await crew('DELETE', `/attachments/${body.id}`, undefined, match(1))
@@ -118,7 +115,7 @@ describe('a disk that takes no more', () => {
     const before = readdirSync(api.folder, { recursive: true })
     const rows = countRows(api.app)
     api.app.disk = makeFailingDisk(realDisk, fault)
-    const { status, body } = await attach(Buffer.concat([PNG, Buffer.from(fault)]), 'a.png')
+    const { status, body } = await attach(Buffer.concat([TINY_PNG, Buffer.from(fault)]), 'a.png')
     api.app.disk = realDisk
     expect([status, body.title]).toEqual([507, title])
     expect(countRows(api.app)).toEqual(rows)
@@ -167,7 +164,7 @@ describe('photos in small', () => {
 test('mutations of photos and papers are kept whole or refused in a sentence, and nothing of what was refused stays', async () => {
   const solid = { width: 40, height: 30, channels: 3 as const, background: '#8a5a00' }
   const originals = [
-    PNG,
+    TINY_PNG,
     PDF,
     await sharp({ create: solid }).jpeg().toBuffer(),
     await sharp({ create: solid }).webp().toBuffer(),
@@ -180,10 +177,10 @@ test('mutations of photos and papers are kept whole or refused in a sentence, an
     return at % below
   }
   const folder = join(api.folder, 'attachments')
-  await attach(PNG, 'first.png')
+  await attach(TINY_PNG, 'first.png')
   const seen = { kept: 0, refused: 0 }
   for (let run = 0; run < runs; run++) {
-    const original = originals[draw(originals.length)] ?? PNG
+    const original = originals[draw(originals.length)] ?? TINY_PNG
     const bytes = Buffer.from(draw(5) === 0 ? original.subarray(0, draw(original.length)) : original)
     for (let n = draw(4); n >= 0 && bytes.length > 0; n--) bytes[draw(bytes.length)] = draw(256)
     const before = readdirSync(folder).length
@@ -210,14 +207,14 @@ describe('the photo of each thing', () => {
     const of = async (id: string) => (await api.call('GET', '/photos')).body[id]
     await attach(PDF, 'receipt.pdf', `subjectType=unit&subjectId=${one.id}`, 'application/pdf')
     expect(await of(one.id)).toBe(undefined)
-    const first = await attach(PNG, 'front.png', `subjectType=unit&subjectId=${one.id}`)
-    await attach(PNG, 'back.png', `subjectType=unit&subjectId=${one.id}`)
+    const first = await attach(TINY_PNG, 'front.png', `subjectType=unit&subjectId=${one.id}`)
+    await attach(TINY_PNG, 'back.png', `subjectType=unit&subjectId=${one.id}`)
     expect([await of(one.id), await of(other.id), await of(apart.id)]).toEqual([
       first.body.id,
       first.body.id,
       undefined,
     ])
-    const own = await attach(PNG, 'own.png', `subjectType=unit&subjectId=${other.id}`)
+    const own = await attach(TINY_PNG, 'own.png', `subjectType=unit&subjectId=${other.id}`)
     expect([await of(one.id), await of(other.id)]).toEqual([first.body.id, own.body.id])
     // A setup has the photos of its own things with it, those of another piece of the model as well.
     const inSetup = async (id: string, code: string) => {

@@ -1,13 +1,10 @@
 import { match, type Reply, type TestApi } from '../../foundation/api.fixture.ts'
+import { TINY_PNG } from '../../foundation/tiny-png.fixture.ts'
 
 /** A thing to do, made from what is there now. Null where there is nothing to do it to. */
 export type Deed = (pick: <T>(items: readonly T[]) => T | undefined, n: number) => Promise<Reply | null>
 
 const PLACE = { kind: 'shelf', parentId: null, circuits: [], note: '' }
-const PNG = Buffer.from(
-  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
-  'base64',
-)
 const OWN_MOUNT = { kind: 'mount', hostName: 'body', guestName: 'lens', standard: null, viaCableOnly: false }
 export const BOOKING = {
   kind: 'shoot',
@@ -83,7 +80,7 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
       return it ? api.call('PUT', `/films/${it.id}`, { ...it, title: `Film, cut ${n}` }, match(it.version)) : null
     },
     'post /attachments': () =>
-      api.call('POST', '/attachments?subjectType=unit&subjectId=CAM-01&name=a.png', PNG, {
+      api.call('POST', '/attachments?subjectType=unit&subjectId=CAM-01&name=a.png', TINY_PNG, {
         'content-type': 'image/png',
       }),
     'delete /attachments/:id': async (pick) => {

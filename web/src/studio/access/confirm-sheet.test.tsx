@@ -84,7 +84,7 @@ it('a foreign backup is for the owner alone, who says whether its people come al
   })
   await hands.click(await screen.findByRole('button', { name: /^Restore/ }))
   await hands.click(screen.getByRole('button', { name: 'Look at it first' }))
-  await screen.findByText(/Not made by this house, or changed since/)
+  await screen.findByText(/Nothing shows that this house made it as it is/)
   await hands.click(screen.getByRole('checkbox', { name: /Rune \(crew\)/ }))
   await hands.click(screen.getByRole('button', { name: 'Restore, and lose 2 changes' }))
   await vi.waitFor(() =>

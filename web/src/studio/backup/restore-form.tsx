@@ -50,8 +50,8 @@ export function RestoreForm({ backup }: { backup: BackupRow }) {
         </Button>
       )}
       <p className="text-[12px] text-quiet">
-        Nobody can write while it runs. Then everybody is signed out. Who may sign in, and with which password, stays as
-        it is now.
+        Nobody can write while it runs. Then everybody is signed out; whoever may sign in now still may, with the same
+        password.
       </p>
     </div>
   )
@@ -67,11 +67,14 @@ function Found({ check }: { check: BackupCheckReply }) {
       </Mark>
       {!check.isOwn && (
         <Mark level="warn">
-          Not made by this house, or changed since. Only the owner may restore it: be sure where it comes from.
+          Nothing shows that this house made it as it is: it is from elsewhere, from before backups were signed, or was
+          changed. Only the owner may restore it: be sure where it comes from.
         </Mark>
       )}
       {check.missingFiles > 0 && (
-        <Mark level="warn">{sayNumber(check.missingFiles, 'attached file')} were missing when it was taken.</Mark>
+        <Mark level="warn">
+          Without {sayNumber(check.missingFiles, 'attached file')} that could not be found when it was taken.
+        </Mark>
       )}
       {check.lost > 0 && (
         <Mark level="warn">
