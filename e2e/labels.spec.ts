@@ -67,6 +67,24 @@ for (const [name, code, sheet, format] of [
   })
 }
 
+test.describe('an empty Exemplar', () => {
+  test.use({ demo: false })
+
+  test('[A03.3] a thing that was added a minute ago has its label, and its code says its tag', async ({ page }) => {
+    await page.goto('/kit?add=thing')
+    await page.getByLabel('Kind').fill('LED panel on')
+    await page.getByRole('option').first().click()
+    await page.getByRole('button', { name: 'Add it' }).click()
+    await page.goto('/kit/labels')
+    await settle(page)
+    const label = page.locator('svg[aria-label^="Sheet "] g[data-tag]')
+    const tag = await label.getAttribute('data-tag')
+    expect(tag).toMatch(/^[A-Z]+-01$/)
+    await expect(label).toContainText(tag ?? '')
+    expect(decode(PNG.sync.read(await label.screenshot()), BarcodeFormat.QR_CODE)).toBe(tag)
+  })
+})
+
 test('labels: the sheet prints at its true size, alone on the paper, and is kept as SVG', async ({ page }) => {
   await page.goto('/kit/labels?find=CAM')
   await settle(page)

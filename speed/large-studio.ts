@@ -2,9 +2,10 @@ import { monitorEventLoopDelay } from 'node:perf_hooks'
 import { assessSetup } from '@exemplar/core'
 import { loadBookings } from '../server/src/availability/holds.ts'
 import { fillLargeStudio, LARGE, type StudioSize } from '../server/src/demo/large-studio.fixture.ts'
+import { computeAllFigures } from '../server/src/diary/stock-demand.ts'
 import { startApi, type TestApi } from '../server/src/foundation/api.fixture.ts'
+import { askToTheEnd } from '../server/src/foundation/call.fixture.ts'
 import { countStatements } from '../server/src/foundation/statements.fixture.ts'
-import { computeFigures } from '../server/src/kit/worth/kit-figures.ts'
 import { makeBookingContext, makePresentContext } from '../server/src/setups/assessment-context.ts'
 import { loadAssessments } from '../server/src/setups/assessment-store.ts'
 import { loadAllSetups, loadNextBookings } from '../server/src/setups/setup-store.ts'
@@ -81,7 +82,7 @@ async function measureFigures(): Promise<LargeRow[]> {
     const api = await startApi()
     const size: StudioSize = { ...LARGE, things, events: things * 10 }
     fillLargeStudio(api.app, size)
-    times.push(await timed(() => computeFigures(api.app, { sharing: 'full' })))
+    times.push(await timed(() => computeAllFigures(api.app, { sharing: 'full' })))
     api.close()
   }
   return [1, 2].map((at) => ({
@@ -119,7 +120,7 @@ export async function measureLargeStudio(): Promise<LargeRow[]> {
   const api = await startApi()
   fillLargeStudio(api.app, LARGE)
   const pages = await measurePages(api)
-  const points = await timed(cold(api, '/resilience'))
+  const points = await timed(() => askToTheEnd(async () => (await api.call('GET', '/resilience')).body))
   const delay = await measureDelay(api)
   api.close()
   return [

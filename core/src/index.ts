@@ -50,6 +50,7 @@ export {
   countFree,
   findAbsence,
   findAbsences,
+  findClosure,
   type Wanted,
 } from './diary/availability.ts'
 export {
@@ -68,7 +69,7 @@ export { findCollisions, findStockShortages, type Hold } from './diary/collision
 export { buildPackSheet, listBookingItems } from './diary/pack-sheet.ts'
 export { findLikeFraming, type LensOffer, type LikeFraming } from './formulas/picture/framing.ts'
 export { checkVoltageDrop, computeVoltageDrop, OHMS_PER_KILOMETRE } from './formulas/power/voltage-drop.ts'
-export { compareSnapshots, type SnapshotContents } from './kit/counting/snapshot.ts'
+export { compareSnapshots, listOwnThings, type SnapshotContents } from './kit/counting/snapshot.ts'
 export { type Countable, compareStocktake, type StocktakeLine, type StocktakeSeen } from './kit/counting/stocktake.ts'
 export { type Bundle, bundleSchema, priceBundle, splitAmount } from './kit/entry/bundle.ts'
 export { RECORDABLE, scoreRecorded } from './kit/entry/recorded.ts'
@@ -274,9 +275,17 @@ export { countCables } from './setups/proposals/cable-stock.ts'
 export { chooseForRoles } from './setups/proposals/choosing.ts'
 export { isHelperKind } from './setups/proposals/connect-choices.ts'
 export { type ConnectPlan, planConnections } from './setups/proposals/connecting.ts'
+export { countLackingStock } from './setups/proposals/lacking-stock.ts'
 export { sayLeft, sayOpenEnd, sayReasons } from './setups/proposals/proposal-words.ts'
-export { type FindingHelp, findRemedies, findStandIns, sayStore } from './setups/proposals/remedies.ts'
-export { findSinglePointsOfFailure, listSinglePoints, takeOut } from './setups/proposals/resilience.ts'
+export { type FindingHelp, findRemedies, makeStandInSearch, sayStore } from './setups/proposals/remedies.ts'
+export {
+  countThings,
+  type LossesSoFar,
+  listSinglePoints,
+  type SinglePointOfFailure,
+  seekSinglePoints,
+  takeOut,
+} from './setups/proposals/resilience.ts'
 export { listShoppingNeeds } from './setups/proposals/shopping-needs.ts'
 export { listSoundRoutes, type SoundDevice, type SoundRoute } from './setups/proposals/sound-route.ts'
 export { makeModelFilter, makeShoppingFilter } from './setups/proposals/store-filter.ts'

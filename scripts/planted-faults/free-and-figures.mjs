@@ -107,6 +107,13 @@ export const FREE_AND_FIGURES_FAULTS = [
   },
   {
     law: 'F8',
+    file: 'core/src/setups/proposals/lacking-stock.ts',
+    from: 'if (only && others.length === 0 &&',
+    to: 'if (only && others.length > 0 &&',
+    test: 'server/src/kit/unit/needs-of-the-kit.test.ts',
+  },
+  {
+    law: 'F8',
     file: 'server/src/availability/holds.ts',
     from: 'for (const item of held) {',
     to: 'for (const item of items) {',

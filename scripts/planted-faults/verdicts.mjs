@@ -182,6 +182,27 @@ export const VERDICTS_FAULTS = [
     test: 'server/src/setups/away-and-spare.test.ts',
   },
   {
+    law: 'F1',
+    file: 'server/src/diary/booking-check.ts',
+    from: 'before.holdEnd >= hold.end',
+    to: 'true',
+    test: 'server/src/setups/needs-of-power-and-rigging.test.ts',
+  },
+  {
+    law: 'V16',
+    file: 'core/src/setups/checks/rigging/support-tree.ts',
+    from: "const isUnsaid = item.category === 'arm'",
+    to: 'const isUnsaid = false',
+    test: 'server/src/setups/needs-of-joining.test.ts',
+  },
+  {
+    law: 'V7',
+    file: 'core/src/kit/template/power-and-media-fills.ts',
+    from: "forbids: ['reel'] }),",
+    to: "forbids: ['distribution'] }),",
+    test: 'server/src/setups/needs-of-power-and-rigging.test.ts',
+  },
+  {
     law: 'V21',
     file: 'core/src/setups/proposals/resilience.ts',
     from: '...(isMain ? { wants: category } : {})',
@@ -268,8 +289,8 @@ export const VERDICTS_FAULTS = [
   {
     law: 'V1',
     file: 'core/src/setups/checks/joints/unsure-joints.ts',
-    from: '+ plausibility(other.host, one.rider) > now) return []',
-    to: '+ plausibility(other.host, one.rider) > now + 100) return []',
+    from: '+ plausibility(other.host, one.rider) > now) continue',
+    to: '+ plausibility(other.host, one.rider) > now + 100) continue',
     test: 'server/src/setups/stated-joints.test.ts',
   },
   {

@@ -1,11 +1,14 @@
-import { computeFigures } from './kit/worth/kit-figures.ts'
+import { computeAllFigures } from './diary/stock-demand.ts'
+import { warmSolver } from './foundation/base/solver.ts'
 import { planConnectionsFor } from './setups/connection-plan.ts'
 import { loadSinglePoints } from './setups/single-points.ts'
 
 /** Long work by name: what it needs comes as plain values, and what comes of it goes back as plain values. */
 export const JOBS = {
-  figures: computeFigures,
+  figures: computeAllFigures,
   connections: planConnectionsFor,
   'single-points': loadSinglePoints,
+  /** Nothing that anybody waits for. */
+  warm: warmSolver,
 }
 export type JobName = keyof typeof JOBS

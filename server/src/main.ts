@@ -12,6 +12,8 @@ import { sayWhatToDo } from './start-failure.ts'
 import { startBackupClock } from './studio/backup/backup-clock.ts'
 import { ensureStudio } from './studio/settings/settings-routes.ts'
 
+const BEGIN_JOBS_MS = 300
+
 makeFilesPrivate()
 const asked = readConfig(process.env, process.argv)
 const addresses = asked.forPhones ? listReached(asked, listLanAddresses(networkInterfaces())) : []
@@ -44,6 +46,9 @@ server.listen(config.port, config.host, () => {
     )
   }
 })
+
+// Once it answers, and before anybody has got to a page that waits for long work.
+setTimeout(() => app.jobs.begin(), BEGIN_JOBS_MS).unref()
 
 for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, stop)
 

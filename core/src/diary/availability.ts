@@ -97,7 +97,8 @@ export function findAbsences(units: Iterable<Standing>, interval: Interval, cale
 
 const findLastDay = ({ start, end }: Interval, zone: string) => findDate(Math.max(start, end - 1), zone)
 
-function findClosure(place: Pick<Place, 'details'>, interval: Interval, zone: string): Absence | null {
+/** Whether a place is ours no more on the last day of a stretch of time, buffers included. */
+export function findClosure(place: Pick<Place, 'details'>, interval: Interval, zone: string): Absence | null {
   const { accessUntil: until, accessTerms: terms } = place.details
   return until === null || isOpenUntil(place, findLastDay(interval, zone)) ? null : { reason: 'closed', until, terms }
 }

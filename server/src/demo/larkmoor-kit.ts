@@ -135,7 +135,7 @@ const MODEL_ROWS: readonly [
   ['otter-m6', 'mixer', 'Otter', 'M6 mixer', { inlet: 'iec-c13', milliwatts: 25_000, massGrams: 2_400 }],
   ['brindle-f8', 'tripod', 'Brindle', 'F8 tripod, fluid head', { loadGrams: 8_000, massGrams: 3_900 }],
   ['brindle-t3', 'tripod', 'Brindle', 'T3 travel tripod', { loadGrams: 3_000, massGrams: 1_400 }],
-  ['brindle-arm', 'arm', 'Brindle', 'Overhead arm', { loadGrams: 2_000, massGrams: 5_200 }],
+  ['brindle-arm', 'standing-arm', 'Brindle', 'Overhead arm', { loadGrams: 2_000, massGrams: 5_200 }],
   ['brindle-rail', 'rail', 'Brindle', 'Macro rail', { loadGrams: 2_500, massGrams: 800 }],
   [
     'table-demo',

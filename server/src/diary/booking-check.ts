@@ -4,14 +4,15 @@ import {
   buildPackSheet,
   findAbsence,
   findAbsences,
+  findClosure,
   findCollisions,
   findHoldInterval,
   findInstant,
-  findStandIns,
   type Hold,
   type Holdings,
   isKindOf,
   listUnitIds,
+  makeStandInSearch,
   type NewBooking,
   nameModel,
   pairEnds,
@@ -59,6 +60,24 @@ export function requireParts(tx: Database | Transaction, body: NewBooking): Setu
     if (!known.has(id)) throw refuseField(`/unitIds/${at}`, 'There is no such thing.')
   }
   return setup ?? null
+}
+
+/**
+ * Nothing is confirmed for a room that is closed by then; pencilled it may be, until that is settled. What was confirmed before the
+ * room closed stays, as long as it is not put off or moved there.
+ */
+export function requireOpenRoom(tx: Transaction, body: NewBooking, before: BookingRow | null): void {
+  const place = loadPlaces(tx).get(body.placeId ?? '')
+  if (!place || body.state !== 'confirmed') return
+  const { zone } = loadStudio(tx)
+  const hold = findHoldInterval(body, zone)
+  if (!findClosure(place, hold, zone)) return
+  const isAsItWas = before?.state === 'confirmed' && before.placeId === body.placeId && before.holdEnd >= hold.end
+  if (isAsItWas) return
+  throw refuseField(
+    '/placeId',
+    `${place.name} is not to be had any more on that day. Choose another room or an earlier day, or pencil it in until that is settled.`,
+  )
 }
 
 export interface Trouble {
@@ -161,9 +180,10 @@ function findStandInsOf(
   const store = listFree(shelf, loaded)
   // Each thing is asked about by itself: that the others are taken too is said beside them, and would hide what fits here.
   const alone = { ...loaded.input, absences: new Map() }
+  const search = makeStandInSearch(alone, store)
   return new Map(
     wanted.map((id) => {
-      const found = findStandIns(alone, id, store, MOST_OFFERED)
+      const found = search.find(id, MOST_OFFERED)
       const before = models.get(held.get(id)?.modelId ?? '')?.ports ?? []
       const standIns = found.map(({ unit, model }) => ({
         unitId: unit.id,

@@ -8,7 +8,7 @@ import { type Actor, requireVersion, type Writer, write } from '../foundation/da
 import { defineRoute } from '../foundation/http/route.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-import { checkBooking, describeCollisions, loadBookingPage, requireParts } from './booking-check.ts'
+import { checkBooking, describeCollisions, loadBookingPage, requireOpenRoom, requireParts } from './booking-check.ts'
 import { isSameItem, takeOut } from './taking-out.ts'
 
 /** Who may only pencil leaves alone what is confirmed, and confirms nothing. */
@@ -53,6 +53,7 @@ export const bookingRoutes = [
       const { tx, newId, log } = writer
       requireRank(writer, actor, null, body)
       requireParts(tx, body)
+      requireOpenRoom(tx, body, null)
       const values = { ...withHold(body, loadStudio(tx).zone), id: newId(), items: null }
       const row = tx.insert(bookings).values(values).returning().get()
       log('booked', 'booking', row.id, { after: toBooking(row) })
@@ -76,6 +77,7 @@ export const bookingRoutes = [
       }
       requireRank(writer, actor, before, body)
       requireParts(tx, body)
+      requireOpenRoom(tx, body, before)
       // Whoever sees no fee sends none; it stays as it was.
       const fee = may(actor.role, 'see-money') ? {} : { feeMinor: before.feeMinor }
       const row = tx

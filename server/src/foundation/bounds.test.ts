@@ -113,6 +113,37 @@ describe('[S10] no request holds up everybody else', () => {
   }, 60_000)
 })
 
+describe('a purchase of many things', () => {
+  const box = (category: string, quantities: number[], isThere = true) => ({
+    title: 'A box',
+    priceMinor: 100_00,
+    taxMinor: 0,
+    on: '2026-11-01',
+    partyId: null,
+    placeId: null,
+    acquisition: 'bought-new',
+    staysTogether: false,
+    parts: quantities.map((quantity, at) => ({
+      category,
+      maker: '',
+      name: `Part ${at}`,
+      quantity,
+      isThere,
+      aloneMinor: null,
+    })),
+  })
+
+  test('has so many with a tag of their own at most, and any number of what is counted or not there', async () => {
+    const refused = await api.call('POST', '/bundles', box('light', [100, 101]))
+    expect([refused.status, refused.body.errors[0].pointer]).toEqual([422, '/parts'])
+    expect(refused.body.detail).toContain('At most 200 things')
+    const taken = await api.call('POST', '/bundles', box('stand', [100, 100]))
+    expect([taken.status, taken.body.tags.length]).toEqual([201, 200])
+    expect((await api.call('POST', '/bundles', box('cell', [400, 400]))).status).toBe(201)
+    expect((await api.call('POST', '/bundles', box('lens', [400], false))).status).toBe(201)
+  })
+})
+
 /** A picture of one colour as large as can be said, in a few bytes (PNG, W3C Recommendation, 5). */
 function makeVastPng(side: number): Buffer {
   const chunk = (type: string, data: Buffer) => {

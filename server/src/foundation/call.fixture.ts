@@ -9,3 +9,12 @@ export function makeCall(getApi: () => TestApi) {
     return reply.body
   }
 }
+
+/** Asks for something that is worked out a piece at a time until all of it is there. */
+export async function askToTheEnd<T extends { done: number; of: number }>(ask: () => Promise<T>): Promise<T> {
+  for (let asked = 0; asked < 200; asked++) {
+    const reply = await ask()
+    if (reply.done === reply.of) return reply
+  }
+  throw new Error('It did not come to an end.')
+}

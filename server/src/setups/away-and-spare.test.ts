@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { askToTheEnd } from '../foundation/call.fixture.ts'
 import { makeDraft, type Thing, useQuickEntry } from './quick-entry.fixture.ts'
 
 /** What is away or there in case, from an empty instance by quick entry. */
@@ -151,7 +152,7 @@ describe('[V21] without a thing', () => {
     const stopsWithout = async ({ id: unitId }: Thing) =>
       (await call('GET', `/setups/${id}/without?unitId=${unitId}`)).counts.stop
     expect([await stopsWithout(phone), await stopsWithout(holder), await stopsWithout(tripod)]).toEqual([1, 1, 1])
-    const { setups } = await call('GET', '/resilience')
+    const { setups } = await askToTheEnd(() => call('GET', '/resilience'))
     expect(setups[0].losses.map((it: { tag: string }) => it.tag)).toEqual([phone.tag, holder.tag, tripod.tag])
   })
 })
@@ -335,7 +336,7 @@ describe('a place in case', () => {
     const lead = await feed('Lead')
     const spare = await feed('Second lead')
     const id = await build([{ name: 'Key', wants: 'light', things: [light, lead], spares: [spare] }], await addRoom())
-    const points = await call('GET', '/resilience')
+    const points = await askToTheEnd(() => call('GET', '/resilience'))
     const tags = JSON.stringify(points)
     expect([tags.includes(light.tag), tags.includes(lead.tag)], id).toEqual([true, false])
   })

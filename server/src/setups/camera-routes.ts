@@ -1,8 +1,10 @@
 import {
   type AssessmentInput,
   type CameraAngle,
+  type Category,
   compareSetups,
   findLikeFraming,
+  type Holdings,
   isKindOf,
   type LensOffer,
   type LikeFraming,
@@ -11,6 +13,7 @@ import {
   type Model,
   makeScene,
   nameModel,
+  type Role,
   type Setup,
 } from '@exemplar/core'
 import { and, eq, isNull, or } from 'drizzle-orm'
@@ -60,17 +63,36 @@ function loadLenses(app: AppContext): OwnLens[] {
 const listCodes = (model: Model, side: 'host' | 'guest') =>
   model.ports.filter((it) => it.side === side).flatMap((it) => it.interfaces)
 
+const NOTHING: Holdings = { models: new Map(), units: new Map(), stock: new Map() }
+
 /** What would frame on each other camera of the setup as this one does. */
 type Alike = { unitId: string; tag: string; like: LikeFraming | null }
 
 type AlikeAngle = CameraAngle & { alike: Alike[] }
 
-/** The angles of setups as they stand, in the order of the setups, read all at once. */
-function loadAngles(app: AppContext, all: readonly Setup[]): AlikeAngle[][] {
+/** Setups as they stand, with their angles, in the order of the setups, read all at once. */
+function loadAngles(app: AppContext, all: readonly Setup[]): { angles: AlikeAngle[]; holdings: Holdings }[] {
   const lenses = loadLenses(app)
   const requests = all.map((setup) => ({ setup, context: makePresentContext(app.now(), setup) }))
-  return loadAssessments(app.db, requests, loadStudio(app.db)).map(({ input }) => listAngles(input, lenses))
+  return loadAssessments(app.db, requests, loadStudio(app.db)).map(({ input }) => ({
+    angles: listAngles(input, lenses),
+    holdings: input.holdings,
+  }))
 }
+
+/** What of a role is of a kind: the tag and the name of each, however its role is called. */
+function listOfKind({ things }: Role, kind: Category, { units: own, stock, models: all }: Holdings): string[] {
+  return things
+    .filter((it) => !it.isSpare)
+    .flatMap(({ unitId, stockId }) => {
+      const thing = own.get(unitId ?? '') ?? stock.get(stockId ?? '')
+      const model = all.get(thing?.modelId ?? '')
+      return thing && model && isKindOf(model.category, kind) ? [`${thing.tag} ${nameModel(model)}`] : []
+    })
+}
+
+const isOfLight = (role: Role, holdings: Holdings) =>
+  role.group === 'light' || listOfKind(role, 'light', holdings).length > 0
 
 function listAngles(input: AssessmentInput, lenses: readonly OwnLens[]): AlikeAngle[] {
   const cameras = listCameraAngles(makeScene(input))
@@ -101,7 +123,7 @@ export const cameraRoutes = [
     remember(app.db, `cameras/${minuteOf(app.now())}`, () => {
       const all = loadAllSetups(app.db, 'code')
       const angles = loadAngles(app, all)
-      return all.map((setup, at) => ({ ...describe(setup), angles: angles[at] ?? [] }))
+      return all.map((setup, at) => ({ ...describe(setup), angles: angles[at]?.angles ?? [] }))
     }),
   ),
   defineRoute('get /setups/:id/looks', ({ params }, app) => {
@@ -116,21 +138,17 @@ export const cameraRoutes = [
       .map(({ archivedAt: _, ...it }) => it)
       .sort((a, b) => Number(b.id === rootId) - Number(a.id === rootId))
     const [root] = family
-    const angles = loadAngles(app, family)
+    const looks = loadAngles(app, family)
     return family.map((it, at) => ({
       ...describe(it),
-      angles: angles[at] ?? [],
-      backdrops: it.roles
-        .filter((role) => role.group === 'set' || role.providedBy?.kind === 'surface')
-        .flatMap((role) =>
-          role.providedBy?.kind === 'surface'
-            ? `${role.name}: ${role.providedBy.name}`
-            : listInUse(role).length
-              ? role.name
-              : [],
-        ),
+      angles: looks[at]?.angles ?? [],
+      backdrops: it.roles.flatMap((role) =>
+        role.providedBy?.kind === 'surface'
+          ? `${role.name}: ${role.providedBy.name}`
+          : listOfKind(role, 'backdrop', looks[at]?.holdings ?? NOTHING),
+      ),
       lights: it.roles
-        .filter((role) => role.group === 'light')
+        .filter((role) => isOfLight(role, looks[at]?.holdings ?? NOTHING))
         .map((role) => ({
           role: role.name,
           detail: role.detail,

@@ -1,9 +1,10 @@
 import { type Finding, newSetupSchema, type SetupReply } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
+import { askToTheEnd } from '../foundation/call.fixture.ts'
 import { makeDraft, useQuickEntry } from './quick-entry.fixture.ts'
 
 // Each by somebody who starts from nothing, enters things the quick way, and looks at both sides: with and without, enough and too little.
-const { call, add, addRoom, build, judge } = useQuickEntry()
+const { call, add, tell, addFamily, addRoom, build, judge } = useQuickEntry()
 
 const camcorder = (rest: object = {}) =>
   add('camcorder', 'Eye', { cardForm: 'sd', kilobitsPerSecond: 50_000, massGrams: 900, ...rest })
@@ -33,14 +34,7 @@ describe('what has to be carried', () => {
 
 describe('power and packs', () => {
   test('[D02.1] packs: minutes times draw by what a pack gives, rounded up, and one to spare', async () => {
-    const { code: battery } = await call('POST', '/interfaces', {
-      label: 'Larch pack',
-      kind: 'battery',
-      hostName: 'bay',
-      guestName: 'pack',
-      standard: null,
-      viaCableOnly: false,
-    })
+    const battery = await addFamily('Larch pack', 'battery')
     const lamp = await add('light', 'Lamp', { battery, milliwatts: 40_000, massGrams: 900 })
     const stand = await add('stand', 'Stand', { loadGrams: 4_000 })
     const packs = await Promise.all(
@@ -66,21 +60,13 @@ describe('power and packs', () => {
 
 describe('sound', () => {
   const xlr = () => add('cable', 'XLR', { endA: 'xlr-3', endB: 'xlr-3' })
-  const withSpecs = (category: string, name: string, facts: object, specs: object) =>
-    call('POST', '/units', { category, maker: '', name, facts, specs })
-
   test('[C07.1] a quiet microphone lacks gain without its booster, and the booster lacks its 48 V where the input sends none', async () => {
-    const mic = await withSpecs(
-      'dynamic-mic',
-      'Quiet',
-      { massGrams: 300 },
-      { fedBy: 'nothing', sensitivityMvPerPa: 1.1 },
-    )
-    const boost = await withSpecs('preamp', 'Booster', {}, { gainDb: 25, fedBy: '48 V' })
+    const mic = await tell('dynamic-mic', 'Quiet', { massGrams: 300 }, { fedBy: 'nothing', sensitivityMvPerPa: 1.1 })
+    const boost = await tell('preamp', 'Booster', {}, { gainDb: 25, fedBy: '48 V' })
     const stand = await add('mic-stand', 'Stand', { loadGrams: 2_000 })
     const cables = [await xlr(), await xlr()]
     const desk = (sends48: string) =>
-      withSpecs('mixer', `Desk ${sends48}`, { inlet: 'iec-c13', milliwatts: 20_000 }, { gainDb: 50, sends48 })
+      tell('mixer', `Desk ${sends48}`, { inlet: 'iec-c13', milliwatts: 20_000 }, { gainDb: 50, sends48 })
     const [fed, dead] = [await desk('yes'), await desk('no')]
     const codes = async (things: object[], code: string) => {
       const id = await build([{ name: 'Voice', wants: 'microphone', things: things as never }], { code })
@@ -132,7 +118,8 @@ describe('single points of failure', () => {
     const [camera, sd] = [await camcorder(), await card()]
     const tripod = await add('tripod', 'Legs', { loadGrams: 4_000 })
     await build([{ name: 'A camera', wants: 'camera', things: [camera, sd, tripod] }])
-    const points = async () => (await call('GET', '/resilience')).points.map((it: { tag: string }) => it.tag)
+    const points = async () =>
+      (await askToTheEnd(() => call('GET', '/resilience'))).points.map((it: { tag: string }) => it.tag)
     expect(await points()).toEqual(expect.arrayContaining([camera.tag, sd.tag, tripod.tag]))
     await add('tripod', 'Second legs', { loadGrams: 4_000 })
     expect(await points()).not.toContain(tripod.tag)
@@ -145,7 +132,7 @@ describe('single points of failure', () => {
     const second = await add('tripod', 'Second legs', { loadGrams: 4_000 })
     const weak = await add('tripod', 'Weak legs', { loadGrams: 500 })
     await build([{ name: 'A camera', wants: 'camera', things: [camera, sd, tripod] }])
-    const { setups } = await call('GET', '/resilience')
+    const { setups } = await askToTheEnd(() => call('GET', '/resilience'))
     const of = (tag: string) => setups[0].losses.find((it: { tag: string }) => it.tag === tag)
     expect(of(tripod.tag).standIns.map((it: { tag: string }) => it.tag)).toEqual([second.tag])
     expect(of(tripod.tag).standIns).not.toContainEqual(expect.objectContaining({ tag: weak.tag }))
@@ -185,8 +172,6 @@ describe('what is turned round, and where it stands', () => {
 })
 
 describe('what the content demands', () => {
-  const withSpecs = (category: string, name: string, facts: object, specs: object) =>
-    call('POST', '/units', { category, maker: '', name, facts, specs })
   let n = 0
   const unmet = async (things: object[], rest: object) => {
     const role = { name: 'A camera', wants: 'camera', things: things as never }
@@ -195,8 +180,8 @@ describe('what the content demands', () => {
   }
 
   test('[C32.1] self-view: a screen that turns, or a monitor, television or laptop that the picture reaches; beside it and dark, it is missed', async () => {
-    const plain = await withSpecs('camera', 'Plain', { videoOut: 'hdmi-a' }, { flipScreen: 'no' })
-    const turns = await withSpecs('camera', 'Turns', {}, { flipScreen: 'yes' })
+    const plain = await tell('camera', 'Plain', { videoOut: 'hdmi-a' }, { flipScreen: 'no' })
+    const turns = await tell('camera', 'Turns', {}, { flipScreen: 'yes' })
     const demands = { demands: ['self-view'] }
     expect(await unmet([plain], demands)).toEqual(['self-view'])
     expect(await unmet([turns], demands)).toEqual([])

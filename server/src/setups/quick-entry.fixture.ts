@@ -11,6 +11,11 @@ export interface Thing {
   version: number
 }
 
+/** As much of a model as tests look at. */
+interface KeptModel {
+  ports: { id: string; side: string; direction: string; interfaces: string[] }[]
+}
+
 export interface RoleSketch {
   name: string
   wants?: string
@@ -78,6 +83,20 @@ export const makeDraft = (part: object = {}) => ({
   ...part,
 })
 
+/** A program as it is sent. */
+export const makeSoftware = (part: object = {}) => ({
+  kind: 'app',
+  name: 'Remote',
+  version: '2.1',
+  where: '',
+  onUnitId: null,
+  media: 'download',
+  needsWireless: false,
+  minimumMemoryGigabytes: null,
+  minimumGraphicsGigabytes: null,
+  ...part,
+})
+
 /** What somebody gets who starts from nothing and enters things the quick way: an empty instance for each test. */
 export function useQuickEntry() {
   let api: TestApi
@@ -89,6 +108,28 @@ export function useQuickEntry() {
 
   const add = (category: string, name: string, facts: object = {}): Promise<Thing> =>
     call('POST', '/units', { category, maker: '', name, facts })
+
+  /** With specs, and a maker where one is wanted. */
+  const tell = (category: string, name: string, facts: object, specs: object = {}, maker = ''): Promise<Thing> =>
+    call('POST', '/units', { category, maker, name, facts, specs })
+
+  /** A family of the studio's own: a mount, a pack, a plate; its code. */
+  const addFamily = async (label: string, kind: string): Promise<string> => {
+    const ends = { hostName: 'body', guestName: 'part' }
+    const { code } = await call('POST', '/interfaces', { label, kind, ...ends, standard: null, viaCableOnly: false })
+    return code
+  }
+
+  /** What a model is, corrected on its page. */
+  const changeModel = async (modelId: string, change: object | ((model: KeptModel) => object)) => {
+    const { id: _, version, archivedAt: __, ...body } = await call('GET', `/models/${modelId}`)
+    return call(
+      'PUT',
+      `/models/${modelId}`,
+      { ...body, ...(typeof change === 'function' ? change(body) : change) },
+      version,
+    )
+  }
 
   const build = async (roles: readonly RoleSketch[], rest: object = {}): Promise<string> =>
     (await call('POST', '/setups', makeSetup(roles, rest))).id
@@ -111,5 +152,5 @@ export function useQuickEntry() {
   const answer = (modelId: string, fact: string, given: object, version = 1) =>
     call('POST', `/models/${modelId}/facts`, { fact, answer: given }, version)
 
-  return { api: () => api, call, add, addRoom, build, judge, answer }
+  return { api: () => api, call, add, tell, addFamily, changeModel, addRoom, build, judge, answer }
 }

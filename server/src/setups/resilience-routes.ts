@@ -1,8 +1,8 @@
+import type { ResilienceReply } from '@exemplar/core'
 import { defineRoute } from '../foundation/http/route.ts'
-import type { SinglePointsReply } from './single-points.ts'
 
 export const resilienceRoutes = [
   defineRoute('get /resilience', ({ connection }, app) =>
-    app.jobs.run<SinglePointsReply>('single-points', {}, connection.signal),
+    app.jobs.run<ResilienceReply>('single-points', {}, connection.signal),
   ),
 ]

@@ -1,6 +1,7 @@
 import { type ChangeOver, computeStandingCost, planChangeOver } from '@exemplar/core'
 import { and, desc, eq, inArray, isNotNull, lte, ne } from 'drizzle-orm'
 import { requireBooking } from '../availability/bookings.ts'
+import type { BookingRow } from '../availability/holds.ts'
 import { refuseField } from '../foundation/base/problem.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
@@ -31,6 +32,15 @@ function changeOver(app: AppContext, fromId: string, toId: string): ChangeOver &
   )
   return { ...plan, lies: Object.fromEntries([...homes].map(([key, id]) => [key, names.get(id) ?? ''])) }
 }
+
+/** Minutes from the end of the one to the start of the next, buffers left out: so long the room is nobody's. */
+function countGap(before: BookingRow, next: BookingRow): number {
+  const end = before.holdEnd / MINUTE_MS - before.strikeMinutes
+  const start = next.holdStart / MINUTE_MS + next.rigMinutes
+  return Math.round(start - end)
+}
+
+const MINUTE_MS = 60_000
 
 export const minutesRoutes = [
   defineRoute('get /setups/:id/minutes', ({ params }, app) => {
@@ -78,6 +88,7 @@ export const minutesRoutes = [
         ...changeOver(app, before.setupId, booking.setupId),
         from: { title: before.title, setupId: before.setupId, endsAt: before.endsAt },
         rigMinutes: booking.rigMinutes,
+        gapMinutes: countGap(before, booking),
       },
     }
   }),

@@ -1,6 +1,7 @@
 import { applyRemedy, type Finding, type NewSetup, type Remedy, SETUP_DEFAULTS } from '@exemplar/core'
 import { afterEach, beforeEach, describe, expect, test } from 'vitest'
 import { countRows, match, startApi, type TestApi } from '../foundation/api.fixture.ts'
+import { askToTheEnd } from '../foundation/call.fixture.ts'
 
 let api: TestApi
 beforeEach(async () => {
@@ -202,7 +203,7 @@ describe('ways out through the API', () => {
 
 describe('what hangs on one thing', () => {
   test('of each thing without a stand-in the setups that stop; lost for good, those setups do stop', async () => {
-    const { points, setups } = (await api.call('GET', '/resilience')).body
+    const { points, setups } = await askToTheEnd(async () => (await api.call('GET', '/resilience')).body)
     expect(setups.length).toBeGreaterThan(2)
     const [point] = points
     expect(point.setups.length).toBeGreaterThan(0)

@@ -1,6 +1,19 @@
-import { findSinglePointsOfFailure, isKindOf, listSinglePoints } from '@exemplar/core'
+import { createHash } from 'node:crypto'
+import {
+  type AssessmentInput,
+  countThings,
+  isKindOf,
+  type LossesSoFar,
+  listSinglePoints,
+  type ResilienceReply,
+  type Setup,
+  type SinglePointOfFailure,
+  type Store,
+  seekSinglePoints,
+} from '@exemplar/core'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { minuteOf, remember } from '../foundation/database/cache.ts'
+import type { Database } from '../foundation/database/database.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { makePresentContext } from './assessment-context.ts'
 import { loadAssessments } from './assessment-store.ts'
@@ -10,15 +23,64 @@ import { loadAllSetups } from './setup-store.ts'
 /** So many things of the store are looked at, over all setups. */
 const MOST_LOOKED_AT = 5_000
 
-export type SinglePointsReply = ReturnType<typeof computeSinglePoints>
+/** So long the search goes on for one request; whoever wants the rest asks again. Milliseconds. */
+const A_WHILE = 150
 
-/** Kept until something changes or the minute passes. */
-export function loadSinglePoints(app: AppContext): SinglePointsReply {
-  return remember(app.db, `single-points/${minuteOf(app.now())}`, () => computeSinglePoints(app))
+/** How far one setup was looked at, as long as all that decides about it is as it was. */
+interface Search extends LossesSoFar {
+  /** What it was begun with. */
+  fingerprint: string
+  steps: Generator<LossesSoFar, SinglePointOfFailure[]>
+  isDone: boolean
 }
 
-/** What each setup would stop without, and over all of them what nothing could stand in for. Kept until something changes. */
-function computeSinglePoints(app: AppContext) {
+/** Of each database how far each setup was looked at: goes with its connection. */
+const searches = new WeakMap<Database, Map<string, Search>>()
+
+/**
+ * What each setup would stop without, and over all of them what nothing could stand in for. There are hundreds of verdicts in it:
+ * it goes on for a while and says how far it has come, and goes on from there when it is asked again. What was found of a setup is
+ * kept until something changes that decides about it.
+ */
+export function loadSinglePoints(app: AppContext): ResilienceReply {
+  const questions = remember(app.db, `single-points/${minuteOf(app.now())}`, () => loadQuestions(app))
+  const begun = searches.get(app.db) ?? new Map<string, Search>()
+  searches.set(app.db, begun)
+  for (const id of begun.keys()) if (!questions.some((it) => it.setup.id === id)) begun.delete(id)
+  const end = performance.now() + A_WHILE
+  const looked = questions.map((question) => {
+    const { setup } = question
+    // The first is always gone on with, so that whoever asks again gets on.
+    const search = performance.now() < end ? goOn(begun, question, end) : findBegun(begun, question)
+    const { losses, done } = search ?? { losses: [], done: 0 }
+    return { setup, losses: [...losses], done, of: countThings(question.input), isDone: search?.isDone ?? false }
+  })
+  return {
+    points: listSinglePoints(looked.map(({ setup: { id }, losses }) => ({ id, losses }))),
+    setups: looked.map(({ setup: { id, code, tape, name }, losses, isDone }) => ({
+      id,
+      code,
+      tape,
+      name,
+      losses,
+      isDone,
+    })),
+    done: looked.reduce((sum, it) => sum + it.done, 0),
+    of: looked.reduce((sum, it) => sum + it.of, 0),
+  }
+}
+
+/** One setup with all that decides what it would stop without. */
+interface Question {
+  setup: Pick<Setup, 'id' | 'code' | 'tape' | 'name'>
+  input: AssessmentInput
+  listFree(): Store
+  /** Made when it is first wanted, as it reads everything. */
+  fingerprint: string | null
+  print(): string
+}
+
+function loadQuestions(app: AppContext): Question[] {
   const { db } = app
   const settings = loadStudio(db)
   const all = loadAllSetups(db, 'code')
@@ -27,9 +89,48 @@ function computeSinglePoints(app: AppContext) {
   const used = cases.flatMap(({ input }) => [...input.holdings.models.values()].map((it) => it.category))
   const kinds = [...new Set(used)]
   const shelf = loadShelf(db, (model) => kinds.some((kind) => isKindOf(model.category, kind)), MOST_LOOKED_AT)
-  const judged = all.map(({ id, code, tape, name }, at) => {
+  let shelfPrint: string | null = null
+  return all.flatMap((setup, at): Question[] => {
     const own = cases[at]
-    return { id, code, tape, name, losses: own ? findSinglePointsOfFailure(own.input, listFree(shelf, own)) : [] }
+    if (!own) return []
+    const free = () => listFree(shelf, own)
+    const print = () => {
+      shelfPrint ??= hash(shelf)
+      const { units, away, stock } = free()
+      const there = [units.map((it) => it.unit.id), away?.map((it) => it.unit.id), stock.map((it) => it.free)]
+      return hash({ input: own.input, circuits: own.circuits, there, shelfPrint })
+    }
+    return [{ setup, input: own.input, listFree: free, fingerprint: null, print }]
   })
-  return { points: listSinglePoints(judged), setups: judged }
+}
+
+/** Everything in it as one line; maps as what they hold. */
+const hash = (value: unknown) =>
+  createHash('sha256')
+    .update(JSON.stringify(value, (_, it) => (it instanceof Map ? [...it] : it)))
+    .digest('base64')
+
+/** How far it was looked at already, where all that decides is as it was. */
+function findBegun(begun: ReadonlyMap<string, Search>, { setup, fingerprint }: Question): Search | null {
+  const search = begun.get(setup.id)
+  return search && search.fingerprint === fingerprint ? search : null
+}
+
+function goOn(begun: Map<string, Search>, question: Question, end: number): Search {
+  question.fingerprint ??= question.print()
+  const search = findBegun(begun, question) ?? begin(question, question.fingerprint)
+  begun.set(question.setup.id, search)
+  while (!search.isDone) {
+    const step = search.steps.next()
+    search.isDone = step.done === true
+    search.losses = step.done ? step.value : step.value.losses
+    search.done = step.done ? countThings(question.input) : step.value.done
+    if (performance.now() >= end) break
+  }
+  return search
+}
+
+function begin(question: Question, fingerprint: string): Search {
+  const steps = seekSinglePoints(question.input, question.listFree())
+  return { fingerprint, steps, done: 0, losses: [], isDone: false }
 }

@@ -203,7 +203,14 @@ function ComesAfter({ booking }: { booking: BookingReply }) {
   if (!plan) return null
   return (
     <Section title={`Change-over from ${plan.from.title}`} aside={formatMinutes(plan.minutes)}>
-      {plan.minutes > plan.rigMinutes && (
+      {plan.minutes > plan.gapMinutes && (
+        <p className="py-1 text-[13px]">
+          <Mark level="warn">
+            {`${formatMinutes(plan.gapMinutes)} lie between the two, and this takes ${formatMinutes(plan.minutes)} for one person. Begin later, or with more hands.`}
+          </Mark>
+        </p>
+      )}
+      {plan.minutes <= plan.gapMinutes && plan.minutes > plan.rigMinutes && (
         <p className="py-1 text-[13px]">
           <Mark level="advise">
             {`${formatMinutes(plan.rigMinutes)} are planned for rigging, and this takes ${formatMinutes(plan.minutes)} for one person.`}

@@ -12,15 +12,21 @@ export const resilienceReplySchema = z.object({
       tape: tapeSchema,
       name: z.string(),
       losses: z.array(singlePointOfFailureSchema),
+      /** Each of its things was taken out: otherwise there may be more. */
+      isDone: z.boolean(),
     }),
   ),
+  /** Things that were taken out and judged so far, of all there are. */
+  done: z.number(),
+  of: z.number(),
 })
 export type ResilienceReply = z.infer<typeof resilienceReplySchema>
 
 /** Routes of single points of failure. */
 export const resilienceContract = defineContract('setups', {
   'get /resilience': {
-    summary: 'Single points of failure: without which setups would stop, and what could stand in',
+    summary:
+      'Single points of failure: without which setups would stop, and what could stand in. Says how far it has come; ask again until done is of',
     permission: 'see-studio',
     reply: resilienceReplySchema,
   },

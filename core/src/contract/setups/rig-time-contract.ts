@@ -57,6 +57,8 @@ export const rigTimeContract = defineContract('setups', {
             endsAt: z.string(),
           }),
           rigMinutes: z.number(),
+          /** From the end of the one to the start of the next. */
+          gapMinutes: z.number(),
         })
         .nullable(),
     }),

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { amount } from '../../studio/people/secrecy.ts'
+import { LIFE_STATES } from '../unit/unit.ts'
 /** The kit and the setups as they were: what is worth comparing, under ids that stay. */
 export interface SnapshotContents {
   things: SnapshotThing[]
@@ -45,11 +46,25 @@ export const snapshotDifferenceSchema = z.object({
 export type SnapshotDifference = z.infer<typeof snapshotDifferenceSchema>
 const COMPARED = ['tag', 'name', 'place', 'state', 'quantity'] as const
 
-/** What is different in `after`. Sorted by tag and code; what is the same is not named. */
+/** States in which a thing is not of the kit, not yet or no longer, by their labels: snapshots keep words. */
+const NOT_OURS: ReadonlySet<string> = new Set(
+  (['wished', 'ordered', 'sold', 'returned', 'lost', 'written-off'] as const).map((it) => LIFE_STATES[it].label),
+)
+
+/** What of a snapshot was of the kit: what is only wished for, or was sold, is written down and not counted. */
+export const listOwnThings = ({ things }: SnapshotContents): SnapshotThing[] =>
+  things.filter((it) => !NOT_OURS.has(it.state))
+
+/**
+ * What is different in `after`. Sorted by tag and code; what is the same is not named. What was sold went, though it is still
+ * written down, and what was delivered came.
+ */
 export function compareSnapshots(before: SnapshotContents, after: SnapshotContents): SnapshotDifference {
-  const old = new Map(before.things.map((it) => [it.id, it]))
-  const now = new Map(after.things.map((it) => [it.id, it]))
-  const changed = after.things.flatMap((thing) => {
+  const old = new Map(listOwnThings(before).map((it) => [it.id, it]))
+  const now = new Map(listOwnThings(after).map((it) => [it.id, it]))
+  // In which state it is that went is worth more than in which it was.
+  const written = new Map(after.things.map((it) => [it.id, it]))
+  const changed = [...now.values()].flatMap((thing) => {
     const was = old.get(thing.id)
     if (!was) return []
     const fields = COMPARED.filter((field) => was[field] !== thing[field]).map((field) => ({
@@ -60,8 +75,8 @@ export function compareSnapshots(before: SnapshotContents, after: SnapshotConten
     return fields.length > 0 ? [{ thing, fields }] : []
   })
   return {
-    came: sortByTag(after.things.filter((it) => !old.has(it.id))),
-    went: sortByTag(before.things.filter((it) => !now.has(it.id))),
+    came: sortByTag([...now.values()].filter((it) => !old.has(it.id))),
+    went: sortByTag([...old.values()].filter((it) => !now.has(it.id)).map((it) => written.get(it.id) ?? it)),
     changed: changed.sort((a, b) => compareText(a.thing.tag, b.thing.tag)),
     setups: compareSetups(before, after),
   }

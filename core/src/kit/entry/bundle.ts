@@ -3,7 +3,7 @@ import { idSchema, nameSchema } from '../../studio/identity.ts'
 import { amount } from '../../studio/people/secrecy.ts'
 import { minorSchema } from '../../units/money.ts'
 import { dateSchema } from '../../units/wall-time.ts'
-import { CATEGORY_CODES } from '../model/category.ts'
+import { CATEGORY_CODES, isCounted } from '../model/category.ts'
 import { moreSpecsSchema } from '../model/spec.ts'
 import { ACQUISITION_CODES } from '../unit/unit.ts'
 import { factsSchema, usualSchema } from './told.ts'
@@ -25,18 +25,28 @@ export const bundlePartSchema = z.object({
 })
 export type BundlePart = z.infer<typeof bundlePartSchema>
 
-export const bundleSchema = z.object({
-  title: nameSchema,
-  priceMinor: amount(minorSchema.min(0)),
-  taxMinor: amount(minorSchema.min(0)),
-  on: dateSchema,
-  partyId: idSchema.nullable(),
-  placeId: idSchema.nullable(),
-  acquisition: z.enum(ACQUISITION_CODES),
-  /** The parts go with the first of them from then on. */
-  staysTogether: z.boolean(),
-  parts: z.array(bundlePartSchema).min(1, 'A bundle has at least one part.').max(60),
-})
+/** So many things with a tag of their own come of one purchase; what is counted is one row, however many. */
+const MOST_SINGLE = 200
+
+export const bundleSchema = z
+  .object({
+    title: nameSchema,
+    priceMinor: amount(minorSchema.min(0)),
+    taxMinor: amount(minorSchema.min(0)),
+    on: dateSchema,
+    partyId: idSchema.nullable(),
+    placeId: idSchema.nullable(),
+    acquisition: z.enum(ACQUISITION_CODES),
+    /** The parts go with the first of them from then on. */
+    staysTogether: z.boolean(),
+    parts: z.array(bundlePartSchema).min(1, 'A bundle has at least one part.').max(60),
+  })
+  .superRefine(({ parts }, context) => {
+    const single = parts.filter((it) => it.isThere && !isCounted(it.category))
+    if (single.reduce((sum, it) => sum + it.quantity, 0) <= MOST_SINGLE) return
+    const message = `At most ${MOST_SINGLE} things with a tag of their own at once: take in the rest as a second purchase.`
+    context.addIssue({ code: 'custom', path: ['parts'], message })
+  })
 export type Bundle = z.infer<typeof bundleSchema>
 
 /**

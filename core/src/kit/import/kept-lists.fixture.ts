@@ -152,7 +152,7 @@ const BRITISH: readonly Sort[] = [
   ['Softbox for the spots', '', 8, '', '£62', 'softbox'],
   ['5 in 1 reflector', '', 4, '', '£18', 'reflector'],
   ['Light stand', '', 20, '', '£32', 'stand'],
-  ['Magic arm', '', 10, '', '£14', 'arm'],
+  ['Magic arm', '', 10, '', '£14', 'friction-arm'],
   ['Super clamp', '', 1, '', '£11', 'clamp'],
   ['Tripod with fluid head', '', 8, '', '£310', 'tripod'],
   ['Microphone stand', '', 6, '', '£29', 'mic-stand'],

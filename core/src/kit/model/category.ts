@@ -229,7 +229,14 @@ export const CATEGORIES = {
     words: ['boom stand', 'combo boom'],
   },
   'mic-stand': { label: 'Microphone stand', group: 'support', prefix: 'MST', words: ['mic stand', 'mike stand'] },
-  arm: { label: 'Arm or boom', group: 'support', prefix: 'ARM', words: ['arm', 'boom', 'magic arm'] },
+  arm: { label: 'Arm or boom', group: 'support', prefix: 'ARM', words: ['arm', 'boom'] },
+  'standing-arm': {
+    label: 'Arm with its own base',
+    group: 'support',
+    prefix: 'ARM',
+    isA: 'arm',
+    words: ['overhead arm', 'standing arm', 'arm with base'],
+  },
   'boom-arm': { label: 'Boom arm', group: 'support', prefix: 'BOM', isA: 'arm', words: ['boom pole', 'boompole'] },
   'desk-arm': { label: 'Desk arm', group: 'support', prefix: 'DSK', isA: 'arm', words: ['desk mount', 'scissor arm'] },
   'screen-arm': {
@@ -239,7 +246,13 @@ export const CATEGORIES = {
     isA: 'arm',
     words: ['monitor arm', 'screen arm', 'monitor mount', 'wall bracket'],
   },
-  'friction-arm': { label: 'Friction arm', group: 'support', prefix: 'FRI', isA: 'arm', words: ['articulating arm'] },
+  'friction-arm': {
+    label: 'Friction arm',
+    group: 'support',
+    prefix: 'FRI',
+    isA: 'arm',
+    words: ['articulating arm', 'magic arm'],
+  },
   'grip-head': { label: 'Grip head', group: 'support', prefix: 'GRH', words: ['grip head', 'gobo head'] },
   crossbar: {
     label: 'Crossbar',
@@ -415,8 +428,16 @@ export const factsOf = (code: Category): CategoryFacts => CATEGORIES[code]
 
 /** Whether somebody who wants a `wanted` is served by a `category`: a tube is a light, a light need not be a tube. */
 export function isKindOf(category: Category, wanted: Category): boolean {
-  return category === wanted || factsOf(category).isA === wanted
+  return category === wanted || IS_A.get(category) === wanted
 }
+
+/** Asked thousands of times for one verdict, so that only what is of another kind is looked up. */
+const IS_A: ReadonlyMap<Category, string> = new Map(
+  CATEGORY_CODES.flatMap((code) => {
+    const { isA } = factsOf(code)
+    return isA ? [[code, isA] as const] : []
+  }),
+)
 
 /** A kind with all that are also that. */
 export function listKindsOf(wanted: Category): Category[] {

@@ -46,8 +46,10 @@ export const POWER_AND_MEDIA_FILLS: Fills = {
     draft.ports.push(makePort({ id: 'out', interfaces: 'dc-55', side: 'guest', importance: 'optional' }))
     addPowerMutably({ ...facts, battery: null }, draft)
   },
-  strip: fillStrip,
-  reel: fillStrip,
+  // A strip in a strip overloads the first one: the sockets refuse whatever distributes further.
+  strip: fillStrip({ carries: ['distribution'], forbids: ['distribution'] }),
+  // A strip on a reel is what reels are for; a reel in a reel is not.
+  reel: fillStrip({ carries: ['distribution', 'reel'], forbids: ['reel'] }),
   'cable-adapter'({ endA, endB }, draft) {
     const a = endA ?? endB
     if (!a) return
@@ -138,18 +140,13 @@ function addNetworkMutably(draft: Draft, count: number): void {
   )
 }
 
-function fillStrip({ plug, outlets }: TemplateFacts, draft: Draft, plugs: PlugSystemCode): void {
-  const { socket } = PLUG_SYSTEMS[plugs]
-  draft.ports.push(
-    // A strip in a strip overloads the first one: the sockets refuse whatever distributes further.
-    makePort({ id: 'plug', interfaces: plug ?? socket, side: 'guest', carries: ['distribution'] }),
-    makePort({
-      id: 'socket',
-      interfaces: plug ?? socket,
-      side: 'host',
-      count: outlets ?? 4,
-      importance: 'optional',
-      forbids: ['distribution'],
-    }),
-  )
+function fillStrip({ carries, forbids }: { carries: string[]; forbids: string[] }) {
+  return ({ plug, outlets }: TemplateFacts, draft: Draft, plugs: PlugSystemCode): void => {
+    const interfaces = plug ?? PLUG_SYSTEMS[plugs].socket
+    const count = outlets ?? 4
+    draft.ports.push(
+      makePort({ id: 'plug', interfaces, side: 'guest', carries }),
+      makePort({ id: 'socket', interfaces, side: 'host', count, importance: 'optional', forbids }),
+    )
+  }
 }

@@ -129,7 +129,7 @@ export const STARTER_MODELS: readonly StarterModel[] = [
   { name: 'Combo boom on wheels', category: 'combo-boom', facts: { loadGrams: 6_000, massGrams: 5_000 } },
   { name: 'Upright microphone stand', category: 'mic-stand', facts: { loadGrams: 2_000, massGrams: 2_600 } },
   { name: 'Desk arm for a microphone', category: 'desk-arm', facts: { loadGrams: 1_500, massGrams: 1_400 } },
-  { name: 'Overhead arm with its base', category: 'arm', facts: { loadGrams: 2_000, massGrams: 4_000 } },
+  { name: 'Overhead arm with its base', category: 'standing-arm', facts: { loadGrams: 2_000, massGrams: 4_000 } },
   { name: 'Boom for a lamp', category: 'boom-arm', facts: { loadGrams: 3_000, massGrams: 1_200 } },
   { name: 'Screen arm for a desk', category: 'screen-arm', facts: { loadGrams: 8_000, massGrams: 2_500 } },
   { name: 'Friction arm, 28 cm', category: 'friction-arm', facts: { loadGrams: 1_500, massGrams: 350 } },

@@ -21,6 +21,7 @@ export const SUPPORT_FILLS: Fills = {
     addCarrier(FOOT_THREADS)(facts, draft, plugs)
   },
   arm: addCarrier(FOOT_THREADS),
+  'standing-arm': addCarrier(FOOT_THREADS),
   // For a bar only where somebody says so: most clamps hold cloth.
   clamp(facts, draft, plugs) {
     if (facts.mount !== 'bar') return

@@ -105,7 +105,7 @@ export const CAMERA_EXAMPLES: readonly ExampleStudio[] = [
       p1: pack(),
       p2: pack(),
       arm: {
-        category: 'arm',
+        category: 'standing-arm',
         name: 'Overhead arm with its base',
         facts: { loadGrams: 2_000, massGrams: 4_000 },
         more: { reachMm: 500 },

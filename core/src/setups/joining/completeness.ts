@@ -4,7 +4,7 @@ import type { FindingLevel } from '../../studio/finding.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import type { CableRun } from '../setup/cable-run.ts'
 import { splitEnds, splitIntoComponents } from './components.ts'
-import { hasCycle, type JoinedPair, listPairs, matchWithoutCycles, type RinglessMatching } from './cycles.ts'
+import { hasCycle, listPairs, matchWithoutCycles, pickTied, type RinglessMatching, type TiedPairs } from './cycles.ts'
 import { settleLoads, sumOverload } from './load-settling.ts'
 import { findGuestHallSet, findHallSet, type HallSet } from './matching.ts'
 import {
@@ -13,6 +13,8 @@ import {
   findUnknownAtJoint,
   type JoiningRule,
   listNodes,
+  makePairFinder,
+  type PairFinder,
   type PortGraph,
 } from './port-graph.ts'
 import type { PortNode } from './port-node.ts'
@@ -68,61 +70,86 @@ export interface Completeness {
 const LEVEL_OF_RANK: readonly FindingLevel[] = ['stop', 'warn', 'advise']
 
 /** What was found of some ends of a set, which nothing else could join. */
-export interface JudgedEnds extends Completeness {
-  pairs: JoinedPair[]
+export interface JudgedEnds extends Completeness, TiedPairs {
+  ends: readonly PortNode[]
 }
 
-/** What was found of ends, to be used again where they and their things are as they were. */
+/** What was found of ends, to be used again where they, their things and what is stated of them are as they were. */
 export interface CompletenessMemory {
-  recall(ends: readonly PortNode[]): JudgedEnds | undefined
-  keep(ends: readonly PortNode[], found: JudgedEnds): void
+  recall(ends: readonly PortNode[], rule: JoiningRule | undefined): JudgedEnds | undefined
+  keep(found: JudgedEnds, rule: JoiningRule | undefined): void
+  /** What two ends are to each other, known again where it was looked at before. */
+  pairsOf(interfaces: ReadonlyMap<string, Interface>): PairFinder
+  /** What is stated, known again where the same is. */
+  ruleOf(links: readonly CableRun[]): JoiningRule
 }
 
-type Rule = JoiningRule | undefined
+/** What a set is joined by. */
+interface Way {
+  interfaces: ReadonlyMap<string, Interface>
+  rule: JoiningRule | undefined
+  findPair: PairFinder
+}
 
 /**
  * Judges whether every end that must be met is met by an offer that nothing else uses. Exact for a set in fixed ways of
  * powering: what is reported as unmet cannot be met by any other way of joining the same things, and nothing is carried by
  * what it carries itself. Of all such ways it is the one of least cost. Links that somebody made are kept as they are, and what
- * they name and is not among the things leaves its end open. Parts that cannot join are judged one by one.
+ * they name and is not among the things leaves its end open.
+ *
+ * Ends of different interfaces are matched by themselves, each without rings and loops of its own. Only where they make one
+ * between them, or an overload, do they have to give way to each other: then each part of the set that can join nothing of
+ * another is looked at, and matched as a whole where it has to be.
  */
 export function checkCompleteness(
   things: readonly PlacedItem[],
   interfaces: ReadonlyMap<string, Interface>,
   links: readonly CableRun[] = [],
-  memory?: CompletenessMemory,
+  memory: CompletenessMemory = NO_MEMORY,
 ): Completeness {
-  const rule = links.length > 0 ? makeRunRule(links) : undefined
-  return merge(splitIntoComponents(things).map((part) => judgePart(part, interfaces, rule, memory)))
+  const rule = links.length > 0 ? memory.ruleOf(links) : undefined
+  const way: Way = { interfaces, rule, findPair: memory.pairsOf(interfaces) }
+  const bits = splitEnds(things.flatMap(listNodes)).map((ends) => judgeEnds(ends, way, memory))
+  if (!isTangled(bits)) return merge(bits)
+  return merge(
+    splitIntoComponents(things).map((part) => {
+      const own = new Set(part)
+      return judgePart(
+        part,
+        bits.filter(({ ends }) => ends[0] && own.has(ends[0].thing)),
+        way,
+      )
+    }),
+  )
 }
 
-/**
- * Ends of different interfaces are matched by themselves, each without rings and loops of its own. Only where they make one
- * between them, or an overload, do they have to give way to each other, and are matched together.
- */
-function judgePart(
-  things: readonly PlacedItem[],
-  interfaces: ReadonlyMap<string, Interface>,
-  rule: Rule,
-  memory: CompletenessMemory | undefined,
-): Completeness {
-  const bits = splitEnds(things.flatMap(listNodes)).map((ends) => {
-    const known = memory?.recall(ends)
-    if (known) return known
-    const built = buildNodeGraph(ends, interfaces, rule)
-    const found = describeBest(built, interfaces, rule)
-    memory?.keep(ends, found)
-    return found
-  })
-  const pairs = bits.flatMap((it) => it.pairs)
-  if (!hasCycle(pairs, interfaces) && sumOverload(pairs, interfaces) === 0) return merge(bits)
-  const built = buildPortGraph(things, interfaces, rule)
-  const found = matchWithoutCycles(built, interfaces)
-  return describeMatching(built, { ...found, matching: settleLoads(built, found.matching, interfaces) }, rule)
+const NO_MEMORY: CompletenessMemory = {
+  recall: () => undefined,
+  keep: () => undefined,
+  pairsOf: makePairFinder,
+  ruleOf: makeRunRule,
 }
 
-function describeBest(built: PortGraph, interfaces: ReadonlyMap<string, Interface>, rule: Rule): JudgedEnds {
-  return describeMatching(built, matchWithoutCycles(built, interfaces), rule)
+function judgeEnds(ends: readonly PortNode[], way: Way, memory: CompletenessMemory): JudgedEnds {
+  const known = memory.recall(ends, way.rule)
+  if (known) return known
+  const built = buildNodeGraph(ends, way.interfaces, way.rule, way.findPair)
+  const found = { ends, ...describeMatching(built, matchWithoutCycles(built, way.interfaces), way) }
+  memory.keep(found, way.rule)
+  return found
+}
+
+/** Whether some of them make a ring, a loop or an overload between them. */
+function isTangled(bits: readonly JudgedEnds[]): boolean {
+  const carrying = bits.flatMap((it) => it.carrying)
+  return hasCycle({ once: bits.flatMap((it) => it.once), carrying }) || sumOverload(carrying) > 0
+}
+
+function judgePart(part: readonly PlacedItem[], bits: readonly JudgedEnds[], way: Way): Completeness {
+  if (!isTangled(bits)) return merge(bits)
+  const built = buildPortGraph(part, way.interfaces, way.rule, way.findPair)
+  const found = matchWithoutCycles(built, way.interfaces)
+  return describeMatching(built, { ...found, matching: settleLoads(built, found.matching, way.interfaces) }, way)
 }
 
 function merge(parts: readonly Completeness[]): Completeness {
@@ -133,7 +160,11 @@ function merge(parts: readonly Completeness[]): Completeness {
   }
 }
 
-function describeMatching(built: PortGraph, found: RinglessMatching, rule: Rule): JudgedEnds {
+function describeMatching(
+  built: PortGraph,
+  found: RinglessMatching,
+  { interfaces, rule }: Way,
+): Completeness & TiedPairs {
   const { graph, matching, isProven } = found
   const pairs = listPairs(built, matching)
   const unmet = new Map<string, UnmetNeed>()
@@ -146,7 +177,7 @@ function describeMatching(built: PortGraph, found: RinglessMatching, rule: Rule)
     addUnmet(unmet, node, findGuestHallSet(graph, matching, at), built.guests, built.hosts, isProven)
   }
   return {
-    pairs,
+    ...pickTied(pairs, interfaces),
     joints: pairs.map(([host, guest]) => ({
       ...describeJoint(host, guest),
       isStated: rule?.isStated(host, guest) ?? false,

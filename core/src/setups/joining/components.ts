@@ -11,19 +11,10 @@ export function splitIntoComponents(things: readonly PlacedItem[]): PlacedItem[]
 
 /** Ends that have no interface in common: what is joined at one of them takes nothing from another. In their order. */
 export function splitEnds(nodes: readonly PortNode[]): PortNode[][] {
-  return split(nodes, listCodes)
+  return split(nodes, (node) => node.codes)
 }
 
-const codesOf = new WeakMap<object, readonly string[]>()
-
-/** What the ports of a thing or an end go into: the same each time, and asked over and over. */
-function listCodes(it: Pick<PortNode, 'ports'>): readonly string[] {
-  const known = codesOf.get(it)
-  if (known) return known
-  const codes = [...new Set(it.ports.flatMap((port) => port.interfaces))]
-  codesOf.set(it, codes)
-  return codes
-}
+const listCodes = ({ ports }: PlacedItem) => ports.flatMap((port) => port.interfaces)
 
 /** Whatever shares a code, directly or over others, is in one part (union–find with path halving). */
 function split<T>(items: readonly T[], listOf: (item: T) => readonly string[]): T[][] {

@@ -39,9 +39,24 @@ export function listPairs({ hosts, guests }: PortGraph, { guestOfHost }: Matchin
   })
 }
 
+/** Those of some pairs that could make a loop or a ring with others. */
+export interface TiedPairs {
+  /** Of two things that may have one joint only. */
+  once: readonly JoinedPair[]
+  /** Of which one end carries the other. */
+  carrying: readonly JoinedPair[]
+}
+
+export function pickTied(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<string, Interface>): TiedPairs {
+  return {
+    once: pairs.filter(([a, b]) => joinOnce(a.thing, b.thing)),
+    carrying: pairs.filter(([below, above]) => carries(below, above, interfaces)),
+  }
+}
+
 /** Whether something is carried by what it carries itself, or a cable has both ends in one thing. */
-export function hasCycle(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<string, Interface>): boolean {
-  return findLoop(pairs) !== null || findRing(pairs, interfaces) !== null
+export function hasCycle({ once, carrying }: TiedPairs): boolean {
+  return findLoop(once) !== null || findCarriedRing(carrying) !== null
 }
 
 /** The matching of least cost of a graph, or of what is left of it. */
@@ -213,7 +228,8 @@ function findLoop(pairs: readonly JoinedPair[]): Forbidden[] | null {
   const seen = new Map<string, JoinedPair>()
   for (const [a, b] of pairs) {
     if (!joinOnce(a.thing, b.thing)) continue
-    const key = [a.thing.key, b.thing.key].sort().join('\n')
+    const [one, other] = [a.thing.key, b.thing.key]
+    const key = one < other ? `${one}\n${other}` : `${other}\n${one}`
     const before = seen.get(key)
     if (!before) {
       seen.set(key, [a, b])
@@ -237,21 +253,28 @@ interface Carried {
 
 /** A ring in which each thing is carried by the next: one of them has to stand on something else. Null without one. */
 function findRing(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<string, Interface>): Forbidden[] | null {
+  const ring = findCarriedRing(pairs.filter(([below, above]) => carries(below, above, interfaces)))
+  return (
+    ring?.map(
+      ({ below, above }): Forbidden =>
+        (host, guest) =>
+          host.thing === below && guest.thing === above && carries(host, guest, interfaces),
+    ) ?? null
+  )
+}
+
+function findCarriedRing(carrying: readonly JoinedPair[]): Carried[] | null {
   const carriedBy = new Map<string, Carried[]>()
-  for (const [below, above] of pairs) {
-    if (!carries(below, above, interfaces)) continue
+  for (const [below, above] of carrying) {
     const step = { below: below.thing, above: above.thing }
-    carriedBy.set(above.thing.key, [...(carriedBy.get(above.thing.key) ?? []), step])
+    const known = carriedBy.get(above.thing.key)
+    if (known) known.push(step)
+    else carriedBy.set(above.thing.key, [step])
   }
   const done = new Set<string>()
   for (const start of carriedBy.keys()) {
     const ring = walk(start, carriedBy, done, [], new Map())
-    if (!ring) continue
-    return ring.map(
-      ({ below, above }): Forbidden =>
-        (host, guest) =>
-          host.thing === below && guest.thing === above && carries(host, guest, interfaces),
-    )
+    if (ring) return ring
   }
   return null
 }

@@ -68,7 +68,7 @@ const NO_CROWD = { hasSwitcher: false, hasBooster: false, soundInto: null }
 
 /** What the table of costs says of two ends; null for what nobody does. Rings and coverage are what is tried here, not the table. */
 export function costOf(host: End, guest: End): number | null {
-  const node = ({ thing, ports }: End) => ({ thing, ports, priority: null })
+  const node = ({ thing, ports }: End) => ({ thing, ports, priority: null, codes: [] })
   return findJointCost(node(host), node(guest), NO_CROWD, INTERFACES)?.plausibility ?? null
 }
 

@@ -13,14 +13,21 @@ export interface Crowd {
   soundInto: 'mixer' | 'recorder' | null
 }
 
+/** The same crowd each time for what decides alike, so that what hangs on it can be kept by it. */
 export function describeCrowd(nodes: readonly PortNode[]): Crowd {
-  const has = (category: PlacedItem['category']) => nodes.some(({ thing }) => thing.category === category)
-  return {
-    hasSwitcher: has('switcher'),
-    hasBooster: has('preamp'),
-    soundInto: has('mixer') ? 'mixer' : has('recorder') ? 'recorder' : null,
-  }
+  const kinds = new Set(nodes.map(({ thing }) => thing.category))
+  const hasSwitcher = kinds.has('switcher')
+  const hasBooster = kinds.has('preamp')
+  const soundInto = kinds.has('mixer') ? 'mixer' : kinds.has('recorder') ? 'recorder' : null
+  const name = `${hasSwitcher} ${hasBooster} ${soundInto}`
+  const known = CROWDS.get(name)
+  if (known) return known
+  const crowd = { hasSwitcher, hasBooster, soundInto } as const
+  CROWDS.set(name, crowd)
+  return crowd
 }
+
+const CROWDS = new Map<string, Crowd>()
 
 /** One ground on which a joint is less likely to be meant, said as what is odd about it. */
 export interface CostRow {

@@ -26,9 +26,8 @@ export function settleLoads(
   return withHosts(matching, rig, tryEveryWay(rig) ?? found)
 }
 
-/** Grams above the ratings, over all supports; infinite where something ends up on itself. */
-export function sumOverload(pairs: readonly JoinedPair[], interfaces: ReadonlyMap<string, Interface>): number {
-  const carrying = pairs.filter(([host, guest]) => carries(host, guest, interfaces))
+/** Grams above the ratings, over all supports that carry something; infinite where something ends up on itself. */
+export function sumOverload(carrying: readonly JoinedPair[]): number {
   if (!carrying.some(([host]) => findRating(host.ports) !== null)) return 0
   const things = numberThings(carrying.flatMap(([host, guest]) => [host.thing, guest.thing]))
   const rig: Rig = {

@@ -3,7 +3,15 @@ import { IMPORTANCES, type Port } from '../../kit/model/port.ts'
 import { readUsual } from '../../kit/template/usual-facts.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import { isBorne, isInShoe } from './bearing.ts'
-import { describeCrowd, findJointCost, findPull, goesStraightIn, isWithinRating } from './joint-costs.ts'
+import {
+  type Crowd,
+  describeCrowd,
+  findJointCost,
+  findPull,
+  goesStraightIn,
+  isWithinRating,
+  type JointCost,
+} from './joint-costs.ts'
 import { type CostOf, WORTH_OF_STATED } from './least-cost.ts'
 import type { BipartiteGraph } from './matching.ts'
 import type { PortNode } from './port-node.ts'
@@ -21,17 +29,20 @@ export interface PortGraph {
 export interface JoiningRule {
   mayMeet(host: PortNode, guest: PortNode): boolean
   isStated(host: PortNode, guest: PortNode): boolean
+  /** All that is stated of an end, in one line, empty where nothing is: an end of which the same is stated is as it was. */
+  describe(end: PortNode): string
 }
 
-const NO_RULE: JoiningRule = { mayMeet: () => true, isStated: () => false }
+const NO_RULE: JoiningRule = { mayMeet: () => true, isStated: () => false, describe: () => '' }
 
 /** Builds the bipartite graph of a set of things, each edge with what it costs; of equal ones the order of the things stays. */
 export function buildPortGraph(
   things: readonly PlacedItem[],
   interfaces: ReadonlyMap<string, Interface>,
   rule?: JoiningRule,
+  findPair?: PairFinder,
 ): PortGraph {
-  return buildNodeGraph(things.flatMap(listNodes), interfaces, rule)
+  return buildNodeGraph(things.flatMap(listNodes), interfaces, rule, findPair)
 }
 
 interface Meeting {
@@ -40,11 +51,30 @@ interface Meeting {
   plausibility: number
 }
 
+/** Whether two ends go into each other, and how likely it is that they are meant for each other; null for what nobody does. */
+export interface EndPair {
+  couldJoin: boolean
+  cost: JointCost | null
+}
+
+/** Looks at two ends; may know them again, as what is found hangs on their things, the crowd and the interfaces alone. */
+export type PairFinder = (host: PortNode, guest: PortNode, crowd: Crowd) => EndPair
+
+export const makePairFinder =
+  (interfaces: ReadonlyMap<string, Interface>): PairFinder =>
+  (host, guest, crowd) =>
+    couldJoin(host, guest, interfaces)
+      ? { couldJoin: true, cost: findJointCost(host, guest, crowd, interfaces) }
+      : NEVER
+
+const NEVER: EndPair = { couldJoin: false, cost: null }
+
 /** The same of some ends of things. */
 export function buildNodeGraph(
   nodes: readonly PortNode[],
   interfaces: ReadonlyMap<string, Interface>,
   { mayMeet, isStated }: JoiningRule = NO_RULE,
+  findPair: PairFinder = makePairFinder(interfaces),
 ): PortGraph {
   const hosts = nodes.filter((node) => node.ports[0]?.side === 'host')
   const guests = nodes.filter((node) => node.ports[0]?.side === 'guest')
@@ -55,11 +85,12 @@ export function buildNodeGraph(
   const meetings = hosts.map((host) =>
     listMeeting(host, guestsByInterface).flatMap((index): Meeting[] => {
       const guest = guests[index]
-      if (!guest || !mayMeet(host, guest) || !couldJoin(host, guest, interfaces)) return []
-      const found = findJointCost(host, guest, crowd, interfaces)
+      if (!guest || !mayMeet(host, guest)) return []
+      const pair = findPair(host, guest, crowd)
+      if (!pair.couldJoin) return []
       // What somebody stated is joined, however odd it looks.
       if (isStated(host, guest)) return [{ index, cost: -WORTH_OF_STATED, plausibility: 0 }]
-      return found ? [{ index, cost: found.cost, plausibility: found.plausibility }] : []
+      return pair.cost ? [{ index, cost: pair.cost.cost, plausibility: pair.cost.plausibility }] : []
     }),
   )
   const byCost = meetings.flatMap((meeting, at) => meeting.map(({ index, cost }) => ({ at, index, cost })))
@@ -99,7 +130,7 @@ function makeNodes(thing: PlacedItem): PortNode[] {
   const nodes: PortNode[] = []
   for (const port of thing.ports) {
     if (port.exclusiveGroup === null) {
-      const node = { thing, ports: [port], priority: rank(port, thing) }
+      const node = { thing, ports: [port], priority: rank(port, thing), codes: listCodes([port]) }
       for (let n = 0; n < port.count; n++) nodes.push(node)
       continue
     }
@@ -109,10 +140,12 @@ function makeNodes(thing: PlacedItem): PortNode[] {
   }
   for (const ports of groups.values()) {
     const ranks = ports.flatMap((port) => rank(port, thing) ?? [])
-    nodes.push({ thing, ports, priority: ranks.length ? Math.min(...ranks) : null })
+    nodes.push({ thing, ports, priority: ranks.length ? Math.min(...ranks) : null, codes: listCodes(ports) })
   }
   return nodes
 }
+
+const listCodes = (ports: readonly Port[]) => [...new Set(ports.flatMap((port) => port.interfaces))]
 
 /** What a port is worth in a setup: as much as itself, but no more than the role that its thing fills. */
 function rank(port: Port, thing: PlacedItem): number | null {
@@ -123,7 +156,7 @@ function rank(port: Port, thing: PlacedItem): number | null {
 export function indexByInterface(nodes: readonly PortNode[]): Map<string, number[]> {
   const index = new Map<string, number[]>()
   for (const [at, node] of nodes.entries()) {
-    for (const code of new Set(node.ports.flatMap((port) => port.interfaces))) {
+    for (const code of node.codes) {
       const list = index.get(code)
       if (list) list.push(at)
       else index.set(code, [at])
@@ -133,9 +166,9 @@ export function indexByInterface(nodes: readonly PortNode[]): Map<string, number
 }
 
 function listMeeting(host: PortNode, guestsByInterface: Map<string, number[]>): number[] {
-  const codes = new Set(host.ports.flatMap((port) => port.interfaces))
-  if (codes.size === 1) return guestsByInterface.get([...codes][0] ?? '') ?? []
-  const meeting = new Set([...codes].flatMap((code) => guestsByInterface.get(code) ?? []))
+  const { codes } = host
+  if (codes.length === 1) return guestsByInterface.get(codes[0] ?? '') ?? []
+  const meeting = new Set(codes.flatMap((code) => guestsByInterface.get(code) ?? []))
   return [...meeting].sort((a, b) => a - b)
 }
 

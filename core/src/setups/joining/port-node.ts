@@ -7,4 +7,6 @@ export interface PortNode {
   /** The ports that this end can act as; more than one only in an exclusive group. */
   ports: Port[]
   priority: number | null
+  /** All that it goes into, each once. */
+  codes: readonly string[]
 }

@@ -8,6 +8,16 @@ interface Partner {
   portId: string | null
 }
 
+/** All that is stated of one end. */
+interface Stated {
+  /** Where its thing is a piece of a run: what it stands between. */
+  neighbours: readonly Partner[] | null
+  at: readonly Partner[]
+  /** Every place of it is taken by what is stated. */
+  isFull: boolean
+  said: string
+}
+
 /**
  * What may join while these runs stand, and which joints are those: a piece of a run joins its neighbours in it and nothing
  * else, and an end all of whose places a run uses takes that run only. A run without pieces is one joint of two ends.
@@ -32,20 +42,32 @@ export function makeRunRule(runs: readonly CableRun[]): JoiningRule {
   }
   const isAt = (partner: Partner, { thing, ports }: PortNode) =>
     partner.key === thing.key && (partner.portId === null || ports.some((port) => port.id === partner.portId))
-  const listStated = ({ thing, ports }: PortNode) =>
-    ports.flatMap((port) => statedAt.get(`${thing.key}/${port.id}`) ?? [])
+  // Each end is asked about against every other: what is stated of it is looked up once.
+  const knownOf = new Map<PortNode, Stated>()
+  const findStated = (node: PortNode): Stated => {
+    const known = knownOf.get(node)
+    if (known) return known
+    const at = node.ports.flatMap((port) => statedAt.get(`${node.thing.key}/${port.id}`) ?? [])
+    const neighbours = neighboursOf.get(node.thing.key) ?? null
+    const isFull = at.length > 0 && at.length >= (node.ports[0]?.count ?? 1)
+    const said = neighbours || at.length > 0 ? JSON.stringify([neighbours, at]) : ''
+    const stated = { neighbours, at, isFull, said }
+    knownOf.set(node, stated)
+    return stated
+  }
 
   const allows = (own: PortNode, other: PortNode): boolean => {
-    const neighbours = neighboursOf.get(own.thing.key)
+    const { neighbours, at, isFull } = findStated(own)
     if (neighbours && !neighbours.some((it) => isAt(it, other))) return false
-    const stated = listStated(own)
-    const isFull = stated.length > 0 && stated.length >= (own.ports[0]?.count ?? 1)
-    return !isFull || stated.some((it) => isAt(it, other))
+    return !isFull || at.some((it) => isAt(it, other))
   }
-  const leadsTo = (own: PortNode, other: PortNode): boolean =>
-    [...(neighboursOf.get(own.thing.key) ?? []), ...listStated(own)].some((it) => isAt(it, other))
+  const leadsTo = (own: PortNode, other: PortNode): boolean => {
+    const { neighbours, at } = findStated(own)
+    return (neighbours?.some((it) => isAt(it, other)) ?? false) || at.some((it) => isAt(it, other))
+  }
   return {
     mayMeet: (host, guest) => allows(host, guest) && allows(guest, host),
     isStated: (host, guest) => leadsTo(host, guest) && leadsTo(guest, host),
+    describe: (end) => findStated(end).said,
   }
 }

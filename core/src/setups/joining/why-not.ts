@@ -58,9 +58,12 @@ const findShared = ({ one, other, interfaces }: Told) => {
   return interfaces.get(code) ?? { label: code, hostName: 'socket', guestName: 'plug' }
 }
 
+/** What feeds several things at once: a strip, and a reel that is in another. */
+const DISTRIBUTES: ReadonlySet<string> = new Set(['distribution', 'reel'])
+
 const SAY: Readonly<Record<Reason, (told: Told) => string>> = {
   forbidden: ({ one, other, a, b }) =>
-    listForbidden(one, other).includes('distribution')
+    listForbidden(one, other).some((it) => DISTRIBUTES.has(it))
       ? `${a} and ${b} both feed several things: one is not plugged into the other, as the first would carry it all.`
       : `${a} and ${b} must not meet there: ${listInWords(listForbidden(one, other).map((it) => it.replaceAll('-', ' ')))} is on one of them.`,
   direction: ({ one, a, b }) =>

@@ -4,6 +4,7 @@ import { IMPORTANCES, type Importance, makePort, type Port } from '../../kit/mod
 import type { Stock, Unit } from '../../kit/unit/unit.ts'
 import type { Circuit } from '../../studio/places/place.ts'
 import type { Assignment, NewSetup, Role } from '../setup/setup.ts'
+import { placeOnce } from './place-once.ts'
 
 /** One piece as it stands in a setup: the ports it imposes in the way it is powered there, and what the sums need. */
 export interface PlacedItem {
@@ -197,7 +198,9 @@ export const NOTHING_KNOWN = {
 } as const satisfies Partial<PlacedItem>
 
 /** The sockets of a room as something that things are plugged into. */
-export function placeCircuit(circuit: Circuit): PlacedItem {
+export const placeCircuit = placeOnce(makeSockets)
+
+function makeSockets(circuit: Circuit): PlacedItem {
   const ports =
     circuit.outlets > 0
       ? [

@@ -2,6 +2,7 @@ import { type Category, isKindOf } from '../../kit/model/category.ts'
 import { makePort, type Port } from '../../kit/model/port.ts'
 import type { Bar, Circuit } from '../../studio/places/place.ts'
 import type { NewSetup } from '../setup/setup.ts'
+import { placeOnce } from './place-once.ts'
 import { type Holdings, listPlacedItems, NOTHING_KNOWN, type PlacedItem } from './placed-item.ts'
 
 /** What a setup stands in: nothing of the kit, and yet things are plugged into it, hung from it and held by it. */
@@ -29,8 +30,10 @@ export function listSceneItems(
 
 /** Bars and people, without the sockets. */
 export function listFixed({ carriers }: Pick<NewSetup, 'carriers'>, { bars = [] }: Venue): PlacedItem[] {
-  return [...bars.map(makeBar), ...(carriers > 0 ? [makePeople(carriers)] : [])]
+  return [...bars.map(placeBar), ...(carriers > 0 ? [placePeople(carriers)] : [])]
 }
+
+const placeBar = placeOnce(makeBar)
 
 function makeBar({ id, name, loadGrams }: Bar): PlacedItem {
   const rating = loadGrams === null ? null : ({ quantity: 'loadGrams', value: loadGrams } as const)
@@ -43,6 +46,16 @@ function makeBar({ id, name, loadGrams }: Bar): PlacedItem {
     rating,
   })
   return makeFixed(`bar:${id}`, name, name, [port])
+}
+
+const placedPeople = new Map<number, PlacedItem>()
+
+function placePeople(carriers: number): PlacedItem {
+  const known = placedPeople.get(carriers)
+  if (known) return known
+  const placed = makePeople(carriers)
+  placedPeople.set(carriers, placed)
+  return placed
 }
 
 function makePeople(carriers: number): PlacedItem {

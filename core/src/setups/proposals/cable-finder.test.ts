@@ -86,13 +86,17 @@ describe('the cable finder', () => {
     expect(find(ribbon, powered, [xlr('A', 5_000)]).all[0]?.forbidden).toEqual(['phantom-48v'])
     expect(find(microphone, powered, [xlr('A', 5_000)]).all[0]?.forbidden).toEqual([])
   })
-  test('mains: a lead, or a lead and a strip, never a strip in a strip', () => {
+  test('mains: a lead, or a lead and a strip, never a strip in a strip; a strip on a reel', () => {
     const inlet = portOf('practical', 'inlet', { inlet: 'iec-c7' })
     const socket = { ...inlet, id: 'socket', interfaces: ['mains-bs1363'], importance: 'optional' as const }
     const lead = conduit('LED', 'lead', { inlet: 'iec-c7' }, 2_000)
-    const strips = [conduit('S1', 'strip', { outlets: 4 }, 3_000), conduit('S2', 'reel', { outlets: 4 }, 25_000)]
-    expect(find(inlet, socket, [lead, ...strips], 4_000).ways).toEqual(['LED+S1', 'LED+S2'])
-    expect(find(inlet, socket, [lead, ...strips], 28_000).ways).toEqual([])
+    const strip = conduit('S1', 'strip', { outlets: 4 }, 3_000)
+    const long = conduit('S2', 'strip', { outlets: 4 }, 25_000)
+    expect(find(inlet, socket, [lead, strip, long], 4_000).ways).toEqual(['LED+S1', 'LED+S2'])
+    expect(find(inlet, socket, [lead, strip, long], 28_000).ways).toEqual([])
+    const reels = ['R1', 'R2'].map((tag) => conduit(tag, 'reel', { outlets: 4 }, 25_000))
+    expect(find(inlet, socket, [lead, strip, ...reels], 28_000).ways).toEqual(['LED+S1+R1'])
+    expect(find(inlet, socket, [lead, ...reels], 40_000).ways).toEqual([])
   })
   test('whatever is found reaches, uses nothing twice, and joins end to end', () => {
     const piece = fc.record({

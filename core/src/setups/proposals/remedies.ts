@@ -61,26 +61,40 @@ function findHelp(input: AssessmentInput, store: Store, isAsked: (finding: Findi
   })
 }
 
-/** Free things that could stand in for a unit of the setup without adding a stop, best first, so many at most. */
-export function findStandIns(
-  input: AssessmentInput,
-  unitId: string,
-  store: Store,
-  most = Number.POSITIVE_INFINITY,
-): FreeItem[] {
+/** Looks for what could stand in for one thing of a setup after another: what they have in common is judged once. */
+export interface StandInSearch {
+  /** Free things that could stand in for a unit of the setup without adding a stop, best first, so many at most. */
+  find(unitId: string, most?: number): FreeItem[]
+  /** The same a trial at a time, as each of them is a whole verdict: yields after each. */
+  seek(unitId: string, most?: number): Generator<void, FreeItem[]>
+}
+
+export function makeStandInSearch(input: AssessmentInput, store: Store): StandInSearch {
   const scene = makeScene(input)
   const before = assessScene(scene)
   const tryOut = makeTrial(input, before, store)
-  const item = findPlaced(scene, unitId)
-  const role = input.setup.roles.find((it) => it.things.some((thing) => thing.unitId === unitId))
-  if (!role || !item) return []
-  const found: FreeItem[] = []
-  for (const it of listReplacements(role, item, store)) {
-    // Each is tried in the whole setup: none more than are asked for.
-    if (found.length >= most) break
-    if (isNoWorse(tryOut(makeReplacement(role, unitId, it, item.model)), before)) found.push(it)
+  function* seek(unitId: string, most = Number.POSITIVE_INFINITY): Generator<void, FreeItem[]> {
+    const item = findPlaced(scene, unitId)
+    const role = input.setup.roles.find((it) => it.things.some((thing) => thing.unitId === unitId))
+    if (!role || !item) return []
+    const found: FreeItem[] = []
+    for (const it of listReplacements(role, item, store)) {
+      // Each is tried in the whole setup: none more than are asked for.
+      if (found.length >= most) break
+      if (isNoWorse(tryOut(makeReplacement(role, unitId, it, item.model)), before)) found.push(it)
+      yield
+    }
+    return found
   }
-  return found
+  return { seek, find: (unitId, most) => finish(seek(unitId, most)) }
+}
+
+/** Goes all the steps at once. */
+export function finish<T>(steps: Generator<unknown, T>): T {
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return step.value
+  }
 }
 
 /** It adds no stop, and no question that could become one. */

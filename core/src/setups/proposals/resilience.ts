@@ -6,7 +6,7 @@ import type { Holdings } from '../placed/placed-item.ts'
 import type { Store } from '../placed/store.ts'
 import { type Assignment, listInUse, type NewSetup } from '../setup/setup.ts'
 import { makeJudge } from '../verdict/incremental.ts'
-import { findStandIns } from './remedies.ts'
+import { finish, makeStandInSearch } from './remedies.ts'
 /** One thing without which a setup would stop, and what is free to take its place. */
 export const singlePointOfFailureSchema = z.object({
   unitId: z.string(),
@@ -40,30 +40,57 @@ export type SinglePoint = z.infer<typeof singlePointSchema>
 /** So many that could take its place are named. */
 const MOST_NAMED = 3
 
+/** How far a search for what a setup would stop without has come. */
+export interface LossesSoFar {
+  /** Things that were looked at, of `countThings`. */
+  done: number
+  losses: readonly SinglePointOfFailure[]
+}
+
+/** How many things are taken out, one after the other. */
+export const countThings = ({ setup, holdings }: Pick<AssessmentInput, 'setup' | 'holdings'>) =>
+  listThings(setup, holdings).length
+
 /**
  * What a setup would stop without, in the order of its roles: each thing is taken out and the setup judged anew, so that a
  * second lamp in the same role, or a lead that another one replaces, counts for what it is. Stand-ins were tried too.
  */
 export function findSinglePointsOfFailure(input: AssessmentInput, store: Store): SinglePointOfFailure[] {
+  return finish(seekSinglePoints(input, store))
+}
+
+/** The same a verdict at a time, as there are hundreds of them: yields after each how far it has come. */
+export function* seekSinglePoints(
+  input: AssessmentInput,
+  store: Store,
+): Generator<LossesSoFar, SinglePointOfFailure[]> {
   const judge = makeJudge()
   const before = judge.assess(input).counts.stop
-  return input.setup.roles.flatMap((role) =>
-    role.things.flatMap(({ unitId }): SinglePointOfFailure[] => {
-      const unit = input.holdings.units.get(unitId ?? '')
-      const model = input.holdings.models.get(unit?.modelId ?? '')
-      if (!unit || !model) return []
-      const left = takeOut(input, unit.id)
-      const without = judge.assess({ ...input, setup: left }).counts.stop
-      if (without <= before) return []
-      // What is there in case takes its place.
-      const mends = (setup: NewSetup) => judge.assess({ ...input, setup }).counts.stop <= before
-      if (listWithSpare(left, input.holdings, role.id, model.category).some(mends)) return []
-      const standIns = findStandIns(input, unit.id, store, MOST_NAMED).map((it) => ({
-        unitId: it.unit.id,
-        tag: it.unit.tag,
-        name: nameModel(it.model),
-      }))
-      return [{ unitId: unit.id, tag: unit.tag, name: nameModel(model), role: role.name, standIns }]
+  const search = makeStandInSearch(input, store)
+  const losses: SinglePointOfFailure[] = []
+  for (const [done, { role, unit, model }] of listThings(input.setup, input.holdings).entries()) {
+    yield { done, losses: [...losses] }
+    const left = takeOut(input, unit.id)
+    if (judge.assess({ ...input, setup: left }).counts.stop <= before) continue
+    // What is there in case takes its place.
+    const mends = (setup: NewSetup) => judge.assess({ ...input, setup }).counts.stop <= before
+    if (listWithSpare(left, input.holdings, role.id, model.category).some(mends)) continue
+    const steps = search.seek(unit.id, MOST_NAMED)
+    let step = steps.next()
+    for (; !step.done; step = steps.next()) yield { done, losses: [...losses] }
+    const standIns = step.value.map((it) => ({ unitId: it.unit.id, tag: it.unit.tag, name: nameModel(it.model) }))
+    losses.push({ unitId: unit.id, tag: unit.tag, name: nameModel(model), role: role.name, standIns })
+  }
+  return losses
+}
+
+/** Every single thing in every role. */
+function listThings(setup: NewSetup, holdings: Holdings) {
+  return setup.roles.flatMap((role) =>
+    role.things.flatMap(({ unitId }) => {
+      const unit = holdings.units.get(unitId ?? '')
+      const model = holdings.models.get(unit?.modelId ?? '')
+      return unit && model ? [{ role, unit, model }] : []
     }),
   )
 }

@@ -161,7 +161,7 @@ function findStep(
   const from = findCarrier(thing, before, interfaces)
   const to = findCarrier(thing, after, interfaces)
   if (to && from?.host.key !== to.host.key) {
-    const plate = comparePlates(from, to, interfaces)
+    const plate = comparePlates(listFittings(from, before), listFittings(to, after), interfaces)
     const minutes = plate === 'same' ? SAME_PLATE_MINUTES : rigOf(thing)
     return { ...common, kind: 'move', from: from?.host.tag ?? '', to: to.host.tag, toKey: to.host.key, plate, minutes }
   }
@@ -196,13 +196,20 @@ function findCarrier(
   )
 }
 
+/** All by which two ends go into each other, in whichever order they are written down. */
+function listFittings(joint: Joint | undefined, { things }: StandingRig): string[] {
+  const codesAt = (end: Joint['host']) =>
+    things.find((it) => it.key === end.key)?.ports.find((port) => port.id === end.portId)?.interfaces ?? []
+  return joint ? codesAt(joint.host).filter((it) => codesAt(joint.guest).includes(it)) : []
+}
+
 /** Fittings of the studio's own list are quick; those that everybody has want a hand at a screw. */
 function comparePlates(
-  from: Joint | undefined,
-  to: Joint,
+  from: readonly string[],
+  to: readonly string[],
   interfaces: ReadonlyMap<string, Interface>,
 ): 'same' | 'other' | 'tools' {
-  const isQuick = (code: string) => interfaces.get(code)?.kind === 'carry' && isOwnFamily(code)
-  if (!isQuick(to.interfaceCode)) return 'tools'
-  return from?.interfaceCode === to.interfaceCode ? 'same' : 'other'
+  const quick = to.filter((code) => interfaces.get(code)?.kind === 'carry' && isOwnFamily(code))
+  if (quick.length === 0) return 'tools'
+  return quick.some((code) => from.includes(code)) ? 'same' : 'other'
 }

@@ -100,10 +100,12 @@ function makeEnvelope(scene: Scene): (found: Found<FoundFact>) => Finding {
     if (level !== 'unknown') return level ?? LEVEL_OF_IMPORTANCE[importance]
     return RECORDS[code].couldStop && (roleId === null || importance === 'essential') ? 'unknown-stop' : 'unknown'
   }
-  return ({ about, level, ...found }) => ({
-    ...(found as unknown as FoundFact),
-    key: [found.code, ...about].join('/'),
-    level: findLevel({ about, level, ...found } as Found<FoundFact>),
-    roleId: found.roleId,
-  })
+  return (told) => {
+    const { about, level: _, ...found } = told
+    return Object.assign(found as unknown as FoundFact, {
+      key: [told.code, ...about].join('/'),
+      level: findLevel(told),
+      roleId: told.roleId,
+    })
+  }
 }

@@ -7,6 +7,7 @@ import { splitIntoComponents } from '../joining/components.ts'
 import { thingOf } from '../placed/random-things.fixture.ts'
 import { makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'
 import { INTERFACES } from '../placed/things.fixture.ts'
+import { addCableRun, type CableRun } from '../setup/cable-run.ts'
 import type { NewSetup } from '../setup/setup.ts'
 import { makeAssignment } from '../setup/setup.ts'
 import { makeJudge } from './incremental.ts'
@@ -47,6 +48,8 @@ type Edit =
   | { kind: 'power'; tag: string; mode: string | null }
   | { kind: 'importance'; role: number; importance: 'essential' | 'wanted' | 'optional' }
   | { kind: 'minutes'; minutes: number }
+  | { kind: 'state'; tag: string; other: string }
+  | { kind: 'unstate'; at: number }
 
 const edit: fc.Arbitrary<Edit> = fc.oneof(
   {
@@ -68,7 +71,29 @@ const edit: fc.Arbitrary<Edit> = fc.oneof(
     importance: fc.constantFrom('essential' as const, 'wanted' as const, 'optional' as const),
   }),
   fc.record({ kind: fc.constant('minutes' as const), minutes: fc.integer({ min: 10, max: 300 }) }),
+  {
+    weight: 3,
+    arbitrary: fc.record({
+      kind: fc.constant('state' as const),
+      tag: fc.constantFrom(...TAGS),
+      other: fc.constantFrom(...TAGS),
+    }),
+  },
+  fc.record({ kind: fc.constant('unstate' as const), at: fc.nat(5) }),
 )
+
+/** The first way in which two things could be joined; null where there is none. */
+function findLink(tag: string, other: string): CableRun | null {
+  const portsOf = (it: string) => studio.models.get(`m-${it}`)?.ports ?? []
+  for (const from of portsOf(tag)) {
+    const to = portsOf(other).find(
+      (it) => it.side !== from.side && it.interfaces.some((code) => from.interfaces.includes(code)),
+    )
+    if (to)
+      return { from: { unitId: tag, portId: from.id }, via: [], to: { unitId: other, portId: to.id }, neededMm: null }
+  }
+  return null
+}
 
 function apply(setup: NewSetup, it: Edit): NewSetup {
   const withRole = (index: number, change: (role: NewSetup['roles'][number]) => NewSetup['roles'][number]) => ({
@@ -96,6 +121,12 @@ function apply(setup: NewSetup, it: Edit): NewSetup {
       return withRole(it.role, (role) => ({ ...role, importance: it.importance }))
     case 'minutes':
       return { ...setup, plannedMinutes: it.minutes }
+    case 'state': {
+      const link = it.tag === it.other ? null : findLink(it.tag, it.other)
+      return link ? { ...setup, links: addCableRun(setup.links, link, () => 1) } : setup
+    }
+    case 'unstate':
+      return { ...setup, links: setup.links.filter((_, at) => at !== it.at) }
     default:
       return it satisfies never
   }

@@ -3,7 +3,6 @@ import { makeEndsMemory } from '../joining/ends-memory.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import type { PlacedItem } from '../placed/placed-item.ts'
 import { listSceneItems } from '../placed/venue.ts'
-import { type CableRun, listWholeRuns } from '../setup/cable-run.ts'
 import { assessScene, type Readiness } from './readiness.ts'
 
 /** Judges one setup over and over while it is changed. */
@@ -13,20 +12,14 @@ export interface Judge {
 
 /**
  * Judges as `assessSetup` does, and joins anew only the ends that a change touches: ends of one interface are known again
- * when all of their things are as they were. Sums run over all things each time, as they take next to nothing.
+ * when all of their things, and all that is stated of them, are as they were. Sums run over all things each time, as they take next to nothing.
  */
 export function makeJudge(): Judge {
   const known = new Map<string, PlacedItem>()
   const memory = makeEndsMemory()
-  let interfaces: AssessmentInput['interfaces'] | null = null
-  let links: readonly CableRun[] = []
   return {
     assess(input) {
       const things = listSceneItems(input.setup, input.holdings, input).map((thing) => keepReference(known, thing))
-      const whole = listWholeRuns(input.setup.links, things)
-      if (input.interfaces !== interfaces || !isSameLinks(whole, links)) memory.forget()
-      interfaces = input.interfaces
-      links = whole
       return assessScene(joinScene(input, things, memory))
     },
   }
@@ -34,10 +27,6 @@ export function makeJudge(): Judge {
 
 function isSameList<T>(a: readonly T[], b: readonly T[]): boolean {
   return a.length === b.length && a.every((it, at) => it === b[at])
-}
-
-function isSameLinks(a: readonly CableRun[], b: readonly CableRun[]): boolean {
-  return a === b || JSON.stringify(a) === JSON.stringify(b)
 }
 
 /** The thing as it was before, where nothing about it changed, so that `===` is enough from there on. */

@@ -7,7 +7,7 @@ import { resolvePolicies } from '../../studio/policy/resolved-policies.ts'
 import { DEFAULT_SETTINGS } from '../../studio/policy/settings.ts'
 import type { Store } from '../placed/store.ts'
 import { circuit, makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'
-import { findAllRemedies, findRemedies, findStandIns } from '../proposals/remedies.ts'
+import { findAllRemedies, findRemedies, makeStandInSearch } from '../proposals/remedies.ts'
 import { applyRemedy } from '../setup/remedy.ts'
 import { makeAssignment, newSetupSchema, type Role } from '../setup/setup.ts'
 import { sayFinding, sayRemedy, sayVerdict, sayWorking } from './finding-sentences.ts'
@@ -149,7 +149,7 @@ describe('ways out', () => {
   test('a stand-in adds no stop', () => {
     const studio = makeStudio(KIT)
     const input = makeInput(studio, [makeRole('A', ['CAM', 'LEN', 'SD2', 'PAK', 'PAK2', 'TRI'])])
-    const found = findStandIns(input, 'LEN', makeStore(studio, ['LEN2', 'OTHER']))
+    const found = makeStandInSearch(input, makeStore(studio, ['LEN2', 'OTHER'])).find('LEN')
     expect(found.map((it) => it.unit.tag)).toEqual(['LEN2'])
   })
 

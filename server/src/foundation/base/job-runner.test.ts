@@ -1,5 +1,7 @@
+import type { ResilienceReply } from '@exemplar/core'
 import { afterAll, beforeAll, describe, expect, test } from 'vitest'
 import { startApi, type TestApi } from '../api.fixture.ts'
+import { askToTheEnd } from '../call.fixture.ts'
 
 let api: TestApi
 beforeAll(async () => {
@@ -7,7 +9,7 @@ beforeAll(async () => {
 })
 afterAll(() => api.close())
 
-const points = () => api.app.jobs.run<{ points: { tag: string }[] }>('single-points', {})
+const points = () => askToTheEnd(() => api.app.jobs.run<ResilienceReply>('single-points', {}))
 
 describe('long work in a thread of its own', () => {
   test('sees what was written just before', async () => {

@@ -8,6 +8,8 @@ export interface JobRunner {
    * job is broken off at once, whatever it was doing.
    */
   run<T>(name: string, params: Record<string, unknown>, signal?: AbortSignal): Promise<T>
+  /** Begins the thread while nobody waits for it, so that the first who asks does not. */
+  begin(): void
 }
 
 export interface JobMessage {
@@ -158,5 +160,10 @@ export function makeJobRunner(folder: string, fixedNow: number | null): JobRunne
   return {
     run: <T>(name: string, params: Record<string, unknown>, signal?: AbortSignal) =>
       thread.add({ name, folder, fixedNow, params }, signal) as Promise<T>,
+    begin() {
+      thread.add({ name: 'warm', folder, fixedNow, params: {} }, undefined).catch(() => {
+        // Whoever asks next is told what is wrong.
+      })
+    },
   }
 }

@@ -1,6 +1,6 @@
 import { addVariableMutably, makeProgram } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
-import { loadSolver } from './solver.ts'
+import { loadSolver, warmSolver } from './solver.ts'
 
 /** Two pieces of which one is wanted, the second of them cheaper. */
 function makeChoice() {
@@ -16,6 +16,13 @@ function makeChoice() {
 }
 
 describe('the solver', () => {
+  test('is warmed by something that it has to search for', async () => {
+    // A corner lights itself, the next and the seventh: no fewer than a third of 25 will do.
+    const found = await warmSolver()
+    expect(found).toMatchObject({ status: 'optimal' })
+    if (found.status === 'optimal') expect(found.cost).toBeGreaterThanOrEqual(9)
+  })
+
   test('gives the cheapest, and says of what cannot be that it cannot', async () => {
     const solve = await loadSolver()
     const { program, terms } = makeChoice()

@@ -1,4 +1,11 @@
-import { type IntegerProgram, type ProgramResult, type SolveProgram, writeProgram } from '@exemplar/core'
+import {
+  addVariableMutably,
+  type IntegerProgram,
+  makeProgram,
+  type ProgramResult,
+  type SolveProgram,
+  writeProgram,
+} from '@exemplar/core'
 import loadHighs, { type LegacyHighs } from 'highs'
 
 /** For one program, and for all that one request asks. Longer nobody waits for a button, and others wait meanwhile. */
@@ -22,6 +29,20 @@ export async function loadSolver(secondsInAll = MOST_SECONDS_IN_ALL): Promise<So
     left -= (performance.now() - start) / 1000
     return result
   }
+}
+
+/** Every other corner of a ring of so many: odd, so that halves will not do and the solver has to search. */
+const CORNERS = 25
+
+/** Reads the solver and has it solve something small, so that the first who asks does not wait for it to be translated. */
+export async function warmSolver(): Promise<ProgramResult> {
+  const program = makeProgram()
+  for (let at = 0; at < CORNERS; at++) addVariableMutably(program, 1)
+  for (let at = 0; at < CORNERS; at++) {
+    const terms = [at, (at + 1) % CORNERS, (at + 7) % CORNERS].map((it): [number, number] => [it, 1])
+    program.rows.push({ terms, least: 1, most: null })
+  }
+  return (await loadSolver())(program)
 }
 
 function solveWith(solver: LegacyHighs, program: IntegerProgram, seconds: number): ProgramResult {

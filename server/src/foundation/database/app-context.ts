@@ -75,7 +75,7 @@ export function openReader(folder: string, fixedNow: number | null): AppContext 
     disk: realDisk,
     volume: makeVolume(folder, realDisk),
     houseKey: { id: '', sign: refuse, hasSigned: refuse },
-    jobs: { run: async () => refuse() },
+    jobs: { run: async () => refuse(), begin: refuse },
     keys: [],
     now: () => fixedNow ?? Date.now(),
     newId: refuse,

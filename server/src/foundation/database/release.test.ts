@@ -37,6 +37,8 @@ afterAll(() => {
 
 /** What is judged now and was not then: a camera beside the live cut, a cut that nothing keeps, and sound that nothing keeps as a stop. */
 function judgedSince(id: string, then: readonly string[]): string[] {
+  // What an arm stands on of which no more is known than that it is one is asked since.
+  if (id === 'pb') return [...then, 'unknown-stop foot-unknown']
   if (id !== 'lr') return [...then]
   const others = then.filter((it) => it !== 'warn sound-unrecorded' && it !== 'stop packs-short')
   // The packs that are short are those of a screen that is only wanted. Which camera is on which tripod nobody had said there,

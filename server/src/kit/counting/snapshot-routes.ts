@@ -1,4 +1,4 @@
-import { compareSnapshots, LIFE_STATES, nameModel, type SnapshotContents } from '@exemplar/core'
+import { compareSnapshots, LIFE_STATES, listOwnThings, nameModel, type SnapshotContents } from '@exemplar/core'
 import { desc, eq, isNull } from 'drizzle-orm'
 import { refuseMissing } from '../../foundation/base/problem.ts'
 import { requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
@@ -77,7 +77,7 @@ export const snapshotRoutes = [
       .all()
       .map(({ contents, archivedAt: _, ...it }) => ({
         ...it,
-        things: contents.things.length,
+        things: listOwnThings(contents).length,
         setups: contents.setups.length,
       })),
   ),

@@ -1,9 +1,9 @@
 import { NO_PROVENANCE } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
-import { useQuickEntry } from '../../setups/quick-entry.fixture.ts'
+import { makeSoftware, useQuickEntry } from '../../setups/quick-entry.fixture.ts'
 
 // Each by somebody who starts from nothing, tells it the quick way, and reads it back where they would look for it.
-const { call, add } = useQuickEntry()
+const { api, call, add } = useQuickEntry()
 
 const tell = (id: string, changes: object, version = 1) => call('PATCH', `/units/${id}`, changes, version)
 const read = (id: string) => call('GET', `/units/${id}`)
@@ -68,18 +68,8 @@ describe('where a thing came from', () => {
 describe('what belongs to a thing', () => {
   test('[A18.1] its app, driver and firmware, each by exact name and version, and where it is installed', async () => {
     const [camera, laptop] = [await add('camera', 'Eye'), await add('laptop', 'Store laptop')]
-    const soft = (kind: string, name: string, version: string, rest: object = {}) => ({
-      kind,
-      name,
-      version,
-      where: '',
-      onUnitId: null,
-      media: 'download',
-      needsWireless: false,
-      minimumMemoryGigabytes: null,
-      minimumGraphicsGigabytes: null,
-      ...rest,
-    })
+    const soft = (kind: string, name: string, version: string, rest: object = {}) =>
+      makeSoftware({ kind, name, version, ...rest })
     const software = [
       soft('firmware', 'Body', '2.04'),
       soft('driver', 'Tether driver', '11.3.1', { onUnitId: laptop.id }),
@@ -87,5 +77,15 @@ describe('what belongs to a thing', () => {
     ]
     await tell(camera.id, { software })
     expect((await read(camera.id)).unit.software).toEqual(software)
+  })
+})
+
+describe('what is told by a name that no question has', () => {
+  test('is refused with that name, and nothing is added', async () => {
+    const body = { category: 'table', maker: '', name: 'Desk', facts: { depthMm: 800, breadthMm: 1_600 } }
+    const { status, body: reply } = await api().call('POST', '/units', body)
+    expect([status, reply.errors[0].pointer]).toEqual([422, '/facts'])
+    expect(reply.errors[0].message).toContain('breadthMm')
+    expect((await call('GET', '/units')).rows).toEqual([])
   })
 })

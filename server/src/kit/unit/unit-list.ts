@@ -202,7 +202,8 @@ const ONLY: Readonly<Record<Exclude<KitOnly, 'archived'>, string>> = {
   borrowed: "u.acquisition IN ('loan-in', 'rented')",
   'no-place': 'u.place_id IS NULL',
   'not-at-home': 'u.now_place_id IS NOT NULL AND u.now_place_id IS NOT u.place_id',
-  unidentified: "m.maker = ''",
+  // What is of the household, or was made by hand, has no maker to be found.
+  unidentified: "m.maker = '' AND u.acquisition NOT IN ('household', 'hand-made')",
   incomplete: `EXISTS (SELECT 1 FROM units c WHERE c.archived_at IS NULL
     AND ((c.parent_id = u.id AND c.bond IN ('part', 'controller'))
       OR EXISTS (SELECT 1 FROM controls k WHERE k.controller_id = c.id AND k.controlled_id = u.id))

@@ -1,6 +1,7 @@
 import {
   findDate,
   forecastSpace,
+  isKindOf,
   judgeSoftware,
   LIFE_STATES,
   listMissingParts,
@@ -108,7 +109,11 @@ function judgeAllSoftware(db: Database, unit: typeof units.$inferSelect, model: 
     return row ? { tag: row.tag, more: row.specs.more } : null
   }
   const own = { tag: unit.tag, more: model.specs.more }
-  const findings = unit.software.flatMap((it) => judgeSoftware(it, own, machineOf(it.onUnitId)))
+  // What is written down on the page of a computer, and on no other, runs on that computer.
+  const runsIt = isKindOf(model.category, 'computer') ? own : null
+  const findings = unit.software.flatMap((it) =>
+    judgeSoftware(it, own, it.onUnitId === null && it.where === '' ? runsIt : machineOf(it.onUnitId)),
+  )
   const guests = db
     .select({ unit: units, specs: models.specs })
     .from(units)

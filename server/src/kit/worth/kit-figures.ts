@@ -4,7 +4,6 @@ import {
   countAvailable,
   estimateResale,
   findDate,
-  findPeakDemand,
   type Interval,
   isRisk,
   LIFE_STATES,
@@ -20,19 +19,17 @@ import {
 } from '@exemplar/core'
 import { and, eq, inArray, isNull, lte } from 'drizzle-orm'
 import { z } from 'zod'
-import { listItems, loadHolds, loadSetups } from '../../availability/holds.ts'
+import { listItems, loadSetups } from '../../availability/holds.ts'
 import { loadKin } from '../../availability/reference.ts'
 import type { AppContext } from '../../foundation/database/app-context.ts'
 import { faults } from '../../schema/bench-tables.ts'
 import { bookings } from '../../schema/diary-tables.ts'
 import { entries } from '../../schema/ledger-tables.ts'
-import { setupStock, setups } from '../../schema/setups-tables.ts'
+import { setups } from '../../schema/setups-tables.ts'
 import { events } from '../../schema/studio-tables.ts'
 import { eventStands } from '../../studio/history/undo.ts'
 import { loadStudio } from '../../studio/settings/settings-routes.ts'
 import { loadLive } from '../exchange/kit-file-store.ts'
-
-const AHEAD_MS = 90 * 86_400_000
 
 function groupBy<T, V>(
   rows: readonly T[],
@@ -175,38 +172,6 @@ function listUse(app: AppContext, { units, models }: Live, today: string, zone: 
   })
 }
 
-/** What is wanted of each stock at once: by what is booked, and if all setups stood at the same time. */
-function listDemand(app: AppContext, { stock, models }: Live) {
-  const { db } = app
-  const now = app.now()
-  const holds = loadHolds(db, { start: now, end: now + AHEAD_MS })
-  const standing = groupBy(
-    db
-      .select({ stockId: setupStock.stockId, quantity: setupStock.quantity })
-      .from(setupStock)
-      .innerJoin(setups, eq(setups.id, setupStock.setupId))
-      .where(isNull(setups.archivedAt))
-      .all(),
-    (it) => it.stockId,
-    (it) => it.quantity,
-  )
-  const modelOf = new Map(models.map((it) => [it.id, it]))
-  return stock.map((it) => {
-    const model = modelOf.get(it.modelId)
-    const peak = findPeakDemand(holds.map((hold) => ({ ...hold.interval, quantity: hold.stock.get(it.id) ?? 0 })))
-    const allAtOnce = (standing.get(it.id) ?? []).reduce((sum, quantity) => sum + quantity, 0)
-    return {
-      id: it.id,
-      tag: it.tag,
-      name: model ? nameModel(model) : '',
-      owned: it.quantity,
-      peak: peak.quantity,
-      peakAt: peak.at,
-      allAtOnce,
-    }
-  })
-}
-
 /** What stands in each setup cost, and is worth. */
 function listSetupValues({ db }: AppContext, { units }: Live, sharing: Sharing) {
   const rows = db.select().from(setups).where(isNull(setups.archivedAt)).orderBy(setups.code).all()
@@ -249,15 +214,12 @@ function listCapacities({ units, stock, models }: Live) {
   ])
 }
 
-export type KitFigures = ReturnType<typeof computeFigures>
-
-/** Every figure over all things at once. */
+/** Every figure over all things at once, but what setups want of what is counted. */
 export function computeFigures(app: AppContext, { sharing }: { sharing: Sharing }) {
   const { zone } = loadStudio(app.db)
   const live = loadLive(app.db)
   return {
     use: listUse(app, live, findDate(app.now(), zone), zone),
-    demand: listDemand(app, live),
     setups: listSetupValues(app, live, sharing),
     capacities: listCapacities(live),
   }

@@ -65,7 +65,7 @@ const READS = {
   snapshots: ['snapshots'],
   snapshotDifference: ['snapshots', ...KIT, 'setups', 'places', 'people', 'parties', 'entries', 'faults'],
   schedule: [...KIT, 'places', 'people', 'parties'],
-  figures: [...HOLDING, 'places', 'entries', 'history'],
+  figures: [...HOLDING, 'places', 'entries', 'history', 'interfaces', 'people'],
   duties: [...KIT, 'places', 'parties'],
   systems: [...KIT, 'setups', 'entries', 'attachments'],
   orders: ['units', 'models', 'setups', 'parties', 'entries'],

@@ -133,6 +133,7 @@ function Difference({ from, to }: { from: string; to: string }) {
                 {list.map((it) => (
                   <li key={it.id} className="flex gap-3 border-b border-rule py-1.5 text-[13px]">
                     <Tag>{it.tag}</Tag> {it.name}
+                    {title === 'Went' && <span className="text-quiet">{it.state.toLowerCase()}</span>}
                   </li>
                 ))}
               </ul>

@@ -337,7 +337,13 @@ export const EACH_KIND: Readonly<Record<Category, KindCase>> = {
     told: { loadGrams: '2 kg', massGrams: '3 kg', heightMinMm: '1 m', heightMaxMm: '1.7 m', legRadiusMm: '35 cm' },
     setup: `it | mic xlr | ${SOUND}`,
   },
-  arm: { told: { loadGrams: '3 kg', massGrams: '4 kg', reachMm: '60 cm' }, setup: 'it | body lens card pack pack' },
+  // What it stands on is asked as soon as it carries something: here the tripod does.
+  arm: { told: { loadGrams: '3 kg', massGrams: '4 kg', reachMm: '60 cm' }, setup: `it | ${IN_BODY}` },
+  'standing-arm': {
+    told: { loadGrams: '3 kg', massGrams: '4 kg', reachMm: '60 cm' },
+    setup: 'it | body lens card pack pack',
+    cannotMiss: 'it',
+  },
   'boom-arm': {
     told: { loadGrams: '3 kg', massGrams: '1.2 kg', reachMm: '1 m' },
     setup: 'it stand sandbag sandbag | panel c7',

@@ -246,7 +246,7 @@ function KnownSum({ sum, unknown, say }: { sum: number | null; unknown: number; 
 function DemandTable({ demand }: { demand: FiguresReply['demand'] }) {
   const words = useTimeWords()
   return (
-    <Section title="Wanted at once" aside="in the next 90 days">
+    <Section title="Wanted at once" aside="in the next 90 days; cells, packs and cards that setups lack count as well">
       <table>
         <thead>
           <tr>
@@ -266,7 +266,7 @@ function DemandTable({ demand }: { demand: FiguresReply['demand'] }) {
           {demand.map((it) => (
             <tr key={it.id}>
               <td>
-                <Tag>{it.tag}</Tag> {it.name}
+                <Tag>{it.tag}</Tag> {it.name}{' '}
                 {it.peak > it.owned && (
                   <Mark level="stop">
                     {it.peak - it.owned} short{it.peakAt !== null && ` from ${words.sayInstant(it.peakAt)}`}

@@ -1,5 +1,6 @@
 import type { ResilienceReply } from '@exemplar/core'
 import { sayNumber } from '@exemplar/core'
+import { useEffect } from 'react'
 import { Link } from 'react-router'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { PageHead, Section, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
@@ -8,7 +9,12 @@ import { useResilienceQuery } from '../resilience-api.ts'
 
 /** Single points of failure: if it dies, which setups stop, and what could take its place. */
 export function ResiliencePage() {
-  const { data, error, refetch } = useResilienceQuery()
+  const { data, error, isFetching, refetch } = useResilienceQuery()
+  const isUnfinished = data !== undefined && data.done < data.of
+  // It is hundreds of verdicts: what was found so far is shown, and the rest asked for until all of it is there.
+  useEffect(() => {
+    if (isUnfinished && !isFetching && !error) refetch()
+  }, [isUnfinished, isFetching, error, refetch])
   if (!data) return <Waiting what="what hangs on what" error={error} onRetry={refetch} />
   const { points, setups } = data
   const worst = points[0]
@@ -18,8 +24,10 @@ export function ResiliencePage() {
         title="Single points of failure"
         aside={`${sayNumber(setups.length, 'setup')}, each thing taken out and judged anew`}
       />
+      {isUnfinished && <Progress done={data.done} of={data.of} />}
+      {isUnfinished && error && <Waiting what="the rest" error={error} onRetry={refetch} />}
       <div className="px-4 pb-8 md:px-5">
-        <p className="my-3 text-verdict font-bold tracking-tight">{sayVerdict(points.length, worst)}</p>
+        <p className="my-3 text-verdict font-bold tracking-tight">{sayVerdict(data, worst)}</p>
         {points.length > 0 && (
           <Section title="Nothing could stand in" aside={points.length}>
             <ul>
@@ -42,11 +50,7 @@ export function ResiliencePage() {
           </Section>
         )}
         {setups.map((setup) => (
-          <Section
-            key={setup.id}
-            title={setup.name}
-            aside={`${sayNumber(setup.losses.length, 'thing')} it stops without`}
-          >
+          <Section key={setup.id} title={setup.name} aside={sayLosses(setup)}>
             <ul>
               {setup.losses.map((loss) => (
                 <li
@@ -71,7 +75,7 @@ export function ResiliencePage() {
                 </li>
               ))}
             </ul>
-            {setup.losses.length === 0 && (
+            {setup.losses.length === 0 && setup.isDone && (
               <p className="py-1.5 text-[13px] text-quiet">It stops as it stands, or nothing in it is essential.</p>
             )}
           </Section>
@@ -81,10 +85,29 @@ export function ResiliencePage() {
   )
 }
 
-function sayVerdict(count: number, worst: ResilienceReply['points'][number] | undefined): string {
-  if (!worst) return 'Everything that is essential has something to stand in for it.'
+function sayLosses({ losses, isDone }: ResilienceReply['setups'][number]): string {
+  if (!isDone && losses.length === 0) return 'nothing found so far'
+  return `${sayNumber(losses.length, 'thing')} it stops without${isDone ? '' : ', so far'}`
+}
+
+function Progress({ done, of }: Pick<ResilienceReply, 'done' | 'of'>) {
+  return (
+    <p role="status" className="flex items-center gap-3 px-4 pt-3 text-[13px] text-quiet md:px-5">
+      <progress className="w-40 accent-(--ink)" value={done} max={of} aria-label="Things looked at" />
+      {done} of {of} things looked at
+    </p>
+  )
+}
+
+function sayVerdict({ points, done, of }: ResilienceReply, worst: ResilienceReply['points'][number] | undefined) {
+  const isDone = done === of
+  if (!worst)
+    return isDone
+      ? 'Everything that is essential has something to stand in for it.'
+      : 'So far nothing is without something to stand in for it.'
   const stops = worst.setups.length === 1 ? 'one setup stops' : `${worst.setups.length} setups stop`
-  return `${count} ${count === 1 ? 'thing has' : 'things have'} no stand-in. If ${worst.tag} dies, ${stops}.`
+  const have = points.length === 1 ? 'thing has' : 'things have'
+  return `${isDone ? '' : 'So far '}${points.length} ${have} no stand-in. If ${worst.tag} dies, ${stops}.`
 }
 
 function SetupTape({ id, role, setups }: { id: string; role: string; setups: ResilienceReply['setups'] }) {

@@ -1,6 +1,7 @@
 import type { UnknownJoint } from '../../joining/completeness.ts'
 import { defineCheck, ofItem } from '../check.ts'
 import { type FindingWords, plain } from '../finding-words.ts'
+import { listStandInsFor } from '../ideas.ts'
 import type { Scene } from '../scene.ts'
 import { listCardsInSlots } from './cards-in-slots.ts'
 
@@ -9,6 +10,7 @@ interface JointUnknown {
   tag: string
   name: string
   other: string
+  otherKey: string
   /** Of which model the fact is asked; null where it is no model's, such as a bar of the room. */
   modelId: string | null
   fact: UnknownJoint['fact']
@@ -24,6 +26,7 @@ export const unknownJoints = defineCheck<JointUnknown>({
       level: 'unknown',
       code: 'joint-unknown',
       other: other.tag,
+      otherKey: other.key,
       modelId: (fact === 'load-limit' ? other : thing).model?.id ?? null,
       fact,
     })),
@@ -32,6 +35,9 @@ export const unknownJoints = defineCheck<JointUnknown>({
       couldStop: true,
       say: sayUnknownJoint,
       deciding: ({ fact }) => [fact],
+      // Beside the question: one that is rated, and free, in its stead.
+      ideas: ({ fact, otherKey }, context) => (fact === 'load-limit' ? listStandInsFor([otherKey], context) : []),
+      replaceable: ({ fact, otherKey }) => (fact === 'load-limit' ? [otherKey] : []),
       asks: ({ modelId, fact }) => (modelId === null ? null : { modelId, fact }),
     },
   },

@@ -3,6 +3,7 @@ import { type Model, nameModel } from '../../../kit/model/model.ts'
 import { listInWords } from '../../../units/wording.ts'
 import type { UnmetNeed } from '../../joining/completeness.ts'
 import { findPicture, type PictureKind } from '../../joining/picture-kind.ts'
+import { isItemOf, type PlacedItem } from '../../placed/placed-item.ts'
 import type { Store } from '../../placed/store.ts'
 import type { Remedy } from '../../setup/remedy.ts'
 import { defineCheck, type Envelope, type IdeaContext, ofItem, type Purchase } from '../check.ts'
@@ -30,6 +31,8 @@ export interface NeedUnmet {
   supply: string[]
   /** No way of joining would meet it; otherwise not every way was looked at. */
   isProven: boolean
+  /** A strip beside another: the one is never put into the other. */
+  isBesideStrip: boolean
 }
 
 /** An accessory that nothing in the setup wants: a second lead, another lens. */
@@ -77,33 +80,53 @@ export const unmetNeeds = defineCheck<NeedUnmet | JoinsNothing>({
 const findPictureOf = (told: Told | undefined): PictureKind | null =>
   told ? findPicture(told.code, new Map([[told.code, told]])) : null
 
-function describe(need: UnmetNeed, { interfaces }: Scene) {
+const isStrip = (item: PlacedItem) => isItemOf(item, 'strip')
+
+/** Whether another strip is plugged in, so that this one is left without for being a strip as well. */
+function isBesideStrip({ thing, side }: UnmetNeed, { joints, itemOf }: Scene): boolean {
+  if (side !== 'guest' || !isStrip(thing)) return false
+  return joints.some(({ guest }) => {
+    const item = itemOf.get(guest.key)
+    return item !== undefined && item !== thing && isStrip(item)
+  })
+}
+
+function describe(need: UnmetNeed, scene: Scene) {
   const { thing, side, wanted, missing, level, rivals, supply, isProven } = need
   return {
-    ...ofItem(thing),
+    tag: thing.tag,
+    name: thing.name,
+    roleId: thing.roleId,
     about: [thing.key, need.portId],
     level: isProven || level !== 'stop' ? level : ('unknown' as const),
     code: 'need-unmet' as const,
     itemKey: thing.key,
     side,
-    interfaces: need.interfaces.map((code) => describeInterface(code, side, interfaces)),
+    interfaces: need.interfaces.map((code) => describeInterface(code, side, scene.interfaces)),
     wanted,
     missing,
     rivals,
     supply,
     isProven,
+    isBesideStrip: isBesideStrip(need, scene),
   }
 }
 
 type Told = NeedUnmet['interfaces'][number]
-const toldOf = new WeakMap<ReadonlyMap<string, Interface>, Map<string, Told>>()
+type ToldOf = Record<'host' | 'guest', Map<string, Told>>
+const toldOf = new WeakMap<ReadonlyMap<string, Interface>, ToldOf>()
 
 /** The same words for the same end, made once for each list of interfaces. */
 function describeInterface(code: string, side: 'host' | 'guest', interfaces: ReadonlyMap<string, Interface>): Told {
-  const all = toldOf.get(interfaces) ?? new Map<string, Told>()
-  toldOf.set(interfaces, all)
-  const told = all.get(`${side} ${code}`) ?? makeTold(code, side, interfaces)
-  all.set(`${side} ${code}`, told)
+  let all = toldOf.get(interfaces)
+  if (!all) {
+    all = { host: new Map(), guest: new Map() }
+    toldOf.set(interfaces, all)
+  }
+  const known = all[side].get(code)
+  if (known) return known
+  const told = makeTold(code, side, interfaces)
+  all[side].set(code, told)
   return told
 }
 
@@ -196,7 +219,10 @@ function sayUnmet(finding: NeedUnmet): FindingWords {
   const unproven = finding.isProven
     ? ''
     : ' Not every way of joining all this was looked at, so there may be one: say what stands on what.'
-  return plain(sayTitle(finding), wants + among + bracket + unproven)
+  const chain = finding.isBesideStrip
+    ? ' A strip in a strip is not counted: all that is on the one would run through the other. Use another wall socket, or a longer strip.'
+    : ''
+  return plain(sayTitle(finding), wants + among + bracket + chain + unproven)
 }
 
 /** "Fenn A pack", "1/4-20 thread screw"; a mains lead or a "9 V cell" says by its own name what is wanted. */

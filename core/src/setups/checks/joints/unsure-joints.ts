@@ -65,22 +65,34 @@ function listUnsure(scene: Scene): Found<JointUnsure>[] {
   const plausibility = (host: PortNode, rider: PortNode) =>
     findJointCost(host, rider, crowd, scene.interfaces)?.plausibility ?? Number.POSITIVE_INFINITY
   const told = new Set<Assumed>()
-  return assumed.flatMap((one, at) =>
-    assumed.slice(at + 1).flatMap((other): Found<JointUnsure>[] => {
-      const weak = findWeak(one, other)
-      // One exchange is enough to ask for; what it answers is asked no second time.
-      if (!weak || told.has(one) || told.has(other)) return []
-      // Two ends of one thing that change places leave everything as it is.
-      if (one.host.thing === other.host.thing || one.rider.thing === other.rider.thing) return []
-      if (!canExchange(one, other, scene)) return []
-      const now = plausibility(one.host, one.rider) + plausibility(other.host, other.rider)
-      if (plausibility(one.host, other.rider) + plausibility(other.host, one.rider) > now) return []
-      told.add(one).add(other)
-      // The heavier is told first, in whichever order they stand in the setup.
-      return [isFirst(other, one) ? describe(other, one, weak) : describe(one, other, weak)]
-    }),
-  )
+  const found: Found<JointUnsure>[] = []
+  for (const [one, other] of listWeakPairs(assumed)) {
+    // One exchange is enough to ask for; what it answers is asked no second time.
+    if (told.has(one) || told.has(other)) continue
+    // Two ends of one thing that change places leave everything as it is.
+    if (one.host.thing === other.host.thing || one.rider.thing === other.rider.thing) continue
+    const weak = findWeak(one, other)
+    if (!weak || !canExchange(one, other, scene)) continue
+    const now = plausibility(one.host, one.rider) + plausibility(other.host, other.rider)
+    if (plausibility(one.host, other.rider) + plausibility(other.host, one.rider) > now) continue
+    told.add(one).add(other)
+    // The heavier is told first, in whichever order they stand in the setup.
+    found.push(isFirst(other, one) ? describe(other, one, weak) : describe(one, other, weak))
+  }
+  return found
 }
+
+/** Those of which one would be too heavy where the other is, each with every one after it. */
+function* listWeakPairs(assumed: readonly Assumed[]): Generator<[Assumed, Assumed]> {
+  for (const [at, one] of assumed.entries()) {
+    for (let next = at + 1; next < assumed.length; next++) {
+      const other = assumed[next]
+      if (other && (isTooWeak(one, other) || isTooWeak(other, one))) yield [one, other]
+    }
+  }
+}
+
+const isTooWeak = ({ rating }: Assumed, { mass }: Assumed) => rating !== null && mass > rating
 
 /** Whether it is the heavier; of equals what it is decides. */
 function isFirst(a: Assumed, b: Assumed): boolean {

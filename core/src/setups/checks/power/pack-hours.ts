@@ -161,16 +161,20 @@ export function computePackHours(things: readonly PlacedItem[], options: Options
   for (const thing of things) {
     if (thing.energyMilliwattHours === null && thing.category !== 'pack') continue
     for (const code of thing.ports.flatMap((port) => (port.side === 'guest' ? port.interfaces : []))) {
-      packs.set(code, [...(packs.get(code) ?? []), thing])
+      const known = packs.get(code)
+      if (known) known.push(thing)
+      else packs.set(code, [thing])
     }
   }
-  return [...packs].flatMap(([family, owned]) => computeFamily(family, owned, things, options) ?? [])
+  if (packs.size === 0) return []
+  const onPacks = things.filter(({ powerMode }) => powerMode?.source === 'packs' && powerMode.milliwatts)
+  return [...packs].flatMap(([family, owned]) => computeFamily(family, owned, onPacks, options) ?? [])
 }
 
 function computeFamily(
   family: string,
   all: readonly PlacedItem[],
-  things: readonly PlacedItem[],
+  onPacks: readonly PlacedItem[],
   { minutes, sparePacks, efficiencyPercent, isLean = false, inReserve = [] }: Options,
 ): PackHours | null {
   const packs = all.filter((it) => it.energyMilliwattHours !== null)
@@ -181,10 +185,10 @@ function computeFamily(
   const packMilliwattHours = weakest.energyMilliwattHours ?? 0
   const healthPercent = weakest.healthPercent ?? 100
   if (packMilliwattHours === 0) return null
-  const devices = things.flatMap((thing): PackDevice[] => {
+  const devices = onPacks.flatMap((thing): PackDevice[] => {
     const milliwatts = thing.powerMode?.milliwatts
     const atOnce = countBays(thing, family)
-    if (thing.powerMode?.source !== 'packs' || !milliwatts || atOnce === 0) return []
+    if (!milliwatts || atOnce === 0) return []
     const runtimeMinutes = computeRuntimeMinutes(
       packMilliwattHours,
       atOnce,

@@ -190,8 +190,11 @@ function groupKeys(pairs: readonly (readonly [string, string])[]): Map<string, s
   return groups
 }
 
+const NOTHING: readonly string[] = []
+
 /** Everything reached from a key, nearest first, each once. */
-function reach(key: string, next: ReadonlyMap<string, string[]>): string[] {
+function reach(key: string, next: ReadonlyMap<string, string[]>): readonly string[] {
+  if (!next.has(key)) return NOTHING
   const seen = new Set([key])
   const found: string[] = []
   const queue = [key]

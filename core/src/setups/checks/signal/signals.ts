@@ -43,8 +43,12 @@ export type Signals = z.infer<typeof signalsSchema>
 export function traceSignals(scene: Scene): Signals {
   const { items: things, itemOf: thingOf, joints, interfaces } = scene
   const ends = new Map<string, { portId: string; key: string; at: string }[]>()
-  const note = (own: Joint['host'], other: Joint['host']) =>
-    ends.set(own.key, [...(ends.get(own.key) ?? []), { portId: own.portId, key: other.key, at: other.portId }])
+  const note = (own: Joint['host'], other: Joint['host']) => {
+    const end = { portId: own.portId, key: other.key, at: other.portId }
+    const known = ends.get(own.key)
+    if (known) known.push(end)
+    else ends.set(own.key, [end])
+  }
   for (const { host, guest, interfaceCode } of joints) {
     if (interfaces.get(interfaceCode)?.kind !== 'signal') continue
     note(host, guest)

@@ -1,0 +1,207 @@
+import { printSettings, type SetupReply } from '@exemplar/core'
+import { describe, expect, test } from 'vitest'
+import { makeDraft, makeSoftware, useQuickEntry } from './quick-entry.fixture.ts'
+
+// Each by somebody who starts from nothing, enters things the quick way, and looks at both sides: with and without, before and after.
+const { call, add, addFamily, addRoom, build, judge } = useQuickEntry()
+
+const camera = (name = 'Eye', rest: object = {}) =>
+  add('camcorder', name, { cardForm: 'sd', kilobitsPerSecond: 50_000, massGrams: 900, ...rest })
+const legs = () => add('tripod', 'Legs', { loadGrams: 6_000 })
+
+describe('setups and their variants', () => {
+  test('[B01.1] a setup keeps its purpose, place, roles with their things, and what it is a variant of', async () => {
+    const room = await addRoom()
+    const eye = await camera()
+    const base = await build([{ name: 'A camera', wants: 'camera', things: [eye] }], {
+      ...room,
+      purpose: 'Talk to camera',
+      purposeKind: 'talking-head',
+    })
+    const variant = await build([{ name: 'A camera', wants: 'camera', things: [eye] }], { code: 'QF', variantOf: base })
+    const kept: SetupReply = await call('GET', `/setups/${base}`)
+    expect(kept).toMatchObject({ purpose: 'Talk to camera', purposeKind: 'talking-head', placeId: room.placeId })
+    expect(kept.roles.map((it) => [it.name, it.things[0]?.unitId])).toEqual([['A camera', eye.id]])
+    expect((await call('GET', `/setups/${variant}`)).variantOf).toBe(base)
+  })
+
+  test('[B02.1] which camera takes which angle with which lens, over all setups', async () => {
+    const mount = await addFamily('Larch mount', 'mount')
+    const body = await add('camera', 'Body', { mount, cardForm: 'sd', massGrams: 700 })
+    const lens = await add('lens', 'Thirty-five', { mount, massGrams: 300 })
+    await build([{ name: 'Wide', wants: 'camera', things: [body, lens] }], { code: 'AA' })
+    const box = await camera('Box')
+    await build([{ name: 'Overhead', wants: 'camera', things: [box] }], { code: 'AB' })
+    const matrix = (await call('GET', '/cameras')).map(
+      (it: { code: string; angles: { angle: string; tag: string; lens: { tag: string } | null }[] }) => [
+        it.code,
+        ...it.angles.map((angle) => [angle.angle, angle.tag, angle.lens?.tag ?? null]),
+      ],
+    )
+    expect(matrix.sort()).toEqual([
+      ['AA', ['Wide', body.tag, lens.tag]],
+      ['AB', ['Overhead', box.tag, null]],
+    ])
+  })
+
+  test('[B02.2] one body in two angles of one setup is refused unless both say that they share, and then warned of', async () => {
+    const eye = await camera()
+    const roles = ['Wide', 'Close'].map((name) => ({ name, wants: 'camera', things: [eye], rest: { mayShare: true } }))
+    const id = await build(roles)
+    expect((await judge(id)).of('shared-item')).toMatchObject([{ level: 'warn' }])
+    const other = await build([{ name: 'Wide', wants: 'camera', things: [eye] }], { code: 'QF' })
+    expect((await judge(other)).of('shared-item')).toEqual([])
+  })
+
+  test('[B03.1] a setup of a kind begins with the roles of that kind, those that have to be filled and those that need not', async () => {
+    const { setupIds } = await call('POST', '/first-hour', {
+      purposes: ['talking-head', 'panel'],
+      country: 'GB',
+      room: { name: 'Studio', size: null },
+      things: [],
+    })
+    for (const id of setupIds) {
+      const { roles }: SetupReply = await call('GET', `/setups/${id}`)
+      const matters = new Set(roles.map((it) => it.importance))
+      expect(matters.has('essential')).toBe(true)
+      expect(matters.size).toBeGreaterThan(1)
+      expect(roles.every((it) => it.name !== '')).toBe(true)
+    }
+  })
+
+  test('[B03.2] an empty role stops where it has to be filled, warns where it is wanted, and says nothing where it is optional', async () => {
+    const levelOf = async (importance: string, code: string) => {
+      const eye = await camera(`Eye ${code}`)
+      const rest = [await legs(), await add('card', 'Card', { capacityMegabytes: 128_000 })]
+      const roles = [
+        { name: 'A camera', wants: 'camera', things: [eye, ...rest] },
+        { name: 'Hair', wants: 'light', importance },
+      ]
+      return (await judge(await build(roles, { code }))).of('role-empty').map((it) => it.level)
+    }
+    expect(await levelOf('essential', 'BA')).toEqual(['stop'])
+    expect(await levelOf('wanted', 'BB')).toEqual(['warn'])
+    expect(await levelOf('optional', 'BC')).toEqual([])
+  })
+
+  test('[B28.2] what a guest adds is told role by role against the setup that it was made from', async () => {
+    const [eye, mic, second, chair] = [
+      await camera(),
+      await add('lavalier', 'Mic'),
+      await add('lavalier', 'Second'),
+      await add('seat', 'Chair'),
+    ]
+    const base = await build([
+      { name: 'A camera', wants: 'camera', things: [eye] },
+      { name: 'Mic', wants: 'microphone', things: [mic] },
+    ])
+    const guest = await build(
+      [
+        { name: 'A camera', wants: 'camera', things: [eye] },
+        { name: 'Mic', wants: 'microphone', things: [mic] },
+        { name: 'Guest mic', wants: 'microphone', things: [second] },
+        { name: 'Guest chair', wants: 'seat', things: [chair] },
+      ],
+      { code: 'QG', variantOf: base },
+    )
+    const { differences } = await call('GET', `/setups/${base}/difference?otherId=${guest}`)
+    expect(differences.filter((it: { kind: string }) => it.kind === 'role-added')).toEqual([
+      { kind: 'role-added', role: 'Guest mic', things: [`${second.tag} Second`] },
+      { kind: 'role-added', role: 'Guest chair', things: [`${chair.tag} Chair`] },
+    ])
+  })
+})
+
+describe('what is ready, and what controls', () => {
+  test('[B24.1] [B24.2] a kit that stands ready holds its things: others see them as committed until it is broken up', async () => {
+    const eye = await camera()
+    const ready = await call(
+      'POST',
+      '/bookings',
+      makeDraft({
+        kind: 'ready-kit',
+        title: 'Second camera',
+        unitIds: [eye.id],
+        startsAt: '2026-12-01T08:00',
+        endsAt: '2027-03-01T08:00',
+      }),
+    )
+    const check = async () =>
+      (await call('POST', '/bookings/check', makeDraft({ unitIds: [eye.id] }))).troubles.map(
+        (it: { tag: string }) => it.tag,
+      )
+    expect(await check()).toEqual([eye.tag])
+    const { version, ...kept } = await call('GET', `/bookings/${ready.id}`)
+    await call('PUT', `/bookings/${ready.id}`, { ...kept, state: 'cancelled' }, version)
+    expect(await check()).toEqual([])
+  })
+})
+
+const startOf = async (id: string): Promise<{ kind: string; [field: string]: unknown }[]> =>
+  (await call('GET', `/setups/${id}/start`)).lines
+
+describe('the start list', () => {
+  test('[B29.1] [B29.2] which bank holds which settings, and that it is stored anew after the settings, or after the camera was away', async () => {
+    const eye = await camera()
+    const settings = [{ name: 'Shutter', value: '1/50' }]
+    const roles = [{ name: 'A camera', wants: 'camera', things: [eye], rest: { settings } }]
+    const id = await build(roles)
+    const bank = { bank: 'C1', setupId: id, roleId: 'r0', print: printSettings(settings), storedOn: '2026-11-24' }
+    await call('PATCH', `/units/${eye.id}`, { banks: [bank] }, 1)
+    const why = async () =>
+      (await startOf(id)).filter((it) => it.kind === 'recall-bank').map((it) => [it.bank, it.role, it.why])
+    expect(await why()).toEqual([['C1', 'A camera', null]])
+    const { version, ...setup }: SetupReply = await call('GET', `/setups/${id}`)
+    const changed = setup.roles.map((it) => ({ ...it, settings: [{ name: 'Shutter', value: '1/100' }] }))
+    await call('PUT', `/setups/${id}`, { ...setup, roles: changed }, version)
+    expect(await why()).toEqual([['C1', 'A camera', 'settings-changed']])
+    // As it was again, and the camera was at the repairer's meanwhile.
+    await call('PUT', `/setups/${id}`, setup, version + 1)
+    expect(await why()).toEqual([['C1', 'A camera', null]])
+    await call('PATCH', `/units/${eye.id}`, { state: 'in-repair' }, 2)
+    await call('PATCH', `/units/${eye.id}`, { state: 'in-service' }, 3)
+    expect(await why()).toEqual([['C1', 'A camera', 'was-away']])
+  })
+
+  test('[B30.1] [B30.2] [B30.3] what a thing is controlled by: fetched, charged and paired at the start; away, the thing is incomplete', async () => {
+    const lamp = await add('light', 'High lamp')
+    const phone = await add('phone', 'The phone with its app')
+    await call('PUT', `/units/${lamp.id}/controllers`, { unitIds: [phone.id] }, 1)
+    const id = await build([{ name: 'Key', wants: 'light', things: [lamp] }])
+    expect((await call('GET', `/units/${lamp.id}`)).parts).toMatchObject([{ tag: phone.tag, bond: 'controller' }])
+    const lines = async () => (await startOf(id)).filter((it) => it.controller === phone.tag || it.kind === 'charge')
+    expect((await lines()).map((it) => [it.kind, it.isMissing])).toEqual([
+      ['fetch-controller', false],
+      ['charge', undefined],
+      ['pair', undefined],
+    ])
+    expect((await judge(id)).of('part-missing')).toEqual([])
+    await call('PATCH', `/units/${phone.id}`, { state: 'lost' }, (await call('GET', `/units/${phone.id}`)).version)
+    expect((await judge(id)).of('part-missing')).toMatchObject([{ level: 'warn' }])
+    expect((await lines())[0]).toMatchObject({ kind: 'fetch-controller', isMissing: true })
+  })
+
+  test('a laptop in a setup is in use: its program is opened at the start, and nobody edits on it meanwhile', async () => {
+    const eye = await add('camera', 'Body', { massGrams: 700 })
+    const laptop = await add('laptop', 'Laptop')
+    const lead = await add('cable', 'USB', { endA: 'usb-c', endB: 'usb-c' })
+    await call(
+      'PATCH',
+      `/units/${eye.id}`,
+      {
+        software: [makeSoftware({ name: 'Tether', onUnitId: laptop.id })],
+      },
+      1,
+    )
+    const id = await build([
+      { name: 'A camera', wants: 'camera', things: [eye] },
+      { name: 'Remote', wants: 'computer', things: [laptop, lead] },
+    ])
+    expect(await startOf(id)).toContainEqual(
+      expect.objectContaining({ kind: 'open-app', app: 'Tether', on: laptop.tag }),
+    )
+    await call('POST', '/bookings', makeDraft({ setupId: id }))
+    const other = await call('POST', '/bookings/check', makeDraft({ unitIds: [laptop.id], title: 'Editing' }))
+    expect(other.troubles.map((it: { tag: string }) => it.tag)).toEqual([laptop.tag])
+  })
+})
