@@ -88,6 +88,7 @@ const ORDER = {
     'kit/counting',
     'kit/worth',
     'setups',
+    'setups/thing',
     'start',
     'bench',
     'diary',

@@ -28,6 +28,7 @@ import { resilienceContract } from './contract/setups/resilience-contract.ts'
 import { riderContract } from './contract/setups/rider-contract.ts'
 import { rigTimeContract } from './contract/setups/rig-time-contract.ts'
 import { setupContract } from './contract/setups/setup-contract.ts'
+import { thingWantContract } from './contract/setups/thing-want-contract.ts'
 import { accessContract } from './contract/studio/access-contract.ts'
 import { attachmentContract } from './contract/studio/attachment-contract.ts'
 import { backupContract } from './contract/studio/backup-contract.ts'
@@ -51,6 +52,7 @@ export const apiContract = {
   ...proposalContract,
   ...resilienceContract,
   ...riderContract,
+  ...thingWantContract,
   ...pictureContract,
   ...rigTimeContract,
   ...setupContract,

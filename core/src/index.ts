@@ -178,7 +178,7 @@ export { type Absence, isOnLoan, type Parent, type Standing } from './kit/unit/a
 export { forecastSpace } from './kit/unit/archive-space.ts'
 export { listManyChanges, type ManyChanges, manyChangesSchema, manySchema } from './kit/unit/change-many.ts'
 export { type FilmStanding, judgeFilmCopies } from './kit/unit/film-copies.ts'
-export { listOpenDuties, reckonGift, sayDisclosure, sumGifts } from './kit/unit/gift.ts'
+export { findDisclosureEnd, listOpenDuties, reckonGift, sayDisclosure, sumGifts } from './kit/unit/gift.ts'
 export {
   KIT_COLUMN_CODES,
   KIT_COLUMNS,
@@ -290,6 +290,7 @@ export { listShoppingNeeds } from './setups/proposals/shopping-needs.ts'
 export { listSoundRoutes, type SoundDevice, type SoundRoute } from './setups/proposals/sound-route.ts'
 export { makeModelFilter, makeShoppingFilter } from './setups/proposals/store-filter.ts'
 export { listOrphans, swapThing } from './setups/proposals/swap.ts'
+export { answerWants, findWants, type ThingWant } from './setups/proposals/thing-wants.ts'
 export { addCableRun, type CableRun, hasCableRun } from './setups/setup/cable-run.ts'
 export { DEMAND_CODES, DEMANDS } from './setups/setup/demand.ts'
 export { dropNeedlessRoles, makeFirstSetup } from './setups/setup/first-setup.ts'

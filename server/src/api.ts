@@ -23,10 +23,11 @@ import { pictureRoutes } from './setups/picture-routes.ts'
 import { startRoutes } from './setups/preflight-routes.ts'
 import { helpingRoutes } from './setups/proposal-routes.ts'
 import { resilienceRoutes } from './setups/resilience-routes.ts'
-import { riderRoutes } from './setups/rider-routes.ts'
 import { minutesRoutes } from './setups/rig-time-routes.ts'
 import { setupRoutes } from './setups/setup-routes.ts'
 import { systemRoutes } from './setups/system-routes.ts'
+import { riderRoutes } from './setups/thing/rider-routes.ts'
+import { wantRoutes } from './setups/thing/want-routes.ts'
 import { exampleRoutes } from './start/example-routes.ts'
 import { firstHourRoutes } from './start/first-hour-routes.ts'
 import { accountRoutes } from './studio/access/account-routes.ts'
@@ -79,6 +80,7 @@ export const routes: readonly Route[] = [
   ...pictureRoutes,
   ...startRoutes,
   ...riderRoutes,
+  ...wantRoutes,
   ...helpingRoutes,
   ...resilienceRoutes,
   ...bookingRoutes,

@@ -94,6 +94,7 @@ describe('reading', () => {
     '/setups/:id/sound-routes': 'gi',
     '/bookings/:id/change-over': 'b-head',
     '/units/:id/riders': 'TRI-01',
+    '/units/:id/wants': 'CAM-01',
     '/changes/:id': '1',
     '/models/:id': 'verrin-v6',
     '/models/:id/fits': 'verrin-v6',

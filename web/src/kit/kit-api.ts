@@ -29,6 +29,10 @@ export interface CableQuestion {
 
 const kitApi = api.injectEndpoints({
   endpoints: (build) => ({
+    thingWants: build.query<ReplyOf<'get /units/:id/wants'>, string>({
+      query: (id) => request('get /units/:id/wants', { id }),
+      providesTags: readsOf('thingWants'),
+    }),
     riders: build.query<ReplyOf<'get /units/:id/riders'>, string>({
       query: (id) => request('get /units/:id/riders', { id }),
       providesTags: readsOf('riders'),
@@ -189,6 +193,8 @@ const kitApi = api.injectEndpoints({
 const JSON_TEXT = { 'content-type': 'text/plain' }
 export const {
   useRidersQuery,
+  useThingWantsQuery,
+  useLazyThingWantsQuery,
   useModelsQuery,
   useCableStockQuery,
   useCableWaysQuery,

@@ -30,6 +30,8 @@ export const dutiesReplySchema = z.object({
       valueMinor: amount(z.number().nullable()),
       /** Of so many nobody said what they are worth. */
       unknown: z.number(),
+      /** What the tax on them comes to; null where the studio knows no rate. */
+      taxMinor: amount(z.number().nullable()),
     }),
   ),
   goingBack: z.array(z.object({ ...namedSchema.shape, dueOn: z.string().nullable(), from: z.string().nullable() })),

@@ -41,6 +41,8 @@ export const unitReplySchema = z.object({
     missing: z.array(z.string()),
   }),
   disclosure: z.string().nullable(),
+  /** Where another of it comes from, where that is no shop: it was made by hand, with or without a drawing of it kept. */
+  remake: z.enum(['from-drawing', 'no-drawing']).nullable(),
   successor: z.string().nullable(),
   /** How full it is and when it will be; null where it holds nothing or nobody read it off. */
   space: archiveSpaceSchema.nullable(),

@@ -6,6 +6,8 @@ import { defineContract } from '../contract.ts'
 export const filmRowSchema = z.object({
   /** How safe it lies. */
   standing: filmStandingSchema,
+  /** What is to be said with it of the things in its setup that were here by then; null where it has none, so that nobody knows. */
+  disclosures: z.array(z.string()).nullable(),
   ...filmSchema.omit({ copies: true }).shape,
   copies: z.array(
     filmSchema.shape.copies.unwrap().element.and(

@@ -76,7 +76,28 @@ describe('gifts and what is to be said of them', () => {
   test.each([
     [{ acquisition: 'gift' }, 'The lamp was given to us by Dace.'],
     [{ acquisition: 'loan-in' }, 'The lamp is lent to us by Dace.'],
+    [{ acquisition: 'exchanged' }, 'The lamp came to us in exchange for something else, from Dace.'],
     [{ acquisition: 'bought-new' }, null],
+    [
+      { acquisition: 'bought-new', provenance: { ...NO_PROVENANCE, paidInFull: true } },
+      'We bought the lamp ourselves. We paid its full price.',
+    ],
+    // A gift has no price that could be paid.
+    [{ acquisition: 'gift', provenance: { ...NO_PROVENANCE, paidInFull: true } }, 'The lamp was given to us by Dace.'],
+    [
+      {
+        acquisition: 'bought-new',
+        provenance: { ...NO_PROVENANCE, viewerCode: { code: 'FERN', percent: 12.5, until: '2026-11-24' } },
+      },
+      'We bought the lamp ourselves. Viewers save 12.5 % with the code FERN.',
+    ],
+    [
+      {
+        acquisition: 'bought-new',
+        provenance: { ...NO_PROVENANCE, viewerCode: { code: 'FERN', percent: null, until: '2026-11-23' } },
+      },
+      null,
+    ],
     [
       { acquisition: 'bought-new', provenance: code({ interest: '5 % by our link', interestKind: 'we-earn' }) },
       'We bought the lamp ourselves. We earn from its sale: 5 % by our link.',
@@ -114,10 +135,13 @@ describe('gifts and what is to be said of them', () => {
       given('2026-03-01', null),
       given('2026-03-01', 9, 'bought-new'),
     ]
-    expect(sumGifts(units)).toEqual([
-      { year: 2026, things: 2, valueMinor: 500, unknown: 1 },
-      { year: 2025, things: 1, valueMinor: 200, unknown: 0 },
+    expect(sumGifts(units, null)).toEqual([
+      { year: 2026, things: 2, valueMinor: 500, unknown: 1, taxMinor: null },
+      { year: 2025, things: 1, valueMinor: 200, unknown: 0, taxMinor: null },
     ])
+    // Thing by thing: 17.5 % of 4.99 is 0.87, and three of them 2.61.
+    const three = ['a', 'b', 'c'].map(() => given('2026-01-02', 499))
+    expect(sumGifts(three, 1_750)).toMatchObject([{ valueMinor: 1_497, taxMinor: 261 }])
   })
 
   test('open duties, the most pressing first, those without a day last, done ones never', () => {

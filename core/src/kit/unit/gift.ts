@@ -1,6 +1,6 @@
 import { sumKnown } from '../../units/known-sum.ts'
 import { computeTax } from '../../units/money.ts'
-import type { Acquisition, InterestKind, Unit } from './unit.ts'
+import type { Acquisition, InterestKind, Provenance, Unit } from './unit.ts'
 
 /** What taking a gift comes to: in many places a gift for coverage is income. A planning aid, no tax advice. */
 export interface GiftReckoning {
@@ -23,7 +23,7 @@ export function reckonGift({ valueMinor, taxBasisPoints, hours, hourMinor }: Gif
   return { taxMinor, hoursMinor, netMinor: valueMinor - taxMinor - hoursMinor }
 }
 
-/** How a thing came, for whoever watches. What was paid in full nobody recorded, so it is not said. */
+/** How a thing came, for whoever watches. */
 const HOW: Readonly<Record<Acquisition, (name: string, by: string) => string>> = {
   'bought-new': (name) => `We bought the ${name} ourselves.`,
   'bought-used': (name) => `We bought the ${name} ourselves, used.`,
@@ -32,6 +32,8 @@ const HOW: Readonly<Record<Acquisition, (name: string, by: string) => string>> =
   sample: (name, by) => `The ${name} was given to us for this film${by}.`,
   sponsored: (name, by) =>
     by === '' ? `The ${name} was paid for by a sponsor.` : `The ${name} was paid for${by}, a sponsor.`,
+  exchanged: (name, by) =>
+    `The ${name} came to us in exchange for something else${by ? `,${by.replace(' by', ' from')}` : ''}.`,
   'loan-in': (name, by) => `The ${name} is lent to us${by}.`,
   rented: (name) => `We rent the ${name}.`,
   venue: (name) => `The ${name} belongs to the venue.`,
@@ -42,7 +44,7 @@ const HOW: Readonly<Record<Acquisition, (name: string, by: string) => string>> =
 }
 
 /** Ways in which it came that are said in any case; the others only where there is an interest in its sale. */
-const ALWAYS_SAID: ReadonlySet<Acquisition> = new Set(['gift', 'sample', 'sponsored', 'loan-in'])
+const ALWAYS_SAID: ReadonlySet<Acquisition> = new Set(['gift', 'sample', 'sponsored', 'exchanged', 'loan-in'])
 
 const INTERESTS: Readonly<Record<InterestKind, string>> = {
   unsaid: 'On its sale:',
@@ -50,20 +52,41 @@ const INTERESTS: Readonly<Record<InterestKind, string>> = {
   'viewers-save': 'Viewers save on it:',
 }
 
+const BOUGHT: ReadonlySet<Acquisition> = new Set(['bought-new', 'bought-used'])
+
 /**
  * The sentence that goes with a film in which the thing is seen, on a calendar day: the crew's own where they wrote one, else
- * one made from how it came; null where nothing is to be said. A code that ran out before that day is not named.
+ * one made from how it came; null where nothing is to be said. A code that ran out before that day is not named, and that the
+ * whole price was paid is said only of what was bought, and only where somebody wrote it down.
  */
 export function sayDisclosure(
   { acquisition, provenance }: Pick<Unit, 'acquisition' | 'provenance'>,
   { name, giver, on }: { name: string; giver: string | null; on: string },
 ): string | null {
   if (provenance.disclosure !== '') return provenance.disclosure
-  const { interest: what, interestKind, interestUntil } = provenance
-  const holds = what !== '' && (interestUntil === null || interestUntil >= on)
-  const interest = holds ? ` ${INTERESTS[interestKind]} ${what.replace(/\.$/, '')}.` : ''
-  if (!ALWAYS_SAID.has(acquisition) && interest === '') return null
-  return `${HOW[acquisition](name, giver ? ` by ${giver}` : '')}${interest}`
+  const inFull = provenance.paidInFull && BOUGHT.has(acquisition) ? ['We paid its full price.'] : []
+  const more = [...inFull, ...sayInterest(provenance, on), ...sayViewerCode(provenance, on)]
+  if (!ALWAYS_SAID.has(acquisition) && more.length === 0) return null
+  return [HOW[acquisition](name, giver ? ` by ${giver}` : ''), ...more].join(' ')
+}
+
+function sayInterest({ interest, interestKind, interestUntil }: Provenance, on: string): string[] {
+  if (interest === '' || (interestUntil !== null && interestUntil < on)) return []
+  return [`${INTERESTS[interestKind]} ${interest.replace(/\.$/, '')}.`]
+}
+
+function sayViewerCode({ viewerCode }: Provenance, on: string): string[] {
+  if (!viewerCode || (viewerCode.until !== null && viewerCode.until < on)) return []
+  const { code, percent } = viewerCode
+  return [
+    percent === null ? `Viewers pay less with the code ${code}.` : `Viewers save ${percent} % with the code ${code}.`,
+  ]
+}
+
+/** The day on which the first of what is said of a thing ends; null where nothing of it does. */
+export function findDisclosureEnd({ interestUntil, viewerCode, interest }: Provenance, on: string): string | null {
+  const ends = [interest === '' ? null : interestUntil, viewerCode?.until ?? null]
+  return ends.filter((it) => it !== null && it >= on).sort()[0] ?? null
 }
 
 /** What was promised for things and is not done yet, the most pressing first; without a day, last. */
@@ -79,10 +102,22 @@ export function listOpenDuties<T extends Pick<Unit, 'tag' | 'provenance'>>(
 
 const GIVEN: ReadonlySet<Unit['acquisition']> = new Set(['gift', 'sample', 'sponsored'])
 
-/** What was given in each year and is worth, the latest year first: the base of whatever tax there is on it, and of how many nobody said. */
+/** What was given in one year. */
+export interface GiftYear {
+  year: number
+  things: number
+  valueMinor: number
+  /** Of so many nobody said what they are worth. */
+  unknown: number
+  /** What the tax on them takes out of pocket; null where the studio knows no rate. */
+  taxMinor: number | null
+}
+
+/** What was given in each year and is worth, the latest year first, and what it costs at the rate of the studio, thing by thing. */
 export function sumGifts(
   units: readonly Pick<Unit, 'acquisition' | 'acquiredOn' | 'provenance'>[],
-): { year: number; things: number; valueMinor: number; unknown: number }[] {
+  taxBasisPoints: number | null,
+): GiftYear[] {
   const years = new Map<number, (number | null)[]>()
   for (const { acquisition, acquiredOn, provenance } of units) {
     const day = provenance.valueOn ?? acquiredOn
@@ -93,7 +128,11 @@ export function sumGifts(
   return [...years]
     .map(([year, values]) => {
       const { sum, unknown } = sumKnown(values)
-      return { year, things: values.length, valueMinor: sum, unknown }
+      const taxMinor =
+        taxBasisPoints === null
+          ? null
+          : values.reduce<number>((all, it) => all + computeTax(it ?? 0, taxBasisPoints), 0)
+      return { year, things: values.length, valueMinor: sum, unknown, taxMinor }
     })
     .sort((a, b) => b.year - a.year)
 }

@@ -14,6 +14,7 @@ export const ACQUISITIONS = {
   gift: 'Gift',
   sample: 'Sample with duty',
   sponsored: 'Sponsored',
+  exchanged: 'In exchange',
   'loan-in': 'On loan to us',
   rented: 'Rented',
   venue: 'The venue’s own',
@@ -91,6 +92,13 @@ export const INTEREST_KINDS = {
 export type InterestKind = keyof typeof INTEREST_KINDS
 export const INTEREST_KIND_CODES = Object.keys(INTEREST_KINDS) as [InterestKind, ...InterestKind[]]
 
+/** A code by which viewers pay less for the same. */
+export const viewerCodeSchema = z.object({
+  code: z.string().trim().min(1, 'Which code?').max(40),
+  percent: z.number().min(0.1, 'More than nothing.').max(100, 'At most 100 %.').nullable(),
+  until: dateSchema.nullable(),
+})
+
 /** What came with a thing besides the thing: papers, promises, cover. What nobody recorded is null or blank. */
 export const provenanceSchema = z.object({
   taxMinor: amount(minorSchema.min(0).nullable().default(null)),
@@ -109,6 +117,9 @@ export const provenanceSchema = z.object({
   interest: z.string().trim().max(200).default(''),
   interestKind: z.enum(INTEREST_KIND_CODES).default('unsaid'),
   interestUntil: dateSchema.nullable().default(null),
+  viewerCode: viewerCodeSchema.nullable().default(null),
+  /** Bought at the price that anybody pays: nothing was let off. */
+  paidInFull: z.boolean().default(false),
   conditionOnArrival: z.string().trim().max(300).default(''),
   /** Why this one was chosen, or is kept. */
   reason: z.string().trim().max(300).default(''),

@@ -52,6 +52,7 @@ test('over all setups, what stops the most comes first, and what can be stood in
     tag,
     name: tag,
     role: 'r',
+    isHandMade: false,
     standIns: standIns.map((it) => ({ unitId: it, tag: it, name: it })),
   })
   const points = listSinglePoints([

@@ -13,6 +13,8 @@ export const singlePointOfFailureSchema = z.object({
   tag: z.string(),
   name: z.string(),
   role: z.string(),
+  /** Nobody sells another: it was made by hand. */
+  isHandMade: z.boolean(),
   standIns: z.array(
     z.object({
       unitId: z.string(),
@@ -27,6 +29,7 @@ export const singlePointSchema = z.object({
   unitId: z.string(),
   tag: z.string(),
   name: z.string(),
+  isHandMade: z.boolean(),
   /** Setups that stop without it, where nothing free could stand in. */
   setups: z.array(
     z.object({
@@ -79,7 +82,9 @@ export function* seekSinglePoints(
     let step = steps.next()
     for (; !step.done; step = steps.next()) yield { done, losses: [...losses] }
     const standIns = step.value.map((it) => ({ unitId: it.unit.id, tag: it.unit.tag, name: nameModel(it.model) }))
-    losses.push({ unitId: unit.id, tag: unit.tag, name: nameModel(model), role: role.name, standIns })
+    const { id, tag, acquisition } = unit
+    const isHandMade = acquisition === 'hand-made'
+    losses.push({ unitId: id, tag, name: nameModel(model), role: role.name, isHandMade, standIns })
   }
   return losses
 }
@@ -136,9 +141,9 @@ export function listSinglePoints(
 ): SinglePoint[] {
   const points = new Map<string, SinglePoint>()
   for (const { id, losses } of setups) {
-    for (const { unitId, tag, name, role, standIns } of losses) {
+    for (const { unitId, tag, name, role, isHandMade, standIns } of losses) {
       if (standIns.length > 0) continue
-      const known = points.get(unitId) ?? { unitId, tag, name, setups: [] }
+      const known = points.get(unitId) ?? { unitId, tag, name, isHandMade, setups: [] }
       points.set(unitId, { ...known, setups: [...known.setups, { id, role }] })
     }
   }

@@ -44,6 +44,8 @@ export const studioSettingsSchema = z.object({
   sparePacks: z.number().int().min(0).max(20),
   /** Share of a pack's energy, in per cent, that reaches the device. */
   packEfficiencyPercent: z.number().int().min(50).max(100),
+  /** What the tax on a gift takes of its value, in hundredths of a per cent; null where nobody said whether there is one. */
+  giftTaxBasisPoints: z.number().int().min(0).max(10_000, 'At most 100 %.').nullable().default(null),
   /** A service that falls due within so many days is shown. */
   serviceNoticeDays: z.number().int().min(0).max(365),
   /** Slack added to every lead, in per cent of its way. */

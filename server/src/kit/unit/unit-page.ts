@@ -13,6 +13,8 @@ import {
   type SoftwareFinding,
   sayDisclosure,
   scoreRecorded,
+  type Unit,
+  type UnitReply,
 } from '@exemplar/core'
 import { and, desc, eq, inArray, isNull, like } from 'drizzle-orm'
 import { refuseMissing } from '../../foundation/base/problem.ts'
@@ -158,6 +160,7 @@ export function loadUnitPage(app: AppContext, id: string) {
     nowPlace: nowPlace?.name ?? null,
     recorded: { percent: recorded.percent, missing: recorded.missing.map((it) => RECORDABLE[it]) },
     disclosure: sayDisclosure(unit, { name: nameModel(model), giver: row.party, on: findDate(app.now(), zone) }),
+    remake: findRemake(db, unit, model),
     successor: successor ? nameModel(successor) : null,
     space: capacity === null ? null : forecastSpace(capacity, unit.fills, findDate(app.now(), zone)),
     software: judgeAllSoftware(db, unit, model),
@@ -166,4 +169,22 @@ export function loadUnitPage(app: AppContext, id: string) {
     faults: db.select().from(faults).where(eq(faults.unitId, id)).orderBy(desc(faults.reportedAt)).all(),
     entries: db.select().from(entries).where(eq(entries.unitId, id)).orderBy(desc(entries.date)).all(),
   }
+}
+
+/** Another of what was made by hand is made, not bought: that wants its drawing, a link or a paper on its page. */
+function findRemake(db: Database, unit: Unit, model: Pick<Model, 'link'>): UnitReply['remake'] {
+  if (unit.acquisition !== 'hand-made') return null
+  const paper = db
+    .select({ id: attachments.id })
+    .from(attachments)
+    .where(
+      and(
+        eq(attachments.subjectType, 'unit'),
+        eq(attachments.subjectId, unit.id),
+        eq(attachments.mime, 'application/pdf'),
+        isNull(attachments.archivedAt),
+      ),
+    )
+    .get()
+  return model.link !== '' || paper ? 'from-drawing' : 'no-drawing'
 }

@@ -1,4 +1,12 @@
-import { CATEGORIES, findDate, listOpenDuties, nameModel, sayDisclosure, sumGifts } from '@exemplar/core'
+import {
+  CATEGORIES,
+  findDate,
+  findDisclosureEnd,
+  listOpenDuties,
+  nameModel,
+  sayDisclosure,
+  sumGifts,
+} from '@exemplar/core'
 import { defineRoute } from '../../foundation/http/route.ts'
 import { parties } from '../../schema/studio-tables.ts'
 import { loadStudio } from '../../studio/settings/settings-routes.ts'
@@ -39,7 +47,8 @@ export const scheduleRoutes = [
     return { rows }
   }),
   defineRoute('get /kit-duties', (_, { db, now }) => {
-    const on = findDate(now(), loadStudio(db).zone)
+    const { zone, giftTaxBasisPoints } = loadStudio(db)
+    const on = findDate(now(), zone)
     const { units, models } = loadLive(db)
     const nameOf = new Map(models.map((it) => [it.id, nameModel(it)]))
     const givers = new Map(
@@ -58,9 +67,9 @@ export const scheduleRoutes = [
           giver: givers.get(it.partyId ?? '') ?? null,
           on,
         })
-        return text ? [{ ...tell(it), text, until: it.provenance.interestUntil }] : []
+        return text ? [{ ...tell(it), text, until: findDisclosureEnd(it.provenance, on) }] : []
       }),
-      gifts: sumGifts(units),
+      gifts: sumGifts(units, giftTaxBasisPoints),
       goingBack: units
         .filter((it) => (it.acquisition === 'loan-in' || it.acquisition === 'rented') && it.state !== 'returned')
         .sort((a, b) => ((a.dueOn ?? '9') < (b.dueOn ?? '9') ? -1 : 1))

@@ -6,6 +6,7 @@ import { defineRoute } from '../../foundation/http/route.ts'
 import { units } from '../../schema/kit-tables.ts'
 import { films } from '../../schema/studio-tables.ts'
 import { withoutArchive } from './directory-routes.ts'
+import { makeFilmDisclosures } from './film-disclosures.ts'
 
 function requireDrives(tx: Transaction, copies: readonly { unitId: string }[]): void {
   for (const [at, { unitId }] of copies.entries()) {
@@ -24,7 +25,9 @@ const sayState = (drive: Drive | undefined) =>
 
 /** The archive: which film lies where. */
 export const filmRoutes = [
-  defineRoute('get /films', (_, { db }) => {
+  defineRoute('get /films', (_, app) => {
+    const { db } = app
+    const listDisclosures = makeFilmDisclosures(app)
     const drives = new Map(
       db
         .select({ id: units.id, tag: units.tag, state: units.state, archivedAt: units.archivedAt })
@@ -40,6 +43,7 @@ export const filmRoutes = [
       .all()
       .map((film) => ({
         ...withoutArchive(film),
+        disclosures: listDisclosures(film),
         standing: judgeFilmCopies(film.copies, (id) => findState(drives.get(id))),
         copies: film.copies.map((it) => {
           const drive = drives.get(it.unitId)

@@ -50,6 +50,7 @@ const READS = {
   today: [...VERDICT, 'entries', 'shopping', 'history'],
   find: ['units', 'stock', 'models', 'setups', 'bookings', 'people', 'places', 'parties', 'films'],
   riders: VERDICT,
+  thingWants: VERDICT,
   models: ['models', 'units', 'stock'],
   cableWays: VERDICT,
   cableStock: VERDICT,

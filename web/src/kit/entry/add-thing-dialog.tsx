@@ -6,6 +6,7 @@ import { tellDone } from '../../foundation/api/tell-done.ts'
 import { FormProblem, TextField } from '../../foundation/form/field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
+import { useLazyThingWantsQuery } from '../kit-api.ts'
 import { KindField } from './kind-field.tsx'
 import { PlaceField } from './place-field.tsx'
 import { useWhatItIs, WhatItIsFields } from './what-it-is.tsx'
@@ -42,6 +43,12 @@ function AddThingForm({ onClose, onAdded }: { onClose(): void; onAdded?(id: stri
   const [placeId, setPlaceId] = useState('')
   const [count, setCount] = useState('1')
   const dispatch = useAppDispatch()
+  const [askWants] = useLazyThingWantsQuery()
+  /** What it wants and nothing here meets is told at once, and not on the day. */
+  const sayLacking = async (id: string) => {
+    const lacking = (await askWants(id)).data?.filter((it) => it.buy !== null) ?? []
+    return lacking.length === 0 ? '' : `Still to get: ${lacking.map((it) => it.says).join('; ')}.`
+  }
   const problem = error ? readProblem(error) : null
   const isCounted = WHOLE.test(count) && Number(count) > 0
   const save = async (another: boolean) => {
@@ -56,11 +63,8 @@ function AddThingForm({ onClose, onAdded }: { onClose(): void; onAdded?(id: stri
       count: Number(count),
       ...read,
     }).unwrap()
-    tellDone(
-      dispatch,
-      count === '1' ? `${unit.tag} is in the kit.` : `${count} are in the kit, from ${unit.tag} on.`,
-      unit,
-    )
+    const said = count === '1' ? `${unit.tag} is in the kit.` : `${count} are in the kit, from ${unit.tag} on.`
+    tellDone(dispatch, [said, await sayLacking(unit.id)].filter(Boolean).join(' '), unit)
     if (another) {
       it.startOver()
       setMaker('')

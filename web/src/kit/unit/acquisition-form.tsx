@@ -5,12 +5,13 @@ import {
   INTEREST_KIND_CODES,
   INTEREST_KINDS,
   type Provenance,
+  readPercent,
   reckonGift,
   type UnitReply,
 } from '@exemplar/core'
 import { useState } from 'react'
 import { useChangeUnitMutation, useStudioQuery } from '../../foundation/api/api.ts'
-import { NoteField, SelectField, TextField } from '../../foundation/form/field.tsx'
+import { CheckField, NoteField, SelectField, TextField } from '../../foundation/form/field.tsx'
 import { MoneyField } from '../../foundation/form/money-field.tsx'
 import { AcquisitionOptions, PartyOptions } from '../../foundation/form/options.tsx'
 import { RowsField } from '../../foundation/form/rows-field.tsx'
@@ -111,6 +112,13 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitReply; onC
         value={draft.valueMinor}
         onChange={(valueMinor) => set({ valueMinor })}
       />
+      {(acquisition === 'bought-new' || acquisition === 'bought-used') && (
+        <CheckField
+          label="Nothing was let off: it was paid in full"
+          checked={draft.paidInFull}
+          onChange={(event) => set({ paidInFull: event.target.checked })}
+        />
+      )}
       <TextField label="Worth that on" {...day('valueOn')} />
       <MoneyField
         label="To buy it anew"
@@ -137,6 +145,11 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitReply; onC
         ))}
       </SelectField>
       <TextField label="That holds until" {...day('interestUntil')} />
+      <ViewerCodeFields
+        code={draft.viewerCode}
+        problem={saving.problem?.paths}
+        onChange={(viewerCode) => set({ viewerCode })}
+      />
       <div className="md:col-span-2">
         <NoteField
           label="Sentence to show with a film"
@@ -173,7 +186,11 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitReply; onC
       </div>
       {isGiven && draft.valueMinor !== null && (
         <div className="md:col-span-2">
-          <GiftReckoning valueMinor={draft.valueMinor} currency={studio?.currency ?? 'GBP'} />
+          <GiftReckoning
+            valueMinor={draft.valueMinor}
+            currency={studio?.currency ?? 'GBP'}
+            taxBasisPoints={studio?.giftTaxBasisPoints ?? null}
+          />
         </div>
       )}
       <div className="grid gap-3 md:col-span-2">
@@ -183,9 +200,67 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitReply; onC
   )
 }
 
+/** A code for viewers, with how much it takes off and its last day; no code, none of it. */
+function ViewerCodeFields({
+  code,
+  problem,
+  onChange,
+}: {
+  code: Provenance['viewerCode']
+  problem: Readonly<Record<string, string>> | undefined
+  onChange(code: Provenance['viewerCode']): void
+}) {
+  const [percent, setPercent] = useState(String(code?.percent ?? ''))
+  const typed = readPercent(percent)
+  const set = (part: Partial<NonNullable<Provenance['viewerCode']>>) => {
+    const next = { code: code?.code ?? '', percent: code?.percent ?? null, until: code?.until ?? null, ...part }
+    onChange(next.code.trim() === '' && next.percent === null && next.until === null ? null : next)
+  }
+  return (
+    <div className="grid gap-3 md:col-span-2 md:grid-cols-3">
+      <TextField
+        label="Code for viewers"
+        value={code?.code ?? ''}
+        problem={problem?.['provenance/viewerCode/code']}
+        onChange={(event) => set({ code: event.target.value })}
+      />
+      <TextField
+        label="It takes off, %"
+        inputMode="decimal"
+        value={percent}
+        problem={
+          percent.trim() !== '' && typed === null
+            ? 'A share of 0 to 100, such as 10.'
+            : problem?.['provenance/viewerCode/percent']
+        }
+        onChange={(event) => {
+          setPercent(event.target.value)
+          const read = readPercent(event.target.value)
+          // What is no share is sent as none at all, which is refused at this field: nothing is let fall.
+          set({ percent: event.target.value.trim() === '' ? null : (read ?? 0) / 100 })
+        }}
+      />
+      <TextField
+        label="The code's last day"
+        type="date"
+        value={code?.until ?? ''}
+        onChange={(event) => set({ until: event.target.value || null })}
+      />
+    </div>
+  )
+}
+
 /** Would we have bought it anyway? What is left of a gift after tax and the hours that were promised for it. */
-function GiftReckoning({ valueMinor, currency }: { valueMinor: number; currency: string }) {
-  const [taxPercent, setTaxPercent] = useState('20')
+function GiftReckoning({
+  valueMinor,
+  currency,
+  taxBasisPoints,
+}: {
+  valueMinor: number
+  currency: string
+  taxBasisPoints: number | null
+}) {
+  const [taxPercent, setTaxPercent] = useState(taxBasisPoints === null ? '20' : String(taxBasisPoints / 100))
   const [hours, setHours] = useState('')
   const [hourMinor, setHourMinor] = useState<number | null>(null)
   const percent = Number(taxPercent)

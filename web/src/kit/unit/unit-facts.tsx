@@ -114,7 +114,7 @@ export function UnitFacts({ page }: { page: UnitReply }) {
         {model.aliases.length > 0 && <p>Also called {model.aliases.join(', ')}.</p>}
         {page.successor && <p>No longer made; {page.successor} took its place.</p>}
         {model.availability && <p>{model.availability}</p>}
-        {model.link && <p>App, driver, manual: {model.link}</p>}
+        {model.link && <p>App, driver, manual, drawing: {model.link}</p>}
       </Block>
       <Block title="Acquisition">
         {ACQUISITIONS[unit.acquisition]}
@@ -165,7 +165,7 @@ function Papers({ page, currency }: { page: UnitReply; currency: string }) {
     conditionOnArrival && `at arrival: ${conditionOnArrival}`,
     reason && `chosen because: ${reason}`,
   ].filter((it) => it !== false && it !== '')
-  if (lines.length + open.length === 0 && !page.disclosure) return null
+  if (lines.length + open.length === 0 && !page.disclosure && !page.remake) return null
   return (
     <Block title="Papers and promises">
       {lines.map((it) => (
@@ -178,6 +178,12 @@ function Papers({ page, currency }: { page: UnitReply; currency: string }) {
         </Mark>
       ))}
       {page.disclosure && <p>To be said: “{page.disclosure}”</p>}
+      {page.remake === 'from-drawing' && <p>Made by hand: nobody sells another, it is made again from its drawing.</p>}
+      {page.remake === 'no-drawing' && (
+        <Mark level="warn">
+          made by hand: nobody sells another, and no drawing is kept. Add a link to its model, or a PDF here.
+        </Mark>
+      )}
     </Block>
   )
 }

@@ -22,6 +22,7 @@ import { FaultDialog } from './fault-dialog.tsx'
 import { Remarks } from './remarks.tsx'
 import { Riders } from './riders.tsx'
 import { Software } from './software.tsx'
+import { ThingWants } from './thing-wants.tsx'
 import { UnitActions } from './unit-actions.tsx'
 import { UnitFacts } from './unit-facts.tsx'
 import { UnitForm } from './unit-form.tsx'
@@ -74,6 +75,7 @@ export function UnitPage() {
       <div className="grid gap-8 px-4 pt-3 pb-8 md:px-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <div>
           <UnitFacts page={data} />
+          <ThingWants unitId={id} tag={unit.tag} />
           <WhatFits modelId={unit.modelId} />
           {(may('mend') ? openFaults : []).map((fault) => (
             <Button

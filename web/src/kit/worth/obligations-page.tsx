@@ -73,10 +73,18 @@ export function DutiesPage() {
                   <span className="figures">
                     {formatMoney(it.valueMinor ?? 0, studio?.currency ?? 'GBP', 'column')}
                   </span>
+                  {it.taxMinor !== null && it.taxMinor !== undefined && (
+                    <span>
+                      <b className="figures">{formatMoney(it.taxMinor, studio?.currency ?? 'GBP')}</b> out of pocket in
+                      tax{it.unknown > 0 && ', at least'}
+                    </span>
+                  )}
                 </li>
               ))}
             </ul>
             <p className="mt-2 text-[12px] text-quiet">
+              {studio?.giftTaxBasisPoints === null &&
+                'What the tax takes of it is not reckoned: its rate is not set under Studio, Settings. '}
               In many places a gift for coverage is income. A planning aid, no tax advice.
             </p>
           </Section>

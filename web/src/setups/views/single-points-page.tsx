@@ -39,6 +39,7 @@ export function ResiliencePage() {
                   <Link to={`/kit/${point.unitId}`} className="min-w-56 flex-1">
                     <Tag>{point.tag}</Tag> {point.name}
                   </Link>
+                  {point.isHandMade && <Mark level="warn">made by hand: nobody sells another</Mark>}
                   <span className="flex flex-wrap gap-1">
                     {point.setups.map((it) => (
                       <SetupTape key={it.id} id={it.id} role={it.role} setups={setups} />

@@ -42,6 +42,12 @@ export function ArchivePage() {
                 ))}
                 <Standing of={film.standing} />
               </span>
+              {film.disclosures && film.disclosures.length > 0 && (
+                <span className="mt-1 block text-[13px]">
+                  <span className="text-quiet">To be said with it, of the things in its setup: </span>
+                  {film.disclosures.join(' ')}
+                </span>
+              )}
             </span>
             {may('change-directory') && (
               <Button size="small" aria-label={`Change ${film.title}`} onClick={() => setOpen(film)}>

@@ -4,6 +4,7 @@ import {
   type CountryCode,
   PLUG_SYSTEM_CODES,
   PLUG_SYSTEMS,
+  readPercent,
   type StudioReply,
   type StudioSettings,
   studioSettingsSchema,
@@ -85,9 +86,21 @@ function SettingsForm({ latest }: { latest: StudioReply }) {
       NUMBER_KEYS.map((key) => [key, numbers[key].trim() === '' ? null : Number(numbers[key])]),
     )
     const brandColours = rest.brandColours.split(/[\s,]+/).filter(Boolean)
-    const reading = studioSettingsSchema.safeParse({ ...studio, ...typed, ...rest, brandColours })
+    const { giftTax, ...others } = rest
+    const giftTaxBasisPoints = giftTax.trim() === '' ? null : (readPercent(giftTax) ?? Number.NaN)
+    const reading = studioSettingsSchema.safeParse({
+      ...studio,
+      ...typed,
+      ...others,
+      giftTaxBasisPoints,
+      brandColours,
+    })
     if (!reading.success) {
-      setOurs(Object.fromEntries(reading.error.issues.map((it) => [String(it.path[0]), say(it)])))
+      const said = reading.error.issues.map((it) => [String(it.path[0]), say(it)])
+      setOurs({
+        ...Object.fromEntries(said),
+        ...(Number.isNaN(giftTaxBasisPoints) ? { giftTaxBasisPoints: 'A share of 0 to 100, such as 20 or 17.5.' } : {}),
+      })
       return
     }
     setOurs({})
@@ -154,6 +167,14 @@ function SettingsForm({ latest }: { latest: StudioReply }) {
             <option value="metric">Metres and kilograms</option>
             <option value="imperial">Feet and pounds</option>
           </SelectField>
+          <TextField
+            label="Tax on a gift, % of its worth"
+            hint="Where gifts for coverage are income; left blank, nothing is reckoned. Your country decides."
+            inputMode="decimal"
+            value={rest.giftTax}
+            problem={problemOf('giftTaxBasisPoints')}
+            onChange={(event) => setRest({ ...rest, giftTax: event.target.value })}
+          />
           {text('brandColours', 'Brand colours, as #rrggbb', 'Finds the rooms that carry them.')}
         </div>
       </Section>
@@ -233,7 +254,8 @@ function toNumbers(studio: StudioSettings): Record<NumberKey, string> {
 function toRest(settings: StudioSettings) {
   const { name, country, plugSystem, currency, zone, unitSystem, mainsHertz, loadRule, brandColours } = settings
   const colours = brandColours.join(' ')
-  return { name, country, plugSystem, currency, zone, unitSystem, mainsHertz, loadRule, brandColours: colours }
+  const giftTax = settings.giftTaxBasisPoints === null ? '' : String(settings.giftTaxBasisPoints / 100)
+  return { name, country, plugSystem, currency, zone, unitSystem, mainsHertz, loadRule, giftTax, brandColours: colours }
 }
 
 function say({

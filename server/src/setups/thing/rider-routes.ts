@@ -1,10 +1,10 @@
 import { computeCarriedLoads, makeScene } from '@exemplar/core'
 import { and, eq, isNull } from 'drizzle-orm'
-import { defineRoute } from '../foundation/http/route.ts'
-import { setups, setupUnits } from '../schema/setups-tables.ts'
-import { loadStudio } from '../studio/settings/settings-routes.ts'
-import { makePresentContext } from './assessment-context.ts'
-import { loadAssessments } from './assessment-store.ts'
+import { defineRoute } from '../../foundation/http/route.ts'
+import { setups, setupUnits } from '../../schema/setups-tables.ts'
+import { loadStudio } from '../../studio/settings/settings-routes.ts'
+import { makePresentContext } from '../assessment-context.ts'
+import { loadAssessments } from '../assessment-store.ts'
 
 export const riderRoutes = [
   defineRoute('get /units/:id/riders', ({ params }, app) => {
