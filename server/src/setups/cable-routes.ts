@@ -1,4 +1,4 @@
-import { type Category, type Conduit, countCables, findCables, type Port } from '@exemplar/core'
+import { addSlack, type Category, type Conduit, countCables, findCables, type Port } from '@exemplar/core'
 import { and, asc, eq, inArray, isNull } from 'drizzle-orm'
 import { listAbsences, type Stay } from '../availability/absences.ts'
 import { loadHoldBook } from '../availability/holds.ts'
@@ -64,6 +64,10 @@ export const cableRoutes = [
     const to = loadPort(app.db, query.toUnitId, query.toPortId, 'toPortId')
     const interfaces = loadInterfaces(app.db)
     const conduits = loadConduits(app)
-    return findCables({ from, to, neededMm: query.neededMm ?? null, conduits, interfaces })
+    const { leadSlackPercent: slackPercent } = loadStudio(app.db)
+    const way = [query.upMm, query.alongMm, query.downMm].filter((it) => it !== undefined)
+    const wayMm = way.reduce((all, it) => all + it, 0)
+    const neededMm = query.neededMm ?? (way.length === 0 ? null : addSlack(wayMm, slackPercent))
+    return { ...findCables({ from, to, neededMm, conduits, interfaces }), neededMm, slackPercent }
   }),
 ]

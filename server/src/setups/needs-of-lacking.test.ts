@@ -39,7 +39,7 @@ describe('what a new thing wants', () => {
     const eye = await body()
     const { id, version, ...kept } = await stock('card', 'Counted', 1, { cardForm: 'sd' })
     expect(await cardWant(eye)).toMatchObject({ spare: [{ tag: kept.tag }], buy: null })
-    await call('PATCH', `/stock/${id}`, { quantity: 0, reorderLevel: 0, placeId: null }, version)
+    await call('POST', `/stock/${id}/count`, { quantity: 0 }, version)
     expect((await cardWant(eye))?.buy).toMatchObject({ quantity: 1, stockId: id })
     const card = await add('card', 'Small', { cardForm: 'sd', capacityMegabytes: 64_000 })
     for (const state of ['ordered', 'lent', 'in-repair']) {

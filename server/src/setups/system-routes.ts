@@ -42,16 +42,21 @@ function loadPieces({ db }: AppContext, states: readonly (typeof LIFE_STATE_CODE
     .map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, model, priceMinor: unit.priceMinor }))
 }
 
-/** For each body the most that one setup hangs on it, lens, card and pack aside: as the setup is judged today. */
+/** For each body the most that one setup hangs on it, or would where there were room, lens, card and pack aside: as it is judged today. */
 function countAttachments(app: AppContext): Map<string, { setup: string; attachments: number }> {
   const most = new Map<string, { setup: string; attachments: number }>()
   const all = loadAllSetups(app.db, 'code')
   const requests = all.map((setup) => ({ setup, context: makePresentContext(app.now(), setup) }))
   for (const [at, { input }] of loadAssessments(app.db, requests, loadStudio(app.db)).entries()) {
-    const { joints, interfaces } = makeScene(input)
+    const { joints, interfaces, unmet, items } = makeScene(input)
     const counts = new Map<string, number>()
-    for (const { host, interfaceCode } of joints) {
-      if (interfaces.get(interfaceCode)?.kind === 'carry') counts.set(host.key, (counts.get(host.key) ?? 0) + 1)
+    const isCarry = (code: string) => interfaces.get(code)?.kind === 'carry'
+    const count = (key: string, by: number) => counts.set(key, (counts.get(key) ?? 0) + by)
+    for (const { host, interfaceCode } of joints) if (isCarry(interfaceCode)) count(host.key, 1)
+    for (const { side, interfaces: codes, supply, missing } of unmet) {
+      // What finds its only place taken hangs nowhere, and asks for one all the same.
+      const [only, ...others] = items.filter((it) => supply.includes(it.tag))
+      if (side === 'guest' && only && others.length === 0 && codes.every(isCarry)) count(only.key, missing)
     }
     for (const [key, attachments] of counts) {
       if (attachments > (most.get(key)?.attachments ?? 0)) most.set(key, { setup: all[at]?.code ?? '', attachments })

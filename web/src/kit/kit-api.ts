@@ -24,7 +24,9 @@ export interface CableQuestion {
   fromPortId: string
   toUnitId: string
   toPortId: string
-  neededMm?: number
+  upMm?: number
+  alongMm?: number
+  downMm?: number
 }
 
 const kitApi = api.injectEndpoints({

@@ -4,6 +4,8 @@ import { cableKindSchema } from '../../setups/proposals/cable-stock.ts'
 import { idSchema } from '../../studio/identity.ts'
 import { defineContract } from '../contract.ts'
 
+const wayMm = z.coerce.number().int().min(0).max(1_000_000).optional()
+
 /** Routes of cables that reach. */
 export const cableContract = defineContract('setups', {
   'get /cable-stock': {
@@ -19,8 +21,17 @@ export const cableContract = defineContract('setups', {
       fromPortId: idSchema,
       toUnitId: idSchema,
       toPortId: idSchema,
-      neededMm: z.coerce.number().int().min(0).max(1_000_000).optional(),
+      /** How long it has to be where that is known already, slack included. */
+      neededMm: wayMm,
+      /** Else the way as somebody measured it: up, along, down; the slack of the studio is added. */
+      upMm: wayMm,
+      alongMm: wayMm,
+      downMm: wayMm,
     }),
-    reply: cableAnswerSchema,
+    reply: cableAnswerSchema.extend({
+      /** How long it has to be, slack included; null where nobody measured the way. */
+      neededMm: z.number().nullable(),
+      slackPercent: z.number(),
+    }),
   },
 })

@@ -20,6 +20,10 @@ export interface LeadWay {
   leadMm: number
 }
 
+/** How long a cable has to be for a way, with slack in per cent of it; whole millimetres. */
+export const addSlack = (wayMm: number, slackPercent: number): number =>
+  roundHalfAwayFromZero((wayMm * (100 + slackPercent)) / 100)
+
 /** From this height on a lead between two such ends runs overhead; nobody brings it down to the floor and up again. */
 const OVERHEAD_MM = 2_000
 /** So far aside a lead still goes straight from the socket to the spot above or under it. */
@@ -37,7 +41,7 @@ export function listLeadWays(sockets: readonly Socket[], spot: Spot, slackPercen
       const isHigh = Math.min(zMm, spot.zMm) >= OVERHEAD_MM
       const via = across <= ASIDE_MM ? 'straight' : isHigh ? 'overhead' : 'floor'
       const wayMm = across + (via === 'floor' ? zMm + spot.zMm : Math.abs(spot.zMm - zMm))
-      const leadMm = roundHalfAwayFromZero((wayMm * (100 + slackPercent)) / 100)
+      const leadMm = addSlack(wayMm, slackPercent)
       return { socketId: id, name, circuitId, via, wayMm, leadMm }
     })
     .sort((a, b) => a.leadMm - b.leadMm || (a.name < b.name ? -1 : 1))

@@ -27,31 +27,44 @@ interface End {
   portId: string
 }
 
+type Way = Record<'upMm' | 'alongMm' | 'downMm', number | null>
+
+const LEGS = [
+  ['upMm', 'Up'],
+  ['alongMm', 'Along'],
+  ['downMm', 'Down'],
+] as const
+
 /** From which socket to which, over how long a way: the free cables and adapters that join them, or what to buy. */
 export function CablesPage() {
   const [params] = useSearchParams()
   const setupId = params.get('setup') ?? ''
   const [from, setFrom] = useState<End | null>(null)
   const [to, setTo] = useState<End | null>(null)
-  const [neededMm, setNeededMm] = useState<number | null>(null)
+  const [way, setWay] = useState<Way>({ upMm: null, alongMm: null, downMm: null })
   return (
     <>
       <PageHead title="Find a cable" />
       <div className="grid gap-6 px-4 pt-3 pb-8 md:px-5 lg:grid-cols-2">
         <EndPicker label="From" end={from} onChange={setFrom} />
         <EndPicker label="To" end={to} onChange={setTo} />
-        <div className="max-w-72">
-          <MeasureField
-            measure="length"
-            label="How long the way is"
-            hint="Up, along and down, with slack"
-            value={neededMm}
-            onChange={setNeededMm}
-          />
-        </div>
+        <fieldset className="grid max-w-[34rem] grid-cols-3 gap-3 lg:col-span-2">
+          <legend className="mb-1 text-[12px] font-semibold">
+            How long the way is; the slack of the studio is added
+          </legend>
+          {LEGS.map(([key, label]) => (
+            <MeasureField
+              key={key}
+              measure="length"
+              label={label}
+              value={way[key]}
+              onChange={(mm) => setWay({ ...way, [key]: mm })}
+            />
+          ))}
+        </fieldset>
         <div className="lg:col-span-2">
           {from?.portId && to?.portId && from.unitId !== to.unitId ? (
-            <Ways from={from} to={to} neededMm={neededMm} setupId={setupId} />
+            <Ways from={from} to={to} way={way} setupId={setupId} />
           ) : (
             <p className="text-[13px] text-quiet">
               Choose two things and the ends that are to be joined. A way goes over free cables and adapters, none
@@ -157,18 +170,23 @@ function sayEnd(port: Port, interfaces: ReadonlyMap<string, Interface>): string 
   return `${port.id}: ${names}${DIRECTIONS[port.direction]}`
 }
 
-function Ways({ from, to, neededMm, setupId }: { from: End; to: End; neededMm: number | null; setupId: string }) {
+function Ways({ from, to, way, setupId }: { from: End; to: End; way: Way; setupId: string }) {
   const { data, error, refetch } = useCableWaysQuery({
     fromUnitId: from.unitId,
     fromPortId: from.portId,
     toUnitId: to.unitId,
     toPortId: to.portId,
-    ...(neededMm === null ? {} : { neededMm }),
+    ...Object.fromEntries(LEGS.flatMap(([key]) => (way[key] === null ? [] : [[key, way[key]]]))),
   })
   const { sayLength } = useMeasures()
   if (!data) return <Waiting what="cables" error={error} onRetry={refetch} />
   return (
     <Section title="Ways" aside={data.ways.length}>
+      {data.neededMm !== null && (
+        <p className="py-1.5 text-[13px] text-quiet">
+          It has to be {sayLength(data.neededMm)} long, {data.slackPercent} % of slack in it.
+        </p>
+      )}
       {data.toBuy && (
         <p className="py-2" role="status">
           <Mark level="warn">
@@ -178,16 +196,16 @@ function Ways({ from, to, neededMm, setupId }: { from: End; to: End; neededMm: n
         </p>
       )}
       <ol>
-        {data.ways.map((way) => (
-          <Way
-            key={way.pieces.map((it) => it.unitId).join()}
-            way={way}
+        {data.ways.map((one) => (
+          <OneWay
+            key={one.pieces.map((it) => it.unitId).join()}
+            way={one}
             setupId={setupId}
             link={{
               from: { unitId: from.unitId, portId: from.portId },
-              via: way.pieces.map((it) => it.unitId),
+              via: one.pieces.map((it) => it.unitId),
               to: { unitId: to.unitId, portId: to.portId },
-              neededMm,
+              neededMm: data.neededMm,
             }}
           />
         ))}
@@ -196,8 +214,8 @@ function Ways({ from, to, neededMm, setupId }: { from: End; to: End; neededMm: n
         <>
           <h3 className="mt-4 text-[13px]">Too short</h3>
           <ol>
-            {data.tooShort.map((way) => (
-              <Way key={way.pieces.map((it) => it.unitId).join()} way={way} setupId="" link={null} />
+            {data.tooShort.map((one) => (
+              <OneWay key={one.pieces.map((it) => it.unitId).join()} way={one} setupId="" link={null} />
             ))}
           </ol>
         </>
@@ -206,7 +224,7 @@ function Ways({ from, to, neededMm, setupId }: { from: End; to: End; neededMm: n
   )
 }
 
-function Way({ way, setupId, link }: { way: CableWay; setupId: string; link: CableRun | null }) {
+function OneWay({ way, setupId, link }: { way: CableWay; setupId: string; link: CableRun | null }) {
   const { sayLength } = useMeasures()
   const may = useMay()
   return (
