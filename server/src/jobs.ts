@@ -1,5 +1,6 @@
 import { computeAllFigures } from './diary/stock-demand.ts'
 import { warmSolver } from './foundation/base/solver.ts'
+import type { AppContext } from './foundation/database/app-context.ts'
 import { planConnectionsFor } from './setups/connection-plan.ts'
 import { loadSinglePoints } from './setups/single-points.ts'
 
@@ -7,7 +8,7 @@ import { loadSinglePoints } from './setups/single-points.ts'
 export const JOBS = {
   figures: computeAllFigures,
   connections: planConnectionsFor,
-  'single-points': loadSinglePoints,
+  'single-points': (app: AppContext) => loadSinglePoints(app),
   /** Nothing that anybody waits for. */
   warm: warmSolver,
 }

@@ -42,16 +42,20 @@ const searches = new WeakMap<Database, Map<string, Search>>()
  * it goes on for a while and says how far it has come, and goes on from there when it is asked again. What was found of a setup is
  * kept until something changes that decides about it.
  */
-export function loadSinglePoints(app: AppContext): ResilienceReply {
+export function loadSinglePoints(app: AppContext, aWhile = A_WHILE): ResilienceReply {
   const questions = remember(app.db, `single-points/${minuteOf(app.now())}`, () => loadQuestions(app))
   const begun = searches.get(app.db) ?? new Map<string, Search>()
   searches.set(app.db, begun)
   for (const id of begun.keys()) if (!questions.some((it) => it.setup.id === id)) begun.delete(id)
-  const end = performance.now() + A_WHILE
+  const end = performance.now() + aWhile
+  let hasGoneOn = false
   const looked = questions.map((question) => {
     const { setup } = question
-    // The first is always gone on with, so that whoever asks again gets on.
-    const search = performance.now() < end ? goOn(begun, question, end) : findBegun(begun, question)
+    const known = findBegun(begun, question)
+    // One is always gone on with, however short the while, so that whoever asks again gets on.
+    const goesOn = !known?.isDone && (!hasGoneOn || performance.now() < end)
+    hasGoneOn ||= goesOn
+    const search = goesOn ? goOn(begun, question, known ?? begin(question), end) : known
     const { losses, done } = search ?? { losses: [], done: 0 }
     return { setup, losses: [...losses], done, of: countThings(question.input), isDone: search?.isDone ?? false }
   })
@@ -110,15 +114,15 @@ const hash = (value: unknown) =>
     .update(JSON.stringify(value, (_, it) => (it instanceof Map ? [...it] : it)))
     .digest('base64')
 
-/** How far it was looked at already, where all that decides is as it was. */
-function findBegun(begun: ReadonlyMap<string, Search>, { setup, fingerprint }: Question): Search | null {
-  const search = begun.get(setup.id)
-  return search && search.fingerprint === fingerprint ? search : null
+/** How far it was looked at already, where all that decides is as it was; told also when the while is over. */
+function findBegun(begun: ReadonlyMap<string, Search>, question: Question): Search | null {
+  const search = begun.get(question.setup.id)
+  if (!search) return null
+  question.fingerprint ??= question.print()
+  return search.fingerprint === question.fingerprint ? search : null
 }
 
-function goOn(begun: Map<string, Search>, question: Question, end: number): Search {
-  question.fingerprint ??= question.print()
-  const search = findBegun(begun, question) ?? begin(question, question.fingerprint)
+function goOn(begun: Map<string, Search>, question: Question, search: Search, end: number): Search {
   begun.set(question.setup.id, search)
   while (!search.isDone) {
     const step = search.steps.next()
@@ -130,7 +134,9 @@ function goOn(begun: Map<string, Search>, question: Question, end: number): Sear
   return search
 }
 
-function begin(question: Question, fingerprint: string): Search {
+function begin(question: Question): Search {
+  question.fingerprint ??= question.print()
+  const { fingerprint } = question
   const steps = seekSinglePoints(question.input, question.listFree())
   return { fingerprint, steps, done: 0, losses: [], isDone: false }
 }
