@@ -127,7 +127,7 @@ test.describe('the demo', () => {
     const dialog = page.getByRole('dialog')
     await expect(dialog).toContainText('A backup of it is made first; restoring that one is the way back.')
     await dialog.getByRole('button', { name: 'Look at it first' }).click()
-    await expect(dialog).toContainText('Whole: 88 things')
+    await expect(dialog).toContainText('Whole: 150 things')
     await dialog.getByRole('button', { name: /^Restore/ }).click()
     await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible()
     await enter(context, exemplar, true, 'manager')

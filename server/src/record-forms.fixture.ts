@@ -163,6 +163,8 @@ export const RECORD_FORMS: readonly Form[] = [
         interest: 'code FERN',
         interestKind: 'viewers-save',
         interestUntil: '2026-12-31',
+        viewerCode: { code: 'FERN10', percent: 10, until: '2026-12-24' },
+        paidInFull: true,
         conditionOnArrival: 'a dent',
         reason: 'quiet',
       },

@@ -20,12 +20,14 @@ import { budgets, entries } from '../schema/ledger-tables.ts'
 import { accounts, events, parties, people, places, studio } from '../schema/studio-tables.ts'
 import { saveSetup } from '../setups/setup-store.ts'
 import { DEMO_BOOKINGS, type DemoBooking } from './larkmoor-diary.ts'
+import { FURTHER_SETUPS } from './larkmoor-further-setups.ts'
 import { DEMO_INTERFACES, DEMO_MODELS, DEMO_STOCK, DEMO_UNITS, type DemoUnit } from './larkmoor-kit.ts'
 import { DEMO_SETUPS } from './larkmoor-setups.ts'
 import { applyStory, makeStories } from './larkmoor-story.ts'
 import { DEMO_PARTIES, DEMO_SETTINGS, makeDemoPeople, makeDemoPlaces } from './larkmoor-studio.ts'
 
 const { zone } = DEFAULT_SETTINGS
+const ALL_SETUPS = [...DEMO_SETUPS, ...FURTHER_SETUPS]
 
 /**
  * Fills an empty house with the Larkmoor film unit, its days counted from now; with accounts for its people, where one
@@ -38,7 +40,7 @@ export function fillDemo(app: AppContext, { withAccounts = true } = {}): void {
     fillStudio(writer, today)
     if (withAccounts) fillAccounts(writer)
     fillKit(writer, today)
-    for (const { id, ...setup } of DEMO_SETUPS) {
+    for (const { id, ...setup } of ALL_SETUPS) {
       saveSetup(writer, id, setup, 1)
       writer.log('created', 'setup', id, { after: setup })
     }
@@ -156,7 +158,7 @@ function fillDiary({ tx, log }: Writer, today: string): void {
 }
 
 function makeItems(demo: DemoBooking, state: 'out' | 'back'): BookingItem[] {
-  const setup = DEMO_SETUPS.find((it) => it.id === demo.setup) ?? null
+  const setup = ALL_SETUPS.find((it) => it.id === demo.setup) ?? null
   return listBookingItems(setup, demo.loose ?? []).map((item) => ({ ...item, state }))
 }
 

@@ -20,7 +20,7 @@ export interface DemoBooking {
 
 const FIELD_KIT = ['MIC-03', 'LGT-05', 'TRI-02', 'SDC-08']
 
-/** Four weeks around today. */
+/** Five weeks around today. */
 export const DEMO_BOOKINGS: readonly DemoBooking[] = [
   {
     id: 'b-ferns',
@@ -174,6 +174,56 @@ export const DEMO_BOOKINGS: readonly DemoBooking[] = [
     to: '20:00',
     rig: 60,
     strike: 45,
+    state: 'pencilled',
+  },
+  {
+    id: 'b-voice',
+    title: 'Narration for the seed bank',
+    setup: 'vo',
+    place: 'booth',
+    people: ['yusra'],
+    day: -9,
+    from: '11:00',
+    to: '12:00',
+    rig: 10,
+    strike: 5,
+    state: 'back',
+  },
+  {
+    id: 'b-meadow',
+    title: 'The meadow in autumn',
+    setup: 'mw',
+    place: null,
+    people: ['bram', 'yusra'],
+    day: -6,
+    from: '10:00',
+    to: '13:00',
+    rig: 15,
+    strike: 10,
+    state: 'back',
+  },
+  {
+    id: 'b-beans',
+    title: 'Beans, close',
+    setup: 'sc',
+    place: 'seed-room',
+    people: ['bram'],
+    day: 18,
+    from: '10:00',
+    to: '12:00',
+    state: 'pencilled',
+  },
+  {
+    id: 'b-voice2',
+    title: 'Narration, second part',
+    setup: 'vo',
+    place: 'booth',
+    people: ['yusra'],
+    day: 20,
+    from: '14:00',
+    to: '15:00',
+    rig: 10,
+    strike: 5,
     state: 'pencilled',
   },
 ]

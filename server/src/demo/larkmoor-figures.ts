@@ -1,4 +1,5 @@
 import type { MoreSpecs, NewModel } from '@exemplar/core'
+import { FURTHER_FIGURES } from './larkmoor-further-kit.ts'
 
 const prime = (mm: number, closestMm: number, filterMm: number): MoreSpecs => ({
   lensKind: 'prime',
@@ -35,6 +36,7 @@ const FIGURES: Readonly<Record<string, MoreSpecs>> = {
   'stand-roller': { heightMinMm: 1_250, heightMaxMm: 3_300, legRadiusMm: 620 },
   'stand-light': { heightMinMm: 780, heightMaxMm: 2_400, legRadiusMm: 450 },
   'stand-mic': { heightMinMm: 900, heightMaxMm: 2_100, legRadiusMm: 380 },
+  ...FURTHER_FIGURES,
 }
 
 export function withFigures<T extends NewModel>(id: string, model: T): T {

@@ -9,6 +9,7 @@ import {
   type TemplateFacts,
 } from '@exemplar/core'
 import { withFigures } from './larkmoor-figures.ts'
+import { FURTHER_LENGTHS_MM, FURTHER_MODELS, FURTHER_STOCK, FURTHER_UNITS } from './larkmoor-further-kit.ts'
 
 /** The film unit of the invented Larkmoor Botanic Garden. All makers, models and people are made up. */
 export const DEMO_INTERFACES: readonly Interface[] = [
@@ -18,16 +19,20 @@ export const DEMO_INTERFACES: readonly Interface[] = [
   { code: 'plate-clasp', label: 'Clasp plate', kind: 'carry', hostName: 'clasp', guestName: 'plate' },
   { code: 'bayonet-sallow', label: 'Sallow bayonet', kind: 'mount', hostName: 'lamp', guestName: 'modifier' },
   { code: 'pack-fenn-b', label: 'Fenn B', kind: 'battery', hostName: 'bay', guestName: 'pack' },
+  { code: 'mount-bracken', label: 'Bracken mount', kind: 'mount', hostName: 'body', guestName: 'lens' },
+  { code: 'pack-fenn-c', label: 'Fenn C', kind: 'battery', hostName: 'bay', guestName: 'pack' },
 ].map((it) => ({ ...it, kind: it.kind as Interface['kind'], standard: null, viaCableOnly: false, version: 1 }))
 
-/** Ids are the tag or a short word, so that the demo is the same each time it is made. */
-const MODEL_ROWS: readonly [
+export type ModelRow = readonly [
   id: string,
   category: Category,
   maker: string,
   name: string,
   facts: Partial<TemplateFacts>,
-][] = [
+]
+
+/** Ids are the tag or a short word, so that the demo is the same each time it is made. */
+const MODEL_ROWS: readonly ModelRow[] = [
   [
     'verrin-v6',
     'camera',
@@ -168,6 +173,7 @@ const MODEL_ROWS: readonly [
   ['clamp-s', 'clamp', '', 'Spring clamp', { massGrams: 120 }],
   ['cell-aa', 'cell', '', 'AA cell', { battery: 'cell-aa', massGrams: 24 }],
   ['cell-9v', 'cell', '', '9 V cell', { battery: 'cell-9v', massGrams: 46 }],
+  ['cell-aaa', 'cell', '', 'AAA cell', { battery: 'cell-aaa', massGrams: 12 }],
   ['tape-cloth', 'consumable', '', 'Cloth tape, roll', { massGrams: 420 }],
 ]
 
@@ -178,6 +184,7 @@ const LENGTHS_MM: Readonly<Record<string, number>> = {
   'strip-6': 3_000,
   'xlr-5': 5_000,
   'hdmi-8': 8_000,
+  ...FURTHER_LENGTHS_MM,
 }
 
 /** Carries the quick plate beside its threads: bodies on which the plate stays, and what takes it. */
@@ -219,7 +226,7 @@ function adjust(id: string, plain: NewModel): NewModel {
   return model
 }
 
-export const DEMO_MODELS: readonly (NewModel & { id: string })[] = MODEL_ROWS.map(
+export const DEMO_MODELS: readonly (NewModel & { id: string })[] = [...MODEL_ROWS, ...FURTHER_MODELS].map(
   ([id, category, maker, name, facts]) => ({
     ...withFigures(id, adjust(id, makeModelFromTemplate(category, maker, name, facts))),
     id,
@@ -362,6 +369,7 @@ export const DEMO_UNITS: readonly DemoUnit[] = [
   u('SDC-07', 'sd-32', 'case-2', '12.00', 560),
   u('SDC-08', 'sd-64', 'bag-1', '22.00', 600),
   u('SDC-09', 'sd-128', 'store', '54.00', 60),
+  ...FURTHER_UNITS,
 ]
 
 export const DEMO_STOCK: readonly { tag: string; model: string; place: string; quantity: number; reorder: number }[] = [
@@ -370,4 +378,5 @@ export const DEMO_STOCK: readonly { tag: string; model: string; place: string; q
   { tag: 'CEL-01', model: 'cell-aa', place: 'shelf-b', quantity: 22, reorder: 12 },
   { tag: 'CEL-02', model: 'cell-9v', place: 'shelf-b', quantity: 0, reorder: 0 },
   { tag: 'CON-01', model: 'tape-cloth', place: 'shelf-b', quantity: 3, reorder: 4 },
+  ...FURTHER_STOCK,
 ]

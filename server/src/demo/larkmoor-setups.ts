@@ -32,7 +32,7 @@ function makeRole(setup: string, index: number, role: ShortRole): Role {
   }
 }
 
-const at = (distanceMm: number, heightMm: number | null = null, sideDegrees: number | null = null) => ({
+export const at = (distanceMm: number, heightMm: number | null = null, sideDegrees: number | null = null) => ({
   position: { distanceMm, heightMm, sideDegrees, focalMm: null },
 })
 
@@ -44,13 +44,13 @@ function readShort(short: Short): Assignment {
   return { ...makeAssignment({ unitId: tag }), powerModeId }
 }
 
-function makeSetup(
+export function makeSetup(
   id: string,
   tape: Tape,
   name: string,
   purpose: string,
-  placeId: string,
-  circuitId: string,
+  placeId: string | null,
+  circuitId: string | null,
   plannedMinutes: number,
   roles: ShortRole[],
   rest: Partial<NewSetup> = {},
@@ -73,7 +73,7 @@ function makeSetup(
 }
 
 /** `RIDER/end>CARRIER/end`: what the crew said stands on what. */
-const stated = (...joints: string[]): Pick<NewSetup, 'links'> => ({
+export const stated = (...joints: string[]): Pick<NewSetup, 'links'> => ({
   links: joints.map((joint) => {
     const [from, to] = joint.split('>').map((end) => {
       const [unitId = '', portId = ''] = end.split('/')

@@ -153,12 +153,30 @@ export function makeDemoPlaces(today: string): (NewPlace & { id: string })[] {
       }),
       circuits: [{ id: 'or-1', name: 'Stage left', volts: 230, amps: 10, outlets: 4, outletInterface }],
     },
+    {
+      ...bare('booth', 'Potting-shed booth', 'room', null, {
+        size: { widthMm: 2200, depthMm: 1900, heightMm: 2200 },
+        doors: [{ id: 'bo-d1', name: 'Shed door', widthMm: 780, heightMm: 1950 }],
+        fixtures: [{ id: 'bo-f1', name: 'Water pump', kind: 'noise', kelvin: null, canSwitchOff: true, note: '' }],
+      }),
+      circuits: [{ id: 'bo-1', name: 'Shed socket', volts: 230, amps: 10, outlets: 2, outletInterface }],
+    },
+    {
+      ...bare('seed-room', 'Seed room', 'room', null, {
+        size: { widthMm: 3600, depthMm: 2900, heightMm: 2500 },
+        doors: [{ id: 'sr-d1', name: 'Seed-room door', widthMm: 820, heightMm: 1990 }],
+        colours: ['#f2efe6'],
+      }),
+      circuits: [{ id: 'sr-1', name: 'Bench strip', volts: 230, amps: 16, outlets: 4, outletInterface }],
+    },
     bare('store', 'Store', 'store', null),
     ...[1, 2, 3, 4, 5].map((n) =>
       bare(`case-${n}`, `Case ${n}`, 'case', 'store', n === 2 ? { massLimitGrams: 18_000 } : {}),
     ),
     bare('shelf-a', 'Shelf A', 'shelf', 'studio'),
     bare('shelf-b', 'Shelf B', 'shelf', 'store'),
+    bare('shelf-c', 'Shelf C', 'shelf', 'store'),
+    bare('bag-2', 'Meadow bag', 'bag', 'store', { massLimitGrams: 9_000 }),
     bare('bag-1', 'Field bag', 'bag', 'store', { massLimitGrams: 9_000 }),
   ]
 }

@@ -1,9 +1,17 @@
-import type { CableAnswer, SystemsReply } from '@exemplar/core'
+import type { SystemsReply } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
 import { type Thing, useQuickEntry } from './quick-entry.fixture.ts'
 
 // What reaches, what screws on and what hangs where: from an empty instance, the quick way, from both sides.
 const { call, add, tell, addFamily, build, judge } = useQuickEntry()
+
+/** As much of the answer as is looked at. */
+interface Reach {
+  ways: { pieces: { tag: string }[] }[]
+  tooShort: { pieces: { tag: string }[] }[]
+  toBuy: { leastMm: number | null } | null
+  neededMm: number | null
+}
 
 const tagsOf = (rows: readonly { tag: string }[]) => rows.map((it) => it.tag)
 const change = async (thing: Pick<Thing, 'id'>, changes: object) => {
@@ -28,7 +36,7 @@ describe('the cable that reaches', () => {
       ).id
     const ends = `fromUnitId=${mic.id}&fromPortId=${await portOf(mic, 'out')}&toUnitId=${mixer.id}&toPortId=${await portOf(mixer, 'in')}`
     const ask = async (way: string) => {
-      const reply: CableAnswer & { neededMm: number | null } = await call('GET', `/cable-ways?${ends}${way}`)
+      const reply: Reach = await call('GET', `/cable-ways?${ends}${way}`)
       return {
         needed: reply.neededMm,
         best: reply.ways[0] ? tagsOf(reply.ways[0].pieces) : null,

@@ -192,7 +192,7 @@ describe('systems', () => {
   test('families, conformity with its cost, portability, holes and bayonets', async () => {
     const systems = await get('/systems?plate=plate-clasp&eachMinor=1800')
     expect(systems.systems.map((it: { code: string }) => it.code)).toContain('mount-sorrel')
-    expect(systems.conformity).toMatchObject({ missing: 5, costMinor: 9_000 })
+    expect(systems.conformity).toMatchObject({ missing: 7, costMinor: 12_600 })
     expect(systems.modifiers.find((it: { lamp: string }) => it.lamp === 'LGT-01')).toMatchObject({
       fits: true,
       massGrams: 3_720,

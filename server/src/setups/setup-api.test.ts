@@ -81,15 +81,18 @@ describe('setups', () => {
   test('the list names the next booking and its verdict', async () => {
     const { body } = await api.call('GET', '/setups')
     expect(
-      body.map((it: { code: string; next: { title: string }; counts: { stop: number } }) => [
+      body.map((it: { code: string; next: { title: string } | null; counts: { stop: number } }) => [
         it.code,
-        it.next.title,
+        it.next?.title,
         it.counts.stop,
       ]),
     ).toEqual([
       ['GI', 'Head gardener', 2],
       ['LR', 'Winter talk', 5],
+      ['MW', undefined, 0],
       ['PB', 'Grafting', 1],
+      ['VO', 'Narration, second part', 0],
+      ['SC', 'Beans, close', 0],
     ])
   })
 
@@ -99,6 +102,7 @@ describe('setups', () => {
     expect((await api.call('GET', '/things?find=cell')).body.stock.map((it: { tag: string }) => it.tag)).toEqual([
       'CEL-01',
       'CEL-02',
+      'CEL-03',
     ])
     expect((await api.call('GET', '/things?find=&category=prompter')).body.units).toEqual([])
   })

@@ -343,7 +343,7 @@ describe('the export', () => {
     const all = [...entries.values()].map(String).join('')
     expect(all).not.toMatch(/scrypt|password_hash/)
     const { units } = JSON.parse(entries.get('exemplar.json')?.toString() ?? '{}')
-    expect(units).toHaveLength(88)
+    expect(units).toHaveLength(150)
   })
 })
 
