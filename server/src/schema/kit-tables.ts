@@ -9,6 +9,7 @@ import {
   NO_PROVENANCE,
   newModelSchema,
   newUnitSchema,
+  type Provenance,
   type SnapshotContents,
   type StocktakeSeen,
   seasonSchema,
@@ -51,6 +52,13 @@ export const models = sqliteTable(
   (table) => [index('models_category').on(table.category)],
 )
 
+/**
+ * What the column gives by itself. What came to be known of how a thing came since then is filled in on reading, so that no table is
+ * made anew for it.
+ */
+const { viewerCode: _, paidInFull: __, ...first } = NO_PROVENANCE
+const KEPT_PROVENANCE = first as Provenance
+
 export const units = sqliteTable(
   'units',
   {
@@ -80,7 +88,7 @@ export const units = sqliteTable(
     bond: text('bond').$type<Bond>().notNull().default('part'),
     standsInFor: text('stands_in_for').notNull().default(''),
     remarks: json('remarks', newUnitSchema.shape.remarks).notNull().default([]),
-    provenance: json('provenance', newUnitSchema.shape.provenance).notNull().default(NO_PROVENANCE),
+    provenance: json('provenance', newUnitSchema.shape.provenance).notNull().default(KEPT_PROVENANCE),
     fills: json('fills', newUnitSchema.shape.fills).notNull().default([]),
     banks: json('banks', newUnitSchema.shape.banks).notNull().default([]),
     season: json('season', seasonSchema),
