@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { numberFormat } from './number-format.ts'
 import { roundHalfAwayFromZero } from './rounding.ts'
 
 /** An amount in whole minor units (pence, cents) of an ISO 4217 currency; never a fraction. */
@@ -33,12 +34,13 @@ export function formatMoney(minor: number, currency: string, place: 'text' | 'co
   const amount = minor / 10 ** exponent
   const isRound = minor % 10 ** exponent === 0 && Math.abs(amount) >= 100
   const decimals = place === 'text' && isRound ? 0 : exponent
-  return new Intl.NumberFormat('en-GB', {
+  const wish = {
     style: 'currency',
     currency,
     minimumFractionDigits: decimals,
     maximumFractionDigits: decimals,
-  }).format(amount)
+  } as const
+  return numberFormat(wish).format(amount)
 }
 
 export type MoneyReading =

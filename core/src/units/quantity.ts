@@ -1,4 +1,5 @@
 import { splitDecimal } from './money.ts'
+import { numberFormat } from './number-format.ts'
 import { roundHalfAwayFromZero } from './rounding.ts'
 
 /**
@@ -230,5 +231,5 @@ export function formatMinutes(minutes: number): string {
 
 /** At most so many decimals, thousands grouped, no trailing zeros. */
 export function trim(value: number, decimals: number): string {
-  return new Intl.NumberFormat('en-GB', { maximumFractionDigits: decimals }).format(Number(value.toPrecision(12)))
+  return numberFormat({ maximumFractionDigits: decimals }).format(Number(value.toPrecision(12)))
 }

@@ -132,26 +132,52 @@ function stackBranches(
 const ORIGIN = ' origin'
 const PULL_OF_ORIGIN = 8
 
+/** Branches that were laid out, by all that decides how: a change touches one or two of them, and the others are as they were. */
+const known = new Map<string, Drawn>()
+const MOST_KNOWN = 400
+
 function layoutGraph(
   nodes: readonly PictureNode[],
   joints: PictureGroup['joints'],
   sizeOf: LayoutOptions['sizeOf'],
 ): Drawn {
+  const sized = nodes.map((it) => ({ key: it.key, ...sizeOf(it) }))
+  const name = JSON.stringify([sized, joints.map(({ from, to }) => [from, to])])
+  const drawn = known.get(name) ?? layoutAnew(sized, joints)
+  if (known.size >= MOST_KNOWN) known.clear()
+  known.set(name, drawn)
+  // Where the lines run is as it was; what they say may be another.
+  const joined = groupByEnds(joints)
+  const lines = drawn.lines.map((it) => ({ ...it, joints: joined.get(nameEnds(it)) ?? it.joints }))
+  return { ...drawn, lines }
+}
+
+const nameEnds = ({ from, to }: { from: string; to: string }) => `${from}\n${to}`
+
+function groupByEnds(joints: PictureGroup['joints']): Map<string, PictureGroup['joints']> {
   const pairs = new Map<string, PictureGroup['joints']>()
-  for (const joint of joints) {
-    const name = `${joint.from}\n${joint.to}`
-    pairs.set(name, [...(pairs.get(name) ?? []), joint])
-  }
+  for (const joint of joints) pairs.set(nameEnds(joint), [...(pairs.get(nameEnds(joint)) ?? []), joint])
+  return pairs
+}
+
+function layoutAnew(
+  nodes: readonly { key: string; width: number; height: number }[],
+  joints: PictureGroup['joints'],
+): Drawn {
   // Several lines between two nodes are there while rings are broken up.
   const graph = new dagre.graphlib.Graph({ multigraph: true })
   graph.setGraph({ rankdir: 'LR', ranksep: BETWEEN_RANKS, nodesep: BETWEEN_NODES, edgesep: 8 })
   graph.setNode(ORIGIN, { width: 0, height: 0 })
   const targets = new Set(joints.map((it) => it.to))
-  for (const node of nodes) {
-    graph.setNode(node.key, { ...sizeOf(node) })
-    if (!targets.has(node.key)) graph.setEdge(ORIGIN, node.key, { weight: PULL_OF_ORIGIN })
+  for (const { key, ...size } of nodes) {
+    graph.setNode(key, { ...size })
+    if (!targets.has(key)) graph.setEdge(ORIGIN, key, { weight: PULL_OF_ORIGIN })
   }
-  const linked = [...pairs.values()].map((all) => ({ from: all[0]?.from ?? '', to: all[0]?.to ?? '', joints: all }))
+  const linked = [...groupByEnds(joints).values()].map((all) => ({
+    from: all[0]?.from ?? '',
+    to: all[0]?.to ?? '',
+    joints: all,
+  }))
   for (const { from, to } of linked) graph.setEdge(from, to, {})
   dagre.layout(graph)
   const boxes = nodes.map(({ key }): [string, Box] => {

@@ -85,7 +85,7 @@ const READS = {
   swap: VERDICT,
   party: ['parties', 'units', 'models', 'bookings', 'entries', 'films'],
   place: ['places', 'units', 'stock', 'models', 'bookings', 'setups'],
-  films: ['films', 'units', 'models', 'parties'],
+  films: ['films', 'units', 'models', 'parties', 'setups'],
   accounts: ['people'],
   changes: ['history'],
   backups: ['history', 'backups'],

@@ -1,7 +1,8 @@
-import type { SetupReply } from '@exemplar/core'
+import type { ReplyOf, SetupReply } from '@exemplar/core'
 import { useState } from 'react'
 import { useParams } from 'react-router'
 import { usePlacesQuery, useReadinessQuery, useSetupQuery } from '../../foundation/api/api.ts'
+import { onlyData } from '../../foundation/api/only-data.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { ConflictPanel } from '../../foundation/form/conflict.tsx'
 import { Loading, Waiting } from '../../foundation/parts/page-parts.tsx'
@@ -19,10 +20,14 @@ import { SetupHead } from './setup-head.tsx'
 import { SetupViews, useSetupView } from './setup-views.tsx'
 import { VerdictHistory } from './verdict-history.tsx'
 
+const ONLY_SETUP = { selectFromResult: onlyData<SetupReply>() }
+const ONLY_READINESS = { selectFromResult: onlyData<ReplyOf<'get /setups/:id/readiness'>>() }
+const ONLY_PLACES = { selectFromResult: onlyData<ReplyOf<'get /places'>>() }
+
 /** A setup by its roles, or in one of its pictures, with the readiness margin beside it. */
 export function SetupPage() {
   const { id = '' } = useParams()
-  const { data: setup, error, refetch } = useSetupQuery(id)
+  const { data: setup, error, refetch } = useSetupQuery(id, ONLY_SETUP)
   if (!setup) return <Waiting what="the setup" error={error} onRetry={refetch} />
   return <OpenSetup setup={setup} />
 }
@@ -32,8 +37,12 @@ function OpenSetup({ setup }: { setup: SetupReply }) {
   const view = useSetupView()
   const [isAsItStands, setAsItStands] = useState(false)
   const bookingId = isAsItStands ? undefined : setup.next?.id
-  const { data: readiness, error: judgingError, refetch: judgeAgain } = useReadinessQuery({ id, bookingId })
-  const { data: places } = usePlacesQuery()
+  const {
+    data: readiness,
+    error: judgingError,
+    refetch: judgeAgain,
+  } = useReadinessQuery({ id, bookingId }, ONLY_READINESS)
+  const { data: places } = usePlacesQuery(undefined, ONLY_PLACES)
   const { save, carryOut, carryOutAll, accept, latest, isLoading, conflict, clearConflict } = useSetupChanges(setup)
   const [open, setOpen] = useState<OpenChange | null>(null)
   const canChange = useMay()('change-setups')

@@ -57,7 +57,9 @@ export function ReadinessMargin({
       </OneCause>
     )
   }
-  const fine = readiness.workings.filter((it) => !found.has(it.formula + JSON.stringify(it)))
+  const fine = readiness.workings
+    .map((working) => ({ key: working.formula + JSON.stringify(working), working }))
+    .filter(({ key }) => !found.has(key))
   return (
     <aside
       aria-label="Readiness"
@@ -107,9 +109,9 @@ export function ReadinessMargin({
         <section className="border-t border-rule pt-2">
           <h3 className="mb-1">Sums that come out</h3>
           <ul className="grid gap-2">
-            {fine.map((working) => (
-              <li key={say(working).title}>
-                <Worked working={working} readiness={readiness} />
+            {fine.map(({ key, working }) => (
+              <li key={key}>
+                <Worked working={working} follows={readiness.follows} usual={readiness.usual} />
               </li>
             ))}
           </ul>

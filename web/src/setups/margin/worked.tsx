@@ -1,4 +1,5 @@
 import { type Readiness, sayPolicy, sayWorking, type Working } from '@exemplar/core'
+import { memo } from 'react'
 import { useInterfacesQuery } from '../../foundation/api/api.ts'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { WorkingPaper } from '../../foundation/parts/working-paper.tsx'
@@ -29,9 +30,12 @@ export function useSaidWorking({ follows, usual }: Pick<Readiness, 'follows' | '
   }
 }
 
-/** One sum with its figure and its working. */
-export function Worked({ working, readiness }: { working: Working; readiness: Readiness }) {
-  const say = useSaidWorking(readiness)
+/** One sum with its figure and its working; said anew only where something of it changed, as there are dozens of them. */
+export const Worked = memo(function Worked({
+  working,
+  ...taken
+}: { working: Working } & Pick<Readiness, 'follows' | 'usual'>) {
+  const say = useSaidWorking(taken)
   const isPlain = useWording() === 'plain'
   const words = say(working)
   return (
@@ -43,4 +47,4 @@ export function Worked({ working, readiness }: { working: Working; readiness: Re
       <WorkingPaper words={words} />
     </>
   )
-}
+})

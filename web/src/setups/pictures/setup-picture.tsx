@@ -4,11 +4,13 @@ import {
   type PictureKind,
   type PictureNode,
   type Readiness,
+  type ReplyOf,
   restateJoint,
   type SetupReply,
   sayVerdict,
 } from '@exemplar/core'
 import { useState } from 'react'
+import { onlyData } from '../../foundation/api/only-data.ts'
 import { useAppDispatch } from '../../foundation/api/store.ts'
 import { tellTrouble } from '../../foundation/api/toasts.ts'
 import { Button } from '../../foundation/parts/button.tsx'
@@ -20,6 +22,8 @@ import { JointSheet, type OnRestate } from './joint-sheet.tsx'
 import { type Dragged, PictureView, sayAssumed } from './picture-view.tsx'
 import { ShutDown } from './shut-down.tsx'
 import { ThingWorkings } from './thing-workings.tsx'
+
+const ONLY_PICTURES = { selectFromResult: onlyData<ReplyOf<'get /setups/:id/pictures'>>() }
 
 /** One of the pictures of a setup with all that may be done in it. */
 export function SetupPicture({
@@ -43,7 +47,7 @@ export function SetupPicture({
   /** Saves what is stated; null for who only looks. */
   onJoin: ((links: CableRun[], told: string) => void) | null
 }) {
-  const { data, error, refetch } = usePicturesQuery({ id: setupId, bookingId })
+  const { data, error, refetch } = usePicturesQuery({ id: setupId, bookingId }, ONLY_PICTURES)
   const [opened, setOpened] = useState<string | null>(null)
   const [dragged, setDragged] = useState<Dragged | null>(null)
   const [other, setOther] = useState<Other | null>(null)

@@ -19,7 +19,7 @@ export function ThingWorkings({ readiness, node }: { readiness: Readiness; node:
       <ul className="grid gap-2">
         {workings.map((it) => (
           <li key={JSON.stringify(it)}>
-            <Worked working={it} readiness={readiness} />
+            <Worked working={it} follows={readiness.follows} usual={readiness.usual} />
           </li>
         ))}
       </ul>
