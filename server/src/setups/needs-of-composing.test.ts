@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { makeDraft, makeSoftware, useQuickEntry } from './quick-entry.fixture.ts'
 
 // Each by somebody who starts from nothing, enters things the quick way, and looks at both sides: with and without, before and after.
-const { call, add, addFamily, addRoom, build, judge } = useQuickEntry()
+const { call, add, tell, addFamily, addRoom, build, judge } = useQuickEntry()
 
 const camera = (name = 'Eye', rest: object = {}) =>
   add('camcorder', name, { cardForm: 'sd', kilobitsPerSecond: 50_000, massGrams: 900, ...rest })
@@ -203,5 +203,107 @@ describe('the start list', () => {
     await call('POST', '/bookings', makeDraft({ setupId: id }))
     const other = await call('POST', '/bookings/check', makeDraft({ unitIds: [laptop.id], title: 'Editing' }))
     expect(other.troubles.map((it: { tag: string }) => it.tag)).toEqual([laptop.tag])
+  })
+})
+
+describe('what content asks', () => {
+  const filmed = async (demands: string[], thing: { id: string }, code: string) => {
+    const id = await build([{ name: 'Role', wants: undefined, things: [thing] }], { demands, code })
+    return (await judge(id)).found.filter((it) => it.includes('demand'))
+  }
+
+  test.each([
+    ['true-colour', 'light', 'cri', 95, 94],
+    ['close-up', 'lens', 'closestMm', 250, 251],
+    ['self-view', 'camera', 'flipScreen', 'yes', 'no'],
+    ['steady-focus', 'camera', 'autofocus', 'dependable', 'hunts'],
+  ])(
+    '[B18.1] what the content asks is held against the things: %s, met at its limit, not met beyond it, and asked where nobody knows',
+    async (demand, category, spec, enough, short) => {
+      const [met, unmet, unknown] = [
+        await tell(category, 'Enough', {}, { [spec]: enough }),
+        await tell(category, 'Short', {}, { [spec]: short }),
+        await add(category, 'Untold'),
+      ]
+      expect(await filmed([demand], met, 'DA')).toEqual([])
+      expect(await filmed([demand], unmet, 'DB')).toEqual(['warn demand-unmet'])
+      expect(await filmed([demand], unknown, 'DC')).toEqual(['unknown demand-unknown'])
+      // What is not asked is not held against anything.
+      expect(await filmed([], unmet, 'DD')).toEqual([])
+    },
+  )
+
+  test('each kind of content begins with what it asks', async () => {
+    const asked = async (purpose: string) => {
+      const { setupIds } = await call('POST', '/first-hour', {
+        purposes: [purpose],
+        country: 'GB',
+        room: { name: `Room for ${purpose}`, size: null },
+        things: [],
+      })
+      return (await call('GET', `/setups/${setupIds[0]}`)).demands
+    }
+    expect(await asked('talking-head')).toEqual(['steady-focus'])
+    expect(await asked('close-up')).toEqual(['close-up', 'true-colour'])
+    expect(await asked('panel')).toEqual(['long-take'])
+  })
+})
+
+describe('what may be there', () => {
+  test('[B27.1] a microphone off camera and a screen for pages: optional, with their own cable, input and level', async () => {
+    const room = await addRoom()
+    const mixer = await add('mixer', 'Desk', { soundIn: 'xlr-3', soundInputs: 2, inlet: 'iec-c13', milliwatts: 9_000 })
+    const [mic, cable, lead] = [
+      await add('dynamic-mic', 'Talkback', { massGrams: 300 }),
+      await add('cable', 'XLR', { endA: 'xlr-3', endB: 'xlr-3' }),
+      await add('lead', 'C13', { inlet: 'iec-c13' }),
+    ]
+    const level = { settings: [{ name: 'Level', value: '-12 dB' }] }
+    const roles = (things: { id: string }[]) => [
+      { name: 'Mixer', wants: 'mixer', things: [mixer, lead] },
+      { name: 'Producer’s microphone', wants: 'microphone', importance: 'optional', things, rest: level },
+      { name: 'Screen for pages', wants: 'monitor', importance: 'optional' },
+    ]
+    const filled = await build(roles([mic, cable]), { ...room, code: 'PM' })
+    const empty = await build(roles([]), { ...room, code: 'PN' })
+    const inputs = async (id: string) => (await call('GET', `/setups/${id}/readiness`)).inputs
+    expect(await inputs(filled)).toMatchObject([{ tag: mixer.tag, used: 1, total: 2 }])
+    expect((await inputs(empty))[0]?.used ?? 0).toBe(0)
+    const { joints } = await call('GET', `/setups/${filled}/readiness`)
+    const pairs = joints.map((it: { host: { tag: string }; guest: { tag: string } }) => [it.guest.tag, it.host.tag])
+    expect(pairs).toContainEqual([cable.tag, mixer.tag])
+    expect(await startOf(filled)).toContainEqual(expect.objectContaining({ kind: 'set', ...level }))
+    // Nobody misses them.
+    for (const id of [filled, empty]) {
+      expect((await judge(id)).of('role-empty')).toEqual([])
+    }
+  })
+
+  test('[B20.1] without one thing: which role falls empty, what is found then, and which figures are others', async () => {
+    const room = await addRoom()
+    const lamp = async (name: string) => [
+      await add('light', name, { inlet: 'iec-c7', milliwatts: 100_000, massGrams: 900 }),
+      await add('lead', `${name} lead`, { inlet: 'iec-c7' }),
+      await add('stand', `${name} stand`, { loadGrams: 4_000 }),
+    ]
+    const [key, fill] = [await lamp('Key'), await lamp('Fill')]
+    const id = await build(
+      [
+        { name: 'Key', wants: 'light', things: key },
+        { name: 'Fill', wants: 'light', importance: 'wanted', things: fill },
+      ],
+      room,
+    )
+    const without = await call('GET', `/setups/${id}/without?unitId=${fill[0]?.id}`)
+    // The stand and the lead are in that role as well, so that it is not empty, and the lamp that it wants is missed.
+    expect(without.change.added.map((it: { code: string }) => it.code)).toContain('role-empty')
+    const load = without.figures.find(
+      (it: { before: { formula: string } | null }) => it.before?.formula === 'circuit-load',
+    )
+    expect([
+      load.before.milliwatts ?? load.before.totalMilliwatts,
+      load.after.milliwatts ?? load.after.totalMilliwatts,
+    ]).toEqual([200_000, 100_000])
+    expect((await call('GET', `/setups/${id}`)).version).toBe(1)
   })
 })

@@ -31,6 +31,10 @@ export interface CableQuestion {
 
 const kitApi = api.injectEndpoints({
   endpoints: (build) => ({
+    heard: build.query<ReplyOf<'get /units/heard'>, void>({
+      query: () => request('get /units/heard'),
+      providesTags: readsOf('heard'),
+    }),
     thingWants: build.query<ReplyOf<'get /units/:id/wants'>, string>({
       query: (id) => request('get /units/:id/wants', { id }),
       providesTags: readsOf('thingWants'),
@@ -195,6 +199,7 @@ const kitApi = api.injectEndpoints({
 const JSON_TEXT = { 'content-type': 'text/plain' }
 export const {
   useRidersQuery,
+  useHeardQuery,
   useThingWantsQuery,
   useLazyThingWantsQuery,
   useModelsQuery,

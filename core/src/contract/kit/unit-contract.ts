@@ -6,7 +6,7 @@ import { moreSpecsSchema } from '../../kit/model/spec.ts'
 import { archiveSpaceSchema } from '../../kit/unit/archive-space.ts'
 import { kitFilterSchema } from '../../kit/unit/kit-filter.ts'
 import { softwareFindingSchema } from '../../kit/unit/software-fit.ts'
-import { bondSchema, tagSchema, unitChangeSchema } from '../../kit/unit/unit.ts'
+import { bondSchema, remarkSchema, tagSchema, unitChangeSchema } from '../../kit/unit/unit.ts'
 import { entrySchema } from '../../ledger/entry.ts'
 import { idSchema, nameSchema } from '../../studio/identity.ts'
 import { defineContract } from '../contract.ts'
@@ -79,6 +79,16 @@ export const unitReplySchema = z.object({
 })
 export type UnitReply = z.infer<typeof unitReplySchema>
 
+/** A thing of which something is only heard, with all that is said of it; hearsay decides nothing until somebody saw it. */
+export const hearsaySchema = z.object({
+  unitId: z.string(),
+  tag: z.string(),
+  name: z.string(),
+  version: z.number(),
+  remarks: z.array(remarkSchema),
+})
+export type Hearsay = z.infer<typeof hearsaySchema>
+
 /** Quick entry: three fields make a thing and, where it is the first of its kind, its model. */
 export const quickEntrySchema = z.object({
   category: z.enum(CATEGORY_CODES),
@@ -102,6 +112,11 @@ export const unitContract = defineContract('kit', {
     permission: 'see-studio',
     query: unitListQuery,
     reply: unitPageReplySchema,
+  },
+  'get /units/heard': {
+    summary: 'Things of which something is only heard and wants to be tried',
+    permission: 'see-studio',
+    reply: z.array(hearsaySchema),
   },
   'get /units/count': {
     summary: 'How many things of how many models',

@@ -121,5 +121,9 @@ describe('roles that not everybody fills', () => {
       'role-added Guest’s chair',
     ])
     expect(addGuest(both, ids()).speakers).toBe(3)
+    // With the lens in the role of its camera, that says it.
+    const inOne = addGuest({ ...blank, roles: [makeRole('A camera', [], { wants: 'camera', detail: '' })] }, ids())
+    expect(inOne.roles[0]?.detail).toBe('wide enough for two')
+    expect(inOne.roles.at(-1)?.wants).toBe('seat')
   })
 })

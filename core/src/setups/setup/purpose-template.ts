@@ -357,8 +357,12 @@ export function addGuest<T extends NewSetup>(setup: T, newId: () => string): T {
     intentionallyEmpty: false,
     things: [],
   })
+  // Where the lens has no role of its own it is in that of its camera.
+  const framing: Category = setup.roles.some((it) => it.wants === 'lens') ? 'lens' : 'camera'
   const wider = (it: Role): Role =>
-    it.wants === 'lens' ? { ...it, detail: [it.detail, 'wide enough for two'].filter(Boolean).join('; ') } : it
+    it.wants !== null && isKindOf(it.wants, framing)
+      ? { ...it, detail: [it.detail, 'wide enough for two'].filter(Boolean).join('; ') }
+      : it
   return {
     ...setup,
     speakers: Math.max(setup.speakers ?? 1, 1) + 1,
@@ -366,7 +370,7 @@ export function addGuest<T extends NewSetup>(setup: T, newId: () => string): T {
     roles: [
       ...setup.roles.map(wider),
       role('sound', 'Guest’s microphone', 'microphone', 'essential', 'worn, or on a stand of its own'),
-      role('set', 'Guest’s chair', 'furniture', 'wanted', 'half turned to the other one'),
+      role('set', 'Guest’s chair', 'seat', 'wanted', 'half turned to the other one'),
     ],
   }
 }

@@ -396,3 +396,27 @@ describe('where it lives', () => {
     expect(await list('only=not-at-home')).toEqual([])
   })
 })
+
+describe('good and bad of a thing', () => {
+  test('[A05.1] [A05.2] seen and only heard are two: hearsay is a question to try, and changes neither state nor verdict nor choice', async () => {
+    const eye = await add('camcorder', 'Eye', { cardForm: 'sd', massGrams: 900 })
+    const id = await build([{ name: 'A camera', wants: 'camera', things: [eye] }])
+    const page = () => call('GET', `/units/${eye.id}`)
+    const say = async (remarks: object[]) => call('PATCH', `/units/${eye.id}`, { remarks }, (await page()).unit.version)
+    const before = await judge(id)
+    const heard = { kind: 'work-around', text: 'Eats batteries since the update', source: 'heard' }
+    const fine = { kind: 'strength', text: 'Quiet', source: 'seen' }
+    await say([fine, heard])
+    expect((await page()).unit.remarks).toEqual([fine, heard])
+    expect(await call('GET', '/units/heard')).toMatchObject([{ unitId: eye.id, tag: eye.tag, remarks: [fine, heard] }])
+    expect((await judge(id)).found).toEqual(before.found)
+    expect((await page()).unit.state).toBe('in-service')
+    expect((await page()).faults).toEqual([])
+    // Tried and seen it counts, and is no question any more; found not to be so it is gone.
+    await say([fine, { ...heard, source: 'seen' }])
+    expect(await call('GET', '/units/heard')).toEqual([])
+    expect((await judge(id)).of('work-around')).toMatchObject([{ text: heard.text }])
+    await say([fine])
+    expect((await judge(id)).found).toEqual(before.found)
+  })
+})

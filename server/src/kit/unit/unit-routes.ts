@@ -1,9 +1,9 @@
-import { canGoWith, makeNextTag, type NewUnit } from '@exemplar/core'
-import { eq } from 'drizzle-orm'
+import { canGoWith, makeNextTag, type NewUnit, nameModel } from '@exemplar/core'
+import { and, eq, isNull, like } from 'drizzle-orm'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
-import { units } from '../../schema/kit-tables.ts'
+import { models, units } from '../../schema/kit-tables.ts'
 import { setupUnits } from '../../schema/setups-tables.ts'
 import { addUnits } from './adding.ts'
 import { setControllers } from './controllers.ts'
@@ -27,6 +27,23 @@ function requireSense(tx: Transaction, unit: { id: string }, change: Partial<New
 
 export const unitRoutes = [
   defineRoute('get /units', ({ query }, app) => listUnits(app, query)),
+  defineRoute('get /units/heard', (_, { db }) =>
+    db
+      .select({ unit: units, model: models })
+      .from(units)
+      .innerJoin(models, eq(models.id, units.modelId))
+      .where(and(isNull(units.archivedAt), like(units.remarks, '%"heard"%')))
+      .orderBy(units.tag)
+      .all()
+      .filter(({ unit }) => unit.remarks.some((it) => it.source === 'heard'))
+      .map(({ unit: { id, tag, version, remarks }, model }) => ({
+        unitId: id,
+        tag,
+        name: nameModel(model),
+        version,
+        remarks,
+      })),
+  ),
   defineRoute('get /units/count', ({ query }, app) => countUnits(app, query)),
   defineRoute('post /units', ({ body, actor }, app) =>
     write(app, actor, (writer) => {

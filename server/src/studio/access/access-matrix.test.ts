@@ -80,6 +80,7 @@ const EXPECTED: Record<string, string> = {
   'put /films/:id': 'm',
   'get /units': 'mcv',
   'get /units/count': 'mcv',
+  'get /units/heard': 'mcv',
   'post /units': 'm',
   'get /units/:id': 'mcv',
   'patch /units/:id': 'm',

@@ -49,6 +49,7 @@ const READS = {
   shopping: ['shopping', 'setups', 'units', 'stock', 'models'],
   today: [...VERDICT, 'entries', 'shopping', 'history'],
   find: ['units', 'stock', 'models', 'setups', 'bookings', 'people', 'places', 'parties', 'films'],
+  heard: ['units', 'models'],
   riders: VERDICT,
   thingWants: VERDICT,
   models: ['models', 'units', 'stock'],

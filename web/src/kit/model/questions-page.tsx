@@ -4,6 +4,7 @@ import { Mark } from '../../foundation/parts/mark.tsx'
 import { PageHead, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { useModelQuestionsQuery } from '../kit-api.ts'
 import { FactQuestion } from './fact-question.tsx'
+import { OnlyHeard } from './only-heard.tsx'
 
 type ModelQuestion = ReplyOf<'get /models/questions'>[number]
 
@@ -29,6 +30,7 @@ export function QuestionsPage() {
         {data.length === 0 && (
           <Mark level="ok">Of everything in the kit is recorded what judging a setup cannot do without.</Mark>
         )}
+        <OnlyHeard />
         {groupByKind(data).map(([label, questions]) => (
           <section key={label} aria-label={label} className="mb-5">
             <h2 className="mt-3.5 mb-0.5 text-[12px]">{label}</h2>

@@ -1,0 +1,111 @@
+import type { BrowserContext } from '@playwright/test'
+import QRCode from 'qrcode'
+import { expect, settle, test } from './exemplar.ts'
+
+// What somebody who starts from nothing sees, in the browser.
+const HEADERS = { 'x-exemplar-client': 'journey' }
+
+/** A room, and a setup in it with the roles of one who talks to camera. */
+async function beginSolo(context: BrowserContext, url: string): Promise<string> {
+  const data = {
+    purposes: ['talking-head'],
+    country: 'GB',
+    room: { name: 'Back room', size: null },
+    things: [{ starter: 'Smartphone', count: 1 }],
+  }
+  const reply = await context.request.post(`${url}/api/first-hour`, { data: { ...data, things: [] }, headers: HEADERS })
+  if (!reply.ok()) throw new Error(await reply.text())
+  return (await reply.json()).setupIds[0]
+}
+
+test('[B28.1] a version for a guest has one more microphone, one more chair and a wider frame', async ({
+  page,
+  context,
+  exemplar,
+}) => {
+  const id = await beginSolo(context, exemplar)
+  await page.goto(`/setups/${id}`)
+  await settle(page)
+  await expect(page.getByText('Guest’s microphone')).toHaveCount(0)
+  await page.getByRole('button', { name: 'More', exact: true }).click()
+  await page.getByRole('menuitem', { name: 'Version for a guest' }).click()
+  await page.getByRole('dialog').getByRole('button', { name: 'Make it' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('with a guest')
+  for (const role of ['Guest’s microphone', 'Guest’s chair']) {
+    await expect(page.getByRole('button', { name: new RegExp(`^${role}`) })).toBeVisible()
+  }
+  await expect(page.getByText(/wide enough for two/).first()).toBeVisible()
+  // And each of them is told against what it was made from.
+  const differences = page.getByRole('region', { name: 'Variant' })
+  await expect(differences).toContainText('Guest’s microphone')
+  await expect(differences).toContainText('Guest’s chair')
+})
+
+test('[B22.1] [B22.2] a brand’s colour is kept, rooms have theirs, and the nearest room comes first', async ({
+  page,
+}) => {
+  await page.goto('/studio/settings')
+  await page.getByLabel('Brand colours, as #rrggbb').fill('#4a7546')
+  await page.getByRole('button', { name: 'Save the settings' }).click()
+  await expect(page.getByText('Saved. Every verdict follows these settings now.', { exact: true })).toBeVisible()
+  await page.goto('/studio/places')
+  for (const [name, colour] of [
+    ['Attic', '#b03030'],
+    ['Cellar', '#4f7a4b'],
+    ['Annexe', ''],
+  ]) {
+    await page.getByRole('button', { name: 'Add a place' }).click()
+    const dialog = page.getByRole('dialog')
+    await dialog.getByLabel('Name', { exact: true }).fill(name ?? '')
+    if (colour) {
+      await dialog.getByText('Doors, windows, sockets, bars, fixtures, access').click()
+      await dialog.getByLabel('Its colours, as #rrggbb').fill(colour)
+    }
+    await dialog.getByRole('button', { name: 'Save' }).click()
+    await expect(dialog).toHaveCount(0)
+  }
+  await page.getByRole('button', { name: 'Rooms by nearness to #4a7546' }).click()
+  const rooms = page.getByRole('main').getByRole('listitem')
+  await expect(rooms.nth(0)).toContainText('Cellar')
+  await expect(rooms.nth(1)).toContainText('Attic')
+  await expect(rooms.nth(2)).toContainText('no colour recorded')
+})
+
+test('[B20.2] a still with a thing and one without it stand side by side', async ({ page, context, exemplar }) => {
+  const { request } = context
+  const post = async (path: string, data: object) =>
+    (await request.post(`${exemplar}/api${path}`, { data, headers: HEADERS })).json()
+  const lamp = await post('/units', { category: 'light', maker: '', name: 'Tray', facts: {} })
+  const role = {
+    id: 'r1',
+    group: 'light',
+    name: 'Fill',
+    wants: 'light',
+    importance: 'wanted',
+    detail: '',
+    intentionallyEmpty: false,
+    things: [{ unitId: lamp.id, stockId: null, quantity: 1, powerModeId: null, recordingModeId: null }],
+  }
+  const setup = await post('/setups', {
+    code: 'ST',
+    name: 'Still life',
+    tape: 'fern',
+    purpose: '',
+    placeId: null,
+    circuitId: null,
+    plannedMinutes: 30,
+    note: '',
+    roles: [role],
+  })
+  await page.goto(`/setups/${setup.id}`)
+  await page.getByRole('button', { name: 'More', exact: true }).click()
+  await page.getByRole('menuitem', { name: /^Without/ }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByRole('combobox').first().selectOption({ index: 1 })
+  await expect(dialog.getByText('no still yet')).toHaveCount(2)
+  for (const side of ['with', 'without']) {
+    const still = { name: `${side}.png`, mimeType: 'image/png', buffer: await QRCode.toBuffer(side, { width: 200 }) }
+    await dialog.getByLabel(`Still ${lamp.tag} ${side}`, { exact: true }).setInputFiles(still)
+    await expect(dialog.getByRole('img', { name: `${lamp.tag} ${side}`, exact: true })).toBeVisible()
+  }
+})
