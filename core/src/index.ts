@@ -235,7 +235,7 @@ export {
 } from './kit/worth/use-and-worth.ts'
 export { ENTRY_KIND_CODES, ENTRY_KINDS, type Entry, type EntryKind, type NewEntry } from './ledger/entry.ts'
 export { compareNewAndUsed, type Offer, type OfferCost } from './ledger/new-or-used.ts'
-export { type NewShoppingLine, rankShopping } from './ledger/shopping.ts'
+export { type NewShoppingLine, type PartRequest, rankShopping } from './ledger/shopping.ts'
 export { type Spending, summariseSpending } from './ledger/spending.ts'
 export { sayAbsence, type TimeWords, type WorkingWords } from './setups/checks/finding-words.ts'
 export { type CameraAngle, listCameraAngles } from './setups/checks/picture/camera-angles.ts'

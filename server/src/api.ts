@@ -17,6 +17,7 @@ import { figuresRoutes } from './kit/worth/figures-routes.ts'
 import { scheduleRoutes } from './kit/worth/schedule-routes.ts'
 import { ledgerRoutes } from './ledger/ledger-routes.ts'
 import { orderRoutes } from './ledger/order-routes.ts'
+import { partRequestRoutes } from './ledger/part-request-routes.ts'
 import { cableRoutes } from './setups/cable-routes.ts'
 import { cameraRoutes } from './setups/camera-routes.ts'
 import { pictureRoutes } from './setups/picture-routes.ts'
@@ -86,6 +87,7 @@ export const routes: readonly Route[] = [
   ...bookingRoutes,
   ...benchRoutes,
   ...ledgerRoutes,
+  ...partRequestRoutes,
   ...orderRoutes,
   ...todayRoutes,
   ...findRoutes,

@@ -46,7 +46,15 @@ export const RECORD_FORMS: readonly Form[] = [
   },
   {
     key: 'post /shopping',
-    sample: { item: NAME, quantity: 3, reason: 'one is torn', stockId: null, setupId: 'gi', group: 'light' },
+    sample: {
+      item: NAME,
+      quantity: 3,
+      reason: 'one is torn',
+      stockId: null,
+      setupId: 'gi',
+      partOfId: 'sallow-dome',
+      group: 'light',
+    },
     // A line is for a setup or to fill up a stock.
     except: ['/stockId'],
     read: (call, { id }) => findIn(call, '/shopping', id),

@@ -121,6 +121,7 @@ const NOT_RECORDS: Readonly<Record<string, string>> = {
   'post /units/:id/duplicate': 'a deed',
   'put /units/:id/controllers': 'controllers.test.ts',
   'post /units/:id/merge': 'a deed',
+  'post /units/:id/part-requests': 'its line and its remark: needs-of-fitting.test.ts',
   'post /access/first-run': 'access.test.ts',
   'post /access/sign-in': 'a deed',
   'post /access/step-in': 'a deed',

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { budgetSchema, entrySchema, newEntrySchema } from '../ledger/entry.ts'
-import { newShoppingLineSchema, shoppingLineSchema } from '../ledger/shopping.ts'
+import { newShoppingLineSchema, partRequestSchema, shoppingLineSchema } from '../ledger/shopping.ts'
 import { spendingSchema } from '../ledger/spending.ts'
 import { amount } from '../studio/people/secrecy.ts'
 import { defineContract } from './contract.ts'
@@ -69,6 +69,13 @@ export const ledgerContract = defineContract('ledger', {
     body: newShoppingLineSchema,
     reply: shoppingLineSchema,
     status: 201,
+  },
+  'post /units/:id/part-requests': {
+    summary: 'Ask for a worn part of a thing: on the shopping list under its model, and the thing is worn there',
+    permission: 'change-kit',
+    body: partRequestSchema,
+    reply: shoppingLineSchema,
+    isChange: true,
   },
   'post /shopping/:id/bought': {
     summary: 'It is bought: what is counted goes up in stock',

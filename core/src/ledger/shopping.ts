@@ -9,10 +9,20 @@ export const newShoppingLineSchema = z.object({
   reason: noteSchema,
   stockId: idSchema.nullable(),
   setupId: idSchema.nullable(),
+  /** The model of which it is a part, and which nothing else fits. */
+  partOfId: idSchema.nullable().default(null),
   /** Which part of a setup it is for; null where nobody said. */
   group: z.enum(GROUPS).nullable().default(null),
 })
 export type NewShoppingLine = z.infer<typeof newShoppingLineSchema>
+
+/** A worn part that is asked for: it goes on the list under exactly its model, and its thing counts as worn there. */
+export const partRequestSchema = z.object({
+  part: nameSchema,
+  /** Where it was looked for already: shops asked, numbers found, what does not fit. */
+  searched: noteSchema,
+})
+export type PartRequest = z.infer<typeof partRequestSchema>
 
 export const shoppingLineSchema = newShoppingLineSchema.extend({
   id: idSchema,

@@ -89,6 +89,7 @@ const GOOD: Record<string, unknown> = {
   },
   'put /ledger/budget': { year: 2027, totalMinor: 1, version: 0 },
   'post /shopping': { item: 'x', quantity: 1, reason: '', stockId: null, setupId: null },
+  'post /units/:id/part-requests': { part: 'x', searched: '' },
   'post /import/inventory': { csv: 'model,category\nA,light' },
   'post /bookings/:id/take-out': { items: [{ unitId: 'CAM-06', stockId: null }] },
 }

@@ -1,6 +1,6 @@
 import type { Category, EntryKind, Group } from '@exemplar/core'
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
-import { stock, units } from './kit-tables.ts'
+import { models, stock, units } from './kit-tables.ts'
 import { setups } from './setups-tables.ts'
 import { parties } from './studio-tables.ts'
 
@@ -34,6 +34,7 @@ export const shoppingLines = sqliteTable('shopping_lines', {
   reason: text('reason').notNull(),
   stockId: text('stock_id').references(() => stock.id),
   setupId: text('setup_id').references(() => setups.id),
+  partOfId: text('part_of_id').references(() => models.id),
   group: text('for_group').$type<Group>(),
   boughtAt: integer('bought_at'),
   version: integer('version').notNull().default(1),

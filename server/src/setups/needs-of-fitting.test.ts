@@ -112,3 +112,26 @@ describe('where things hang', () => {
     expect(rows[1]?.askedBy).toContain('QE')
   })
 })
+
+describe('a part that is worn', () => {
+  test('[C18.1] [C18.2] it is asked for under exactly its model, with where it was looked for; its thing is worn there, until it is bought', async () => {
+    const dome = await call('POST', '/units', { category: 'softbox', maker: 'Larch', name: 'Dome 60', facts: {} })
+    const twin = await call('POST', '/units', { category: 'softbox', maker: 'Larch', name: 'Dome 60', facts: {} })
+    const other = await call('POST', '/units', { category: 'softbox', maker: 'Larch', name: 'Dome 90', facts: {} })
+    const page = (it: { id: string }) => call('GET', `/units/${it.id}`)
+    const { unit } = await page(dome)
+    const searched = 'Two shops asked; the grid of the Dome 90 is too large.'
+    const line = await call('POST', `/units/${dome.id}/part-requests`, { part: 'Grid', searched }, unit.version)
+    expect(line).toMatchObject({ item: 'Grid for Larch Dome 60', partOfId: dome.modelId })
+    expect(line.reason).toBe(`A part of ${dome.tag}. ${searched}`)
+    expect((await page(dome)).unit.remarks).toEqual([
+      { kind: 'weakness', text: 'Worn: Grid, asked for', source: 'seen' },
+    ])
+    // Of its model, and not of another; worn is the one piece alone.
+    const asked = async (it: { id: string }) => (await page(it)).askedFor.map((one: { item: string }) => one.item)
+    expect([await asked(dome), await asked(twin), await asked(other)]).toEqual([[line.item], [line.item], []])
+    expect((await page(twin)).unit.remarks).toEqual([])
+    await call('POST', `/shopping/${line.id}/bought`, {}, line.version)
+    expect(await asked(dome)).toEqual([])
+  })
+})

@@ -43,6 +43,8 @@ export const unitReplySchema = z.object({
   disclosure: z.string().nullable(),
   /** Where another of it comes from, where that is no shop: it was made by hand, with or without a drawing of it kept. */
   remake: z.enum(['from-drawing', 'no-drawing']).nullable(),
+  /** Parts of its model that are on the shopping list. */
+  askedFor: z.array(z.object({ id: z.string(), item: z.string(), reason: z.string() })),
   successor: z.string().nullable(),
   /** How full it is and when it will be; null where it holds nothing or nobody read it off. */
   space: archiveSpaceSchema.nullable(),

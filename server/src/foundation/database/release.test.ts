@@ -85,10 +85,11 @@ describe('a database of the release before', () => {
       expect(specs.none).toEqual([])
       delete specs.none
     }
-    // So did whom it serves that a thing is sold, and what controls a thing from elsewhere.
+    // So did whom it serves that a thing is sold, codes for viewers, what was paid in full, and what controls a thing from elsewhere.
     for (const unit of kit.units) {
-      expect([unit.provenance.interestKind, unit.controlledBy]).toEqual(['unsaid', []])
-      delete unit.provenance.interestKind
+      const { interestKind, viewerCode, paidInFull, ...provenance } = unit.provenance
+      expect([interestKind, viewerCode, paidInFull, unit.controlledBy]).toEqual(['unsaid', null, false, []])
+      unit.provenance = provenance
       delete unit.controlledBy
     }
     const was = JSON.parse(unpack('release-0007.kit.json.gz').toString('utf8'))

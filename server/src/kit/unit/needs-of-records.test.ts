@@ -153,7 +153,7 @@ describe('lent to us, given to us', () => {
     })
     const after = await duties()
     expect(after.goingBack).toEqual([])
-    expect(after.gifts).toEqual([{ year: 2026, things: 1, valueMinor: 42_000, unknown: 0 }])
+    expect(after.gifts).toEqual([{ year: 2026, things: 1, valueMinor: 42_000, unknown: 0, taxMinor: null }])
   })
 
   test('[P06.1] what the crew thinks of it and how it came are two fields: neither changes the other', async () => {

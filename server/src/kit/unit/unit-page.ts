@@ -22,7 +22,7 @@ import type { AppContext } from '../../foundation/database/app-context.ts'
 import type { Database } from '../../foundation/database/database.ts'
 import { faults } from '../../schema/bench-tables.ts'
 import { controls, models, units } from '../../schema/kit-tables.ts'
-import { entries } from '../../schema/ledger-tables.ts'
+import { entries, shoppingLines } from '../../schema/ledger-tables.ts'
 import { attachments, parties, people, places } from '../../schema/studio-tables.ts'
 import { loadStudio } from '../../studio/settings/settings-routes.ts'
 import { loadUsedIn } from './unit-list.ts'
@@ -161,6 +161,12 @@ export function loadUnitPage(app: AppContext, id: string) {
     recorded: { percent: recorded.percent, missing: recorded.missing.map((it) => RECORDABLE[it]) },
     disclosure: sayDisclosure(unit, { name: nameModel(model), giver: row.party, on: findDate(app.now(), zone) }),
     remake: findRemake(db, unit, model),
+    askedFor: db
+      .select({ id: shoppingLines.id, item: shoppingLines.item, reason: shoppingLines.reason })
+      .from(shoppingLines)
+      .where(and(eq(shoppingLines.partOfId, model.id), isNull(shoppingLines.boughtAt)))
+      .orderBy(shoppingLines.id)
+      .all(),
     successor: successor ? nameModel(successor) : null,
     space: capacity === null ? null : forecastSpace(capacity, unit.fills, findDate(app.now(), zone)),
     software: judgeAllSoftware(db, unit, model),

@@ -183,6 +183,7 @@ const EXPECTED: Record<string, string> = {
   'post /orders/:id/cancelled': 'm',
   'get /shopping': 'mcv',
   'post /shopping': 'mc',
+  'post /units/:id/part-requests': 'm',
   'post /shopping/:id/bought': 'm',
   'get /today': 'mcv',
   'get /find': 'mcv',

@@ -327,6 +327,10 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
     },
     'post /shopping': (_, n) =>
       api.call('POST', '/shopping', { item: `Item ${n}`, quantity: 1, reason: '', stockId: 'CEL-02', setupId: 'gi' }),
+    'post /units/:id/part-requests': async (pick, n) => {
+      const { id, version } = await get(`/units/${pick(['MOD-01', 'TRI-01'])}`).then((it) => it.unit)
+      return api.call('POST', `/units/${id}/part-requests`, { part: `Knob ${n}`, searched: '' }, match(version))
+    },
     'post /orders/:id/cancelled': async (pick) => {
       const it = pick((await get('/orders')) as { id: string; version: number }[])
       return it ? api.call('POST', `/orders/${it.id}/cancelled`, {}, match(it.version)) : null

@@ -7,6 +7,7 @@ import type {
   NewSetup,
   NewShoppingLine,
   NewUnit,
+  PartRequest,
   QueryOf,
   ReplyOf,
   StudioSettings,
@@ -248,8 +249,14 @@ export const api = createApi({
       query: () => request('get /shopping'),
       providesTags: readsOf('shopping'),
     }),
-    addShoppingLine: build.mutation<ReplyOf<'post /shopping'>, NewShoppingLine>({
+    addShoppingLine: build.mutation<ReplyOf<'post /shopping'>, Omit<NewShoppingLine, 'partOfId'>>({
       query: (body) => request('post /shopping', { body }),
+    }),
+    askForPart: build.mutation<
+      ReplyOf<'post /units/:id/part-requests'>,
+      { id: string; version: number; body: PartRequest }
+    >({
+      query: ({ id, version, body }) => request('post /units/:id/part-requests', { id, version, body }),
     }),
     markBought: build.mutation<ReplyOf<'post /shopping/:id/bought'>, { id: string; version: number }>({
       query: ({ id, version }) => request('post /shopping/:id/bought', { id, version }),
@@ -316,6 +323,7 @@ export const {
   useSetBudgetMutation,
   useShoppingQuery,
   useAddShoppingLineMutation,
+  useAskForPartMutation,
   useMarkBoughtMutation,
   useTodayQuery,
   useFindQuery,

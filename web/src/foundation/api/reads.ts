@@ -27,7 +27,7 @@ const READS = {
   interfaces: ['interfaces'],
   units: [...HOLDING, 'places', 'stocktakes'],
   unitCount: [...HOLDING, 'places', 'stocktakes'],
-  unit: [...VERDICT, 'history', 'entries', 'films', 'attachments', 'stocktakes'],
+  unit: [...VERDICT, 'shopping', 'history', 'entries', 'films', 'attachments', 'stocktakes'],
   stock: [...KIT, 'setups', 'bookings', 'places'],
   setups: VERDICT,
   setupNames: ['setups'],

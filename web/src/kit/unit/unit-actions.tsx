@@ -27,7 +27,7 @@ export function UnitActions({ page, isArchived }: { page: UnitReply; isArchived:
         <Button size="small" onClick={() => setOpen('merge')}>
           Recorded twice?
         </Button>
-        <PartRequest unit={unit} name={page.name} version={version} />
+        <PartRequest id={unit.id} tag={unit.tag} version={version} />
         {isArchived ? (
           <Button
             size="small"

@@ -114,6 +114,11 @@ export function UnitFacts({ page }: { page: UnitReply }) {
         {model.aliases.length > 0 && <p>Also called {model.aliases.join(', ')}.</p>}
         {page.successor && <p>No longer made; {page.successor} took its place.</p>}
         {model.availability && <p>{model.availability}</p>}
+        {page.askedFor.map((it) => (
+          <p key={it.id}>
+            On the shopping list: {it.item}. <span className="text-quiet">{it.reason}</span>
+          </p>
+        ))}
         {model.link && <p>App, driver, manual, drawing: {model.link}</p>}
       </Block>
       <Block title="Acquisition">

@@ -1,0 +1,1 @@
+ALTER TABLE `shopping_lines` ADD `part_of_id` text REFERENCES models(id);
