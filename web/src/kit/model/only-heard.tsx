@@ -42,7 +42,7 @@ function Heard({ thing: { unitId, tag, name, version, remarks }, remark }: { thi
         <Mark level="unknown">{text}</Mark> <span className="text-quiet">{REMARK_KINDS[kind].toLowerCase()}</span>
       </span>
       {canAnswer && (
-        <>
+        <span className="flex gap-2">
           <Button
             size="small"
             aria-label={`We saw it: ${text}`}
@@ -67,7 +67,7 @@ function Heard({ thing: { unitId, tag, name, version, remarks }, remark }: { thi
           >
             It is not so
           </Button>
-        </>
+        </span>
       )}
     </li>
   )

@@ -107,18 +107,20 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitReply; onC
         onChange={(priceMinor) => setBasics({ ...basics, priceMinor })}
       />
       <MoneyField label="Tax on it" value={draft.taxMinor} onChange={(taxMinor) => set({ taxMinor })} />
-      <MoneyField
-        label="Worth, for the books"
-        value={draft.valueMinor}
-        onChange={(valueMinor) => set({ valueMinor })}
-      />
-      {(acquisition === 'bought-new' || acquisition === 'bought-used') && (
+      {acquisition === 'bought-new' || acquisition === 'bought-used' ? (
         <CheckField
           label="Nothing was let off: it was paid in full"
           checked={draft.paidInFull}
           onChange={(event) => set({ paidInFull: event.target.checked })}
         />
+      ) : (
+        <span className="max-md:hidden" />
       )}
+      <MoneyField
+        label="Worth, for the books"
+        value={draft.valueMinor}
+        onChange={(valueMinor) => set({ valueMinor })}
+      />
       <TextField label="Worth that on" {...day('valueOn')} />
       <MoneyField
         label="To buy it anew"

@@ -26,7 +26,7 @@ export function Riders({ unitId, tag, isGone }: { unitId: string; tag: string; i
                     <Tag>{it.tag}</Tag> {it.name}
                   </span>
                 ))}
-                <span className="text-quiet">
+                <span className="text-quiet whitespace-nowrap">
                   {sayMass(mass)}
                   {ratedGrams !== null && ` of ${sayMass(ratedGrams)}`}
                 </span>

@@ -7,10 +7,13 @@ import { Mark } from '../../foundation/parts/mark.tsx'
 import { Section, Tag } from '../../foundation/parts/page-parts.tsx'
 import { useThingWantsQuery } from '../kit-api.ts'
 
-/** What a thing wants before it works, told the day it comes: what here would do, and what is to be bought. */
-export function ThingWants({ unitId, tag }: { unitId: string; tag: string }) {
+/**
+ * What a thing wants before it works, told the day it comes: what here would do, and what is to be bought. Above all that is known of
+ * it where something is to be bought, else below.
+ */
+export function ThingWants({ unitId, tag, isAbove }: { unitId: string; tag: string; isAbove: boolean }) {
   const { data } = useThingWantsQuery(unitId)
-  if (!data || data.length === 0) return null
+  if (!data || data.length === 0 || data.some((it) => it.buy !== null) !== isAbove) return null
   return (
     <Section title="What it wants before it works">
       <ul>

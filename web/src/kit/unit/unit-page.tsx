@@ -74,8 +74,9 @@ export function UnitPage() {
       </PageHead>
       <div className="grid gap-8 px-4 pt-3 pb-8 md:px-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <div>
+          <ThingWants unitId={id} tag={unit.tag} isAbove />
           <UnitFacts page={data} />
-          <ThingWants unitId={id} tag={unit.tag} />
+          <ThingWants unitId={id} tag={unit.tag} isAbove={false} />
           <WhatFits modelId={unit.modelId} />
           {(may('mend') ? openFaults : []).map((fault) => (
             <Button
