@@ -10,7 +10,7 @@ export {
 } from './api-contract.ts'
 export { findBlockingFault, type NewFault } from './bench/fault.ts'
 export { findServiceDue } from './bench/service-due.ts'
-export type { BookingCheck, BookingReply, DiaryReply, TakeOut } from './contract/booking-contract.ts'
+export type { BookingCheck, BookingReply, DiaryReply, StandingThere, TakeOut } from './contract/booking-contract.ts'
 export type { Method, Permission, RouteContract } from './contract/contract.ts'
 export type { FindHit } from './contract/find-contract.ts'
 export type { InterfaceRow } from './contract/kit/connector-contract.ts'

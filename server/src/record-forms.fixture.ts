@@ -115,6 +115,7 @@ export const RECORD_FORMS: readonly Form[] = [
       note: 'bring cake',
       partyId: 'FIRST-PARTY',
       feeMinor: 12_000,
+      needsFloor: true,
     },
     read: async (call, { id }) => {
       const reply = await call('GET', `/bookings/${id}`)

@@ -32,6 +32,21 @@ export const diaryReplySchema = z.object({
 })
 export type DiaryReply = z.infer<typeof diaryReplySchema>
 
+/** What a setup leaves standing in its room between two sessions. */
+export const standingThereSchema = z.object({
+  setupId: z.string(),
+  code: z.string(),
+  name: z.string(),
+  tags: z.array(z.string()),
+  /** Floor that they take, as far as it is recorded. */
+  squareMm: z.number(),
+  /** Tags of which it is not. */
+  unknown: z.array(z.string()),
+  /** Minutes to strike it. */
+  strikeMinutes: z.number(),
+})
+export type StandingThere = z.infer<typeof standingThereSchema>
+
 export const bookingCheckSchema = z.object({
   interval: z.object({
     start: z.number(),
@@ -64,6 +79,8 @@ export const bookingCheckSchema = z.object({
       ),
     }),
   ),
+  /** What stands in the room from day to day, where whoever comes wants its floor. */
+  standing: z.array(standingThereSchema),
   /** Rooms, people and counted things that are not to be had then, with the reason. */
   clashes: z.array(
     z.object({

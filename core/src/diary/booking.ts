@@ -54,6 +54,8 @@ export const newBookingSchema = z
     /** The client it is let to, and for how much. */
     partyId: idSchema.nullable().default(null),
     feeMinor: amount(minorSchema.min(0).nullable().default(null)),
+    /** Whoever comes wants the floor of the room: what stands there from day to day is in the way. */
+    needsFloor: z.boolean().default(false),
   })
   .refine((it) => it.endsAt > it.startsAt, { path: ['endsAt'], message: 'It ends before it starts.' })
   .refine((it) => !isLonger(it.startsAt, it.endsAt, MOST_DAYS), {

@@ -68,11 +68,18 @@ describe('the demo on any day', () => {
   test('holds what was promised, and all of it passes the schemas that people’s own entries pass', () => {
     withDemo(Date.UTC(2026, 10, 24), (app) => {
       const rows = app.db.select().from(units).all()
-      expect(rows.length).toBeGreaterThanOrEqual(60)
+      expect(rows).toHaveLength(150)
       for (const row of rows) expect(newUnitSchema.safeParse(row).success, row.tag).toBe(true)
       expect(studioSettingsSchema.safeParse(loadStudio(app.db)).success).toBe(true)
       const setups = ask(app, '/setups')
-      expect(setups.map((it: { tape: string }) => it.tape).sort()).toEqual(['clay', 'fern', 'sky'])
+      expect(setups.map((it: { tape: string }) => it.tape).sort()).toEqual([
+        'clay',
+        'fern',
+        'plum',
+        'sky',
+        'slate',
+        'straw',
+      ])
       for (const setup of setups) expect(newSetupSchema.safeParse(setup).success, setup.name).toBe(true)
       expect(ask(app, '/people')).toHaveLength(3)
       expect(ask(app, '/units', {}, { limit: 500, only: 'borrowed' }).rows).toHaveLength(1)

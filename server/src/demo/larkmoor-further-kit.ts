@@ -1,5 +1,5 @@
 import type { MoreSpecs } from '@exemplar/core'
-import type { DemoUnit, ModelRow } from './larkmoor-kit.ts'
+import type { DemoUnit, ModelRow } from './demo-rows.ts'
 
 /**
  * What the film unit has beside the things of its three busy setups: a booth, a walk with a gimbal, a bench for seeds, and what lies

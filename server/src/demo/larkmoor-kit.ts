@@ -1,13 +1,5 @@
-import {
-  type Acquisition,
-  type Category,
-  type Interface,
-  type LifeState,
-  makeModelFromTemplate,
-  makePort,
-  type NewModel,
-  type TemplateFacts,
-} from '@exemplar/core'
+import { type Interface, makeModelFromTemplate, makePort, type NewModel } from '@exemplar/core'
+import type { DemoUnit, ModelRow } from './demo-rows.ts'
 import { withFigures } from './larkmoor-figures.ts'
 import { FURTHER_LENGTHS_MM, FURTHER_MODELS, FURTHER_STOCK, FURTHER_UNITS } from './larkmoor-further-kit.ts'
 
@@ -22,14 +14,6 @@ export const DEMO_INTERFACES: readonly Interface[] = [
   { code: 'mount-bracken', label: 'Bracken mount', kind: 'mount', hostName: 'body', guestName: 'lens' },
   { code: 'pack-fenn-c', label: 'Fenn C', kind: 'battery', hostName: 'bay', guestName: 'pack' },
 ].map((it) => ({ ...it, kind: it.kind as Interface['kind'], standard: null, viaCableOnly: false, version: 1 }))
-
-export type ModelRow = readonly [
-  id: string,
-  category: Category,
-  maker: string,
-  name: string,
-  facts: Partial<TemplateFacts>,
-]
 
 /** Ids are the tag or a short word, so that the demo is the same each time it is made. */
 const MODEL_ROWS: readonly ModelRow[] = [
@@ -232,26 +216,6 @@ export const DEMO_MODELS: readonly (NewModel & { id: string })[] = [...MODEL_ROW
     id,
   }),
 )
-
-export interface DemoUnit {
-  tag: string
-  model: string
-  place: string
-  /** Pounds and pence as text; null where it was not bought. */
-  price: string | null
-  /** Days before today that it came. */
-  daysAgo: number
-  state?: LifeState
-  acquisition?: Acquisition
-  party?: string
-  /** Days from today. */
-  dueIn?: number
-  health?: number
-  serviceEvery?: number
-  servicedDaysAgo?: number
-  serial?: string
-  note?: string
-}
 
 const u = (
   tag: string,

@@ -23,6 +23,7 @@ const draft = (part: Partial<NewBooking> = {}): NewBooking => ({
   note: '',
   partyId: null,
   feeMinor: null,
+  needsFloor: false,
   ...part,
 })
 

@@ -41,6 +41,7 @@ import { units } from '../schema/kit-tables.ts'
 import { type AssessmentContext, makeBookingContext } from '../setups/assessment-context.ts'
 import { type AssessmentRequest, loadAssessment } from '../setups/assessment-store.ts'
 import { listFree, loadUnitShelf } from '../setups/free-store.ts'
+import { listStandingThere } from '../setups/rig-store.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 
 export function requireParts(tx: Database | Transaction, body: NewBooking): Setup | null {
@@ -89,7 +90,8 @@ export interface Trouble {
 }
 
 /** What stands in the way of a booking: things, rooms and people that are not free, and what is free instead. */
-export function checkBooking({ db, now }: AppContext, draft: NewBooking, exceptBookingId: string | null) {
+export function checkBooking(app: AppContext, draft: NewBooking, exceptBookingId: string | null) {
+  const { db, now } = app
   const settings = loadStudio(db)
   const setup = requireParts(db, draft)
   const interval = findHoldInterval(draft, settings.zone)
@@ -127,6 +129,7 @@ export function checkBooking({ db, now }: AppContext, draft: NewBooking, exceptB
     /** Who of the team is taken at that time, and by what. */
     busy: others.flatMap((hold) => hold.personIds.map((personId) => ({ personId, title: hold.title }))),
     troubles: troubles.sort((a, b) => (a.tag < b.tag ? -1 : 1)),
+    standing: draft.needsFloor && draft.placeId ? listStandingThere(app, draft.placeId, draft.setupId) : [],
     clashes: listWanted(db, own, holdings).flatMap(({ label, subjectId, wanted }) => {
       const absence = findAbsence(wanted, interval, calendar)
       return absence && wanted.subject !== 'unit' ? [{ subject: wanted.subject, subjectId, label, absence }] : []

@@ -30,6 +30,7 @@ export const bookings = sqliteTable(
     /** The client it is let to, and for how much. */
     partyId: text('party_id').references(() => parties.id),
     feeMinor: integer('fee_minor'),
+    needsFloor: integer('needs_floor', { mode: 'boolean' }).notNull().default(false),
     version: integer('version').notNull().default(1),
   },
   (table) => [index('bookings_hold').on(table.holdStart, table.holdEnd), index('bookings_setup').on(table.setupId)],

@@ -123,6 +123,44 @@ describe('what stays and what is struck', () => {
     expect(time.strikeMinutes).toBe(3)
   })
 
+  test('[B05.3] what stays stands in the way of whoever wants the floor of its room, with how much it takes and the minutes to strike it', async () => {
+    const room = await addRoom()
+    const attic = { parentId: null, name: 'Attic', kind: 'room', note: '', circuits: [] }
+    const { id: atticId } = await call('POST', '/places', attic)
+    const tripod = await tell('tripod', 'Legs', { loadGrams: 6_000 }, { legRadiusMm: 500 })
+    const [eye, stand, lamp] = [
+      await camera(),
+      await add('stand', 'Stand', { loadGrams: 6_000 }),
+      await add('light', 'Lamp', { massGrams: 900 }),
+    ]
+    const id = await build(
+      [
+        { name: 'A camera', wants: 'camera', things: [eye, tripod], rest: { stays: true, rigMinutes: 10 } },
+        { name: 'Key', wants: 'light', things: [lamp, stand], rest: { stays: false, rigMinutes: 5 } },
+      ],
+      room,
+    )
+    const check = async (part: object) => {
+      const draft = { kind: 'other-use', title: 'School visit', placeId: room.placeId, ...part }
+      return (await call('POST', '/bookings/check', makeDraft(draft))).standing
+    }
+    // A circle of half a metre: 0.785 m². The lamp is struck, so that its stand is in nobody's way.
+    expect(await check({ needsFloor: true })).toMatchObject([
+      { setupId: id, code: 'QE', tags: [tripod.tag], squareMm: Math.PI * 500 ** 2, unknown: [], strikeMinutes: 6 },
+    ])
+    expect(await check({ needsFloor: false })).toEqual([])
+    expect(await check({ needsFloor: true, placeId: atticId })).toEqual([])
+    // Its own session is in nobody's way.
+    expect(await check({ kind: 'shoot', setupId: id, needsFloor: true })).toEqual([])
+    // Of what nobody measured it is said that nobody did.
+    const { version, ...setup } = await call('GET', `/setups/${id}`)
+    const roles = setup.roles.map((it: object) => ({ ...it, stays: true }))
+    await call('PUT', `/setups/${id}`, { ...setup, roles }, version)
+    expect(await check({ needsFloor: true })).toMatchObject([
+      { tags: [tripod.tag, stand.tag], squareMm: Math.PI * 500 ** 2, unknown: [stand.tag] },
+    ])
+  })
+
   test('[B07.1] [B07.2] turned to another wall: a variant says only what is otherwise, and the steps there with their minutes', async () => {
     const [eye, tripod, roses, ferns] = [
       await camera(),

@@ -11,6 +11,7 @@ import {
   type RigTime,
   type Setup,
   type StandingRig,
+  type StandingThere,
 } from '@exemplar/core'
 import { and, eq, gt, lt, ne, type SQL } from 'drizzle-orm'
 import type { AppContext } from '../foundation/database/app-context.ts'
@@ -18,6 +19,7 @@ import { bookings } from '../schema/diary-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { makePresentContext } from './assessment-context.ts'
 import { loadAssessment } from './assessment-store.ts'
+import { loadAllSetups } from './setup-store.ts'
 
 /** A setup as it stands today, with its things joined, its minutes and its floor. */
 export interface Rig {
@@ -66,4 +68,26 @@ export function loadOtherUse(app: AppContext, setupId: string, placeId: string |
   if (!placeId) return 0
   const others = loadMonths(app, eq(bookings.placeId, placeId)).filter((it) => it.setupId !== setupId)
   return measureMinutesPerMonth(others, app.now())
+}
+
+/** What setups leave standing on the floor of a room between their sessions, other than the one that is booked. */
+export function listStandingThere(app: AppContext, placeId: string, exceptSetupId: string | null): StandingThere[] {
+  return loadAllSetups(app.db, 'code')
+    .filter((it) => it.placeId === placeId && it.id !== exceptSetupId)
+    .flatMap((setup): StandingThere[] => {
+      const { time, floor } = loadRig(app, setup)
+      const there = floor.things.filter((it) => it.stays)
+      if (there.length === 0) return []
+      return [
+        {
+          setupId: setup.id,
+          code: setup.code,
+          name: setup.name,
+          tags: there.map((it) => it.tag),
+          squareMm: there.reduce((sum, it) => sum + (it.squareMm ?? 0), 0),
+          unknown: there.flatMap((it) => (it.squareMm === null ? it.tag : [])),
+          strikeMinutes: time.steps.reduce((sum, it) => sum + (it.stays ? it.strikeMinutes : 0), 0),
+        },
+      ]
+    })
 }

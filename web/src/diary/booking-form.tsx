@@ -40,6 +40,7 @@ interface Draft {
   strike: string
   partyId: string
   feeMinor: number | null
+  needsFloor: boolean
   note: string
 }
 
@@ -59,6 +60,7 @@ export function toFormDraft(booking: NewBooking): Draft {
     strike: String(booking.strikeMinutes),
     partyId: booking.partyId ?? '',
     feeMinor: booking.feeMinor,
+    needsFloor: booking.needsFloor,
     note: booking.note,
   }
 }
@@ -87,6 +89,7 @@ export function makeBlankDraft(date: string, setupId: string, studio: StudioSett
     strike,
     partyId: '',
     feeMinor: null,
+    needsFloor: false,
     note: '',
   }
 }
@@ -137,6 +140,7 @@ export function BookingForm({
       note: draft.note,
       partyId: draft.partyId || null,
       feeMinor: draft.feeMinor,
+      needsFloor: draft.needsFloor && draft.placeId !== '',
     }
     return newBookingSchema.safeParse(body)
   }, [draft, state, setup])
@@ -204,6 +208,13 @@ export function BookingForm({
         </SelectField>
       </div>
       {draft.kind === 'let' && <LetFields draft={draft} onChange={set} />}
+      {(draft.kind === 'other-use' || draft.kind === 'let') && draft.placeId !== '' && (
+        <CheckField
+          label="It wants the floor of the room clear"
+          checked={draft.needsFloor}
+          onChange={(event) => set({ needsFloor: event.target.checked })}
+        />
+      )}
       <div className="grid grid-cols-2 gap-3 md:grid-cols-4">
         <TextField
           label="Day"

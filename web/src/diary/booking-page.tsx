@@ -38,7 +38,7 @@ import { BookingTroubles } from './booking-troubles.tsx'
 
 function toBody(booking: BookingReply, state: NewBooking['state']): NewBooking {
   const { kind, title, setupId, unitIds, placeId, personIds, startsAt, endsAt, rigMinutes, strikeMinutes } = booking
-  const { note, partyId, feeMinor } = booking
+  const { note, partyId, feeMinor, needsFloor } = booking
   return {
     kind,
     title,
@@ -53,6 +53,7 @@ function toBody(booking: BookingReply, state: NewBooking['state']): NewBooking {
     note,
     partyId,
     feeMinor,
+    needsFloor,
     state,
   }
 }

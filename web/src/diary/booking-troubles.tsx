@@ -1,4 +1,5 @@
 import { type BookingCheck, type Remedy, type SetupReply, sayAbsence } from '@exemplar/core'
+import { useMeasures } from '../foundation/form/measures.tsx'
 import { Button } from '../foundation/parts/button.tsx'
 import { Mark } from '../foundation/parts/mark.tsx'
 import { useTimeWords } from '../foundation/words/time-words.ts'
@@ -14,8 +15,9 @@ export function BookingTroubles({
   onSwap?(remedy: Remedy): void
 }) {
   const words = useTimeWords()
-  const { troubles, clashes, movedMinutes } = check
-  if (troubles.length + clashes.length === 0) {
+  const { sayArea } = useMeasures()
+  const { troubles, clashes, standing, movedMinutes } = check
+  if (troubles.length + clashes.length + standing.length === 0) {
     return (
       <p>
         <Mark level="ok">Everything and everybody is free, buffers included.</Mark>
@@ -90,6 +92,19 @@ export function BookingTroubles({
             {clash.label}
           </Mark>
           <p className="ml-4.5 text-[13px] text-quiet">{sayAbsence(clash.absence, words)}</p>
+        </li>
+      ))}
+      {standing.map((it) => (
+        <li key={it.setupId} className="border-b border-rule px-3 py-2 last:border-0">
+          <Mark level="warn">
+            {it.code} {it.name} stands there
+          </Mark>
+          <p className="ml-4.5 text-[13px] text-quiet">
+            On the floor: {it.tags.join(', ')}
+            {it.squareMm > 0 && `, ${sayArea(it.squareMm)}`}
+            {it.unknown.length > 0 && `, how much ${it.unknown.join(', ')} takes is not recorded`}. Striking it takes{' '}
+            {it.strikeMinutes} min.
+          </p>
         </li>
       ))}
       {movedMinutes.start !== 0 && (

@@ -1,0 +1,1 @@
+ALTER TABLE `bookings` ADD `needs_floor` integer DEFAULT false NOT NULL;
