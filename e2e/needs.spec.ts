@@ -1,6 +1,7 @@
 import type { BrowserContext } from '@playwright/test'
 import QRCode from 'qrcode'
 import { expect, settle, test } from './exemplar.ts'
+import { findChoice } from './hands.ts'
 
 // What somebody who starts from nothing sees, in the browser.
 const HEADERS = { 'x-exemplar-client': 'journey' }
@@ -108,4 +109,43 @@ test('[B20.2] a still with a thing and one without it stand side by side', async
     await dialog.getByLabel(`Still ${lamp.tag} ${side}`, { exact: true }).setInputFiles(still)
     await expect(dialog.getByRole('img', { name: `${lamp.tag} ${side}`, exact: true })).toBeVisible()
   }
+})
+
+test('[A17.1] [A17.2] [A17.3] the wrong kind of fact: asked where it can hardly be, a prime with two lengths asked, the unit chosen, millilitres refused', async ({
+  page,
+}) => {
+  const begin = async (kind: string, name: string) => {
+    await page.goto('/kit?add=thing')
+    await findChoice(page.getByLabel('Kind'), kind)
+    await page.getByLabel('Name or model').fill(name)
+  }
+  const add = page.getByRole('button', { name: /add it$/i })
+  const kept = (name: string) => page.getByRole('cell', { name })
+
+  // Four, of gigabytes or of terabytes? Four gigabytes no drive has: it is asked, and the unit chosen.
+  await begin('Drive', 'Store')
+  await page.getByLabel('Capacity').fill('4')
+  await page.getByRole('group', { name: 'Unit of: Capacity' }).getByRole('button', { name: 'GB', exact: true }).click()
+  await add.click()
+  await expect(page.getByText(/Capacity 4 GB: such things have .* Is the unit right\?/)).toBeVisible()
+  await page.getByLabel('Capacity').fill('4')
+  await page.getByRole('group', { name: 'Unit of: Capacity' }).getByRole('button', { name: 'TB', exact: true }).click()
+  await expect(page.getByLabel('Capacity')).toHaveValue('4 TB')
+  await add.click()
+  await expect(kept('Store')).toBeVisible()
+
+  await begin('Lens', 'Glass')
+  await page.getByText('More, where you know it').click()
+  await page.getByLabel('Shortest focal length, mm').fill('35 ml')
+  await add.click()
+  await expect(page.getByLabel('Shortest focal length, mm')).toHaveAttribute('aria-invalid', 'true')
+  await page.getByLabel('Kind of lens').selectOption('prime')
+  await page.getByLabel('Shortest focal length, mm').fill('24')
+  await page.getByLabel('Longest focal length, mm').fill('70')
+  await add.click()
+  await expect(page.getByText('A prime has one focal length; 24 mm and 70 mm are two. Is it a zoom?')).toBeVisible()
+  await expect(kept('Glass')).toHaveCount(0)
+  await page.getByLabel('Kind of lens').selectOption('zoom')
+  await add.click()
+  await expect(kept('Glass')).toBeVisible()
 })

@@ -450,6 +450,7 @@ export {
   formatMass,
   formatMinutes,
   formatPower,
+  listUnitsMeant,
   type Measure,
   readMeasure,
   readQuantity,

@@ -5,6 +5,7 @@ import {
   formatMass,
   formatMinutes,
   formatPower,
+  listUnitsMeant,
   type Measure,
   readMeasure,
   readQuantity,
@@ -117,4 +118,19 @@ describe('imperial studios', () => {
       expect(reading.ok && Math.abs(reading.value - mm)).toBeLessThanOrEqual(13)
     }
   })
+})
+
+describe('in which unit a bare number is', () => {
+  test.each([
+    ['4', 'data', 'metric', ['MB', 'GB', 'TB']],
+    ['1,5', 'mass', 'metric', ['g', 'kg']],
+    ['1.5', 'mass', 'imperial', ['oz', 'lb']],
+    ['6', 'length', 'imperial', ['in', 'ft']],
+    // A unit was written, or nothing that is a number.
+    ['4 TB', 'data', 'metric', []],
+    ['', 'data', 'metric', []],
+    ['four', 'data', 'metric', []],
+  ] as const)('%s of %s in a %s studio', (text, measure, system, units) =>
+    expect(listUnitsMeant(text, measure, system)).toEqual(units),
+  )
 })

@@ -168,6 +168,25 @@ export function exampleOf(measure: Measure, system: 'metric' | 'imperial'): stri
   return system === 'imperial' && measure === 'length' ? '6 ft 6 in or 35 in' : EXAMPLES[measure]
 }
 
+/** The units that somebody in such a studio may mean by a bare number, the smaller first; one alone is nothing to choose. */
+const UNITS_MEANT: Readonly<Record<Measure, readonly string[] | Record<'metric' | 'imperial', readonly string[]>>> = {
+  mass: { metric: ['g', 'kg'], imperial: ['oz', 'lb'] },
+  length: { metric: ['mm', 'cm', 'm'], imperial: ['in', 'ft'] },
+  power: ['mW', 'W', 'kW'],
+  energy: ['mWh', 'Wh', 'kWh'],
+  data: ['MB', 'GB', 'TB'],
+  bitRate: ['kbit/s', 'Mbit/s', 'Gbit/s'],
+  time: ['min', 'h'],
+}
+
+/** What to ask in which unit a bare number is; none where a unit was written, or nothing that is a number. */
+export function listUnitsMeant(text: string, measure: Measure, system: 'metric' | 'imperial'): readonly string[] {
+  if (!/^[\d.,]+$/.test(text.trim())) return []
+  const units = UNITS_MEANT[measure]
+  const meant = 'metric' in units ? units[system] : units
+  return meant.filter((unit) => readQuantity(`${text.trim()} ${unit}`, measure).ok)
+}
+
 /** Above so many metres or kilograms a bare number is a slip of the unit: `750` on a table is millimetres. */
 const MOST_BARE: Readonly<Partial<Record<Measure, number>>> = { length: 30, mass: 200 }
 

@@ -2,6 +2,7 @@ import { exampleOf, formatArea, formatLength, formatMass, readMeasure, type Unit
 import { useState } from 'react'
 import { useStudioQuery } from '../api/api.ts'
 import { TextField } from './field.tsx'
+import { UnitPicker } from './unit-picker.tsx'
 
 /** Lengths and masses as this studio writes them. */
 export function useMeasures() {
@@ -53,20 +54,24 @@ export function MeasureField({
   const reading = typed?.trim() ? readMeasure(typed, measure, system) : null
   const isMissing = isNeeded && text.trim() === ''
   const unread = isMissing || (reading && !reading.ok) ? `Write it as ${example}.` : undefined
+  const type = (now: string) => {
+    setTyped(now)
+    const next = now.trim() ? readMeasure(now, measure, system) : null
+    if (next === null) {
+      if (!isNeeded) onChange(null)
+    } else if (next.ok) onChange(next.value)
+  }
   return (
-    <TextField
-      label={label}
-      hint={hint}
-      value={text}
-      unread={unread}
-      problem={problem}
-      onChange={(event) => {
-        setTyped(event.target.value)
-        const next = event.target.value.trim() ? readMeasure(event.target.value, measure, system) : null
-        if (next === null) {
-          if (!isNeeded) onChange(null)
-        } else if (next.ok) onChange(next.value)
-      }}
-    />
+    <div>
+      <TextField
+        label={label}
+        hint={hint}
+        value={text}
+        unread={unread}
+        problem={problem}
+        onChange={(event) => type(event.target.value)}
+      />
+      <UnitPicker label={label} text={text} measure={measure} onPick={type} />
+    </div>
   )
 }

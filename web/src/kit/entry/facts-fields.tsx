@@ -15,6 +15,7 @@ import {
 import { useInterfacesQuery, useStudioQuery } from '../../foundation/api/api.ts'
 import { ComboField } from '../../foundation/form/combo-field.tsx'
 import { TextField } from '../../foundation/form/field.tsx'
+import { UnitPicker } from '../../foundation/form/unit-picker.tsx'
 import { type FactTexts, NONE_CHOICE } from './facts.ts'
 import { useMakeConnector } from './making.ts'
 
@@ -53,13 +54,17 @@ export function FactsFields({
           return <ConnectorField key={key} {...common} fact={key} category={category} onChange={set} />
         }
         return (
-          <TextField
-            key={key}
-            {...common}
-            placeholder={form.kind === 'measure' ? exampleOf(form.measure, system) : sayUsual(key, category, [])}
-            inputMode={form.kind === 'count' ? 'numeric' : undefined}
-            onChange={(event) => set(event.target.value)}
-          />
+          <div key={key}>
+            <TextField
+              {...common}
+              placeholder={form.kind === 'measure' ? exampleOf(form.measure, system) : sayUsual(key, category, [])}
+              inputMode={form.kind === 'count' ? 'numeric' : undefined}
+              onChange={(event) => set(event.target.value)}
+            />
+            {form.kind === 'measure' && (
+              <UnitPicker label={common.label} text={value} measure={form.measure} onPick={set} />
+            )}
+          </div>
         )
       })}
     </div>

@@ -10,6 +10,7 @@ import {
 } from '@exemplar/core'
 import { useStudioQuery } from '../../foundation/api/api.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
+import { UnitPicker } from '../../foundation/form/unit-picker.tsx'
 import type { SpecTexts } from './specs.ts'
 
 /** The further figures of a kind of thing. All optional: what is unknown stays unknown. */
@@ -36,13 +37,15 @@ export function SpecFields({
         const set = (value: string) => onChange({ ...texts, [key]: value })
         if (facts.kind !== 'choice') {
           return (
-            <TextField
-              key={key}
-              {...common}
-              placeholder={measure ? exampleOf(measure, system) : undefined}
-              inputMode={facts.kind === 'figure' && !measure ? 'decimal' : undefined}
-              onChange={(event) => set(event.target.value)}
-            />
+            <div key={key}>
+              <TextField
+                {...common}
+                placeholder={measure ? exampleOf(measure, system) : undefined}
+                inputMode={facts.kind === 'figure' && !measure ? 'decimal' : undefined}
+                onChange={(event) => set(event.target.value)}
+              />
+              {measure && <UnitPicker label={common.label} text={common.value} measure={measure} onPick={set} />}
+            </div>
           )
         }
         return (

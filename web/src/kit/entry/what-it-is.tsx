@@ -11,6 +11,7 @@ import {
 } from '@exemplar/core'
 import { useState } from 'react'
 import { useStudioQuery } from '../../foundation/api/api.ts'
+import { MoreFields } from '../../foundation/form/more-fields.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { type FactTexts, readTypedFacts, writeFacts } from './facts.ts'
 import { FactsFields, listAskedFacts } from './facts-fields.tsx'
@@ -144,14 +145,11 @@ export function WhatItIsFields({
     <>
       <FactsFields {...common} asked={asked.slice(0, SHOWN)} />
       {(rest.length > 0 || hasSpecs || children) && (
-        <details open={isInRest || undefined}>
-          <summary className="text-[13px] font-semibold">More, where you know it</summary>
-          <div className="mt-3 grid gap-3">
-            {children}
-            {rest.length > 0 && <FactsFields {...common} asked={rest} />}
-            <SpecFields category={it.category} texts={it.specTexts} problems={all} onChange={it.setSpecTexts} />
-          </div>
-        </details>
+        <MoreFields summary="More, where you know it" hasProblem={isInRest}>
+          {children}
+          {rest.length > 0 && <FactsFields {...common} asked={rest} />}
+          <SpecFields category={it.category} texts={it.specTexts} problems={all} onChange={it.setSpecTexts} />
+        </MoreFields>
       )}
       {it.doubts.length > 0 && (
         <div role="alert" className="grid gap-1 border-l-4 border-warn px-3 py-1">

@@ -2,6 +2,7 @@ import type { RefObject } from 'react'
 import { useEffect } from 'react'
 import { CheckField, TextField } from '../../foundation/form/field.tsx'
 import { MoneyField } from '../../foundation/form/money-field.tsx'
+import { MoreFields } from '../../foundation/form/more-fields.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { KindField } from '../entry/kind-field.tsx'
 import { useWhatItIs, type WhatItIs, WhatItIsFields } from '../entry/what-it-is.tsx'
@@ -123,12 +124,9 @@ export function BundlePart({
         </span>
       </p>
       {part.isNamed && part.isThere && (
-        <details open={hasProblem || undefined}>
-          <summary className="text-[13px] font-semibold">What it is, where you know it</summary>
-          <div className="mt-2 grid gap-3">
-            <WhatItIsFields it={it} problems={problems} />
-          </div>
-        </details>
+        <MoreFields summary="What it is, where you know it" hasProblem={hasProblem}>
+          <WhatItIsFields it={it} problems={problems} />
+        </MoreFields>
       )}
     </li>
   )
