@@ -1,6 +1,6 @@
 import type { SystemsReply } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
-import { type Thing, useQuickEntry } from './quick-entry.fixture.ts'
+import { makeDraft, makeSoftware, type Thing, useQuickEntry } from './quick-entry.fixture.ts'
 
 // What reaches, what screws on and what hangs where: from an empty instance, the quick way, from both sides.
 const { call, add, tell, addFamily, build, judge } = useQuickEntry()
@@ -133,5 +133,47 @@ describe('a part that is worn', () => {
     expect((await page(twin)).unit.remarks).toEqual([])
     await call('POST', `/shopping/${line.id}/bought`, {}, line.version)
     expect(await asked(dome)).toEqual([])
+  })
+})
+
+describe('a camera on a computer', () => {
+  test('[C28.1] [C28.2] its lead and ports, its app and the charge of the laptop are told, and the laptop is in use', async () => {
+    const eye = await add('camera', 'Eye', { cardForm: 'sd', massGrams: 700 })
+    const laptop = await add('laptop', 'Fold')
+    const lead = (name: string, end: string) => tell('cable', name, { endA: end, endB: end }, { lengthMm: 5_000 })
+    const [usb, hdmi] = [await lead('USB', 'usb-c'), await lead('Video', 'hdmi-a')]
+    const { unit } = await call('GET', `/units/${eye.id}`)
+    await call('PATCH', `/units/${eye.id}`, { software: [makeSoftware({ onUnitId: laptop.id })] }, unit.version)
+    const tether = async (cable: Thing, code: string) => {
+      const id = await build(
+        [
+          { name: 'A camera', wants: 'camera', things: [eye, cable] },
+          { name: 'Big screen', wants: 'computer', things: [laptop] },
+        ],
+        { code },
+      )
+      const { joints } = await call('GET', `/setups/${id}/readiness`)
+      const ends = joints
+        .filter((it: { guest: { tag: string } }) => it.guest.tag === cable.tag)
+        .map((it: { host: { tag: string }; interfaceCode: string }) => [it.host.tag, it.interfaceCode])
+      const { lines } = await call('GET', `/setups/${id}/start`)
+      return { id, ends, lines }
+    }
+    const { id, ends, lines } = await tether(usb, 'TA')
+    expect(ends).toEqual([
+      [eye.tag, 'usb-c'],
+      [laptop.tag, 'usb-c'],
+    ])
+    expect(lines).toContainEqual(
+      expect.objectContaining({ kind: 'open-app', app: 'Remote', on: laptop.tag, of: eye.tag }),
+    )
+    expect(lines).toContainEqual(expect.objectContaining({ kind: 'charge', tags: [laptop.tag] }))
+    // A lead of another kind does not reach into it.
+    expect((await tether(hdmi, 'TB')).ends).not.toContainEqual([laptop.tag, expect.anything()])
+    await call('POST', '/bookings', makeDraft({ setupId: id }))
+    const check = async (startsAt: string, endsAt: string) =>
+      tagsOf((await call('POST', '/bookings/check', makeDraft({ unitIds: [laptop.id], startsAt, endsAt }))).troubles)
+    expect(await check('2026-12-10T11:00', '2026-12-10T13:00')).toEqual([laptop.tag])
+    expect(await check('2026-12-10T12:00', '2026-12-10T13:00')).toEqual([])
   })
 })

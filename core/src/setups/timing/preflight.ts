@@ -93,6 +93,7 @@ export interface StartFacts {
 }
 
 const CHARGED: readonly Category[] = ['phone', 'tablet', 'computer']
+const isCharged = (category: Category) => CHARGED.some((kind) => isKindOf(category, kind))
 const LETTERED: readonly Category[] = ['prop', 'backdrop', 'monitor', 'furniture']
 
 /** What is done before a setup records: controllers paired, packs charged, cards emptied, settings set, ten seconds tried. */
@@ -140,8 +141,7 @@ function listControllers({ kin, missing }: StartFacts, filled: readonly Filled[]
         const isMissing = (missing.get(unit.id) ?? []).some((name) => name.startsWith(it.unit.tag))
         const common = { importance: role.importance, controller: it.unit.tag, of: unit.tag }
         const key = `controller/${it.unit.id}`
-        const needsPower =
-          it.model.powerModes.some((mode) => mode.source !== 'mains') || CHARGED.includes(it.model.category)
+        const needsPower = it.model.powerModes.some((mode) => mode.source !== 'mains') || isCharged(it.model.category)
         const charge: StartLine = {
           key: `charge/${it.unit.id}`,
           importance: role.importance,
@@ -165,8 +165,7 @@ function listPower(filled: readonly Filled[]): StartLine[] {
   const charges = new Map<string, StartLine & { kind: 'charge' }>()
   for (const { unit, model, role, mode } of filled) {
     const isPack = model.category === 'pack'
-    const isOwn =
-      model.specs.more.fedBy === 'own pack' || (CHARGED.includes(model.category) && mode?.source !== 'mains')
+    const isOwn = model.specs.more.fedBy === 'own pack' || (isCharged(model.category) && mode?.source !== 'mains')
     const hasCells = mode?.source === 'cells'
     if (!isPack && !isOwn && !hasCells) continue
     const key = isPack ? `charge/${role.id}/${model.id}` : `charge/${unit.id}`
