@@ -307,3 +307,40 @@ describe('what may be there', () => {
     expect((await call('GET', `/setups/${id}`)).version).toBe(1)
   })
 })
+
+describe('working alone', () => {
+  test('[B11.1] alone: the focus has to hold, one has to see oneself, start it and reach its controls; each is told, and with all of them nothing', async () => {
+    const able = { autofocus: 'dependable', flipScreen: 'yes', remoteStart: 'yes' }
+    const eye = (name: string, specs: object) => tell('camcorder', name, { cardForm: 'sd', massGrams: 900 }, specs)
+    const found = async (
+      thing: { id: string },
+      distanceMm: number | null,
+      code: string,
+      more: { id: string }[] = [],
+    ) => {
+      const position = { distanceMm, heightMm: null, sideDegrees: null, focalMm: null }
+      const roles = [{ name: 'A camera', wants: 'camera', things: [thing, ...more], rest: { position } }]
+      const { of } = await judge(await build(roles, { code, demands: ['alone'] }))
+      return [...of('demand-unmet'), ...of('demand-unknown')].map((it) =>
+        'demand' in it ? `${it.level} ${it.demand}` : '',
+      )
+    }
+    const fit = await eye('Able', able)
+    // At arm's length all is in reach, a millimetre on nothing is.
+    expect(await found(fit, 700, 'SA')).toEqual([])
+    expect(await found(fit, 701, 'SB')).toEqual(['warn within-reach'])
+    expect(await found(fit, null, 'SC')).toEqual(['unknown within-reach'])
+    // With its remote it is; with a phone of which nobody said whether it controls it, nobody knows.
+    const [remote, phone] = [await add('remote', 'Clicker'), await add('tablet', 'Slate')]
+    const { unit } = await call('GET', `/units/${remote.id}`)
+    await call('PATCH', `/units/${remote.id}`, { parentId: fit.id, bond: 'controller' }, unit.version)
+    expect(await found(fit, 3_000, 'SD', [remote])).toEqual([])
+    expect(await found(fit, 3_000, 'SE', [phone])).toEqual(['unknown within-reach'])
+    const { unit: body } = await call('GET', `/units/${fit.id}`)
+    await call('PATCH', `/units/${fit.id}`, { software: [makeSoftware({ onUnitId: phone.id })] }, body.version)
+    expect(await found(fit, 3_000, 'SF', [phone])).toEqual([])
+    // And what it cannot do is told one by one.
+    const poor = await eye('Poor', { autofocus: 'hunts', flipScreen: 'no', remoteStart: 'no' })
+    expect((await found(poor, 500, 'SG')).sort()).toEqual(['warn remote-start', 'warn self-view', 'warn steady-focus'])
+  })
+})

@@ -12,4 +12,4 @@ export type ContentDemand = keyof typeof DEMANDS
 export const DEMAND_CODES = Object.keys(DEMANDS) as [ContentDemand, ...ContentDemand[]]
 
 /** Figures from which a thing meets a demand. Common practice, from memory. */
-export const DEMAND_LIMITS = { closestMm: 250, colourRendering: 95 }
+export const DEMAND_LIMITS = { closestMm: 250, colourRendering: 95, armMm: 700 }

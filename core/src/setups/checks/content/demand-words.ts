@@ -5,7 +5,14 @@ import type { DemandFinding } from './demand-finding.ts'
 /** What each demand asks, and what is said of what does not meet it. */
 export const DEMAND_WORDS: Record<
   DemandFinding['demand'],
-  { unmet: string; asks: string; unknown: string; why: string }
+  {
+    unmet: string
+    asks: string
+    unknown: string
+    why: string
+    /** Where it is said, where that is not among the specs. */
+    where?: string
+  }
 > = {
   'self-view': {
     unmet: 'Nobody in the picture can see it',
@@ -24,6 +31,13 @@ export const DEMAND_WORDS: Record<
     asks: 'can it be started from afar?',
     unknown: 'Whether it starts from afar',
     why: 'starts only at the camera.',
+  },
+  'within-reach': {
+    unmet: 'Its controls are out of reach',
+    asks: 'can it be framed and set from where they are?',
+    unknown: 'How far it stands, or by what it is worked from afar,',
+    why: 'is further than an arm from whoever is filmed, and nothing that controls it is here. Put in its remote, or the phone, tablet or computer with its app.',
+    where: 'Say the distance in its role, or what controls it on its page.',
   },
   'close-up': {
     unmet: 'Nothing here focuses close enough',
@@ -78,4 +92,10 @@ export function sayDemand({ demand, tags }: Pick<DemandFinding, 'demand' | 'tags
     is: 'are',
   }
   return `${listInWords(tags)} ${tags.length > 1 ? (verbs[first ?? ''] ?? first) : first} ${rest.join(' ')}`
+}
+
+/** What nobody wrote down of which things, and where to say it. */
+export function sayNotRecorded(demand: DemandFinding['demand'], tags: readonly string[]): string {
+  const { unknown, where } = DEMAND_WORDS[demand]
+  return `${unknown} of ${listInWords(tags)} is not recorded. ${where ?? 'Write it down under “Specs”.'}`
 }

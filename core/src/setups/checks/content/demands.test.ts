@@ -47,10 +47,15 @@ describe('what the content demands of the things', () => {
       'steady-focus demand-unmet P',
     ])
   })
-  test('alone is three demands at once', () => {
+  test('alone is four demands at once; how far it stands nobody said', () => {
     expect(
       codes('alone', { C: ['camera', { flipScreen: 'no', autofocus: 'none', remoteStart: 'no' }] }).sort(),
-    ).toEqual(['remote-start demand-unmet C', 'self-view demand-unmet C', 'steady-focus demand-unmet C'])
+    ).toEqual([
+      'remote-start demand-unmet C',
+      'self-view demand-unmet C',
+      'steady-focus demand-unmet C',
+      'within-reach demand-unknown C',
+    ])
   })
   test('close-up by the lens that focuses closest, exactly at the limit too', () => {
     expect(codes('close-up', { C: ['camera', {}], L: ['lens', { closestMm: 250 }], M: ['lens', {}] })).toEqual([])

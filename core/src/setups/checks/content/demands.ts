@@ -1,5 +1,4 @@
 import type { Category } from '../../../kit/model/category.ts'
-import { listInWords } from '../../../units/wording.ts'
 import { isItemOf, type PlacedItem, readChoice, readFigure } from '../../placed/placed-item.ts'
 import { type ContentDemand, DEMAND_LIMITS } from '../../setup/demand.ts'
 import { defineCheck, type Found, type IdeaContext } from '../check.ts'
@@ -8,7 +7,7 @@ import { findRole, listAssignments, listStandInsFor } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { listReached, traceSignals } from '../signal/signals.ts'
 import type { Asked, DemandCode, DemandFinding } from './demand-finding.ts'
-import { DEMAND_WORDS, sayDemand } from './demand-words.ts'
+import { DEMAND_WORDS, sayDemand, sayNotRecorded } from './demand-words.ts'
 
 const SCREENS: readonly Category[] = ['monitor', 'external-recorder', 'tablet', 'computer']
 
@@ -50,22 +49,20 @@ export const demands = defineCheck<DemandFinding>({
       seeks: () => ({ categories: HELPS }),
     },
     'demand-unknown': {
-      say: ({ demand, tags }) =>
-        plain(
-          `Cannot tell: ${DEMAND_WORDS[demand].asks}`,
-          `${DEMAND_WORDS[demand].unknown} of ${listInWords(tags)} is not recorded. Write it down under “Specs”.`,
-        ),
+      say: ({ demand, tags }) => plain(`Cannot tell: ${DEMAND_WORDS[demand].asks}`, sayNotRecorded(demand, tags)),
       deciding: ({ keys }) => keys,
     },
   },
 })
 
+const SOLO = ['self-view', 'steady-focus', 'remote-start', 'within-reach'] as const
+
 function listAsked(wanted: readonly ContentDemand[]): Set<DemandCode> {
   // Moving pictures ask these of everything: a flash is no lamp, and menus do not belong into a live cut.
   const asked = new Set<DemandCode>(['continuous-light', 'clean-picture'])
   for (const demand of wanted) {
-    // Alone is three things at once: one sees oneself, the focus holds, and it starts from afar.
-    if (demand === 'alone') for (const it of ['self-view', 'steady-focus', 'remote-start'] as const) asked.add(it)
+    // Alone is four things at once: one sees oneself, the focus holds, it starts from afar, and its controls are in reach.
+    if (demand === 'alone') for (const it of SOLO) asked.add(it)
     else asked.add(demand)
   }
   return asked
@@ -94,6 +91,8 @@ function checkDemand(demand: DemandCode, things: readonly PlacedItem[], scene: S
       return each(cameras, (it) => askChoice(it, 'autofocus', 'dependable'))
     case 'remote-start':
       return makeFindingOfAny(demand, cameras, (it) => askChoice(it, 'remoteStart', 'yes'))
+    case 'within-reach':
+      return each(cameras, (it) => askReach(it, scene))
     case 'close-up': {
       const lenses = things.filter((it) => it.category === 'lens' || readFigure(it, 'closestMm') !== null)
       return makeFindingOfAny(demand, lenses.length > 0 ? lenses : cameras, (it) =>
@@ -125,6 +124,24 @@ function checkDemand(demand: DemandCode, things: readonly PlacedItem[], scene: S
     default:
       return demand satisfies never
   }
+}
+
+/** Kinds by which a camera may be worked from afar. */
+const CONTROLLERS: readonly Category[] = ['remote', 'control-surface', 'phone', 'tablet', 'computer']
+
+/** Near enough to be worked by hand, or with what controls it beside it; with something of which nobody said whether it does, nobody knows. */
+function askReach(camera: PlacedItem, scene: Scene): Answer {
+  const distanceMm = findRole(scene, camera.roleId)?.position?.distanceMm ?? null
+  if (distanceMm !== null && distanceMm <= DEMAND_LIMITS.armMm) return 'yes'
+  const others = scene.items.filter((it) => it !== camera)
+  const programs = camera.unit?.software ?? []
+  const isWorkedBy = ({ unit }: PlacedItem) =>
+    unit !== null &&
+    ((unit.bond === 'controller' && unit.parentId === camera.unit?.id) ||
+      programs.some((it) => it.onUnitId === unit.id))
+  if (others.some(isWorkedBy)) return 'yes'
+  const couldBe = others.some((it) => CONTROLLERS.some((kind) => isItemOf(it, kind)))
+  return couldBe || distanceMm === null ? 'unknown' : 'no'
 }
 
 function askChoice(
