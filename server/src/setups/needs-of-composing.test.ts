@@ -339,6 +339,11 @@ describe('working alone', () => {
     const { unit: body } = await call('GET', `/units/${fit.id}`)
     await call('PATCH', `/units/${fit.id}`, { software: [makeSoftware({ onUnitId: phone.id })] }, body.version)
     expect(await found(fit, 3_000, 'SF', [phone])).toEqual([])
+    // In the hand of whoever carries it, it is.
+    const gimbal = await add('gimbal', 'Steady', { loadGrams: 2_500 })
+    const walk = [{ name: 'A camera', wants: 'camera', things: [fit, gimbal] }]
+    const { of } = await judge(await build(walk, { code: 'SH', demands: ['alone'], carriers: 1 }))
+    expect([...of('demand-unmet'), ...of('demand-unknown')]).toEqual([])
     // And what it cannot do is told one by one.
     const poor = await eye('Poor', { autofocus: 'hunts', flipScreen: 'no', remoteStart: 'no' })
     expect((await found(poor, 500, 'SG')).sort()).toEqual(['warn remote-start', 'warn self-view', 'warn steady-focus'])

@@ -129,8 +129,22 @@ function checkDemand(demand: DemandCode, things: readonly PlacedItem[], scene: S
 /** Kinds by which a camera may be worked from afar. */
 const CONTROLLERS: readonly Category[] = ['remote', 'control-surface', 'phone', 'tablet', 'computer']
 
-/** Near enough to be worked by hand, or with what controls it beside it; with something of which nobody said whether it does, nobody knows. */
+/** Whether a thing, or what it is on, is in a hand. */
+function isHeld(key: string, joints: Scene['joints'], seen: readonly string[] = []): boolean {
+  return joints.some(
+    ({ guest, host, interfaceCode }) =>
+      guest.key === key &&
+      !seen.includes(host.key) &&
+      (interfaceCode === 'hand' || isHeld(host.key, joints, [...seen, key])),
+  )
+}
+
+/**
+ * In a hand or near enough to be worked by one, or with what controls it beside it; with something of which nobody said whether it does,
+ * nobody knows.
+ */
 function askReach(camera: PlacedItem, scene: Scene): Answer {
+  if (isHeld(camera.key, scene.joints)) return 'yes'
   const distanceMm = findRole(scene, camera.roleId)?.position?.distanceMm ?? null
   if (distanceMm !== null && distanceMm <= DEMAND_LIMITS.armMm) return 'yes'
   const others = scene.items.filter((it) => it !== camera)
