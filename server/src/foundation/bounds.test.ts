@@ -108,8 +108,13 @@ describe('[S10] no request holds up everybody else', () => {
         }),
       )
     await ask(500)
-    const [small, large] = [await ask(2_000), await ask(4_000)]
-    expect(large / small).toBeLessThan(3.4)
+    // The best of several of each, in turn: a slow moment of the machine is no growth.
+    const [small, large]: [number[], number[]] = [[], []]
+    for (let n = 0; n < 4; n++) {
+      small.push(await ask(2_000))
+      large.push(await ask(4_000))
+    }
+    expect(Math.min(...large) / Math.min(...small)).toBeLessThan(3.4)
   }, 60_000)
 })
 
