@@ -15,6 +15,7 @@ const SETUP_ROLE = {
   providedBy: { kind: 'feature', roleId: 'r2', feature: 'flipScreen' },
   goesWith: 'r2',
   mayShare: true,
+  oftenForgotten: true,
   position: { distanceMm: 1_500, sideDegrees: 40, heightMm: 1_900, focalMm: 35 },
   settings: [{ name: 'level', value: '40 %' }],
   stays: true,

@@ -349,3 +349,26 @@ describe('working alone', () => {
     expect((await found(poor, 500, 'SG')).sort()).toEqual(['warn remote-start', 'warn self-view', 'warn steady-focus'])
   })
 })
+
+describe('what is easily forgotten', () => {
+  test('[B21.1] what is marked so is first on the start list, before anything else; unmarked it is not named there', async () => {
+    const [eye, tray] = [await camera(), await add('reflector', 'Tray')]
+    const card = await add('card', 'Card', { cardForm: 'sd', capacityMegabytes: 64_000 })
+    const { id: stockId, tag } = await call('POST', '/stock', { category: 'prop', name: 'Pebbles', quantity: 9 })
+    const roles = (oftenForgotten: boolean) => [
+      { name: 'A camera', wants: 'camera', things: [eye, card], rest: { settings: [{ name: 'ISO', value: '400' }] } },
+      { name: 'Bounce', wants: 'reflector', importance: 'optional', things: [tray], rest: { oftenForgotten } },
+      { name: 'Foreground', importance: 'optional', stock: [{ id: stockId, quantity: 3 }], rest: { oftenForgotten } },
+      { name: 'Grey card', importance: 'optional', rest: { oftenForgotten } },
+    ]
+    const lines = await startOf(await build(roles(true), { code: 'FA' }))
+    expect(lines.slice(0, 3)).toMatchObject([
+      { kind: 'mind', role: 'Bounce', tags: [tray.tag] },
+      { kind: 'mind', role: 'Foreground', tags: [tag] },
+      { kind: 'mind', role: 'Grey card', tags: [] },
+    ])
+    expect(lines.slice(3).map((it) => it.kind)).toEqual(['empty-card', 'set', 'test'])
+    const plain = await startOf(await build(roles(false), { code: 'FB' }))
+    expect(plain.map((it) => it.kind)).toEqual(['empty-card', 'set', 'test'])
+  })
+})

@@ -32,6 +32,7 @@ const FIELDS = [
   'intentionallyEmpty',
   'goesWith',
   'mayShare',
+  'oftenForgotten',
   'stays',
   'rigMinutes',
 ] as const
@@ -84,7 +85,7 @@ function compareNamed(name: string, old: readonly Role[], fresh: readonly Role[]
 function simplify(role: Role, field: RoleField): unknown {
   const value = role[field]
   if (Array.isArray(value) && value.length === 0) return null
-  return field === 'mayShare' ? value === true : (value ?? null)
+  return field === 'mayShare' || field === 'oftenForgotten' ? value === true : (value ?? null)
 }
 
 const isAlike = (a: unknown, b: unknown) => JSON.stringify(sortFields(a)) === JSON.stringify(sortFields(b))

@@ -55,6 +55,8 @@ export const roleSchema = z.object({
   goesWith: idSchema.nullable().optional(),
   /** Its thing may be in other roles as well. */
   mayShare: z.boolean().optional(),
+  /** Inconspicuous, and missed once it is not there: it stands first on the start list. */
+  oftenForgotten: z.boolean().optional(),
   /** Where it stands, measured; null or absent where nobody did. */
   position: positionSchema.nullable().optional(),
   /** Its line of the setting card: every setting with its value, as somebody would write it on tape. */

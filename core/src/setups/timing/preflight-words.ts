@@ -6,6 +6,13 @@ import type { StartLine } from './preflight.ts'
 export function sayStartLine(line: StartLine): { text: string; note: string } {
   const say = (text: string, note = '') => ({ text, note })
   switch (line.kind) {
+    case 'mind':
+      return say(
+        line.tags.length > 0
+          ? `${line.role}: ${listInWords(line.tags)} in its place`
+          : `${line.role}: nothing is in it`,
+        'Easily forgotten, and missed in the picture.',
+      )
     case 'fetch-controller':
       return line.isMissing
         ? say(

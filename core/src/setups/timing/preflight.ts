@@ -19,6 +19,11 @@ export const startLineSchema = z
   .and(
     z.discriminatedUnion('kind', [
       z.object({
+        kind: z.literal('mind'),
+        role: z.string(),
+        tags: z.array(z.string()),
+      }),
+      z.object({
         kind: z.literal('fetch-controller'),
         controller: z.string(),
         of: z.string(),
@@ -100,6 +105,7 @@ const LETTERED: readonly Category[] = ['prop', 'backdrop', 'monitor', 'furniture
 export function listStartLines(facts: StartFacts): StartLine[] {
   const filled = listFilled(facts)
   return [
+    ...listForgotten(facts),
     ...listControllers(facts, filled),
     ...listPower(filled),
     ...listApps(facts, filled),
@@ -110,6 +116,16 @@ export function listStartLines(facts: StartFacts): StartLine[] {
     ...listMirrored(facts, filled),
     { key: 'test', importance: 'essential', kind: 'test' },
   ]
+}
+
+/** What is easily forgotten stands first, with what fills it; counted things by what they are called. */
+function listForgotten({ setup, holdings: { units, stock } }: StartFacts): StartLine[] {
+  return setup.roles
+    .filter((it) => it.oftenForgotten)
+    .map(({ id, name, importance, things }): StartLine => {
+      const tags = things.flatMap((it) => units.get(it.unitId ?? '')?.tag ?? stock.get(it.stockId ?? '')?.tag ?? [])
+      return { key: `mind/${id}`, importance, kind: 'mind', role: name, tags }
+    })
 }
 
 interface Filled {

@@ -68,6 +68,13 @@ export function RoleDetails(props: Props) {
               onChange={(event) => onChange({ mayShare: event.target.checked })}
             />
           </span>
+          <span className="self-end pb-2">
+            <CheckField
+              label="Easily forgotten: first on the start list"
+              checked={draft.oftenForgotten === true}
+              onChange={(event) => onChange({ oftenForgotten: event.target.checked })}
+            />
+          </span>
         </div>
         <TakesTurns {...props} />
       </details>

@@ -39,6 +39,7 @@ const FIELD_NAMES: Record<RoleField, string> = {
   settings: 'the setting card',
   goesWith: 'which role it goes with',
   mayShare: 'whether its thing is shared',
+  oftenForgotten: 'whether it is often forgotten',
   stays: 'whether it stays rigged',
   rigMinutes: 'the minutes to rig it',
   importance: 'how much it matters',
