@@ -169,7 +169,7 @@ test('what hangs on a family, what one plate costs, and an order that the seller
   await expect(page.getByText('Leaving it would leave 4 idle: LEN-04, LEN-05, LEN-06, LEN-07')).toBeVisible()
   await page.getByLabel('Which fitting').selectOption({ label: 'Clasp plate' })
   await page.getByLabel('What one costs').fill('18')
-  await expect(page.getByText('To finish: £126.00 for 7.')).toBeVisible()
+  await expect(page.getByText('To finish: £126 for 7.')).toBeVisible()
   await page.goto('/kit/TRI-01')
   await expect(page.getByRole('heading', { name: 'What rides on it' })).toBeVisible()
 
