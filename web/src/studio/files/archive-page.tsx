@@ -44,7 +44,7 @@ export function ArchivePage() {
               </span>
               {film.disclosures && film.disclosures.length > 0 && (
                 <span className="mt-1 block text-[13px]">
-                  <span className="text-quiet">To be said with it, of the things in its setup: </span>
+                  <span className="text-quiet">To be said with it, of the things in its setup as that is today: </span>
                   {film.disclosures.join(' ')}
                 </span>
               )}
