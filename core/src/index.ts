@@ -209,6 +209,7 @@ export {
   type LifeState,
   lifeStateSchema,
   MOST_COUNTED,
+  MOST_REMARKS,
   type NewUnit,
   NO_PROVENANCE,
   newUnitSchema,

@@ -1,6 +1,6 @@
-import { nameModel } from '@exemplar/core'
+import { MOST_REMARKS, nameModel } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
-import { refuseMissing } from '../foundation/base/problem.ts'
+import { refuseField, refuseMissing } from '../foundation/base/problem.ts'
 import { requireVersion, write } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { models, units } from '../schema/kit-tables.ts'
@@ -15,6 +15,9 @@ export const partRequestRoutes = [
     write(app, actor, ({ tx, newId, log }) => {
       const id = params.id ?? ''
       const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
+      if (before.remarks.length >= MOST_REMARKS) {
+        throw refuseField('/part', `${MOST_REMARKS} things are said of it already. Remove one of them first.`)
+      }
       const model = tx.select().from(models).where(eq(models.id, before.modelId)).get()
       if (!model) throw refuseMissing('model')
       const line = tx

@@ -1,9 +1,10 @@
 import type { SystemsReply } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
+import { match } from '../foundation/api.fixture.ts'
 import { makeDraft, makeSoftware, type Thing, useQuickEntry } from './quick-entry.fixture.ts'
 
 // What reaches, what screws on and what hangs where: from an empty instance, the quick way, from both sides.
-const { call, add, tell, addFamily, build, judge } = useQuickEntry()
+const { api, call, add, tell, addFamily, build, judge } = useQuickEntry()
 
 /** As much of the answer as is looked at. */
 interface Reach {
@@ -131,9 +132,29 @@ describe('a part that is worn', () => {
     const asked = async (it: { id: string }) => (await page(it)).askedFor.map((one: { item: string }) => one.item)
     expect([await asked(dome), await asked(twin), await asked(other)]).toEqual([[line.item], [line.item], []])
     expect((await page(twin)).unit.remarks).toEqual([])
-    await call('POST', `/shopping/${line.id}/bought`, {}, line.version)
-    expect(await asked(dome)).toEqual([])
+    // Two models that turn out to be one have one list.
+    const { version } = await call('GET', `/models/${dome.modelId}`)
+    await call('POST', `/models/${dome.modelId}/merge`, { intoId: other.modelId }, version)
+    expect(await asked(other)).toEqual([line.item])
+    const [listed] = await call('GET', '/shopping')
+    await call('POST', `/shopping/${line.id}/bought`, {}, listed.version)
+    expect(await asked(other)).toEqual([])
   })
+})
+
+test('of a thing of which forty things are said no part is asked for until one of them is removed: nothing is let fall', async () => {
+  const dome = await add('softbox', 'Dome 60')
+  const { unit } = await call('GET', `/units/${dome.id}`)
+  const remarks = Array.from({ length: 40 }, (_, n) => ({ kind: 'strength', text: `Word ${n}`, source: 'seen' }))
+  const { version } = await call('PATCH', `/units/${dome.id}`, { remarks }, unit.version)
+  const ask = (at: number) =>
+    api().call('POST', `/units/${dome.id}/part-requests`, { part: 'Grid', searched: '' }, match(at))
+  const refused = await ask(version)
+  expect([refused.status, refused.body.errors]).toMatchObject([422, [{ pointer: '/part' }]])
+  expect(await call('GET', '/shopping')).toEqual([])
+  const less = await call('PATCH', `/units/${dome.id}`, { remarks: remarks.slice(1) }, version)
+  expect((await ask(less.version)).status).toBe(200)
+  expect((await call('GET', `/units/${dome.id}`)).unit.remarks).toHaveLength(40)
 })
 
 describe('a camera on a computer', () => {

@@ -73,6 +73,8 @@ export const remarkSchema = z.object({
   source: z.enum(['seen', 'heard']),
 })
 export type Remark = z.infer<typeof remarkSchema>
+/** So much is said of one thing at most. */
+export const MOST_REMARKS = 40
 export const REMARK_KINDS = { strength: 'Strength', weakness: 'Weakness', 'work-around': 'Work-around' } as const
 
 /** Something promised for a thing that was given or lent: a film about it, by a day. */
@@ -181,7 +183,7 @@ export const newUnitSchema = z.object({
   bond: z.enum(Object.keys(BONDS) as [Bond, ...Bond[]]).default('part'),
   /** What it does instead of a thing that was made for that. */
   standsInFor: z.string().trim().max(120).default(''),
-  remarks: z.array(remarkSchema).max(40).default([]),
+  remarks: z.array(remarkSchema).max(MOST_REMARKS).default([]),
   provenance: provenanceSchema.default(NO_PROVENANCE),
   /** How full a drive was, on which days. */
   fills: z.array(fillSchema).max(60).default([]),

@@ -13,7 +13,7 @@ import { requireVersion, type Writer } from '../../foundation/database/app-conte
 import { faults } from '../../schema/bench-tables.ts'
 import { bookings } from '../../schema/diary-tables.ts'
 import { models, stock, units } from '../../schema/kit-tables.ts'
-import { entries } from '../../schema/ledger-tables.ts'
+import { entries, shoppingLines } from '../../schema/ledger-tables.ts'
 import { setups, setupUnits } from '../../schema/setups-tables.ts'
 import { attachments, films } from '../../schema/studio-tables.ts'
 import { loadStudio } from '../../studio/settings/settings-routes.ts'
@@ -134,6 +134,10 @@ export function mergeModels({ tx, now, log }: Writer, id: string, intoId: string
       .where(eq(table.modelId, id))
       .run()
   }
+  tx.update(shoppingLines)
+    .set({ partOfId: intoId, version: sql`${shoppingLines.version} + 1` })
+    .where(eq(shoppingLines.partOfId, id))
+    .run()
   tx.update(models)
     .set({ ...fillFrom(into, before, loadStudio(tx).plugSystem), aliases, version: into.version + 1 })
     .where(eq(models.id, intoId))
