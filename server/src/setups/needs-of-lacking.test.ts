@@ -52,6 +52,14 @@ describe('what a new thing wants', () => {
     expect(await cardWant(eye)).toMatchObject({ away: [], buy: { quantity: 1 } })
   })
 
+  test('what it stands on is told where nothing here would carry it, and is chosen for each setup where something does', async () => {
+    const eye = await body()
+    const says = async () => (await wantsOf(eye)).map((it) => it.says)
+    expect(await says()).toContain(`Nothing carries ${eye.tag}`)
+    await add('tripod', 'Legs', { loadGrams: 5_000 })
+    expect(await says()).toEqual([`No card for ${eye.tag}`])
+  })
+
   test('what is ordered is told what it will want; what goes with it meets it', async () => {
     // A family of the studio's own is called as the studio calls its halves: body and part.
     const mount = await addFamily('Larch mount', 'mount')

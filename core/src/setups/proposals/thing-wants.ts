@@ -29,6 +29,8 @@ export type ThingWant = z.infer<typeof thingWantSchema>
 /** So many that fit are named of each sort. */
 const MOST_NAMED = 4
 
+const CHOSEN_ANEW: ReadonlySet<string> = new Set(['signal', 'carry'])
+
 const NO_TIMES = { sayDay: (day: string) => day, sayInstant: String }
 
 /** The setup of a thing and its parts alone, judged as if all of it were here: what it wants has to be known before it comes. */
@@ -58,6 +60,8 @@ export function answerWants(wants: readonly Finding[], store: Store): ThingWant[
       .map((it) => tell({ tag: it.unit.tag, model: it.model }))
     // What is ordered, lent or in repair comes: it is named, and not bought again.
     const buy = away.length > 0 ? null : (recordOf(want).toBuy?.(want, store) ?? null)
+    // What it stands on and what it is connected to is chosen for each setup: it lacks them where nothing here would do.
+    if (buy === null && want.interfaces.every(({ kind }) => CHOSEN_ANEW.has(kind))) return []
     return [
       {
         key: want.key,
