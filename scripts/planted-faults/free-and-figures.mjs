@@ -151,8 +151,8 @@ export const FREE_AND_FIGURES_FAULTS = [
   {
     law: 'C02',
     file: 'core/src/setups/proposals/thing-wants.ts',
-    from: 'const buy = away.length > 0 ? null',
-    to: 'const buy = away.length >= 0 ? null',
+    from: 'const buy = away.length > 0 || short <= 0',
+    to: 'const buy = away.length >= 0 || short <= 0',
     test: 'server/src/setups/needs-of-lacking.test.ts',
   },
   {

@@ -52,6 +52,25 @@ describe('what a new thing wants', () => {
     expect(await cardWant(eye)).toMatchObject({ away: [], buy: { quantity: 1 } })
   })
 
+  test('two cells of four: two are to be bought; a card too slow is none, and what is sold lacks nothing', async () => {
+    const rec = await add('recorder', 'Rec', { battery: 'cell-aa', batteryCount: 4 })
+    await stock('cell', 'AA', 2, { battery: 'cell-aa' })
+    const cells = async () => (await wantsOf(rec)).find((it) => /cell/i.test(it.says))
+    expect(await cells()).toMatchObject({ spare: [{ name: 'AA' }], buy: { quantity: 2 } })
+    await stock('cell', 'Other AA', 2, { battery: 'cell-aa' })
+    expect((await cells())?.buy).toBeNull()
+    const fast = await add('camcorder', 'Fast', { cardForm: 'sd', cardMegabytesPerSecond: 90, massGrams: 700 })
+    const card = (rate: number) =>
+      add('card', `Card ${rate}`, { cardForm: 'sd', cardMegabytesPerSecond: rate, capacityMegabytes: 64_000 })
+    await card(89)
+    expect(await cardWant(fast)).toMatchObject({ spare: [], buy: { quantity: 1 } })
+    const enough = await card(90)
+    expect(await cardWant(fast)).toMatchObject({ spare: [{ tag: enough.tag }], buy: null })
+    const { unit } = await call('GET', `/units/${rec.id}`)
+    await call('PATCH', `/units/${rec.id}`, { state: 'sold' }, unit.version)
+    expect(await wantsOf(rec)).toEqual([])
+  })
+
   test('what it stands on is told where nothing here would carry it, and is chosen for each setup where something does', async () => {
     const eye = await body()
     const says = async () => (await wantsOf(eye)).map((it) => it.says)

@@ -83,11 +83,19 @@ export function listStandingThere(app: AppContext, placeId: string, exceptSetupI
           setupId: setup.id,
           code: setup.code,
           name: setup.name,
-          tags: there.map((it) => it.tag),
+          tags: countEach(there.map((it) => it.tag)),
           squareMm: there.reduce((sum, it) => sum + (it.squareMm ?? 0), 0),
           unknown: there.flatMap((it) => (it.squareMm === null ? it.tag : [])),
           strikeMinutes: time.steps.reduce((sum, it) => sum + (it.stays ? it.strikeMinutes : 0), 0),
         },
       ]
     })
+}
+
+/** Each tag once, with how many of it where there are several: pieces of one stock have one. */
+function countEach(tags: readonly string[]): string[] {
+  return [...new Set(tags)].map((tag) => {
+    const count = tags.filter((it) => it === tag).length
+    return count > 1 ? `${count} × ${tag}` : tag
+  })
 }

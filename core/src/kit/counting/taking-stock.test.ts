@@ -76,6 +76,7 @@ describe('gifts and what is to be said of them', () => {
   test.each([
     [{ acquisition: 'gift' }, 'The lamp was given to us by Dace.'],
     [{ acquisition: 'loan-in' }, 'The lamp is lent to us by Dace.'],
+    [{ acquisition: 'loan-in', state: 'returned' }, 'The lamp was lent to us by Dace.'],
     [{ acquisition: 'exchanged' }, 'The lamp came to us in exchange for something else, from Dace.'],
     [{ acquisition: 'bought-new' }, null],
     [

@@ -60,14 +60,16 @@ const BOUGHT: ReadonlySet<Acquisition> = new Set(['bought-new', 'bought-used'])
  * whole price was paid is said only of what was bought, and only where somebody wrote it down.
  */
 export function sayDisclosure(
-  { acquisition, provenance }: Pick<Unit, 'acquisition' | 'provenance'>,
+  { acquisition, provenance, state }: Pick<Unit, 'acquisition' | 'provenance' | 'state'>,
   { name, giver, on }: { name: string; giver: string | null; on: string },
 ): string | null {
   if (provenance.disclosure !== '') return provenance.disclosure
   const inFull = provenance.paidInFull && BOUGHT.has(acquisition) ? ['We paid its full price.'] : []
   const more = [...inFull, ...sayInterest(provenance, on), ...sayViewerCode(provenance, on)]
   if (!ALWAYS_SAID.has(acquisition) && more.length === 0) return null
-  return [HOW[acquisition](name, giver ? ` by ${giver}` : ''), ...more].join(' ')
+  const by = giver ? ` by ${giver}` : ''
+  const isOver = acquisition === 'loan-in' && state === 'returned'
+  return [isOver ? `The ${name} was lent to us${by}.` : HOW[acquisition](name, by), ...more].join(' ')
 }
 
 function sayInterest({ interest, interestKind, interestUntil }: Provenance, on: string): string[] {

@@ -1,10 +1,11 @@
 import { z } from 'zod'
-import { nameModel } from '../../kit/model/model.ts'
+import { type Model, nameModel } from '../../kit/model/model.ts'
+import type { Port } from '../../kit/model/port.ts'
 import type { NeedUnmet } from '../checks/joints/unmet-needs.ts'
-import { fitsNeed } from '../checks/joints/unmet-needs.ts'
+import { fitsNeed, whatToBuy } from '../checks/joints/unmet-needs.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import type { Store } from '../placed/store.ts'
-import { type Finding, recordOf } from '../verdict/finding.ts'
+import type { Finding } from '../verdict/finding.ts'
 import { sayFinding } from '../verdict/finding-sentences.ts'
 import { assessSetup } from '../verdict/readiness.ts'
 
@@ -41,11 +42,12 @@ export function findWants(input: AssessmentInput): Finding[] {
 }
 
 /** What each of them could be met with, out of what the kit has. */
-export function answerWants(wants: readonly Finding[], store: Store): ThingWant[] {
+export function answerWants(wants: readonly Finding[], store: Store, models: ReadonlyMap<string, Model>): ThingWant[] {
   return wants.flatMap((want): ThingWant[] => {
     if (want.code !== 'need-unmet') return []
-    const units = store.units.filter((it) => fitsNeed(want, it.model))
-    const stock = store.stock.filter((it) => it.free > 0 && fitsNeed(want, it.model))
+    const fits = (model: Model) => fitsNeed(want, model) && isGoodFor(want, model, models)
+    const units = store.units.filter((it) => fits(it.model))
+    const stock = store.stock.filter((it) => it.free > 0 && fits(it.model))
     const tell = (it: { tag: string; model: (typeof units)[number]['model'] }) => ({
       tag: it.tag,
       name: nameModel(it.model),
@@ -56,10 +58,11 @@ export function answerWants(wants: readonly Finding[], store: Store): ThingWant[
     ]
     const inSetups = units.filter((it) => it.usedBySetups > 0).map((it) => tell({ tag: it.unit.tag, model: it.model }))
     const away = (store.away ?? [])
-      .filter((it) => fitsNeed(want, it.model))
+      .filter((it) => fits(it.model))
       .map((it) => tell({ tag: it.unit.tag, model: it.model }))
     // What is ordered, lent or in repair comes: it is named, and not bought again.
-    const buy = away.length > 0 ? null : (recordOf(want).toBuy?.(want, store) ?? null)
+    const short = want.missing - units.length - stock.reduce((sum, it) => sum + it.free, 0)
+    const buy = away.length > 0 || short <= 0 ? null : { ...whatToBuy(want, store), quantity: short }
     // What it stands on and what it is connected to is chosen for each setup: it lacks them where nothing here would do.
     if (buy === null && want.interfaces.every(({ kind }) => CHOSEN_ANEW.has(kind))) return []
     return [
@@ -74,6 +77,21 @@ export function answerWants(wants: readonly Finding[], store: Store): ThingWant[
     ]
   })
 }
+
+/** Whether what it is good for reaches what is asked, as far as both are recorded: a slow card is none for a fast camera. */
+function isGoodFor(want: Finding & NeedUnmet, model: Model, models: ReadonlyMap<string, Model>): boolean {
+  // The key of a need ends with the end that has it.
+  const portId = want.key.slice(want.key.lastIndexOf('/') + 1)
+  const own = models.get(want.itemKey)?.ports.find((it) => it.id === portId)
+  if (!own) return true
+  return model.ports.some(({ side, interfaces, rating, demand }) => {
+    if (side === own.side || !interfaces.some((code) => own.interfaces.includes(code))) return false
+    return reaches(own.demand, rating) && reaches(demand, own.rating)
+  })
+}
+
+const reaches = (demand: Port['demand'], rating: Port['rating']) =>
+  demand === null || rating === null || demand.quantity !== rating.quantity || rating.value >= demand.value
 
 /** A wall socket is no thing of the kit. */
 const isOfRoom = (finding: Finding) =>

@@ -8,10 +8,15 @@ import { makePresentContext } from '../assessment-context.ts'
 import { loadAssessment } from '../assessment-store.ts'
 import { loadFreeStore } from '../free-store.ts'
 
+/** What is gone wants nothing any more. */
+const GONE: ReadonlySet<string> = new Set(['sold', 'returned', 'lost', 'written-off', 'retired', 'for-sale'])
+
 export const wantRoutes = [
   defineRoute('get /units/:id/wants', ({ params }, { db, now }) => {
     const id = params.id ?? ''
-    if (!db.select({ id: units.id }).from(units).where(eq(units.id, id)).get()) throw refuseMissing('thing')
+    const own = db.select({ state: units.state }).from(units).where(eq(units.id, id)).get()
+    if (!own) throw refuseMissing('thing')
+    if (GONE.has(own.state)) return []
     // What came with it and belongs to it is no want of it any more.
     const parts = db
       .select({ id: units.id })
@@ -22,7 +27,10 @@ export const wantRoutes = [
     const request = { setup, context: makePresentContext(now(), setup) }
     const loaded = loadAssessment(db, request, loadStudio(db))
     const wants = findWants(loaded.input)
-    return answerWants(wants, loadFreeStore(db, loaded, makeModelFilter(loaded.input, wants)))
+    const { units: things, models } = loaded.input.holdings
+    const modelOf = new Map([...things.values()].flatMap((it) => [[it.id, models.get(it.modelId)] as const]))
+    const known = new Map([...modelOf].flatMap(([key, model]) => (model ? [[key, model] as const] : [])))
+    return answerWants(wants, loadFreeStore(db, loaded, makeModelFilter(loaded.input, wants)), known)
   }),
 ]
 

@@ -195,7 +195,7 @@ function listIdeas(finding: NeedUnmet & Envelope, { scene, store }: IdeaContext)
 }
 
 /** What to put on the shopping list: more of the stock that fits, where there is one, else by what fits. */
-function whatToBuy(finding: NeedUnmet, store: Pick<Store, 'stock'>): Purchase {
+export function whatToBuy(finding: NeedUnmet, store: Pick<Store, 'stock'>): Purchase {
   const empty = store.stock.find((it) => fitsNeed(finding, it.model))
   const item = empty?.model.name ?? finding.interfaces.map((it) => it.label).join(' or ')
   return { kind: 'shop', item, quantity: finding.missing, stockId: empty?.stock.id ?? null }
