@@ -34,14 +34,21 @@ function Answer({ want: { says, spare, inSetups, away, buy }, tag }: { want: Thi
   const [addLine] = useAddShoppingLineMutation()
   const run = useTold()
   const may = useMay()
-  if (spare.length > 0) return <Named title="Here, and in no setup:" those={spare} />
-  if (inSetups.length > 0) return <Named title="Here, and serves a setup already:" those={inSetups} />
-  if (away.length > 0) return <Named title="Ours, and not here now:" those={away} />
-  if (!buy) return <>Nothing in the kit fits.</>
+  const here =
+    spare.length > 0 ? (
+      <Named title="Here, and in no setup:" those={spare} />
+    ) : inSetups.length > 0 ? (
+      <Named title="Here, and serves a setup already:" those={inSetups} />
+    ) : away.length > 0 ? (
+      <Named title="Ours, and not here now:" those={away} />
+    ) : (
+      'Nothing in the kit fits.'
+    )
+  if (!buy) return here
   const line = { ...buy, reason: `${says}.`, setupId: null, group: null }
   return (
     <span className="flex flex-wrap items-center gap-2">
-      Nothing in the kit fits.
+      {here}
       {may('ask-to-buy') && (
         <Button
           size="small"
