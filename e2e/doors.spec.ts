@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { Secret, TOTP } from 'otpauth'
-import { startChild } from '../server/src/foundation/child.fixture.ts'
+import { endChild, startChild } from '../server/src/foundation/child.fixture.ts'
 import { expect, listAxeViolations, OWNER, settle, test } from './exemplar.ts'
 
 const at = (minutes: number) => new Date(Date.UTC(2026, 10, 24, 8, minutes))
@@ -52,8 +52,7 @@ test.describe('the door', () => {
     await expect(page.getByRole('heading', { name: 'Sign in' })).toHaveCount(0)
 
     // A quarter of an hour later the page that was left open shows everything, and gives nothing away.
-    child.kill('SIGKILL')
-    await new Promise((done) => child.once('exit', done))
+    await endChild(child, 'SIGKILL')
     ;({ child, url } = await start(15))
     await page.goto(`${url}/studio/safe`)
     await settle(page)
@@ -76,7 +75,7 @@ test.describe('the door', () => {
     const book = page.locator('li', { hasText: '127.0.0.1' })
     await expect(book.filter({ hasText: 'came in' }).first()).toBeVisible()
     await expect(book.filter({ hasText: 'wrong name or password' })).toHaveCount(1)
-    child.kill('SIGKILL')
+    await endChild(child, 'SIGKILL')
     rmSync(folder, { recursive: true, force: true })
   })
 })

@@ -3,7 +3,7 @@ import { createRequire } from 'node:module'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { type BrowserContext, test as base, expect, type Page } from '@playwright/test'
-import { startChild } from '../server/src/foundation/child.fixture.ts'
+import { endChild, startChild } from '../server/src/foundation/child.fixture.ts'
 
 export const NOW = '2026-11-24T08:00:00Z'
 const HEADERS = { 'x-exemplar-client': 'journey' }
@@ -32,7 +32,7 @@ export const test = base.extend<Options>({
     const folder = mkdtempSync(join(tmpdir(), 'exemplar-journey-'))
     const { child, url } = await startChild(folder, { args: demo ? ['--demo'] : [], env: { EXEMPLAR_NOW: NOW } })
     await use(url)
-    child.kill('SIGTERM')
+    await endChild(child)
     rmSync(folder, { recursive: true, force: true })
   },
   baseURL: async ({ exemplar }, use) => use(exemplar),

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { type Browser, type BrowserContext, test as bare, type Page } from '@playwright/test'
 import QRCode from 'qrcode'
-import { startChild } from '../server/src/foundation/child.fixture.ts'
+import { endChild, startChild } from '../server/src/foundation/child.fixture.ts'
 import { enter, expect, NOW, settle, test } from './exemplar.ts'
 import { findChoice } from './hands.ts'
 
@@ -365,9 +365,7 @@ bare(
     await expect(imke.getByRole('row', { name: /BAG-01/ })).toContainText('17', { timeout: 5_000 })
 
     // The server goes away; both pages say so, and keep what they show.
-    const gone = new Promise((done) => child.once('exit', done))
-    child.kill('SIGTERM')
-    await gone
+    await endChild(child)
     await expect(imke.getByText('Not connected')).toBeVisible()
     await expect(imke.getByRole('row', { name: /BAG-01/ })).toContainText('17')
 
@@ -386,7 +384,7 @@ bare(
     await count(imke, 'BAG-01', '18')
     await expect(bram.getByRole('row', { name: /BAG-01/ })).toContainText('18', { timeout: 5_000 })
     for (const context of contexts) await context.close()
-    child.kill('SIGTERM')
+    await endChild(child)
     rmSync(folder, { recursive: true, force: true })
   },
 )

@@ -1,11 +1,11 @@
 // npm run planted: faults planted one at a time into a copy of the sources, each of which has to turn its test red. A fault
 // that nobody notices means a test that cannot fail. Exits 1 with each that stays green, or that finds no line to change.
 import { fork, spawnSync } from 'node:child_process'
-import { cpSync, mkdirSync, mkdtempSync, readdirSync, rmSync, symlinkSync } from 'node:fs'
+import { cpSync, mkdirSync, mkdtempSync, readdirSync, rmSync, symlinkSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { PLANTED_FAULTS } from './planted-faults.mjs'
-import { ROOT } from './setup.mjs'
+import { makeFolder, ROOT } from './setup.mjs'
 
 /**
  * Only those of one row or law, where it is named: `npm run planted F3`, `'S*'` for all that begin so. `--only-red` leaves out the proof that the tests are
@@ -65,20 +65,20 @@ function hear(worker) {
   })
 }
 
-/** Plants faults by themselves, one after the other, as long as there are any; how many nobody noticed. */
+/** Plants faults by themselves, one after the other, as long as there are any; those that nobody noticed. */
 async function plantFrom(queue, folder) {
   const worker = fork(join(ROOT, 'scripts', 'planted-worker.mjs'), {
     cwd: folder,
     stdio: ['ignore', 'ignore', 2, 'ipc'],
   })
-  let missed = 0
+  const unnoticed = []
   try {
     await hear(worker)
     for (let fault = queue.shift(); fault; fault = queue.shift()) {
       const began = performance.now()
       worker.send(fault)
       const what = await hear(worker)
-      if (what !== 'noticed') missed++
+      if (what !== 'noticed') unnoticed.push(`${fault.law}, ${fault.file}: ${fault.to}`)
       const seconds = ((performance.now() - began) / 1000).toFixed(1)
       console.log(`${what}: ${fault.law}, ${fault.file}: ${fault.to} (${seconds} s)`)
     }
@@ -86,24 +86,26 @@ async function plantFrom(queue, folder) {
     worker.removeAllListeners('exit')
     if (worker.connected) worker.disconnect()
   }
-  return missed
+  return unnoticed
 }
 
 // Two at a time, each in its own copy.
 const folders = [copyTree(), copyTree()]
-let missed = 0
+let unnoticed = []
 try {
   const all = [...new Set(FAULTS.flatMap((it) => it.test.split(' ')))]
   if (!isProvenElsewhere && !areGreen(folders[0], all)) {
     console.log('The tests are red without any fault planted: nothing can be told by them.')
-    missed = FAULTS.length
+    unnoticed = FAULTS.map((it) => `${it.law}, ${it.file}: ${it.to}`)
   } else {
     const queue = [...FAULTS]
     const each = await Promise.all(folders.map((folder) => plantFrom(queue, folder)))
-    missed = each.reduce((sum, it) => sum + it, 0)
+    unnoticed = each.flat()
   }
 } finally {
   for (const folder of folders) rmSync(folder, { recursive: true, force: true })
 }
-console.log(`${FAULTS.length - missed} of ${FAULTS.length} planted faults were noticed.`)
-process.exit(missed ? 1 : 0)
+for (const it of unnoticed) console.log(`Nobody noticed ${it}`)
+writeFileSync(join(makeFolder(join(ROOT, 'test-results')), 'planted.json'), JSON.stringify(unnoticed))
+console.log(`${FAULTS.length - unnoticed.length} of ${FAULTS.length} planted faults were noticed.`)
+process.exit(unnoticed.length > 0 ? 1 : 0)

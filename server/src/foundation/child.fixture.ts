@@ -1,4 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process'
+import { once } from 'node:events'
 import { resolve } from 'node:path'
 
 const ROOT = resolve(import.meta.dirname, '../../..')
@@ -32,6 +33,14 @@ export function spawnChild(folder: string, { args = [], env = {}, stderr = 'inhe
     env: { ...process.env, EXEMPLAR_DATA: folder, EXEMPLAR_PORT: '0', EXEMPLAR_PASSWORD_COST: '4', ...env },
     stdio: ['ignore', 'pipe', stderr],
   })
+}
+
+/** Ends what was started, and waits until it has: its folder can go then, as nobody writes into it any more. */
+export async function endChild(child: ChildProcess, signal: 'SIGTERM' | 'SIGKILL' = 'SIGTERM'): Promise<void> {
+  if (child.exitCode !== null || child.signalCode !== null) return
+  const ended = once(child, 'exit')
+  child.kill(signal)
+  await ended
 }
 
 /** Starts Exemplar as people do, and waits until it says where it is. */

@@ -10,7 +10,7 @@ import { clearLeftFiles } from '../studio/files/left-files.ts'
 import { makeTestConfig, NOW } from './api.fixture.ts'
 import { realDisk } from './base/disk.ts'
 import { lockHouse } from './base/house-lock.ts'
-import { enterChild, startChild } from './child.fixture.ts'
+import { endChild, enterChild, startChild } from './child.fixture.ts'
 import type { AppContext } from './database/app-context.ts'
 import { DATABASE_FILE, listMigrations, openDatabase } from './database/database.ts'
 import { TINY_PNG } from './tiny-png.fixture.ts'
@@ -64,7 +64,7 @@ describe('[S8] one house in one folder', () => {
       ),
     )
     const up = starts.filter((it) => it !== null)
-    for (const child of up) child.kill('SIGKILL')
+    await Promise.all(up.map((it) => endChild(it, 'SIGKILL')))
     expect(up).toHaveLength(1)
   }, 60_000)
 })
@@ -111,8 +111,7 @@ describe('[S15] what lies in the folder', () => {
       body: TINY_PNG,
     })
     expect((await fetch(`${url}/api/backups`, { method: 'POST', headers, body: '{}' })).status).toBe(201)
-    child.kill('SIGKILL')
-    await new Promise((done) => child.once('exit', done))
+    await endChild(child, 'SIGKILL')
     const open: string[] = []
     const look = (path: string) => {
       const { mode } = statSync(path)
@@ -206,7 +205,7 @@ describe('what a start finds', () => {
       body: JSON.stringify({ password: 'other plain words here' }),
     })
     expect([reply.status, await reply.json()]).toEqual([200, expect.objectContaining({ isOwner: true })])
-    child.kill('SIGKILL')
+    await endChild(child, 'SIGKILL')
   }, 60_000)
 
   test.each([
