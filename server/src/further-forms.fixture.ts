@@ -105,6 +105,12 @@ export const FURTHER_FORMS: readonly Form[] = [
     },
   },
   {
+    key: 'post /charges',
+    sample: { unitIds: ['PAK-A6'], state: 'full', on: '2026-11-20' },
+    send: (call, sent) => call('POST', '/charges', sent),
+    read: async (call) => ({ unitIds: ['PAK-A6'], ...(await call('GET', '/units/PAK-A6')).unit.charge }),
+  },
+  {
     key: 'post /interfaces',
     sample: {
       label: NAME,

@@ -180,6 +180,7 @@ export const RECORD_FORMS: readonly Form[] = [
       fills: [{ on: '2026-11-01', usedMegabytes: 1_000 }],
       season: { from: 3, to: 5 },
       banks: [{ bank: 'C1', setupId: 'gi', roleId: 'key', print: '{}', storedOn: '2026-11-01' }],
+      charge: { state: 'full', on: '2026-11-20' },
     },
     // Which model it is, its page of identifying says.
     except: ['/modelId'],

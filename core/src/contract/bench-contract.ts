@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { faultSchema, newFaultSchema } from '../bench/fault.ts'
+import { newChargesSchema } from '../kit/unit/charge.ts'
 import { noteSchema } from '../studio/identity.ts'
 import { dateSchema } from '../units/wall-time.ts'
 import { defineContract } from './contract.ts'
@@ -56,6 +57,13 @@ export const benchContract = defineContract('bench', {
     body: z.object({ note: noteSchema }),
     reply: faultSchema,
     isChange: true,
+  },
+  'post /charges': {
+    summary: 'Say what came off its charger, or was worked from',
+    permission: 'bring-back',
+    body: newChargesSchema,
+    reply: z.object({ tags: z.array(z.string()) }),
+    status: 201,
   },
   'post /units/:id/services': {
     summary: 'Record a service',

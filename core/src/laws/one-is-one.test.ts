@@ -47,6 +47,7 @@ describe('law 1: a unit, and a stock of one of the same model, give the same fin
 const ELSEWHERE = new Set([
   'bound-elsewhere',
   'cable-run-trouble',
+  'charge-used',
   'consent-refused',
   'owner-not-asked',
   'part-missing',

@@ -8,6 +8,7 @@ import { loadUsedIn } from '../kit/unit/unit-list.ts'
 import { faults } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
+import { sayCharges } from './charge-writing.ts'
 import { reportFault } from './fault-writing.ts'
 
 const named = { tag: units.tag, maker: models.maker, name: models.name, unitVersion: units.version }
@@ -104,6 +105,7 @@ export const benchRoutes = [
         .get()
     }),
   ),
+  defineRoute('post /charges', ({ body, actor }, app) => write(app, actor, (writer) => sayCharges(writer, body))),
   defineRoute('post /units/:id/services', ({ params, body, version, actor }, app) =>
     write(app, actor, ({ tx, now, log }) => {
       const id = params.id ?? ''

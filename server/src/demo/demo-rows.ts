@@ -24,6 +24,7 @@ export interface DemoUnit {
   /** Days from today. */
   dueIn?: number
   health?: number
+  chargedDaysAgo?: number
   serviceEvery?: number
   servicedDaysAgo?: number
   serial?: string

@@ -108,6 +108,8 @@ function makeUnit(unit: DemoUnit, today: string) {
     partyId: unit.party ?? null,
     dueOn: unit.dueIn === undefined ? null : addDays(today, unit.dueIn),
     healthPercent: unit.health ?? null,
+    charge:
+      unit.chargedDaysAgo === undefined ? null : { state: 'full' as const, on: addDays(today, -unit.chargedDaysAgo) },
     serviceEveryDays: unit.serviceEvery ?? null,
     lastServicedOn: unit.servicedDaysAgo === undefined ? null : addDays(today, -unit.servicedDaysAgo),
     serial: unit.serial ?? null,

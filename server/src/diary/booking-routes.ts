@@ -2,6 +2,7 @@ import { addDays, type BookingItem, findHoldInterval, findStartOfDay, may, type 
 import { eq } from 'drizzle-orm'
 import { requireBooking } from '../availability/bookings.ts'
 import { type BookingRow, loadBookings, loadHolds, toBooking } from '../availability/holds.ts'
+import { sayUsed } from '../bench/charge-writing.ts'
 import { reportFault } from '../bench/fault-writing.ts'
 import { ProblemError, refuseField } from '../foundation/base/problem.ts'
 import { type Actor, requireVersion, type Writer, write } from '../foundation/database/app-context.ts'
@@ -123,6 +124,10 @@ export const bookingRoutes = [
         log('returned', 'unit', unitId, { bookingId: before.id, title: before.title })
         if (fault) reportFault(writer, unitId, { ...fault, bookingId: before.id })
       }
+      sayUsed(
+        writer,
+        body.items.flatMap((it) => it.unitId ?? []),
+      )
       const row = tx
         .update(bookings)
         .set({ items, state: body.isFinished ? 'back' : 'out', version: before.version + 1 })

@@ -37,6 +37,7 @@ const GOOD: Record<string, unknown> = {
     packEfficiencyPercent: 90,
     serviceNoticeDays: 14,
   },
+  'post /charges': { unitIds: ['PAK-A6'], state: 'full', on: '2026-11-20' },
   'post /people': { name: 'x', skills: [], note: '' },
   'post /places': { name: 'x', kind: 'room', parentId: null, circuits: [], note: '' },
   'post /units': { category: 'camera', name: 'x' },

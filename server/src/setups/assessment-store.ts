@@ -141,6 +141,8 @@ function makeInput(
     freeStock: new Map(
       [...holdings.stock.values()].map((it) => [it.id, countFree(it.id, it.quantity, context.interval, calendar)]),
     ),
+    // Until a booking comes it can be charged.
+    chargesOn: context.countsBookings ? null : findDate(start, settings.zone),
     missingParts: listMissing(holdings, parts, blocking),
     ...(place ? { roomSize: place.details.size, bars: place.details.bars } : {}),
     where: { placeId, places: placeOf },

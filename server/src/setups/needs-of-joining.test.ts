@@ -1,4 +1,4 @@
-import type { SoundRoutesReply, SystemsReply } from '@exemplar/core'
+import { type SoundRoutesReply, type SystemsReply, sayFinding } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
 import { makeDraft, type Thing, useQuickEntry } from './quick-entry.fixture.ts'
 
@@ -6,6 +6,7 @@ import { makeDraft, type Thing, useQuickEntry } from './quick-entry.fixture.ts'
 const { call, add, tell, addFamily, changeModel, build, judge } = useQuickEntry()
 
 const codes = async (id: string, pattern: RegExp) => (await judge(id)).found.filter((it) => pattern.test(it))
+const WORDS = { sayDay: (day: string) => day, sayInstant: String }
 const letters = (n: number) => `J${'ABCDEFGHIJKLMNOP'[n]}`
 
 describe('what stands on what', () => {
@@ -124,6 +125,64 @@ describe('sound', () => {
       ['recorder', [plain.tag], null],
       ['both', [plain.tag], null],
     ])
+  })
+
+  test.each([
+    ['a microphone of 3 poles on a phone', 'lavalier', 'trs-35', 'phone', 'trrs-35', 3, 4],
+    ['a headset of 4 poles on a camera', 'headset', 'trrs-35', 'camcorder', 'trs-35', 4, 3],
+    ['a microphone of 3 poles on a computer', 'lavalier', 'trs-35', 'laptop', 'trrs-35', 3, 4],
+  ])('[C09.1] [C09.2] the same small plug, wired otherwise: %s wants an adapter', async (...args) => {
+    const [, kind, soundOut, hostKind, soundIn, own, poles] = args
+    const mic = await add(kind, 'Voice', { soundOut })
+    const card = { cardForm: 'sd', kilobitsPerSecond: 50_000 }
+    const host = await add(hostKind, 'Host', { soundIn, ...(hostKind === 'camcorder' ? card : {}) })
+    // What goes over: a socket for the plug of the microphone, and a plug for the socket of the other.
+    const over = await add('cable-adapter', 'Over', { endA: soundOut, endB: soundIn })
+    const wants = hostKind === 'laptop' ? 'computer' : 'camera'
+    const rig = (more: Thing[], code: string) =>
+      build(
+        [
+          { name: 'Host', wants, things: [host] },
+          { name: 'Voice', wants: 'microphone', things: [mic, ...more] },
+        ],
+        { code },
+      )
+    const open = async (id: string) =>
+      (await judge(id)).of('need-unmet').filter((it) => /jack/.test(JSON.stringify(it)))
+    const id = await rig([], 'JA')
+    const [found] = await open(id)
+    expect(found).toMatchObject({ level: 'stop', tag: mic.tag, lookAlike: { tag: host.tag, own, poles } })
+    expect(found && sayFinding(found, WORDS).text).toContain(`An adapter from ${own} to ${poles} poles joins them.`)
+    const { remedies } = await call('GET', `/setups/${id}/remedies?key=${encodeURIComponent(found?.key ?? '')}`)
+    expect(remedies[0]).toMatchObject({ kind: 'assign', tags: [over.tag] })
+    expect(await open(await rig([over], 'JB'))).toEqual([])
+    // The right plug by itself lacks nothing, and the adapter that lies beside it is there in case.
+    const right = await add(kind, 'Right', { soundOut: soundIn })
+    const direct = await build(
+      [
+        { name: 'Host', wants, things: [host] },
+        { name: 'Voice', wants: 'microphone', things: [right, over] },
+      ],
+      { code: 'JC' },
+    )
+    expect(await open(direct)).toEqual([])
+    expect((await judge(direct)).of('joins-nothing').map((it) => 'tag' in it && it.tag)).toEqual([over.tag])
+  })
+
+  test('a plug that fits goes where it fits, and not into an adapter that leads nowhere', async () => {
+    const mic = await add('lavalier', 'Voice', { soundOut: 'trs-35' })
+    const over = await add('cable-adapter', 'Over', { endA: 'trs-35', endB: 'trrs-35' })
+    const eye = await add('camcorder', 'Eye', { soundIn: 'trs-35', cardForm: 'sd', kilobitsPerSecond: 50_000 })
+    const id = await build([
+      { name: 'A camera', wants: 'camera', things: [eye] },
+      { name: 'Voice', wants: 'microphone', things: [mic, over] },
+    ])
+    const { of } = await judge(id)
+    expect(of('need-unmet').filter((it) => /jack/.test(JSON.stringify(it)))).toEqual([])
+    expect(of('joins-nothing').map((it) => 'tag' in it && it.tag)).toEqual([over.tag])
+    const { joints } = await call('GET', `/setups/${id}/readiness`)
+    const said = joints.find((it: { guest: { tag: string } }) => it.guest.tag === mic.tag)
+    expect(said.host.tag).toBe(eye.tag)
   })
 
   test('[C08.1] [C08.2] a camera without a socket for a microphone: the recorder beside it keeps the sound, and the setup says that it is apart', async () => {

@@ -1,4 +1,4 @@
-import { type Finding, type SystemsReply, sayFinding } from '@exemplar/core'
+import { type Finding, type Remedy, type SystemsReply, sayFinding } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
 import { type Thing, useQuickEntry } from './quick-entry.fixture.ts'
 
@@ -45,6 +45,54 @@ describe('what a picture needs', () => {
     expect(await found('no', 'JA')).toHaveLength(1)
     expect(await found('yes', 'JB')).toEqual([])
     expect(await found(null, 'JC')).toEqual([])
+  })
+
+  test('[C27.2] a camera that hangs where its screen is not seen: its menus go out to another screen, or another rig is offered', async () => {
+    const ends = { videoOut: 'hdmi-a', cardForm: 'sd', massGrams: 900 }
+    const eye = (name: string, cleanOutput: string | null) =>
+      tell('camcorder', name, ends, cleanOutput ? { cleanOutput } : {})
+    const screen = await add('monitor', 'Screen', { inlet: 'iec-c7', videoIn: 'hdmi-a' })
+    const cable = await add('cable', 'V', { endA: 'hdmi-a', endB: 'hdmi-a' })
+    const rig = (things: Thing[], code: string, heightMm: number | null = null, demands = ['menus-in-sight']) => {
+      const position = { distanceMm: null, heightMm, sideDegrees: null, focalMm: null }
+      return build([{ name: 'Overhead', wants: 'camera', things, rest: { position } }], { code, demands })
+    }
+    const asked = async (id: string) => {
+      const { of } = await judge(id)
+      return [...of('demand-unmet'), ...of('demand-unknown')].filter(
+        (it) => 'demand' in it && it.demand === 'menus-in-sight',
+      )
+    }
+    const levels = async (...args: Parameters<typeof rig>) => (await asked(await rig(...args))).map((it) => it.level)
+    const clean = await eye('Clean', 'yes')
+    expect(await levels([clean, screen, cable], 'MA')).toEqual(['warn'])
+    expect(await levels([clean, screen, cable], 'MB', null, [])).toEqual([])
+    const shows = await eye('Shows', 'no')
+    expect(await levels([shows, screen, cable], 'MC')).toEqual([])
+    expect(await levels([await eye('Unsaid', null), screen, cable], 'MD')).toEqual(['unknown'])
+    // Without a screen nothing is seen, whatever goes out; at the height of the eyes its own screen is.
+    expect(await levels([await eye('Alone', 'no')], 'ME')).toEqual(['warn'])
+    expect(await levels([clean, screen, cable], 'MF', 1_700)).toEqual([])
+    expect(await levels([clean, screen, cable], 'MG', 1_701)).toEqual(['warn'])
+    // Offered instead: its own remote, and a body that is free and shows them; none of it when it is away.
+    const id = await rig([clean, screen, cable], 'MH')
+    const offers = async (): Promise<Remedy[]> => {
+      const [found] = await asked(id)
+      return (await call('GET', `/setups/${id}/remedies?key=${encodeURIComponent(found?.key ?? '')}`)).remedies
+    }
+    const named = async () => (await offers()).flatMap((it) => ('tags' in it ? it.tags : 'tag' in it ? [it.tag] : []))
+    expect(await named()).toContain(shows.tag)
+    const remote = await add('remote', 'Clicker')
+    const { unit } = await call('GET', `/units/${remote.id}`)
+    await call('PATCH', `/units/${remote.id}`, { parentId: clean.id, bond: 'controller' }, unit.version)
+    expect(await named()).toEqual(expect.arrayContaining([shows.tag, remote.tag]))
+    await call('PATCH', `/units/${shows.id}`, { state: 'lent' }, shows.version)
+    const { unit: clicker } = await call('GET', `/units/${remote.id}`)
+    await call('PATCH', `/units/${remote.id}`, { state: 'lost' }, clicker.version)
+    expect(await named()).not.toEqual(expect.arrayContaining([shows.tag]))
+    expect(await named()).not.toEqual(expect.arrayContaining([remote.tag]))
+    const [found] = await asked(id)
+    expect(found && sayFinding(found, PLAIN).text).toContain('or set everything before it goes up')
   })
 
   test('[C34.1] [C34.2] one shoe and two that want it: one has it, the other is told, and a bracket with more shoes is said', async () => {

@@ -46,6 +46,7 @@ export const startRoutes = [
       holdings: input.holdings,
       kin: loadKinWithModels(app.db, ids),
       missing: input.missingParts ?? new Map(),
+      day: input.crew?.firstDay ?? findDate(app.now(), settings.zone),
       disturbedOn: loadDisturbed(app, ids, settings.zone),
     })
     const sources = listPlacedItems(setup, input.holdings, null).flatMap(

@@ -32,7 +32,7 @@ export const FIGURE_READERS: Readonly<Record<SpecKey, { readBy: readonly string[
   sensitivityMvPerPa: { readBy: ['setups/checks/sound/microphone-gain.ts'] },
   gainDb: { readBy: ['setups/checks/sound/microphone-gain.ts'] },
   fedBy: {
-    readBy: ['setups/checks/sound/microphone-feed.ts', 'setups/timing/preflight.ts', 'kit/model/power-source.ts'],
+    readBy: ['setups/checks/sound/microphone-feed.ts', 'kit/unit/charge.ts', 'kit/model/power-source.ts'],
   },
   sends48: { readBy: ['setups/checks/sound/microphone-feed.ts'] },
   sendsPlugIn: { readBy: ['setups/checks/sound/microphone-feed.ts'] },

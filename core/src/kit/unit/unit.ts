@@ -4,6 +4,7 @@ import { amount } from '../../studio/people/secrecy.ts'
 import { minorSchema } from '../../units/money.ts'
 import { dateSchema } from '../../units/wall-time.ts'
 import { fillSchema } from './archive-space.ts'
+import { chargeSchema } from './charge.ts'
 import { seasonSchema } from './season.ts'
 
 /** How a thing came here: the one list, used everywhere. */
@@ -190,6 +191,8 @@ export const newUnitSchema = z.object({
   /** When a prop or backdrop is shown; null all the year. */
   season: seasonSchema.nullable().default(null),
   banks: z.array(bankSchema).max(12).default([]),
+  /** Whether it is charged, where somebody said so. */
+  charge: chargeSchema.nullable().default(null),
 })
 export type NewUnit = z.infer<typeof newUnitSchema>
 
@@ -251,4 +254,5 @@ export const EMPTY_UNIT: Omit<NewUnit, 'tag' | 'modelId'> = {
   fills: [],
   season: null,
   banks: [],
+  charge: null,
 }

@@ -5,7 +5,7 @@ import {
   type UnmetNeed,
 } from '../joining/completeness.ts'
 import { makeEndsMemory } from '../joining/ends-memory.ts'
-import { easeUnwanted, listInCase, pickFirstToGo } from '../joining/needed-accessories.ts'
+import { easeUnwanted, isAccessory, listInCase, pickFirstToGo } from '../joining/needed-accessories.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import { listSpareItems, type PlacedItem } from '../placed/placed-item.ts'
 import { listSceneItems } from '../placed/venue.ts'
@@ -77,8 +77,13 @@ function joinWanted(items: readonly PlacedItem[], join: (things: readonly Placed
   let completeness = join(wanted)
   for (;;) {
     const idle = listInCase(wanted, completeness)
-    if (idle.length === 0)
-      return { completeness: easeUnwanted(wanted, completeness), inCase: items.filter((it) => !wanted.includes(it)) }
+    if (idle.length === 0) {
+      const shorter = withoutDetour(wanted, completeness, join)
+      if (!shorter)
+        return { completeness: easeUnwanted(wanted, completeness), inCase: items.filter((it) => !wanted.includes(it)) }
+      ;({ wanted, completeness } = shorter)
+      continue
+    }
     const joined = new Set(completeness.joints.flatMap(({ host, guest }) => [host.key, guest.key]))
     const loose = idle.filter((it) => !joined.has(it.key))
     const leaving = new Set(loose.length > 0 ? loose : pickFirstToGo(idle))
@@ -86,6 +91,29 @@ function joinWanted(items: readonly PlacedItem[], join: (things: readonly Placed
     // What is joined to nothing leaves everything as it is.
     completeness = loose.length > 0 ? withoutLoose(completeness, leaving) : join(wanted)
   }
+}
+
+/**
+ * The same without an accessory by which something goes that would go without it, and whose own end then hangs open: a plug in an
+ * adapter that leads nowhere, beside the socket that it fits. Null where there is none. Of one model one is tried.
+ */
+function withoutDetour(
+  wanted: readonly PlacedItem[],
+  { unmet, joints }: Completeness,
+  join: (things: readonly PlacedItem[]) => Completeness,
+) {
+  const said = new Set(joints.flatMap(({ host, guest, isStated }) => (isStated ? [host.key, guest.key] : [])))
+  const open = unmet.filter((it) => it.level !== 'advise' && isAccessory(it.thing) && !said.has(it.thing.key))
+  const tried = new Map(open.map(({ thing }) => [rankOf(thing), thing]))
+  const endOf = ({ thing, portId }: UnmetNeed) => `${thing.key}/${portId}`
+  const ends = new Set(unmet.map(endOf))
+  for (const it of tried.values()) {
+    const rest = wanted.filter((other) => other !== it)
+    const completeness = join(rest)
+    if (completeness.unmet.length < unmet.length && completeness.unmet.every((need) => ends.has(endOf(need))))
+      return { wanted: rest, completeness }
+  }
+  return null
 }
 
 function withoutLoose(found: Completeness, leaving: ReadonlySet<PlacedItem>): Completeness {

@@ -3,6 +3,7 @@ export const DEMANDS = {
   'self-view': 'Whoever is in the picture sees it',
   'steady-focus': 'Nobody pulls focus, so it has to hold by itself',
   alone: 'One person alone starts it from where they are',
+  'menus-in-sight': 'A camera hangs where its own screen is not seen',
   'close-up': 'Small things come close',
   'true-colour': 'Colours have to be true',
   'long-take': 'One take without a break',
@@ -12,4 +13,4 @@ export type ContentDemand = keyof typeof DEMANDS
 export const DEMAND_CODES = Object.keys(DEMANDS) as [ContentDemand, ...ContentDemand[]]
 
 /** Figures from which a thing meets a demand. Common practice, from memory. */
-export const DEMAND_LIMITS = { closestMm: 250, colourRendering: 95, armMm: 700 }
+export const DEMAND_LIMITS = { closestMm: 250, colourRendering: 95, armMm: 700, eyeMm: 1700 }

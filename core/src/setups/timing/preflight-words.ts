@@ -28,7 +28,7 @@ export function sayStartLine(line: StartLine): { text: string; note: string } {
             `Fresh cells into ${listInWords(line.tags)}`,
             `${line.count === 1 ? 'One' : `${line.count} of them`}. Take out the spent ones; mixed ages leak.`,
           )
-        : say(`Charge ${listInWords(line.tags)}`, `${line.name}. Not unattended, and none that is swollen.`)
+        : sayCharging(line)
     case 'plug-in':
       return say(`Plug in ${listInWords(line.tags)}`, 'Leads away from legs and walkways.')
     case 'open-app':
@@ -93,3 +93,20 @@ export function groupBySource<T extends { source: PowerSource }>(
     return own.length > 0 ? [{ label: POWER_SOURCES[source], things: own }] : []
   })
 }
+
+function sayCharging({ tags, name, packs, count }: StartLine & { kind: 'charge' }): { text: string; note: string } {
+  const full = packs.filter((it) => it.charge === 'full').map(({ tag }) => tag)
+  const left = tags.filter((it) => !full.includes(it))
+  const isOne = full.length === 1
+  if (left.length === 0) return { text: `${listInWords(full)} ${isOne ? 'is' : 'are'} charged`, note: `${name}.` }
+  const others = full.length > 0 ? ` ${listInWords(full)} ${isOne ? 'is' : 'are'} charged.` : ''
+  const several = count > tags.length ? `${count} of ` : ''
+  return {
+    text: `Charge ${listInWords(left)}`,
+    note: `${several}${name}.${others} Not unattended, and none that is swollen.`,
+  }
+}
+
+/** Whether nothing of it is left to do: all of it was said to be full. */
+export const isCharged = (line: StartLine): boolean =>
+  line.kind === 'charge' && line.packs.length === line.tags.length && line.packs.every((it) => it.charge === 'full')

@@ -35,6 +35,7 @@ function list(change: (facts: StartFacts) => Partial<StartFacts> = () => ({})): 
     holdings: studio,
     kin: [],
     missing: new Map(),
+    day: '2026-11-24',
     disturbedOn: new Map(),
   }
   return listStartLines({ ...facts, ...change(facts) })

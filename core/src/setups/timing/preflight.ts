@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { type Category, isKindOf } from '../../kit/model/category.ts'
 import { type Model, nameModel, type PowerMode, powerModeSchema } from '../../kit/model/model.ts'
 import { importanceSchema } from '../../kit/model/port.ts'
+import { holdsCharge, readCharge } from '../../kit/unit/charge.ts'
 import type { Unit } from '../../kit/unit/unit.ts'
 import type { Holdings } from '../placed/placed-item.ts'
 import { printSettings, settingSchema } from '../setup/setting-card.ts'
@@ -40,6 +41,8 @@ export const startLineSchema = z
         name: z.string(),
         source: powerModeSchema.shape.source,
         count: z.number(),
+        /** What holds its charge, and what was said of it for that day; nothing where cells are put in. */
+        packs: z.array(z.object({ unitId: z.string(), tag: z.string(), charge: z.enum(['full', 'used', 'unsaid']) })),
       }),
       z.object({
         kind: z.literal('plug-in'),
@@ -93,12 +96,12 @@ export interface StartFacts {
   kin: readonly { unit: Unit; model: Model }[]
   /** Tags of what should be with a thing and is not there, by its id. */
   missing: ReadonlyMap<string, readonly string[]>
+  /** The day on which it records. */
+  day: string
   /** The last day on which a thing came back from a loan or a repair, or was reset. */
   disturbedOn: ReadonlyMap<string, string>
 }
 
-const CHARGED: readonly Category[] = ['phone', 'tablet', 'computer']
-const isCharged = (category: Category) => CHARGED.some((kind) => isKindOf(category, kind))
 const LETTERED: readonly Category[] = ['prop', 'backdrop', 'monitor', 'furniture']
 
 /** What is done before a setup records: controllers paired, packs charged, cards emptied, settings set, ten seconds tried. */
@@ -107,7 +110,8 @@ export function listStartLines(facts: StartFacts): StartLine[] {
   return [
     ...listForgotten(facts),
     ...listControllers(facts, filled),
-    ...listPower(filled),
+    ...listPower(facts, filled),
+    ...listCountedPacks(facts),
     ...listApps(facts, filled),
     ...listCards(filled),
     ...listBanks(facts, filled),
@@ -149,7 +153,7 @@ function listFilled({ setup, holdings: { units, models } }: StartFacts): Filled[
   )
 }
 
-function listControllers({ kin, missing }: StartFacts, filled: readonly Filled[]): StartLine[] {
+function listControllers({ kin, missing, day }: StartFacts, filled: readonly Filled[]): StartLine[] {
   return filled.flatMap(({ unit, role }) =>
     kin
       .filter((it) => it.unit.parentId === unit.id && it.unit.bond === 'controller')
@@ -157,7 +161,7 @@ function listControllers({ kin, missing }: StartFacts, filled: readonly Filled[]
         const isMissing = (missing.get(unit.id) ?? []).some((name) => name.startsWith(it.unit.tag))
         const common = { importance: role.importance, controller: it.unit.tag, of: unit.tag }
         const key = `controller/${it.unit.id}`
-        const needsPower = it.model.powerModes.some((mode) => mode.source !== 'mains') || isCharged(it.model.category)
+        const needsPower = it.model.powerModes.some((mode) => mode.source !== 'mains') || holdsCharge(it.model)
         const charge: StartLine = {
           key: `charge/${it.unit.id}`,
           importance: role.importance,
@@ -166,6 +170,7 @@ function listControllers({ kin, missing }: StartFacts, filled: readonly Filled[]
           name: nameModel(it.model),
           source: it.model.powerModes[0]?.source ?? 'packs',
           count: 1,
+          packs: sayPack(it, day),
         }
         return [
           { ...common, key, kind: 'fetch-controller', isMissing },
@@ -177,18 +182,20 @@ function listControllers({ kin, missing }: StartFacts, filled: readonly Filled[]
 }
 
 /** What is charged, what gets fresh cells and what is plugged in, each by its own way of now; packs of one kind at once. */
-function listPower(filled: readonly Filled[]): StartLine[] {
+function listPower({ day }: StartFacts, filled: readonly Filled[]): StartLine[] {
   const charges = new Map<string, StartLine & { kind: 'charge' }>()
   for (const { unit, model, role, mode } of filled) {
     const isPack = model.category === 'pack'
-    const isOwn = model.specs.more.fedBy === 'own pack' || (isCharged(model.category) && mode?.source !== 'mains')
+    const isOwn = !isPack && holdsCharge(model) && mode?.source !== 'mains'
     const hasCells = mode?.source === 'cells'
     if (!isPack && !isOwn && !hasCells) continue
     const key = isPack ? `charge/${role.id}/${model.id}` : `charge/${unit.id}`
     const known = charges.get(key)
     const count = hasCells && mode ? countCells(model, mode) : 1
+    const packs = hasCells ? [] : sayPack({ unit, model }, day)
     charges.set(key, {
       key,
+      packs: [...(known?.packs ?? []), ...packs],
       importance: role.importance,
       kind: 'charge',
       tags: [...(known?.tags ?? []), unit.tag],
@@ -201,6 +208,33 @@ function listPower(filled: readonly Filled[]): StartLine[] {
   const plugged: StartLine = { key: 'plug-in', importance: 'essential', kind: 'plug-in', tags: mains }
   return [...charges.values(), ...(mains.length > 0 ? [plugged] : [])]
 }
+
+/** Packs that are counted: which of them is full nobody can say. */
+function listCountedPacks({ setup, holdings: { stock, models } }: StartFacts): StartLine[] {
+  return setup.roles.flatMap((role) =>
+    role.things.flatMap(({ stockId, quantity }): StartLine[] => {
+      const counted = stock.get(stockId ?? '')
+      const model = models.get(counted?.modelId ?? '')
+      if (!counted || model?.category !== 'pack') return []
+      return [
+        {
+          key: `charge/${role.id}/${counted.id}`,
+          importance: role.importance,
+          kind: 'charge',
+          tags: [counted.tag],
+          name: nameModel(model),
+          source: 'packs',
+          count: quantity,
+          packs: [],
+        },
+      ]
+    }),
+  )
+}
+
+/** What was said of its charge, where it holds one. */
+const sayPack = ({ unit, model }: { unit: Unit; model: Model }, day: string) =>
+  holdsCharge(model) ? [{ unitId: unit.id, tag: unit.tag, charge: readCharge(unit.charge, day) }] : []
 
 function listCards(filled: readonly Filled[]): StartLine[] {
   const tags = filled.filter(({ model }) => model.category === 'card').map(({ unit }) => unit.tag)

@@ -16,6 +16,7 @@ import { cameraRoom } from '../checks/picture/camera-room.ts'
 import { focalLength } from '../checks/picture/focal-length.ts'
 import { imageCircle } from '../checks/picture/image-circle.ts'
 import { chargeCurrent } from '../checks/power/charge-current.ts'
+import { charges } from '../checks/power/charges.ts'
 import { circuitLoad, circuitLoadSchema, circuitLoadSum } from '../checks/power/circuit-load.ts'
 import { leadLoad } from '../checks/power/lead-load.ts'
 import { packCurrent } from '../checks/power/pack-current.ts'
@@ -86,6 +87,7 @@ export const CHECKS = [
   tipping,
   bridges,
   chargeCurrent,
+  charges,
   generations,
   unknownJoints,
   unmetNeeds,

@@ -65,6 +65,7 @@ describe('findings', () => {
       supply: [],
       isProven: true,
       isBesideStrip: false,
+      lookAlike: null,
       itemKey: 'LGT-03',
       side: 'host',
       ...part,

@@ -15,6 +15,7 @@ export const EVENT_KINDS = [
   'fault-reported',
   'fault-mended',
   'serviced',
+  'charged',
   'counted',
   'spent',
   'attached',

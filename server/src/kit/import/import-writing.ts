@@ -134,6 +134,7 @@ const UNIT_FIELDS: Readonly<Record<keyof NewRow, true>> = {
   fills: true,
   banks: true,
   season: true,
+  charge: true,
 }
 
 /** One event for each row, as `log` writes it. */

@@ -162,6 +162,7 @@ const EXPECTED: Record<string, string> = {
   'get /bench': 'mcv',
   'post /units/:id/faults': 'mc',
   'post /faults/:id/mend': 'm',
+  'post /charges': 'mc',
   'post /units/:id/services': 'm',
   'get /ledger/spending': 'm',
   'get /ledger/entries': 'm',

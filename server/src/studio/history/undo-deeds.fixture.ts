@@ -295,6 +295,8 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
       const it = pick((await get('/bench')).faults) as { id: string; version: number } | undefined
       return it ? api.call('POST', `/faults/${it.id}/mend`, { note: 'mended' }, match(it.version)) : null
     },
+    'post /charges': (pick) =>
+      api.call('POST', '/charges', { unitIds: [pick(['PAK-A6', 'PAK-A7'])], state: 'full', on: '2026-11-20' }),
     'post /units/:id/services': async () => {
       const { version } = await get('/units/CAM-01')
       return api.call('POST', '/units/CAM-01/services', { on: '2026-11-20', note: '' }, match(version))

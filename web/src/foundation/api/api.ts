@@ -2,6 +2,7 @@ import type {
   BodyOf,
   KitFilter,
   NewBooking,
+  NewCharges,
   NewEntry,
   NewFault,
   NewSetup,
@@ -225,6 +226,9 @@ export const api = createApi({
     mendFault: build.mutation<ReplyOf<'post /faults/:id/mend'>, Versioned<{ note: string }>>({
       query: ({ id, version, body }) => request('post /faults/:id/mend', { id, version, body }),
     }),
+    sayCharges: build.mutation<ReplyOf<'post /charges'>, NewCharges>({
+      query: (body) => request('post /charges', { body }),
+    }),
     recordService: build.mutation<ReplyOf<'post /units/:id/services'>, Versioned<{ on: string; note: string }>>({
       query: ({ id, version, body }) => request('post /units/:id/services', { id, version, body }),
     }),
@@ -315,6 +319,7 @@ export const {
   useBenchQuery,
   useReportFaultMutation,
   useMendFaultMutation,
+  useSayChargesMutation,
   useRecordServiceMutation,
   useSpendingQuery,
   useEntriesQuery,

@@ -4,13 +4,14 @@ interface EventData {
   title?: string
   note?: string
   on?: string
+  state?: 'full' | 'used'
   fault?: { note?: string }
   after?: { state?: LifeState }
 }
 
 /** One line of a thing's history. */
 export function sayEvent({ kind, data }: EventRow): string {
-  const { title, note, on, fault, after } = data as EventData
+  const { title, note, on, state, fault, after } = data as EventData
   switch (kind) {
     case 'reversed':
       return 'Taken back'
@@ -30,6 +31,8 @@ export function sayEvent({ kind, data }: EventRow): string {
       return `Mended${note ? `: ${note}` : ''}`
     case 'serviced':
       return `Serviced on ${on}`
+    case 'charged':
+      return state === 'full' ? `Charged on ${on}` : `Worked from on ${on}`
     case 'state-changed':
       return after?.state ? `Now ${LIFE_STATES[after.state].label.toLowerCase()}` : 'State changed'
     case 'moved':

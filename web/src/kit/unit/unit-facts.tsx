@@ -4,6 +4,7 @@ import {
   classifyForLuggage,
   findServiceDue,
   formatMoney,
+  holdsCharge,
   LIFE_STATES,
   sayEnd,
   saySeason,
@@ -17,6 +18,7 @@ import { TapeStrip } from '../../foundation/parts/tape.tsx'
 import { sayDay, sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { ModelFigures } from '../model/model-figures.tsx'
+import { ChargeState } from './charge-state.tsx'
 
 function Block({ title, children }: { title: string; children: React.ReactNode }) {
   return (
@@ -102,6 +104,11 @@ export function UnitFacts({ page }: { page: UnitReply }) {
           ))}
         </ul>
       </Block>
+      {holdsCharge(model) && (
+        <Block title="Charge">
+          <ChargeState unit={unit} />
+        </Block>
+      )}
       <Block title="Figures">
         <ModelFigures model={model} />
         {model.specs.energyMilliwattHours !== null && unit.healthPercent !== null && (

@@ -1,4 +1,12 @@
-import { type CableRun, canHelp, type Finding, groupByCause, type Readiness, sayVerdict } from '@exemplar/core'
+import {
+  type CableRun,
+  canHelp,
+  type Finding,
+  groupByCause,
+  listInWords,
+  type Readiness,
+  sayVerdict,
+} from '@exemplar/core'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { WorkingPaper } from '../../foundation/parts/working-paper.tsx'
 import { AcceptedFindings } from './accepted-findings.tsx'
@@ -7,6 +15,12 @@ import { OneCause } from './one-cause.tsx'
 import { isQuestion, Questions } from './questions.tsx'
 import { WhereSignalsGo } from './where-signals-go.tsx'
 import { useSaidWorking, Worked } from './worked.tsx'
+
+/** What nobody said is charged; of many the first. */
+function sayUncharged(tags: readonly string[]): string {
+  const named = tags.length > 4 ? [...tags.slice(0, 3), `${tags.length - 3} more`] : tags
+  return `charge ${listInWords(named)}, or say on the start list that ${tags.length === 1 ? 'it is' : 'they are'} charged.`
+}
 
 /** The margin beside the work: the verdict first, then each finding with its figure and its ways out. */
 export function ReadinessMargin({
@@ -80,6 +94,9 @@ export function ReadinessMargin({
         {counts.advise > 0 && <Mark level="advise">{counts.advise} advised</Mark>}
       </div>
       <div className="mt-2 mb-3 text-[13px] text-quiet">{occasion}</div>
+      {hasThings && readiness.uncharged.length > 0 && (
+        <p className="mb-3 text-[13px]">Before it records, {sayUncharged(readiness.uncharged)}</p>
+      )}
       {help}
       <ol>{groups.filter(([it]) => it?.level === 'stop').map(showGroup)}</ol>
       <Questions findings={findings.filter(isQuestion)} show={showFinding} />

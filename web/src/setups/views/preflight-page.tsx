@@ -1,7 +1,16 @@
-import { groupBySource, printSettings, type StartLine, sayNumber, sayStartLine } from '@exemplar/core'
+import {
+  type Charge,
+  groupBySource,
+  isCharged,
+  listInWords,
+  printSettings,
+  type StartLine,
+  sayNumber,
+  sayStartLine,
+} from '@exemplar/core'
 import { useState } from 'react'
 import { useParams, useSearchParams } from 'react-router'
-import { useChangeUnitMutation, useSetupQuery, useUnitQuery } from '../../foundation/api/api.ts'
+import { useChangeUnitMutation, useSayChargesMutation, useSetupQuery, useUnitQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { useTold } from '../../foundation/api/use-told.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
@@ -11,18 +20,27 @@ import { TapeStrip } from '../../foundation/parts/tape.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { useStartQuery } from '../rig-api.ts'
 
-/** What is done before it records, one thumb on a phone or a pencil on paper. Ticks stay with whoever makes them. */
+/**
+ * What is done before it records, one thumb on a phone or a pencil on paper. Ticks stay with whoever makes them, but for what
+ * was charged: everybody wants to know that.
+ */
 export function StartPage() {
   const { id = '' } = useParams()
   const [params] = useSearchParams()
   const { data, error, refetch } = useStartQuery({ id, bookingId: params.get('booking') ?? undefined })
   const [done, setDone] = useState<ReadonlySet<string>>(new Set())
   const may = useMay()
+  const sayCharged = useSayCharged()
   if (!data) return <Waiting what="the start list" error={error} onRetry={refetch} />
-  const left = data.lines.filter((it) => !done.has(it.key)).length
-  const tick = (key: string) => {
+  const isDone = (line: StartLine) => done.has(line.key) || isCharged(line)
+  const left = data.lines.filter((it) => !isDone(it)).length
+  const tick = (line: StartLine) => {
+    if (line.kind === 'charge' && line.packs.length > 0 && may('bring-back')) {
+      sayCharged(line, isCharged(line) ? 'used' : 'full')
+      return
+    }
     const next = new Set(done)
-    if (!next.delete(key)) next.add(key)
+    if (!next.delete(line.key)) next.add(line.key)
     setDone(next)
   }
   return (
@@ -37,7 +55,7 @@ export function StartPage() {
         </p>
         <ol className="max-w-[80ch]">
           {data.lines.map((line) => (
-            <Line key={line.key} line={line} isDone={done.has(line.key)} onTick={() => tick(line.key)} />
+            <Line key={line.key} line={line} isDone={isDone(line)} onTick={() => tick(line)} />
           ))}
         </ol>
         {data.sources.length > 0 && (
@@ -62,6 +80,23 @@ export function StartPage() {
       </div>
     </>
   )
+}
+
+/** Writes down what came off its charger; what was full already and is not is worked from. */
+function useSayCharged() {
+  const [sayCharges] = useSayChargesMutation()
+  const run = useTold()
+  const { today } = useTimeWords()
+  return ({ packs }: StartLine & { kind: 'charge' }, state: Charge['state']) => {
+    const meant = packs.filter((it) => it.charge !== state)
+    const tags = listInWords(meant.map((it) => it.tag))
+    const unitIds = meant.map((it) => it.unitId)
+    const is = meant.length === 1 ? 'is' : 'are'
+    run(
+      sayCharges({ unitIds, state, on: today }).unwrap(),
+      `${tags} ${is} ${state === 'full' ? 'charged' : 'to be charged'}.`,
+    )
+  }
 }
 
 function Line({ line, isDone, onTick }: { line: StartLine; isDone: boolean; onTick(): void }) {

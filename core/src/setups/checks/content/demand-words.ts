@@ -39,6 +39,13 @@ export const DEMAND_WORDS: Record<
     why: 'is further than an arm from whoever is filmed, and nothing that controls it is here. Put in its remote, or the phone, tablet or computer with its app.',
     where: 'Say the distance in its role, or what controls it on its page.',
   },
+  'menus-in-sight': {
+    unmet: 'Its menus are out of sight',
+    asks: 'are its menus seen on another screen?',
+    unknown: 'Whether its picture out shows its menus, or what works it from afar,',
+    why: 'has its own screen out of sight, and its menus show on no other here. Work it from its remote or the app on a phone, tablet or computer, take a body whose picture out shows the menus, or set everything before it goes up.',
+    where: 'Say it under “Specs”, or say on its page what controls it.',
+  },
   'close-up': {
     unmet: 'Nothing here focuses close enough',
     asks: 'does it focus close enough?',

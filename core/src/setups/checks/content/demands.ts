@@ -1,4 +1,5 @@
 import type { Category } from '../../../kit/model/category.ts'
+import type { Unit } from '../../../kit/unit/unit.ts'
 import { isItemOf, type PlacedItem, readChoice, readFigure } from '../../placed/placed-item.ts'
 import { type ContentDemand, DEMAND_LIMITS } from '../../setup/demand.ts'
 import { defineCheck, type Found, type IdeaContext } from '../check.ts'
@@ -46,7 +47,7 @@ export const demands = defineCheck<DemandFinding>({
       say: (finding) => plain(DEMAND_WORDS[finding.demand].unmet, sayDemand(finding)),
       deciding: ({ keys }) => keys,
       ideas: listIdeas,
-      seeks: () => ({ categories: HELPS }),
+      seeks: ({ demand }) => ({ categories: WORKED_FROM_AFAR.has(demand) ? [...HELPS, ...CONTROLLERS] : HELPS }),
     },
     'demand-unknown': {
       say: ({ demand, tags }) => plain(`Cannot tell: ${DEMAND_WORDS[demand].asks}`, sayNotRecorded(demand, tags)),
@@ -68,12 +69,18 @@ function listAsked(wanted: readonly ContentDemand[]): Set<DemandCode> {
   return asked
 }
 
-/** A screen beside the camera, or another thing of the kind that falls short; the trial decides which of them do. */
+const WORKED_FROM_AFAR: ReadonlySet<DemandCode> = new Set(['within-reach', 'menus-in-sight'])
+
+/** A screen beside the camera, what works it from afar, or another thing of the kind that falls short; the trial decides which of them do. */
 function listIdeas({ demand, keys, roleId }: Asked & { roleId: string | null }, { scene, store }: IdeaContext) {
   const home = findRole(scene, roleId)
   if (!home) return []
   const screens = demand === 'self-view' ? listAssignments(home, store, ({ model }) => isScreen(model)) : []
-  return [...screens, ...listStandInsFor(keys, { scene, store })]
+  const cameras = scene.items.filter((it) => keys.includes(it.key))
+  const controllers = WORKED_FROM_AFAR.has(demand)
+    ? listAssignments(home, store, ({ unit }) => cameras.some((it) => worksCamera(unit, it)))
+    : []
+  return [...screens, ...controllers, ...listStandInsFor(keys, { scene, store })]
 }
 
 type Answer = 'yes' | 'no' | 'unknown'
@@ -93,6 +100,8 @@ function checkDemand(demand: DemandCode, things: readonly PlacedItem[], scene: S
       return makeFindingOfAny(demand, cameras, (it) => askChoice(it, 'remoteStart', 'yes'))
     case 'within-reach':
       return each(cameras, (it) => askReach(it, scene))
+    case 'menus-in-sight':
+      return each(cameras, (it) => askMenus(it, scene))
     case 'close-up': {
       const lenses = things.filter((it) => it.category === 'lens' || readFigure(it, 'closestMm') !== null)
       return makeFindingOfAny(demand, lenses.length > 0 ? lenses : cameras, (it) =>
@@ -147,15 +156,34 @@ function askReach(camera: PlacedItem, scene: Scene): Answer {
   if (isHeld(camera.key, scene.joints)) return 'yes'
   const distanceMm = findRole(scene, camera.roleId)?.position?.distanceMm ?? null
   if (distanceMm !== null && distanceMm <= DEMAND_LIMITS.armMm) return 'yes'
-  const others = scene.items.filter((it) => it !== camera)
-  const programs = camera.unit?.software ?? []
-  const isWorkedBy = ({ unit }: PlacedItem) =>
-    unit !== null &&
-    ((unit.bond === 'controller' && unit.parentId === camera.unit?.id) ||
-      programs.some((it) => it.onUnitId === unit.id))
-  if (others.some(isWorkedBy)) return 'yes'
-  const couldBe = others.some((it) => CONTROLLERS.some((kind) => isItemOf(it, kind)))
-  return couldBe || distanceMm === null ? 'unknown' : 'no'
+  const works = askControl(camera, scene)
+  return works === 'no' && distanceMm === null ? 'unknown' : works
+}
+
+/** Whether something else here works it: what somebody said does; of a thing that could nobody said. */
+function askControl(camera: PlacedItem, { items }: Scene): Answer {
+  const others = items.filter((it) => it !== camera)
+  if (others.some(({ unit }) => worksCamera(unit, camera))) return 'yes'
+  return others.some((it) => CONTROLLERS.some((kind) => isItemOf(it, kind))) ? 'unknown' : 'no'
+}
+
+/** Its remote, or that on which its program runs. */
+const worksCamera = (unit: Unit | null, { unit: camera }: PlacedItem) =>
+  unit !== null &&
+  camera !== null &&
+  ((unit.bond === 'controller' && unit.parentId === camera.id) || camera.software.some((it) => it.onUnitId === unit.id))
+
+/** At the height of somebody's eyes its own screen is seen; else its menus have to go out to a screen, or something works it. */
+function askMenus(camera: PlacedItem, scene: Scene): Answer {
+  const heightMm = findRole(scene, camera.roleId)?.position?.heightMm ?? null
+  if (heightMm !== null && heightMm <= DEMAND_LIMITS.eyeMm) return 'yes'
+  const works = askControl(camera, scene)
+  if (works === 'yes') return 'yes'
+  const { chains } = factOf(scene, traceSignals)
+  if (!listReached(camera, chains, scene).some(isScreen)) return works
+  const goesOutClean = askChoice(camera, 'cleanOutput', 'yes')
+  if (goesOutClean === 'no') return 'yes'
+  return goesOutClean === 'yes' ? works : 'unknown'
 }
 
 function askChoice(

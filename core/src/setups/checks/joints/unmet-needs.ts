@@ -2,6 +2,7 @@ import type { Interface } from '../../../kit/model/interface.ts'
 import { type Model, nameModel } from '../../../kit/model/model.ts'
 import { listInWords } from '../../../units/wording.ts'
 import type { UnmetNeed } from '../../joining/completeness.ts'
+import { isAccessory } from '../../joining/needed-accessories.ts'
 import { findPicture, type PictureKind } from '../../joining/picture-kind.ts'
 import { isItemOf, type PlacedItem } from '../../placed/placed-item.ts'
 import type { Store } from '../../placed/store.ts'
@@ -33,6 +34,8 @@ export interface NeedUnmet {
   isProven: boolean
   /** A strip beside another: the one is never put into the other. */
   isBesideStrip: boolean
+  /** A free socket or plug here of the same size and with other poles: it goes in, and is wired otherwise. */
+  lookAlike: { tag: string; poles: number; own: number } | null
 }
 
 /** An accessory that nothing in the setup wants: a second lead, another lens. */
@@ -91,6 +94,30 @@ function isBesideStrip({ thing, side }: UnmetNeed, { joints, itemOf }: Scene): b
   })
 }
 
+/** Plugs of one size that are wired otherwise: on cameras and recorders with three poles, on phones and computers with four. */
+const LOOK_ALIKE: Readonly<Record<string, { other: string; poles: number }>> = {
+  'trs-35': { other: 'trrs-35', poles: 3 },
+  'trrs-35': { other: 'trs-35', poles: 4 },
+}
+
+function findLookAlike({ thing, side, interfaces }: UnmetNeed, { items, joints }: Scene): NeedUnmet['lookAlike'] {
+  const own = interfaces.flatMap((code) => LOOK_ALIKE[code] ?? [])[0]
+  const its = own && LOOK_ALIKE[own.other]
+  if (!own || !its) return null
+  const countInUse = (key: string, portId: string) =>
+    joints.filter(({ host, guest }) => [host, guest].some((it) => it.key === key && it.portId === portId)).length
+  const other = items.find(
+    // What is there to join things is no device that it would go into.
+    (item) =>
+      item !== thing &&
+      !isAccessory(item) &&
+      item.ports.some(
+        (it) => it.side !== side && it.interfaces.includes(own.other) && countInUse(item.key, it.id) < it.count,
+      ),
+  )
+  return other ? { tag: other.tag, poles: its.poles, own: own.poles } : null
+}
+
 function describe(need: UnmetNeed, scene: Scene) {
   const { thing, side, wanted, missing, level, rivals, supply, isProven } = need
   return {
@@ -109,6 +136,7 @@ function describe(need: UnmetNeed, scene: Scene) {
     supply,
     isProven,
     isBesideStrip: isBesideStrip(need, scene),
+    lookAlike: findLookAlike(need, scene),
   }
 }
 
@@ -197,7 +225,10 @@ function listIdeas(finding: NeedUnmet & Envelope, { scene, store }: IdeaContext)
 /** What to put on the shopping list: more of the stock that fits, where there is one, else by what fits. */
 export function whatToBuy(finding: NeedUnmet, store: Pick<Store, 'stock'>): Purchase {
   const empty = store.stock.find((it) => fitsNeed(finding, it.model))
-  const item = empty?.model.name ?? finding.interfaces.map((it) => it.label).join(' or ')
+  const between = finding.lookAlike
+    ? `Adapter from a 3.5 mm jack of ${finding.lookAlike.own} to one of ${finding.lookAlike.poles} poles`
+    : null
+  const item = empty?.model.name ?? between ?? finding.interfaces.map((it) => it.label).join(' or ')
   return { kind: 'shop', item, quantity: finding.missing, stockId: empty?.stock.id ?? null }
 }
 
@@ -222,8 +253,13 @@ function sayUnmet(finding: NeedUnmet): FindingWords {
   const chain = finding.isBesideStrip
     ? ' A strip in a strip is not counted: all that is on the one would run through the other. Use another wall socket, or a longer strip.'
     : ''
-  return plain(sayTitle(finding), wants + among + bracket + chain + unproven)
+  return plain(sayTitle(finding), wants + among + bracket + chain + sayLookAlike(finding) + unproven)
 }
+
+const sayLookAlike = ({ tag, lookAlike }: NeedUnmet) =>
+  lookAlike
+    ? ` ${lookAlike.tag} has one of the same size with ${lookAlike.poles} poles, and ${tag} is wired for ${lookAlike.own}: it goes in, and may carry nothing or noise. An adapter from ${lookAlike.own} to ${lookAlike.poles} poles joins them.`
+    : ''
 
 /** "Fenn A pack", "1/4-20 thread screw"; a mains lead or a "9 V cell" says by its own name what is wanted. */
 function nameInterface({ label, kind, partner }: { label: string; kind: string; partner: string }): string {
