@@ -16,6 +16,7 @@ export const VIEWS = [
   '/kit/figures',
   '/kit/interfaces?see=sd',
   '/kit/models',
+  '/kit/able',
   '/kit/questions',
   '/kit/schedule',
   '/kit/systems',

@@ -1,3 +1,4 @@
+import { CHARGED_AND_ABLE_FAULTS } from './planted-faults/charged-and-able.mjs'
 import { DOORS_FAULTS } from './planted-faults/doors.mjs'
 import { ENTRY_FAULTS } from './planted-faults/entry.mjs'
 import { FREE_AND_FIGURES_FAULTS } from './planted-faults/free-and-figures.mjs'
@@ -13,4 +14,5 @@ export const PLANTED_FAULTS = [
   ...FREE_AND_FIGURES_FAULTS,
   ...PICTURES_FAULTS,
   ...DOORS_FAULTS,
+  ...CHARGED_AND_ABLE_FAULTS,
 ]

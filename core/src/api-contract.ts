@@ -18,6 +18,7 @@ import { unitContract } from './contract/kit/unit-contract.ts'
 import { viewContract } from './contract/kit/view-contract.ts'
 import { ledgerContract } from './contract/ledger-contract.ts'
 import { orderContract } from './contract/order-contract.ts'
+import { ableContract } from './contract/setups/able-contract.ts'
 import { cableContract } from './contract/setups/cable-contract.ts'
 import { cameraContract } from './contract/setups/camera-contract.ts'
 import { firstHourContract } from './contract/setups/first-hour-contract.ts'
@@ -53,6 +54,7 @@ export const apiContract = {
   ...resilienceContract,
   ...riderContract,
   ...thingWantContract,
+  ...ableContract,
   ...pictureContract,
   ...rigTimeContract,
   ...setupContract,

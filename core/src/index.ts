@@ -24,6 +24,7 @@ export type { SystemsReply } from './contract/kit/system-contract.ts'
 export { type Hearsay, quickEntrySchema, type UnitReply, unitListQuery } from './contract/kit/unit-contract.ts'
 export type { EntryRow, SpendingReply } from './contract/ledger-contract.ts'
 export type { Serve, UnitRow } from './contract/replies.ts'
+export { type AbleThing, writeWants } from './contract/setups/able-contract.ts'
 export type { AngleReply, LookReply } from './contract/setups/camera-contract.ts'
 export type { PicturesReply } from './contract/setups/picture-contract.ts'
 export type { SoundRoutesReply } from './contract/setups/preflight-contract.ts'
@@ -174,6 +175,14 @@ export {
 } from './kit/template/template-facts.ts'
 export { USUAL_ENDS } from './kit/template/usual-ends.ts'
 export { markUsual, readUsual } from './kit/template/usual-facts.ts'
+export {
+  ABILITIES,
+  ABILITY_CODES,
+  type AbilityCode,
+  judgeAbilities,
+  sayAbility,
+  type WantedAbility,
+} from './kit/unit/ability.ts'
 export { type Absence, isOnLoan, type Parent, type Standing } from './kit/unit/absence.ts'
 export { forecastSpace } from './kit/unit/archive-space.ts'
 export { listManyChanges, type ManyChanges, manyChangesSchema, manySchema } from './kit/unit/change-many.ts'
@@ -237,7 +246,13 @@ export {
 } from './kit/worth/use-and-worth.ts'
 export { ENTRY_KIND_CODES, ENTRY_KINDS, type Entry, type EntryKind, type NewEntry } from './ledger/entry.ts'
 export { compareNewAndUsed, type Offer, type OfferCost } from './ledger/new-or-used.ts'
-export { type NewShoppingLine, type PartRequest, rankShopping } from './ledger/shopping.ts'
+export {
+  type NewShoppingLine,
+  newShoppingLineSchema,
+  type PartRequest,
+  rankShopping,
+  type ShoppingLine,
+} from './ledger/shopping.ts'
 export { type Spending, summariseSpending } from './ledger/spending.ts'
 export { sayAbsence, type TimeWords, type WorkingWords } from './setups/checks/finding-words.ts'
 export { type CameraAngle, listCameraAngles } from './setups/checks/picture/camera-angles.ts'

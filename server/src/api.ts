@@ -27,6 +27,7 @@ import { resilienceRoutes } from './setups/resilience-routes.ts'
 import { minutesRoutes } from './setups/rig-time-routes.ts'
 import { setupRoutes } from './setups/setup-routes.ts'
 import { systemRoutes } from './setups/system-routes.ts'
+import { ableRoutes } from './setups/thing/able-routes.ts'
 import { riderRoutes } from './setups/thing/rider-routes.ts'
 import { wantRoutes } from './setups/thing/want-routes.ts'
 import { exampleRoutes } from './start/example-routes.ts'
@@ -82,6 +83,7 @@ export const routes: readonly Route[] = [
   ...startRoutes,
   ...riderRoutes,
   ...wantRoutes,
+  ...ableRoutes,
   ...helpingRoutes,
   ...resilienceRoutes,
   ...bookingRoutes,

@@ -54,6 +54,8 @@ export const RECORD_FORMS: readonly Form[] = [
       setupId: 'gi',
       partOfId: 'sallow-dome',
       group: 'light',
+      wants: [{ code: 'holds', least: 1_000_000 }],
+      noneBecause: 'too small',
     },
     // A line is for a setup or to fill up a stock.
     except: ['/stockId'],

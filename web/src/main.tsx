@@ -40,6 +40,7 @@ const router = createBrowserRouter([
           { path: '/kit/duties', element: page(() => import('./kit/worth/obligations-page.tsx'), 'DutiesPage') },
           { path: '/kit/figures', element: page(() => import('./kit/worth/use-and-value-page.tsx'), 'FiguresPage') },
           { path: '/kit/interfaces', element: page(() => import('./kit/model/connectors-page.tsx'), 'InterfacesPage') },
+          { path: '/kit/able', element: page(() => import('./kit/list/able-page.tsx'), 'AblePage') },
           { path: '/kit/questions', element: page(() => import('./kit/model/questions-page.tsx'), 'QuestionsPage') },
           { path: '/kit/models', element: page(() => import('./kit/model/models-page.tsx'), 'ModelsPage') },
           {

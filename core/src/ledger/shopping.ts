@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { GROUPS, type Group } from '../kit/model/category.ts'
+import { wantedAbilitySchema } from '../kit/unit/ability.ts'
 import { idSchema, nameSchema, noteSchema, versionSchema } from '../studio/identity.ts'
 
 /** Something to buy, and what it would cure. */
@@ -13,6 +14,10 @@ export const newShoppingLineSchema = z.object({
   partOfId: idSchema.nullable().default(null),
   /** Which part of a setup it is for; null where nobody said. */
   group: z.enum(GROUPS).nullable().default(null),
+  /** What it has to do: what is here is looked through for it before anything is bought. */
+  wants: z.array(wantedAbilitySchema).max(4).default([]),
+  /** Why nothing that is here and could do it will do. */
+  noneBecause: z.string().trim().max(300).default(''),
 })
 export type NewShoppingLine = z.infer<typeof newShoppingLineSchema>
 

@@ -102,6 +102,7 @@ describe('reading', () => {
   }
   const QUERIES: Record<string, string> = {
     '/setups/:id/remedies': '?key=need-unmet%2FMIC-02%2Fbay',
+    '/able': '?wants=holds:2000,dims',
     '/bookings': '?from=2026-11-24',
     '/events': '?subjectType=unit&subjectId=CAM-01',
     '/ledger/entries': '?year=2026',

@@ -1,4 +1,13 @@
-import { CATEGORIES, findDate, type Group, rankShopping, resolvePolicies, summariseSpending } from '@exemplar/core'
+import {
+  type AbleThing,
+  CATEGORIES,
+  findDate,
+  type Group,
+  listInWords,
+  rankShopping,
+  resolvePolicies,
+  summariseSpending,
+} from '@exemplar/core'
 import { and, desc, eq, gte, isNull, lt, sql } from 'drizzle-orm'
 import { refuseField } from '../foundation/base/problem.ts'
 import { requireVersion, type Transaction, write } from '../foundation/database/app-context.ts'
@@ -8,7 +17,19 @@ import { requireCountable } from '../kit/unit/adding.ts'
 import { models, stock, units } from '../schema/kit-tables.ts'
 import { budgets, entries, shoppingLines } from '../schema/ledger-tables.ts'
 import { parties } from '../schema/studio-tables.ts'
+import { listAble } from '../setups/thing/able.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
+
+/** What is here and could do it comes before what is bought; gone things are not here, and of what nobody knows nothing is said. */
+function refuseAble(able: readonly AbleThing[]): void {
+  const tags = able.map((it) => it.tag)
+  if (tags.length === 0) return
+  const named = tags.length > 4 ? [...tags.slice(0, 3), `${tags.length - 3} more`] : tags
+  throw refuseField(
+    '/noneBecause',
+    `${listInWords(named)} could do it. Take it from there, or say why none of it will do.`,
+  )
+}
 
 export function loadSpending(db: Database, year: number) {
   const rows = db
@@ -107,7 +128,8 @@ export const ledgerRoutes = [
     return rankShopping(lines, resolvePolicies(loadStudio(db), null).school('buy-first').way)
   }),
   defineRoute('post /shopping', ({ body, actor }, app) =>
-    write(app, actor, ({ tx, newId, log }) => {
+    write(app, actor, ({ tx, now, newId, log }) => {
+      if (body.wants.length > 0 && body.noneBecause === '') refuseAble(listAble(app.db, now, body.wants).able)
       const line = tx
         .insert(shoppingLines)
         .values({ ...body, group: body.group ?? groupOfStock(tx, body.stockId), id: newId() })

@@ -1,5 +1,6 @@
-import type { Category, EntryKind, Group } from '@exemplar/core'
+import { type Category, type EntryKind, type Group, newShoppingLineSchema } from '@exemplar/core'
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { json } from './json-column.ts'
 import { models, stock, units } from './kit-tables.ts'
 import { setups } from './setups-tables.ts'
 import { parties } from './studio-tables.ts'
@@ -36,6 +37,8 @@ export const shoppingLines = sqliteTable('shopping_lines', {
   setupId: text('setup_id').references(() => setups.id),
   partOfId: text('part_of_id').references(() => models.id),
   group: text('for_group').$type<Group>(),
+  wants: json('wants', newShoppingLineSchema.shape.wants).notNull().default([]),
+  noneBecause: text('none_because').notNull().default(''),
   boughtAt: integer('bought_at'),
   version: integer('version').notNull().default(1),
 })

@@ -1,13 +1,15 @@
-import type {
-  BodyOf,
-  Bundle,
-  KitColumn,
-  KitFilter,
-  ManyChanges,
-  NewInterface,
-  NewModel,
-  ReplyOf,
-  Sharing,
+import {
+  type BodyOf,
+  type Bundle,
+  type KitColumn,
+  type KitFilter,
+  type ManyChanges,
+  type NewInterface,
+  type NewModel,
+  type ReplyOf,
+  type Sharing,
+  type WantedAbility,
+  writeWants,
 } from '@exemplar/core'
 import { api, type Versioned } from '../foundation/api/api.ts'
 import { readsOf } from '../foundation/api/reads.ts'
@@ -34,6 +36,10 @@ const kitApi = api.injectEndpoints({
     heard: build.query<ReplyOf<'get /units/heard'>, void>({
       query: () => request('get /units/heard'),
       providesTags: readsOf('heard'),
+    }),
+    able: build.query<ReplyOf<'get /able'>, WantedAbility[]>({
+      query: (wants) => request('get /able', { query: { wants: writeWants(wants) } }),
+      providesTags: readsOf('able'),
     }),
     thingWants: build.query<ReplyOf<'get /units/:id/wants'>, string>({
       query: (id) => request('get /units/:id/wants', { id }),
@@ -200,6 +206,7 @@ const JSON_TEXT = { 'content-type': 'text/plain' }
 export const {
   useRidersQuery,
   useHeardQuery,
+  useAbleQuery,
   useThingWantsQuery,
   useLazyThingWantsQuery,
   useModelsQuery,

@@ -16,6 +16,7 @@ const PAGES: readonly Entry[] = [
   { label: 'Take in a bundle', path: '/kit/bundle', action: 'change-kit' },
   { label: 'Models', path: '/kit/models', action: 'see-studio' },
   { label: 'Open questions', path: '/kit/questions', action: 'see-studio' },
+  { label: 'Look here before buying', path: '/kit/able', action: 'see-studio' },
   { label: 'Find a cable', path: '/kit/cables', action: 'see-studio' },
   { label: 'Connectors', path: '/kit/interfaces', action: 'see-studio' },
   { label: 'Mounts and systems', path: '/kit/systems', action: 'see-studio' },

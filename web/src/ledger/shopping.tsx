@@ -1,13 +1,15 @@
+import { listInWords, type ShoppingLine, sayAbility } from '@exemplar/core'
 import { Link, useSearchParams } from 'react-router'
 import { useMarkBoughtMutation, useShoppingQuery, useUnitsQuery } from '../foundation/api/api.ts'
 import { readProblem } from '../foundation/api/problem.ts'
 import { useAppDispatch } from '../foundation/api/store.ts'
 import { tellDone } from '../foundation/api/tell-done.ts'
 import { tellTrouble } from '../foundation/api/toasts.ts'
-import { Button } from '../foundation/parts/button.tsx'
+import { useMeasures } from '../foundation/form/measures.tsx'
+import { Button, ButtonLink } from '../foundation/parts/button.tsx'
 import { Mark } from '../foundation/parts/mark.tsx'
 import { useTimeWords } from '../foundation/words/time-words.ts'
-import { useFiguresQuery } from '../kit/kit-api.ts'
+import { useAbleQuery, useFiguresQuery } from '../kit/kit-api.ts'
 
 /** What the kit has that is called alike: an old thing may do instead of a new one, and what proved itself is to be had again. */
 function OwnAlike({ item }: { item: string }) {
@@ -42,6 +44,32 @@ function OwnAlike({ item }: { item: string }) {
   )
 }
 
+/** What it has to do, what here could do that, and why none of it will do. */
+function AbleAlready({ line: { wants, noneBecause } }: { line: ShoppingLine }) {
+  const { data } = useAbleQuery(wants)
+  const { sayLength, sayMass } = useMeasures()
+  return (
+    <span className="ml-4.5 block text-[13px]">
+      It {listInWords(wants.map((it) => sayAbility(it, { sayLength, sayMass })))}.
+      {data && data.able.length > 0 && (
+        <span className="block">
+          Here already:{' '}
+          {data.able.slice(0, 3).map((it, at) => (
+            <span key={it.id}>
+              {at > 0 && ', '}
+              <Link to={it.kind === 'unit' ? `/kit/${it.id}` : `/kit/stock/${it.id}`}>
+                {it.tag} {it.name}
+              </Link>
+            </span>
+          ))}
+          {data.able.length > 3 && ` and ${data.able.length - 3} more`}.{' '}
+          {noneBecause ? `None will do: ${noneBecause}` : ''}
+        </span>
+      )}
+    </span>
+  )
+}
+
 /** What is to be bought, and what the kit has instead. */
 export function Shopping() {
   const { data } = useShoppingQuery()
@@ -50,8 +78,11 @@ export function Shopping() {
   const dispatch = useAppDispatch()
   return (
     <section className="mt-4">
-      <div className="border-b border-rule pb-1">
+      <div className="flex items-center justify-between gap-3 border-b border-rule pb-1">
         <h2>Shopping list</h2>
+        <ButtonLink size="small" to="/kit/able">
+          Something to buy
+        </ButtonLink>
       </div>
       {data?.length === 0 && (
         <p className="py-3 text-[13px] text-quiet">
@@ -66,7 +97,7 @@ export function Shopping() {
                 {line.quantity} × {line.item}
               </Mark>
               <span className="ml-4.5 block text-[13px] text-quiet">{line.reason}</span>
-              <OwnAlike item={line.item} />
+              {line.wants.length > 0 ? <AbleAlready line={line} /> : <OwnAlike item={line.item} />}
             </span>
             <Button
               size="small"

@@ -51,6 +51,7 @@ export const SPECS = {
   cleanOutput: choice('Picture out without menus', 'yes', 'no'),
   screenInches: figure('Screen', 'inch', 2, 100),
   delayMilliseconds: figure('Delay of the picture', 'ms', 0, 2000),
+  dims: choice('Can be dimmed', 'yes', 'no'),
   luxAtOneMetre: figure('Light at 1 m', 'lx', 1, 300_000),
   beamDegrees: figure('Beam', '°', 1, 180),
   kelvinMin: figure('Warmest', 'K', 1600, 12_000),

@@ -260,7 +260,7 @@ const FEATURES: readonly SpecKey[] = [
   'cleanOutput',
 ]
 const LENS: readonly SpecKey[] = ['lensKind', 'focalMinMm', 'focalMaxMm', 'widestAperture', 'filterMm', 'closestMm']
-const LAMP: readonly SpecKey[] = ['kelvinMin', 'kelvinMax', 'luxAtOneMetre', 'beamDegrees', 'cri']
+const LAMP: readonly SpecKey[] = ['kelvinMin', 'kelvinMax', 'luxAtOneMetre', 'beamDegrees', 'cri', 'dims']
 const TALL: readonly SpecKey[] = ['heightMinMm', 'heightMaxMm', 'legRadiusMm', 'foldedMm']
 const MIC: readonly SpecKey[] = ['pattern', 'sensitivityMvPerPa', 'maximumDbSpl', 'fedBy']
 

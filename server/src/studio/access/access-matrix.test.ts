@@ -178,6 +178,7 @@ const EXPECTED: Record<string, string> = {
   'get /setups/:id/sound-routes': 'mcv',
   'get /setups/:id/swap': 'mcv',
   'get /units/:id/riders': 'mcv',
+  'get /able': 'mcv',
   'get /units/:id/wants': 'mcv',
   'get /systems': 'mcv',
   'get /orders': 'mcv',

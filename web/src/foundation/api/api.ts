@@ -253,7 +253,11 @@ export const api = createApi({
       query: () => request('get /shopping'),
       providesTags: readsOf('shopping'),
     }),
-    addShoppingLine: build.mutation<ReplyOf<'post /shopping'>, Omit<NewShoppingLine, 'partOfId'>>({
+    addShoppingLine: build.mutation<
+      ReplyOf<'post /shopping'>,
+      Omit<NewShoppingLine, 'partOfId' | 'wants' | 'noneBecause'> &
+        Partial<Pick<NewShoppingLine, 'wants' | 'noneBecause'>>
+    >({
       query: (body) => request('post /shopping', { body }),
     }),
     askForPart: build.mutation<

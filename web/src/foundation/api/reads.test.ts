@@ -28,6 +28,7 @@ const ASKED: Record<string, string> = {
   today: '/today',
   models: '/models',
   cableStock: '/cable-stock',
+  able: '/able?wants=dims',
   kitViews: '/kit-views',
   stocktakes: '/stocktakes',
   snapshots: '/snapshots',

@@ -52,6 +52,7 @@ const READS = {
   heard: ['units', 'models'],
   riders: VERDICT,
   thingWants: VERDICT,
+  able: [...HOLDING, 'places'],
   models: ['models', 'units', 'stock'],
   cableWays: VERDICT,
   cableStock: VERDICT,

@@ -1,0 +1,62 @@
+/** Lines without which something would count as charged that is not, or be bought although it is here. */
+export const CHARGED_AND_ABLE_FAULTS = [
+  {
+    law: 'C01',
+    file: 'core/src/setups/checks/power/charges.ts',
+    from: "if (state !== 'used' || !item.unit || !charge) return []",
+    to: 'if (state || !item.unit || !charge) return []',
+    test: 'server/src/setups/needs-of-charge.test.ts',
+  },
+  {
+    law: 'C01',
+    file: 'core/src/kit/unit/charge.ts',
+    from: 'days <= DAYS_FULL',
+    to: 'days <= 2 * DAYS_FULL',
+    test: 'server/src/setups/needs-of-charge.test.ts',
+  },
+  {
+    law: 'C01',
+    file: 'server/src/diary/booking-routes.ts',
+    from: 'body.items.flatMap((it) => it.unitId ?? []),',
+    to: '[],',
+    test: 'server/src/setups/needs-of-charge.test.ts',
+  },
+  {
+    law: 'C09',
+    file: 'core/src/setups/checks/joints/unmet-needs.ts',
+    from: "'trrs-35': { other: 'trs-35', poles: 4 },",
+    to: '',
+    test: 'server/src/setups/needs-of-joining.test.ts',
+    titled: 'the same small plug',
+  },
+  {
+    law: 'C09',
+    file: 'core/src/setups/checks/scene.ts',
+    from: 'const shorter = withoutDetour(wanted, completeness, join)',
+    to: 'const shorter = null as ReturnType<typeof withoutDetour>',
+    test: 'server/src/setups/needs-of-joining.test.ts',
+    titled: 'a plug that fits',
+  },
+  {
+    law: 'C27',
+    file: 'core/src/setups/checks/content/demands.ts',
+    from: "if (goesOutClean === 'no') return 'yes'",
+    to: '',
+    test: 'server/src/setups/needs-of-picture-and-light.test.ts',
+    titled: 'C27.2',
+  },
+  {
+    law: 'A02',
+    file: 'server/src/ledger/ledger-routes.ts',
+    from: "if (body.wants.length > 0 && body.noneBecause === '')",
+    to: 'if (body.wants.length > 9)',
+    test: 'server/src/setups/thing/able.test.ts',
+  },
+  {
+    law: 'A02',
+    file: 'core/src/kit/unit/ability.ts',
+    from: 'return Math.max(...most) >= least',
+    to: 'return Math.max(...most) > 0',
+    test: 'core/src/kit/unit/ability.test.ts',
+  },
+]
