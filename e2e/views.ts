@@ -39,6 +39,7 @@ export const VIEWS = [
   '/diary/b-graft/take-out',
   '/diary/b-bog/bring-back',
   '/bench',
+  '/bench/services',
   '/ledger',
   '/ledger?add=entry',
   '/studio/people',

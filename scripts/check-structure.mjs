@@ -115,6 +115,7 @@ const ORDER = {
     'kit/entry',
     'kit/labels',
     'kit/model',
+    'kit/upkeep',
     'kit/unit',
     'kit/list',
     'kit/import',

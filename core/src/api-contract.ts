@@ -18,6 +18,7 @@ import { unitContract } from './contract/kit/unit-contract.ts'
 import { viewContract } from './contract/kit/view-contract.ts'
 import { ledgerContract } from './contract/ledger-contract.ts'
 import { orderContract } from './contract/order-contract.ts'
+import { serviceContract } from './contract/service-contract.ts'
 import { ableContract } from './contract/setups/able-contract.ts'
 import { cableContract } from './contract/setups/cable-contract.ts'
 import { cameraContract } from './contract/setups/camera-contract.ts'
@@ -43,6 +44,7 @@ import { todayContract } from './contract/today-contract.ts'
 
 export const apiContract = {
   ...benchContract,
+  ...serviceContract,
   ...bookingContract,
   ...ledgerContract,
   ...orderContract,

@@ -9,7 +9,16 @@ export {
   type RouteKey,
 } from './api-contract.ts'
 export { findBlockingFault, type NewFault } from './bench/fault.ts'
-export { findServiceDue } from './bench/service-due.ts'
+export { computeServiceDue, findServiceDue, NO_WEAR, type Wear } from './bench/service-due.ts'
+export {
+  isPlanFor,
+  type NewServicePlan,
+  type NewServices,
+  type PlanSubject,
+  planSubjectSchema,
+  type ServicePlan,
+} from './bench/service-plan.ts'
+export { listUsualPlans } from './bench/usual-plans.ts'
 export type { BookingCheck, BookingReply, DiaryReply, StandingThere, TakeOut } from './contract/booking-contract.ts'
 export type { Method, Permission, RouteContract } from './contract/contract.ts'
 export type { FindHit } from './contract/find-contract.ts'
@@ -24,6 +33,7 @@ export type { SystemsReply } from './contract/kit/system-contract.ts'
 export { type Hearsay, quickEntrySchema, type UnitReply, unitListQuery } from './contract/kit/unit-contract.ts'
 export type { EntryRow, SpendingReply } from './contract/ledger-contract.ts'
 export type { Serve, UnitRow } from './contract/replies.ts'
+export type { ServiceLine, ServicesReply } from './contract/service-contract.ts'
 export { type AbleThing, writeWants } from './contract/setups/able-contract.ts'
 export type { AngleReply, LookReply } from './contract/setups/camera-contract.ts'
 export type { PicturesReply } from './contract/setups/picture-contract.ts'

@@ -1,4 +1,5 @@
 import { benchRoutes } from './bench/bench-routes.ts'
+import { serviceRoutes } from './bench/service-routes.ts'
 import { fillDemo } from './demo/fill-demo.ts'
 import { bookingRoutes } from './diary/booking-routes.ts'
 import type { Route } from './foundation/http/route.ts'
@@ -88,6 +89,7 @@ export const routes: readonly Route[] = [
   ...resilienceRoutes,
   ...bookingRoutes,
   ...benchRoutes,
+  ...serviceRoutes,
   ...ledgerRoutes,
   ...partRequestRoutes,
   ...orderRoutes,

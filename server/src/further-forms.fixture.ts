@@ -95,14 +95,37 @@ export const FURTHER_FORMS: readonly Form[] = [
       (await call('GET', '/units/LGT-02')).faults.find((it: { id: string }) => it.id === id),
   },
   {
-    key: 'post /units/:id/services',
-    sample: { on: '2026-11-20', note: 'fan cleaned' },
-    send: async (call, sent) =>
-      call('POST', '/units/LGT-02/services', sent, (await call('GET', '/units/LGT-02')).unit.version),
+    key: 'post /services',
+    sample: { items: [{ unitId: 'LGT-02', planId: null }], on: '2026-11-20', note: 'fan cleaned' },
+    send: (call, sent) => call('POST', '/services', sent),
     read: async (call) => {
-      const events = await call('GET', '/events?subjectType=unit&subjectId=LGT-02')
-      return events.find((it: { kind: string }) => it.kind === 'serviced')?.data
+      const { done } = await call('GET', '/units/LGT-02/upkeep')
+      const [{ on, note }] = done
+      return { items: [{ unitId: 'LGT-02', planId: null }], on, note }
     },
+  },
+  {
+    key: 'post /service-plans',
+    sample: {
+      name: NAME,
+      subject: { kind: 'unit', unitId: 'LGT-02' },
+      everyDays: 90,
+      everyUses: 20,
+      everyHours: 200,
+      graceDays: 7,
+      minutes: 15,
+      steps: 'unplug, let it cool, blow',
+      parts: 'a brush',
+      who: 'Bram',
+    },
+    read: async (call, { id }) => (await call('GET', '/services')).plans.find((it: { id: string }) => it.id === id),
+  },
+  {
+    key: 'post /units/:id/uses',
+    sample: { on: '2026-11-20', uses: 2, hours: 3.5, note: 'a test' },
+    send: (call, sent) => call('POST', '/units/LGT-02/uses', sent),
+    read: async (call, { id }) =>
+      (await call('GET', '/units/LGT-02/upkeep')).uses.find((it: { id: string }) => it.id === id),
   },
   {
     key: 'post /charges',

@@ -2,26 +2,14 @@ import { z } from 'zod'
 import { faultSchema, newFaultSchema } from '../bench/fault.ts'
 import { newChargesSchema } from '../kit/unit/charge.ts'
 import { noteSchema } from '../studio/identity.ts'
-import { dateSchema } from '../units/wall-time.ts'
 import { defineContract } from './contract.ts'
-import { serveSchema, versionedSchema } from './replies.ts'
+import { serveSchema } from './replies.ts'
+import { serviceLineSchema } from './service-contract.ts'
 
 export const benchReplySchema = z.object({
   today: z.string(),
   serviceNoticeDays: z.number(),
-  services: z.array(
-    z.object({
-      unitId: z.string(),
-      tag: z.string(),
-      name: z.string(),
-      unitVersion: z.number(),
-      serviceEveryDays: z.number().nullable(),
-      lastServicedOn: z.string().nullable(),
-      dueOn: z.string(),
-      daysLeft: z.number(),
-      isDue: z.boolean(),
-    }),
-  ),
+  services: z.array(serviceLineSchema),
   faults: z.array(z.object({ ...faultSchema.shape, tag: z.string(), name: z.string(), usedIn: z.array(serveSchema) })),
   inRepair: z.array(
     z.object({
@@ -64,12 +52,5 @@ export const benchContract = defineContract('bench', {
     body: newChargesSchema,
     reply: z.object({ tags: z.array(z.string()) }),
     status: 201,
-  },
-  'post /units/:id/services': {
-    summary: 'Record a service',
-    permission: 'mend',
-    body: z.object({ on: dateSchema, note: noteSchema }),
-    reply: versionedSchema,
-    isChange: true,
   },
 })

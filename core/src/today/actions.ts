@@ -40,6 +40,20 @@ export const FIND_ACTIONS: readonly FindAction[] = [
     permission: 'see-studio',
   },
   {
+    code: 'able',
+    label: 'Look here before buying',
+    words: 'capability could do instead wish buy own already',
+    path: '/kit/able',
+    permission: 'see-studio',
+  },
+  {
+    code: 'services',
+    label: 'Services and plans',
+    words: 'maintenance clean check due upkeep interval',
+    path: '/bench/services',
+    permission: 'see-studio',
+  },
+  {
     code: 'stock',
     label: 'Count stock',
     words: 'stocktake sandbags cells',

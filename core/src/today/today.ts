@@ -55,7 +55,9 @@ export const todayItemSchema = z
       z.object({
         section: z.literal('before'),
         code: z.literal('service'),
-        unitId: z.string(),
+        /** What is done: a plan, to so many things at once; null is a thing's own interval. */
+        plan: z.string().nullable(),
+        things: z.number(),
         tag: z.string(),
         name: z.string(),
         dueOn: z.string(),

@@ -24,7 +24,7 @@ export function sayTodayItem(
       }
     case 'service':
       return {
-        title: `Service ${item.tag} ${item.name}`,
+        title: sayService(item),
         text: item.daysLeft < 0 ? `was due on ${words.sayDay(item.dueOn)}` : `due on ${words.sayDay(item.dueOn)}`,
       }
     case 'fetch':
@@ -92,4 +92,14 @@ function sayCollision(item: TodayItem & { code: 'collision' }, words: TimeWords)
   return labels.length === 1
     ? { title: `${labels[0]} is wanted twice`, text: `${bookings}, ${when}` }
     : { title: `${bookings} want the same`, text: `${listInWords(named)}, ${when}` }
+}
+
+/** "Clean glass and mount: LEN-01 Tarn 28", "Clean glass and mount: 5 things". */
+function sayService({ plan, things, tag, name }: TodayItem & { code: 'service' }): string {
+  const what = plan ?? 'Service'
+  return things > 1
+    ? `${what}: ${sayNumber(things, 'thing')}`
+    : plan
+      ? `${what}: ${tag} ${name}`
+      : `${what} ${tag} ${name}`
 }

@@ -1,6 +1,5 @@
-import { findDate, findServiceDue, nameModel } from '@exemplar/core'
-import { and, asc, eq, isNotNull, isNull, ne } from 'drizzle-orm'
-import { refuseField } from '../foundation/base/problem.ts'
+import { findDate, nameModel } from '@exemplar/core'
+import { and, asc, eq, isNull } from 'drizzle-orm'
 import { requireVersion, write } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { defineRoute } from '../foundation/http/route.ts'
@@ -10,35 +9,9 @@ import { models, units } from '../schema/kit-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { sayCharges } from './charge-writing.ts'
 import { reportFault } from './fault-writing.ts'
+import { listServiceLines } from './service-lines.ts'
 
 const named = { tag: units.tag, maker: models.maker, name: models.name, unitVersion: units.version }
-
-/** Things with a service interval and when they are due, soonest first. */
-export function listServicesDue(db: Database, today: string) {
-  return db
-    .select({ unit: units, ...named })
-    .from(units)
-    .innerJoin(models, eq(models.id, units.modelId))
-    .where(and(isNotNull(units.serviceEveryDays), isNull(units.archivedAt), ne(units.state, 'sold')))
-    .all()
-    .flatMap(({ unit, tag, maker, name, unitVersion }) => {
-      const due = findServiceDue(unit, today)
-      if (!due) return []
-      const { serviceEveryDays, lastServicedOn } = unit
-      return [
-        {
-          unitId: unit.id,
-          tag,
-          name: nameModel({ maker, name }),
-          unitVersion,
-          serviceEveryDays,
-          lastServicedOn,
-          ...due,
-        },
-      ]
-    })
-    .sort((a, b) => a.daysLeft - b.daysLeft || (a.tag < b.tag ? -1 : 1))
-}
 
 export function listOpenFaults(db: Database) {
   const rows = db
@@ -77,6 +50,9 @@ function listInRepair(db: Database) {
   }))
 }
 
+/** So many of what is due are told here; all of it has a page of its own. */
+const MOST_SERVICES = 40
+
 export const benchRoutes = [
   defineRoute('get /bench', (_, app) => {
     const { zone, serviceNoticeDays } = loadStudio(app.db)
@@ -84,7 +60,9 @@ export const benchRoutes = [
     return {
       today,
       serviceNoticeDays,
-      services: listServicesDue(app.db, today),
+      services: listServiceLines(app.db, { now: app.now(), zone })
+        .filter((it) => it.daysLeft !== null && it.daysLeft <= Math.max(serviceNoticeDays, 31))
+        .slice(0, MOST_SERVICES),
       faults: listOpenFaults(app.db),
       inRepair: listInRepair(app.db),
     }
@@ -106,18 +84,4 @@ export const benchRoutes = [
     }),
   ),
   defineRoute('post /charges', ({ body, actor }, app) => write(app, actor, (writer) => sayCharges(writer, body))),
-  defineRoute('post /units/:id/services', ({ params, body, version, actor }, app) =>
-    write(app, actor, ({ tx, now, log }) => {
-      const id = params.id ?? ''
-      const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
-      if (body.on > findDate(now, loadStudio(tx).zone)) throw refuseField('/on', 'This day is still to come.')
-      log('serviced', 'unit', id, body)
-      return tx
-        .update(units)
-        .set({ lastServicedOn: body.on, version: before.version + 1 })
-        .where(eq(units.id, id))
-        .returning()
-        .get()
-    }),
-  ),
 ]

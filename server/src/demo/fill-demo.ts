@@ -23,6 +23,7 @@ import type { DemoUnit } from './demo-rows.ts'
 import { DEMO_BOOKINGS, type DemoBooking } from './larkmoor-diary.ts'
 import { FURTHER_SETUPS } from './larkmoor-further-setups.ts'
 import { DEMO_INTERFACES, DEMO_MODELS, DEMO_STOCK, DEMO_UNITS } from './larkmoor-kit.ts'
+import { fillServices } from './larkmoor-services.ts'
 import { DEMO_SETUPS } from './larkmoor-setups.ts'
 import { applyStory, makeStories } from './larkmoor-story.ts'
 import { DEMO_PARTIES, DEMO_SETTINGS, makeDemoPeople, makeDemoPlaces } from './larkmoor-studio.ts'
@@ -165,7 +166,9 @@ function makeItems(demo: DemoBooking, state: 'out' | 'back'): BookingItem[] {
   return listBookingItems(setup, demo.loose ?? []).map((item) => ({ ...item, state }))
 }
 
-function fillBench({ tx, log }: Writer, today: string): void {
+function fillBench(writer: Writer, today: string): void {
+  const { tx, log } = writer
+  fillServices(writer, today, zone, listServed())
   const rows = [
     {
       id: 'f-fan',
@@ -189,6 +192,15 @@ function fillBench({ tx, log }: Writer, today: string): void {
       .run()
     log('fault-reported', 'unit', fault.unitId, { fault })
   }
+}
+
+/** What there is of single things, each with its kind. */
+function listServed() {
+  const models = new Map(DEMO_MODELS.map((it) => [it.id, it]))
+  return DEMO_UNITS.flatMap(({ tag, model: modelId }) => {
+    const model = models.get(modelId)
+    return model ? [{ unit: { id: tag, modelId }, model }] : []
+  })
 }
 
 function fillLedger({ tx, log }: Writer, today: string): void {

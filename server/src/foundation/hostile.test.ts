@@ -15,7 +15,6 @@ const IDS: Record<string, string> = {
   '/places/:id': 'studio',
   '/units/:id': 'CAM-01',
   '/units/:id/faults': 'CAM-01',
-  '/units/:id/services': 'CAM-01',
   '/stock/:id/count': 'CEL-01',
   '/setups/:id': 'gi',
   '/bookings/:id': 'b-graft',

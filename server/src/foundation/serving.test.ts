@@ -95,6 +95,7 @@ describe('reading', () => {
     '/bookings/:id/change-over': 'b-head',
     '/units/:id/riders': 'TRI-01',
     '/units/:id/wants': 'CAM-01',
+    '/units/:id/upkeep': 'CAM-01',
     '/changes/:id': '1',
     '/models/:id': 'verrin-v6',
     '/models/:id/fits': 'verrin-v6',

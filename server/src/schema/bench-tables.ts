@@ -1,5 +1,7 @@
-import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { planSubjectSchema } from '@exemplar/core'
+import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { bookings } from './diary-tables.ts'
+import { json } from './json-column.ts'
 import { units } from './kit-tables.ts'
 
 export const faults = sqliteTable(
@@ -18,4 +20,55 @@ export const faults = sqliteTable(
     version: integer('version').notNull().default(1),
   },
   (table) => [index('faults_unit').on(table.unitId), index('faults_open').on(table.mendedAt)],
+)
+
+/** What is done to things again and again: for a kind, a model or one thing. */
+export const servicePlans = sqliteTable('service_plans', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  subject: json('subject', planSubjectSchema).notNull(),
+  everyDays: integer('every_days'),
+  everyUses: integer('every_uses'),
+  everyHours: integer('every_hours'),
+  graceDays: integer('grace_days').notNull().default(0),
+  minutes: integer('minutes'),
+  steps: text('steps').notNull().default(''),
+  parts: text('parts').notNull().default(''),
+  who: text('who').notNull().default(''),
+  archivedAt: integer('archived_at'),
+  version: integer('version').notNull().default(1),
+})
+
+/** Services that were done; without a plan it was the thing's own interval. */
+export const services = sqliteTable(
+  'services',
+  {
+    id: text('id').primaryKey(),
+    unitId: text('unit_id')
+      .notNull()
+      .references(() => units.id),
+    planId: text('plan_id').references(() => servicePlans.id),
+    on: text('on_day').notNull(),
+    note: text('note').notNull().default(''),
+    recordedAt: integer('recorded_at').notNull(),
+    personId: text('person_id'),
+  },
+  (table) => [index('services_unit').on(table.unitId, table.planId, table.on)],
+)
+
+/** Uses and hours that no booking tells of. */
+export const unitUses = sqliteTable(
+  'unit_uses',
+  {
+    id: text('id').primaryKey(),
+    unitId: text('unit_id')
+      .notNull()
+      .references(() => units.id),
+    on: text('on_day').notNull(),
+    uses: integer('uses').notNull(),
+    hours: real('hours').notNull(),
+    note: text('note').notNull().default(''),
+    recordedAt: integer('recorded_at').notNull(),
+  },
+  (table) => [index('unit_uses_unit').on(table.unitId)],
 )

@@ -6,6 +6,7 @@ import {
   listShoppingNeeds,
   makeShoppingFilter,
   type Readiness,
+  type ServiceLine,
   type Setup,
   type StudioSettings,
   type TodayItem,
@@ -16,7 +17,7 @@ import { listAbsences } from '../availability/absences.ts'
 import { loadHoldings } from '../availability/holdings.ts'
 import { type BookingRow, type HoldBook, listItems, loadBookings, loadSetups } from '../availability/holds.ts'
 import { loadBlockingFaults, loadInterfaces, loadKin } from '../availability/reference.ts'
-import { listServicesDue } from '../bench/bench-routes.ts'
+import { listServiceLines } from '../bench/service-lines.ts'
 import { loadSubjectNames } from '../diary/booking-check.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { models, stock } from '../schema/kit-tables.ts'
@@ -206,18 +207,33 @@ function listLowStock(db: Database): TodayItem[] {
     }))
 }
 
-export function listServices({ db, settings, today }: TodayContext): TodayItem[] {
-  return listServicesDue(db, today)
-    .filter((it) => it.daysLeft <= settings.serviceNoticeDays)
-    .map(({ unitId, tag, name, dueOn, daysLeft, isDue }) => ({
-      key: `service/${unitId}`,
-      level: isDue ? 'warn' : 'advise',
-      section: 'before',
-      code: 'service',
-      unitId,
-      tag,
-      name,
-      dueOn,
-      daysLeft,
-    }))
+/** What is due or soon will be: each thing by its own interval, and by a plan all of its things at once. */
+export function listServices({ db, settings, now }: TodayContext): TodayItem[] {
+  const soon = listServiceLines(db, { now, zone: settings.zone }).filter(
+    (it) => it.daysLeft !== null && it.daysLeft <= settings.serviceNoticeDays,
+  )
+  const groups = new Map<string, ServiceLine[]>()
+  for (const it of soon) {
+    const key = it.planId ?? it.unitId
+    groups.set(key, [...(groups.get(key) ?? []), it])
+  }
+  return [...groups].flatMap(([key, lines]): TodayItem[] => {
+    const [first] = lines
+    if (!first || first.dueOn === null || first.daysLeft === null) return []
+    const { planId, plan, tag, name, dueOn, daysLeft, isDue } = first
+    return [
+      {
+        key: `service/${key}`,
+        level: isDue ? 'warn' : 'advise',
+        section: 'before',
+        code: 'service',
+        plan: planId === null ? null : plan,
+        things: lines.length,
+        tag,
+        name,
+        dueOn,
+        daysLeft,
+      },
+    ]
+  })
 }

@@ -1,19 +1,15 @@
 import { type Serve, sayNumber } from '@exemplar/core'
 import { Link } from 'react-router'
-import {
-  useBenchQuery,
-  useChangeUnitMutation,
-  useMendFaultMutation,
-  useRecordServiceMutation,
-} from '../foundation/api/api.ts'
+import { useBenchQuery, useChangeUnitMutation, useMendFaultMutation } from '../foundation/api/api.ts'
 import { useMay } from '../foundation/api/session.ts'
 import { useTold } from '../foundation/api/use-told.ts'
-import { Button } from '../foundation/parts/button.tsx'
+import { Button, ButtonLink } from '../foundation/parts/button.tsx'
 import { Mark } from '../foundation/parts/mark.tsx'
 import { PageHead, Section, Tag, Waiting } from '../foundation/parts/page-parts.tsx'
 import { TapeStrip } from '../foundation/parts/tape.tsx'
-import { sayDay, sayDayWithYear } from '../foundation/words/calendar-words.ts'
+import { sayDay } from '../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../foundation/words/time-words.ts'
+import { ServiceList } from '../kit/upkeep/service-list.tsx'
 
 function Tapes({ usedIn }: { usedIn: Serve[] }) {
   return (
@@ -27,11 +23,12 @@ function Tapes({ usedIn }: { usedIn: Serve[] }) {
   )
 }
 
+const NOTHING: ReadonlySet<string> = new Set()
+
 /** What is broken, what is away, what is due. */
 export function BenchPage() {
   const { data, error, refetch } = useBenchQuery()
   const [mend] = useMendFaultMutation()
-  const [service] = useRecordServiceMutation()
   const [changeUnit] = useChangeUnitMutation()
   const words = useTimeWords()
   const run = useTold()
@@ -43,7 +40,9 @@ export function BenchPage() {
       <PageHead
         title="Bench"
         aside={`${sayNumber(data.faults.length, 'open fault')} · ${data.inRepair.length} in repair · ${sayNumber(dueNow, 'service')} due`}
-      />
+      >
+        <ButtonLink to="/bench/services">Work through the services</ButtonLink>
+      </PageHead>
       <div className="px-4 pb-8 md:px-5">
         <Section title="Broken or worrying">
           {data.faults.length === 0 && <p className="py-3 text-quiet">No open fault.</p>}
@@ -114,75 +113,20 @@ export function BenchPage() {
             ))}
           </ul>
         </Section>
-        <Section title="Services" aside={`noticed ${data.serviceNoticeDays} days ahead`}>
+        <Section
+          title="Services"
+          aside={
+            <Link to="/bench/services" className="underline">
+              all of them, and the plans
+            </Link>
+          }
+        >
           {data.services.length === 0 && (
-            <p className="py-3 text-quiet">No thing has a service interval yet. Set one on the thing’s page.</p>
+            <p className="py-3 text-quiet">
+              Nothing is due within a month. What is serviced how often is told by plans.
+            </p>
           )}
-          {data.services.length > 0 && (
-            <div className="overflow-x-auto">
-              <table>
-                <thead>
-                  <tr>
-                    <th scope="col">Thing</th>
-                    <th scope="col">Due</th>
-                    <th scope="col" className="hidden text-right sm:table-cell">
-                      Every
-                    </th>
-                    <th scope="col" className="hidden sm:table-cell">
-                      Last
-                    </th>
-                    <th scope="col">
-                      <span className="sr-only">Act</span>
-                    </th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {data.services.map((it) => (
-                    <tr key={it.unitId}>
-                      <td>
-                        <Link to={`/kit/${it.unitId}`}>
-                          <Tag>{it.tag}</Tag> {it.name}
-                        </Link>
-                      </td>
-                      <td>
-                        <Mark level={it.isDue ? 'warn' : it.daysLeft <= data.serviceNoticeDays ? 'advise' : 'ok'}>
-                          {sayDayWithYear(it.dueOn)}
-                          {it.daysLeft < 0
-                            ? `, ${-it.daysLeft} days ago`
-                            : it.daysLeft === 0
-                              ? ', today'
-                              : `, in ${it.daysLeft} days`}
-                        </Mark>
-                      </td>
-                      <td className="figures hidden text-right sm:table-cell">{it.serviceEveryDays} d</td>
-                      <td className="hidden text-quiet sm:table-cell">
-                        {it.lastServicedOn ? sayDayWithYear(it.lastServicedOn) : 'never'}
-                      </td>
-                      <td className="text-right">
-                        {may('mend') && (
-                          <Button
-                            size="small"
-                            onClick={() =>
-                              run(
-                                service({
-                                  id: it.unitId,
-                                  version: it.unitVersion,
-                                  body: { on: data.today, note: '' },
-                                }).unwrap(),
-                                `${it.tag} serviced today.`,
-                              )
-                            }
-                          >
-                            Done today
-                          </Button>
-                        )}
-                      </td>
-                    </tr>
-                  ))}
-                </tbody>
-              </table>
-            </div>
-          )}
+          <ServiceList lines={data.services} ticked={NOTHING} onTick={null} />
         </Section>
       </div>
     </>

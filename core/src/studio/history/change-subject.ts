@@ -16,6 +16,7 @@ export const CHANGE_SUBJECTS = [
   'setups',
   'bookings',
   'faults',
+  'services',
   'entries',
   'shopping',
   /** Whatever cannot be told: accounts, sessions, backups, the demo being filled. */

@@ -16,6 +16,7 @@ export const EVENT_KINDS = [
   'fault-mended',
   'serviced',
   'charged',
+  'used',
   'counted',
   'spent',
   'attached',
@@ -44,6 +45,7 @@ export const SUBJECT_TYPES = [
   'film',
   'saved-view',
   'stocktake',
+  'service-plan',
   'snapshot',
 ] as const
 export type SubjectType = (typeof SUBJECT_TYPES)[number]

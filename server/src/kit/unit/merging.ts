@@ -10,7 +10,7 @@ import {
 import { and, eq, sql } from 'drizzle-orm'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { requireVersion, type Writer } from '../../foundation/database/app-context.ts'
-import { faults } from '../../schema/bench-tables.ts'
+import { faults, servicePlans, services, unitUses } from '../../schema/bench-tables.ts'
 import { bookings } from '../../schema/diary-tables.ts'
 import { models, stock, units } from '../../schema/kit-tables.ts'
 import { entries, shoppingLines } from '../../schema/ledger-tables.ts'
@@ -52,6 +52,12 @@ export function mergeUnits({ tx, now, log }: Writer, id: string, intoId: string,
     .run()
   moveControls(tx, id, intoId)
   tx.update(faults).set({ unitId: intoId }).where(eq(faults.unitId, id)).run()
+  tx.update(servicePlans)
+    .set({ subject: { kind: 'unit', unitId: intoId } })
+    .where(sql`${servicePlans.subject} ->> '$.unitId' = ${id}`)
+    .run()
+  tx.update(services).set({ unitId: intoId }).where(eq(services.unitId, id)).run()
+  tx.update(unitUses).set({ unitId: intoId }).where(eq(unitUses.unitId, id)).run()
   tx.update(entries).set({ unitId: intoId }).where(eq(entries.unitId, id)).run()
   tx.update(attachments)
     .set({ subjectId: intoId })

@@ -15,6 +15,7 @@ const NAMES: Readonly<Record<SubjectType, string | null>> = {
   setup: 'SELECT name FROM setups WHERE id = ?',
   booking: 'SELECT title FROM bookings WHERE id = ?',
   fault: 'SELECT note FROM faults WHERE id = ?',
+  'service-plan': 'SELECT name FROM service_plans WHERE id = ?',
   entry: 'SELECT description FROM entries WHERE id = ?',
   budget: null,
   'shopping-line': 'SELECT item FROM shopping_lines WHERE id = ?',

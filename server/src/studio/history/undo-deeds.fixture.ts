@@ -1,6 +1,19 @@
 import { match, type Reply, type TestApi } from '../../foundation/api.fixture.ts'
 import { TINY_PNG } from '../../foundation/tiny-png.fixture.ts'
 
+const PLAN = {
+  name: 'Clean',
+  subject: { kind: 'category', category: 'camera' },
+  everyDays: 90,
+  everyUses: null,
+  everyHours: null,
+  graceDays: 7,
+  minutes: 20,
+  steps: 'Blow, brush',
+  parts: '',
+  who: '',
+}
+
 /** A thing to do, made from what is there now. Null where there is nothing to do it to. */
 export type Deed = (pick: <T>(items: readonly T[]) => T | undefined, n: number) => Promise<Reply | null>
 
@@ -297,10 +310,29 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
     },
     'post /charges': (pick) =>
       api.call('POST', '/charges', { unitIds: [pick(['PAK-A6', 'PAK-A7'])], state: 'full', on: '2026-11-20' }),
-    'post /units/:id/services': async () => {
-      const { version } = await get('/units/CAM-01')
-      return api.call('POST', '/units/CAM-01/services', { on: '2026-11-20', note: '' }, match(version))
+    'post /services': (pick) =>
+      api.call('POST', '/services', {
+        items: [{ unitId: pick(['CAM-01', 'MIC-01']), planId: null }],
+        on: '2026-11-20',
+        note: 'cleaned',
+      }),
+    'post /service-plans': (pick, n) =>
+      api.call('POST', '/service-plans', { ...PLAN, name: `Plan ${n}`, everyDays: pick([30, 90]) }),
+    'put /service-plans/:id': async (pick) => {
+      const it = pick((await get('/services')).plans) as { id: string; version: number } | undefined
+      return it ? api.call('PUT', `/service-plans/${it.id}`, { ...PLAN, everyUses: 20 }, match(it.version)) : null
     },
+    'post /service-plans/:id/end': async (pick) => {
+      const it = pick((await get('/services')).plans) as { id: string; version: number } | undefined
+      return it ? api.call('POST', `/service-plans/${it.id}/end`, {}, match(it.version)) : null
+    },
+    'post /units/:id/uses': (pick, n) =>
+      api.call('POST', `/units/${pick(['CAM-01', 'MIC-01'])}/uses`, {
+        on: '2026-11-20',
+        uses: n,
+        hours: 1.5,
+        note: '',
+      }),
     'post /ledger/entries': (_, n) =>
       api.call('POST', '/ledger/entries', {
         date: '2026-11-02',

@@ -91,14 +91,16 @@ describe('people and places', () => {
 describe('bench and ledger', () => {
   test('a service sets the next date; one in the future is refused', async () => {
     const due = async () =>
-      (await api.call('GET', '/bench')).body.services.find((it: { tag: string }) => it.tag === 'CAM-01')
-    const { unitVersion, isDue } = await due()
-    expect(isDue).toBe(true)
-    expect(
-      (await api.call('POST', '/units/CAM-01/services', { on: '2026-11-25', note: '' }, match(unitVersion))).status,
-    ).toBe(422)
-    await api.call('POST', '/units/CAM-01/services', { on: '2026-11-24', note: 'sensor cleaned' }, match(unitVersion))
+      (await api.call('GET', '/services')).body.lines.find((it: { tag: string }) => it.tag === 'CAM-01')
+    const record = (on: string) =>
+      api.call('POST', '/services', { items: [{ unitId: 'CAM-01', planId: null }], on, note: 'sensor cleaned' })
+    expect((await due()).isDue).toBe(true)
+    expect((await record('2026-11-25')).status).toBe(422)
+    await record('2026-11-24')
     expect(await due()).toMatchObject({ isDue: false, dueOn: '2027-11-24', daysLeft: 365 })
+    // One that was done before and is written down after makes the next one no earlier.
+    await record('2026-10-01')
+    expect(await due()).toMatchObject({ dueOn: '2027-11-24' })
   })
 
   test('a thing back from repair is counted on again', async () => {

@@ -229,9 +229,6 @@ export const api = createApi({
     sayCharges: build.mutation<ReplyOf<'post /charges'>, NewCharges>({
       query: (body) => request('post /charges', { body }),
     }),
-    recordService: build.mutation<ReplyOf<'post /units/:id/services'>, Versioned<{ on: string; note: string }>>({
-      query: ({ id, version, body }) => request('post /units/:id/services', { id, version, body }),
-    }),
     spending: build.query<ReplyOf<'get /ledger/spending'>, number>({
       query: (year) => request('get /ledger/spending', { query: { year } }),
       providesTags: readsOf('spending'),
@@ -324,7 +321,6 @@ export const {
   useReportFaultMutation,
   useMendFaultMutation,
   useSayChargesMutation,
-  useRecordServiceMutation,
   useSpendingQuery,
   useEntriesQuery,
   useChangeEntryMutation,

@@ -1,12 +1,7 @@
 import { LIFE_STATES } from '@exemplar/core'
 import { useState } from 'react'
 import { useParams } from 'react-router'
-import {
-  useEventsQuery,
-  useMendFaultMutation,
-  useRecordServiceMutation,
-  useUnitQuery,
-} from '../../foundation/api/api.ts'
+import { useEventsQuery, useMendFaultMutation, useUnitQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { useTold } from '../../foundation/api/use-told.ts'
 import { Button, ButtonLink } from '../../foundation/parts/button.tsx'
@@ -15,6 +10,7 @@ import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { Attachments } from '../../studio/files/attachments.tsx'
 import { ModelForm } from '../model/model-form.tsx'
+import { Upkeep } from '../upkeep/upkeep.tsx'
 import { ProvenanceForm } from './acquisition-form.tsx'
 import { DriveSpace } from './drive-space.tsx'
 import { sayEvent } from './event-words.ts'
@@ -34,9 +30,7 @@ export function UnitPage() {
   const { data, error, refetch } = useUnitQuery(id)
   const [open, setOpen] = useState<'edit' | 'model' | 'from' | 'fault' | null>(null)
   const [mend] = useMendFaultMutation()
-  const [service] = useRecordServiceMutation()
   const run = useTold()
-  const { today } = useTimeWords()
   const may = useMay()
   if (!data) return <Waiting what="the thing" error={error} onRetry={refetch} />
   const { unit } = data
@@ -54,18 +48,6 @@ export function UnitPage() {
         {may('change-kit') && <Button onClick={() => setOpen('edit')}>Change</Button>}
         {may('change-kit') && <Button onClick={() => setOpen('model')}>Specs</Button>}
         {may('change-kit') && <Button onClick={() => setOpen('from')}>Acquisition</Button>}
-        {unit.serviceEveryDays !== null && may('mend') && (
-          <Button
-            onClick={() =>
-              run(
-                service({ id, version: data.version, body: { on: today, note: '' } }).unwrap(),
-                `${unit.tag} serviced today.`,
-              )
-            }
-          >
-            Serviced today
-          </Button>
-        )}
         {may('report-fault') && (
           <Button look="act" onClick={() => setOpen('fault')}>
             Report a fault
@@ -98,6 +80,7 @@ export function UnitPage() {
           <UnitParts page={data} />
           <Riders unitId={id} tag={unit.tag} isGone={!LIFE_STATES[unit.state].usable} />
           <DriveSpace page={data} />
+          <Upkeep page={data} />
           <Software unit={unit} version={data.version} findings={data.software} />
           <Attachments subjectType="unit" subjectId={id} />
           <History unitId={id} />

@@ -1,0 +1,129 @@
+import {
+  addDays,
+  CATEGORIES,
+  computeServiceDue,
+  findDate,
+  findStartOfDay,
+  isPlanFor,
+  LIFE_STATE_CODES,
+  type LifeState,
+  type Model,
+  NO_WEAR,
+  nameModel,
+  type PlanSubject,
+  type ServiceLine,
+  type ServicePlan,
+  type Unit,
+} from '@exemplar/core'
+import { and, desc, eq, isNull, notInArray } from 'drizzle-orm'
+import { loadPlaces } from '../availability/reference.ts'
+import type { Database } from '../foundation/database/database.ts'
+import { servicePlans, services } from '../schema/bench-tables.ts'
+import { models, units } from '../schema/kit-tables.ts'
+import { loadUseLog, reckonWear } from './wear.ts'
+
+/** What is gone, or not here yet, wants no service. */
+const NO_SERVICE: readonly LifeState[] = LIFE_STATE_CODES.filter((it) =>
+  ['wished', 'ordered', 'sold', 'returned', 'lost', 'written-off', 'retired'].includes(it),
+)
+
+/** The thing's own interval as a plan; late after two weeks, as nobody said otherwise. */
+const OWN = 'Service'
+const OWN_GRACE_DAYS = 14
+
+type Row = { unit: Unit; model: Model }
+
+export function loadPlans(db: Database): ServicePlan[] {
+  return db.select().from(servicePlans).where(isNull(servicePlans.archivedAt)).orderBy(servicePlans.name).all()
+}
+
+export function loadServiced(db: Database): Row[] {
+  return db
+    .select({ unit: units, model: models })
+    .from(units)
+    .innerJoin(models, eq(models.id, units.modelId))
+    .where(and(isNull(units.archivedAt), notInArray(units.state, [...NO_SERVICE])))
+    .orderBy(units.tag)
+    .all()
+}
+
+/** Everything that is done to things again and again, with when it is due: soonest first, what cannot be told last. */
+export function listServiceLines(
+  db: Database,
+  {
+    now,
+    zone,
+    rows = loadServiced(db),
+    plans = loadPlans(db),
+  }: { now: number; zone: string; rows?: Row[]; plans?: ServicePlan[] },
+): ServiceLine[] {
+  const today = findDate(now, zone)
+  const wanted = rows.flatMap(({ unit, model }) => [
+    ...plans.filter((it) => isPlanFor(it, unit, model)).map((plan) => ({ unit, model, plan })),
+    ...(unit.serviceEveryDays === null ? [] : [{ unit, model, plan: null }]),
+  ])
+  if (wanted.length === 0) return []
+  const places = loadPlaces(db)
+  const last = loadLast(db, zone)
+  const log = loadUseLog(db, [...new Set(wanted.map((it) => it.unit.id))], now, zone)
+  return wanted
+    .map(({ unit, model, plan }): ServiceLine => {
+      const done = last.get(`${unit.id}/${plan?.id ?? ''}`) ?? null
+      const lastOn = latest(done?.on ?? null, plan === null ? unit.lastServicedOn : null)
+      const wear = plan ? reckonWear(log, unit.id, done?.since ?? null, unit.acquiredOn, today) : NO_WEAR
+      const own = { everyDays: unit.serviceEveryDays, everyUses: null, everyHours: null, graceDays: OWN_GRACE_DAYS }
+      return {
+        unitId: unit.id,
+        tag: unit.tag,
+        name: nameModel(model),
+        place: places.get(unit.nowPlaceId ?? unit.placeId ?? '')?.name ?? null,
+        planId: plan?.id ?? null,
+        plan: plan?.name ?? OWN,
+        everyDays: (plan ?? own).everyDays,
+        everyUses: (plan ?? own).everyUses,
+        everyHours: (plan ?? own).everyHours,
+        minutes: plan?.minutes ?? null,
+        steps: plan?.steps ?? '',
+        parts: plan?.parts ?? '',
+        who: plan?.who ?? '',
+        lastOn,
+        uses: wear.uses,
+        hours: wear.hours,
+        ...computeServiceDue(plan ?? own, lastOn ?? unit.acquiredOn, wear, today),
+        booked: log.next.get(unit.id) ?? null,
+      }
+    })
+    .sort((a, b) => order(a).localeCompare(order(b)))
+}
+
+const order = ({ dueOn, tag, plan }: ServiceLine) => `${dueOn ?? '9999'} ${tag} ${plan}`
+
+const latest = (a: string | null, b: string | null) => (a === null || (b !== null && b > a) ? b : a)
+
+/**
+ * The newest service of each thing by each plan, and from which instant uses count anew: from when it was written down where that
+ * was on its day, else from the end of its day.
+ */
+function loadLast(db: Database, zone: string): Map<string, { on: string; since: number }> {
+  const found = new Map<string, { on: string; since: number }>()
+  const rows = db.select().from(services).orderBy(desc(services.on), desc(services.recordedAt)).all()
+  for (const { unitId, planId, on, recordedAt } of rows) {
+    const key = `${unitId}/${planId ?? ''}`
+    if (found.has(key)) continue
+    const isSameDay = findDate(recordedAt, zone) === on
+    found.set(key, { on, since: isSameDay ? recordedAt : findStartOfDay(addDays(on, 1), zone) - 1 })
+  }
+  return found
+}
+
+/** For what a plan is, in words, and how many things that is. */
+export function tellPlan(plan: ServicePlan, rows: readonly Row[]): { about: string; things: number } {
+  const own = rows.filter(({ unit, model }) => isPlanFor(plan, unit, model))
+  return { about: sayAbout(plan.subject, own), things: own.length }
+}
+
+function sayAbout(subject: PlanSubject, [first]: readonly Row[]): string {
+  if (subject.kind === 'category') return `every ${CATEGORIES[subject.category].label.toLowerCase()}`
+  if (!first) return 'nothing that is here'
+  return subject.kind === 'model' ? `every ${nameModel(first.model)}` : `${first.unit.tag} ${nameModel(first.model)}`
+}

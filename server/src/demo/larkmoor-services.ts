@@ -1,0 +1,48 @@
+import { addDays, findInstant, isPlanFor, listUsualPlans, type Model, type Unit } from '@exemplar/core'
+import type { Writer } from '../foundation/database/app-context.ts'
+import { servicePlans, services } from '../schema/bench-tables.ts'
+
+/** Which of the usual plans Larkmoor took on. */
+const TAKEN = new Set([
+  'Clean sensor and contacts',
+  'Clean fan and look over the lead',
+  'Clean and listen',
+  'Adjust springs and knobs',
+  'Calibrate the screen',
+])
+
+/** So many days ago a thing was seen to, one after the other; a few a little too long ago. */
+const DAYS_AGO = [20, 34, 48, 61, 75, 90, 104, 118, 132, 178]
+
+/** The plans of the studio, with what was done by them. */
+export function fillServices(
+  { tx, log }: Writer,
+  today: string,
+  zone: string,
+  things: readonly { unit: Pick<Unit, 'id' | 'modelId'>; model: Pick<Model, 'category'> }[],
+): void {
+  const kinds = [...new Set(things.map((it) => it.model.category))]
+  const plans = listUsualPlans(kinds, []).filter((it) => TAKEN.has(it.name))
+  for (const [at, plan] of plans.entries()) {
+    const id = `plan-${at + 1}`
+    tx.insert(servicePlans)
+      .values({ ...plan, id, graceDays: 14 })
+      .run()
+    log('created', 'service-plan', id, { after: { ...plan, id } })
+    const own = things.filter(({ unit, model }) => isPlanFor(plan, unit, model))
+    for (const [index, { unit }] of own.entries()) {
+      const on = addDays(today, -(DAYS_AGO[(index + 3 * at) % DAYS_AGO.length] ?? 30))
+      tx.insert(services)
+        .values({
+          id: `${id}-${unit.id}`,
+          unitId: unit.id,
+          planId: id,
+          on,
+          note: plan.name === 'Calibrate the screen' ? 'white 6480 K, largest error 1.6' : '',
+          recordedAt: findInstant(`${on}T17:30`, zone).epochMs,
+          personId: null,
+        })
+        .run()
+    }
+  }
+}
