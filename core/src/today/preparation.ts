@@ -56,7 +56,7 @@ function listCharging(
 ): TodayItem[] {
   if (startsAt.slice(0, 10) > addDays(today, CHARGE_DAYS)) return []
   return (readiness?.workings ?? []).flatMap((working): TodayItem[] =>
-    working.formula === 'pack-hours'
+    working.formula === 'pack-hours' && working.uncharged > 0
       ? [
           {
             key: `charge/${working.family}`,
@@ -64,7 +64,7 @@ function listCharging(
             section: 'before',
             code: 'charge',
             family: labelOf(working.family),
-            packs: working.have,
+            packs: working.uncharged,
             bookingId: id,
             title,
             startsAt,

@@ -142,7 +142,7 @@ function makeInput(
       [...holdings.stock.values()].map((it) => [it.id, countFree(it.id, it.quantity, context.interval, calendar)]),
     ),
     // Until a booking comes it can be charged.
-    chargesOn: context.countsBookings ? null : findDate(start, settings.zone),
+    charging: { day: findDate(start, settings.zone), isNow: !context.countsBookings },
     missingParts: listMissing(holdings, parts, blocking),
     ...(place ? { roomSize: place.details.size, bars: place.details.bars } : {}),
     where: { placeId, places: placeOf },

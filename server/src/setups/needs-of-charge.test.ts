@@ -120,7 +120,7 @@ describe('and it is charged', () => {
       makeDraft({ setupId: id, startsAt: '2026-12-20T10:00', endsAt: '2026-12-20T12:00' }),
     )
     const ahead = await call('GET', `/setups/${id}/readiness?bookingId=${later.id}`)
-    expect(ahead.uncharged).toEqual([])
+    expect(ahead.uncharged).toEqual([pack.tag])
     expect(JSON.stringify(ahead.findings)).not.toContain('charge-used')
   })
 
@@ -156,6 +156,24 @@ describe('and it is charged', () => {
     expect(await line()).toEqual(['unsaid', 'unsaid'])
     await say(packs.slice(0, 1), 'full')
     expect(await line()).toEqual(['full', 'unsaid'])
+  })
+
+  test('Today asks to charge for what is shot next, until it is said that all of it is full', async () => {
+    const { eye, rest, packs } = await makeRig(2)
+    const setupId = await build([camera([eye, ...rest, ...packs])])
+    await call('POST', '/bookings', makeDraft({ setupId, startsAt: '2026-11-25T10:00', endsAt: '2026-11-25T12:00' }))
+    const asked = async () => {
+      const { sections } = await call('GET', '/today')
+      const items = Object.values(sections).flat() as { code: string; packs: number }[]
+      return items.filter((it) => it.code === 'charge').map((it) => it.packs)
+    }
+    expect(await asked()).toEqual([2])
+    await say(packs.slice(0, 1), 'full')
+    expect(await asked()).toEqual([1])
+    await say(packs, 'full')
+    expect(await asked()).toEqual([])
+    await say(packs.slice(0, 1), 'used')
+    expect(await asked()).toEqual([1])
   })
 
   test('packs that are counted are on the start list as well, and nobody can say which of them is full', async () => {

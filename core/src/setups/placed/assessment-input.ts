@@ -30,8 +30,8 @@ export interface AssessmentInput {
   absences: ReadonlyMap<string, Absence>
   /** Pieces of each stock that nothing else holds at that time. */
   freeStock: ReadonlyMap<string, number>
-  /** The day of today, where it is judged as it stands now: what is not charged now may be by then. */
-  chargesOn?: string | null
+  /** The day by which it has to be charged, and whether that is now: until a day to come what is not charged can be. */
+  charging?: { day: string; isNow: boolean }
   /** Parts that should be with a unit and are not there, by its id: tag and name. */
   missingParts?: ReadonlyMap<string, string[]>
   /** For each unit of a role with a spare policy: how many free things of its kind lie in the store. */

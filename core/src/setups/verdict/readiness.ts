@@ -3,7 +3,7 @@ import { readUsual } from '../../kit/template/usual-facts.ts'
 import { type FindingLevel, findingLevelSchema, findWorstLevel, LEVELS_WORST_FIRST } from '../../studio/finding.ts'
 import { policyRefSchema } from '../../studio/policy/policy.ts'
 import { cameraAngleSchema, listCameraAngles } from '../checks/picture/camera-angles.ts'
-import { listUnsaidCharges } from '../checks/power/charges.ts'
+import { listUncharged } from '../checks/power/charges.ts'
 import { factOf, makeScene, type Scene } from '../checks/scene.ts'
 import { countInputs, inputUseSchema } from '../checks/signal/inputs.ts'
 import { signalsSchema, traceSignals } from '../checks/signal/signals.ts'
@@ -46,7 +46,7 @@ export const readinessSchema = z.object({
   usual: z.array(z.string()),
   /** Each camera with its lens and what it frames. */
   cameras: z.array(cameraAngleSchema),
-  /** Tags of what works from a charge of which nobody said lately that it is there. */
+  /** Tags of what is to be charged first, or of which nobody said lately that it is. */
   uncharged: z.array(z.string()),
   /** Where every signal goes, along the cables that are in the setup. */
   signals: signalsSchema,
@@ -87,7 +87,7 @@ export function assessScene(scene: Scene): Readiness {
     joints,
     workings: listWorkings(scene),
     usual: [...new Set(items.flatMap((it) => (readUsual(it.model).length > 0 ? [it.tag] : [])))],
-    uncharged: listUnsaidCharges(scene),
+    uncharged: listUncharged(scene),
     cameras: factOf(scene, listCameraAngles),
     totalMassGrams: items.reduce((sum, item) => sum + (item.massGrams ?? 0), 0),
     unweighed: items.filter((item) => item.model && item.massGrams === null && !isLight(item)).length,

@@ -21,6 +21,7 @@ export const charges = defineCheck<UsedPack>({
   find: (scene) =>
     listCharged(scene).flatMap(({ item, state }): Found<UsedPack>[] => {
       const charge = item.unit?.charge
+      if (!scene.charging?.isNow) return []
       if (state !== 'used' || !item.unit || !charge) return []
       const level = LEVEL_OF_IMPORTANCE[item.roleImportance] === 'advise' ? 'advise' : 'warn'
       return [{ ...ofItem(item), level, code: 'charge-used', unitId: item.unit.id, on: charge.on }]
@@ -41,9 +42,9 @@ export const charges = defineCheck<UsedPack>({
       deciding: ({ on }) => [on],
       // One that is known to be full mends it; of one of which nobody said anything nobody knows.
       ideas: ({ unitId }, { scene, store }) => {
-        const today = scene.chargesOn
-        if (!today) return []
-        const isFull = (it: (typeof store.units)[number]) => readCharge(it.unit.charge, today) === 'full'
+        const day = scene.charging?.day
+        if (!day) return []
+        const isFull = (it: (typeof store.units)[number]) => readCharge(it.unit.charge, day) === 'full'
         return listStandInsFor([unitId], { scene, store: { ...store, units: store.units.filter(isFull) } })
       },
       replaceable: ({ unitId }) => [unitId],
@@ -51,18 +52,23 @@ export const charges = defineCheck<UsedPack>({
   },
 })
 
-/** Tags of what has to hold a charge and of which nobody said lately that it does: no finding, and nothing to be silent about. */
-export function listUnsaidCharges(scene: Scene): string[] {
-  return [...new Set(listCharged(scene).flatMap(({ item, state }) => (state === 'unsaid' ? [item.tag] : [])))]
+/**
+ * Tags of what has to be charged, or of which nobody said lately that it is: no finding, and nothing to be silent about. What was
+ * worked from is a finding where it is judged as it stands now.
+ */
+export function listUncharged(scene: Scene): string[] {
+  const isMeant = (state: ReturnType<typeof readCharge>) =>
+    state === 'unsaid' || (state === 'used' && scene.charging?.isNow === false)
+  return [...new Set(listCharged(scene).flatMap(({ item, state }) => (isMeant(state) ? [item.tag] : [])))]
 }
 
-/** What works from a charge of its own here, and what is known of it; nothing where it is judged for a day to come, as until then it can be charged. */
-function listCharged({ items, chargesOn }: Scene): { item: PlacedItem; state: ReturnType<typeof readCharge> }[] {
-  if (!chargesOn) return []
+/** What works from a charge of its own here, and what is known of it. */
+function listCharged({ items, charging }: Scene): { item: PlacedItem; state: ReturnType<typeof readCharge> }[] {
+  if (!charging) return []
   return items.flatMap((item) => {
     const { unit, model, powerMode } = item
     if (!model || !holdsCharge(model) || powerMode?.source === 'mains') return []
     // Of counted ones nobody can say which of them it is.
-    return [{ item, state: readCharge(unit?.charge ?? null, chargesOn) }]
+    return [{ item, state: readCharge(unit?.charge ?? null, charging.day) }]
   })
 }

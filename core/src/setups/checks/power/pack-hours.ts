@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { computeRuntimeMinutes, countPacks } from '../../../formulas/power/pack-runtime.ts'
 import { IMPORTANCES, importanceSchema } from '../../../kit/model/port.ts'
+import { readCharge } from '../../../kit/unit/charge.ts'
 import type { FindingLevel } from '../../../studio/finding.ts'
 import { findingLevelSchema } from '../../../studio/finding.ts'
 import { formatEnergy, formatMinutes, formatPower, trim } from '../../../units/quantity.ts'
@@ -41,6 +42,8 @@ export const packHoursSchema = z.object({
   have: z.number(),
   /** Packs of which nobody recorded what they hold: they may be enough, or not. */
   unknown: z.number(),
+  /** Packs of which nobody said that they are full for that day. */
+  uncharged: z.number(),
   level: findingLevelSchema,
 })
 export type PackHours = z.infer<typeof packHoursSchema>
@@ -107,8 +110,9 @@ export const packHoursSum = defineSum<PackHours>({
   follows: ({ figure, school }) => [figure('packEfficiencyPercent'), figure('sparePacks'), school('redundancy')],
 })
 
-function findPackHours({ items, spareItems, setup, policies }: Scene): PackHours[] {
+function findPackHours({ items, spareItems, setup, policies, charging }: Scene): PackHours[] {
   return computePackHours(items, {
+    day: charging?.day ?? null,
     minutes: setup.plannedMinutes,
     sparePacks: policies.settings.sparePacks,
     inReserve: spareItems,
@@ -146,6 +150,8 @@ interface Options {
   minutes: number
   sparePacks: number
   efficiencyPercent: number
+  /** For which day they have to be full; null where nobody asks. */
+  day?: string | null
   /** The studio runs lean: a missing spare is mentioned, not warned of. */
   isLean?: boolean
   /** What was put there in case: its packs count as the spare that is wanted, and for nothing else. */
@@ -175,7 +181,7 @@ function computeFamily(
   family: string,
   all: readonly PlacedItem[],
   onPacks: readonly PlacedItem[],
-  { minutes, sparePacks, efficiencyPercent, isLean = false, inReserve = [] }: Options,
+  { minutes, sparePacks, efficiencyPercent, isLean = false, inReserve = [], day = null }: Options,
 ): PackHours | null {
   const packs = all.filter((it) => it.energyMilliwattHours !== null)
   // Without one that is known there is nothing to reckon with: each is asked for.
@@ -228,6 +234,7 @@ function computeFamily(
     wanted,
     have,
     unknown,
+    uncharged: all.filter((it) => day === null || readCharge(it.unit?.charge ?? null, day) !== 'full').length,
     level,
   }
 }
