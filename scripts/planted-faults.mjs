@@ -1,3 +1,4 @@
+import { BENCH_FAULTS } from './planted-faults/bench.mjs'
 import { CHARGED_AND_ABLE_FAULTS } from './planted-faults/charged-and-able.mjs'
 import { DOORS_FAULTS } from './planted-faults/doors.mjs'
 import { ENTRY_FAULTS } from './planted-faults/entry.mjs'
@@ -15,4 +16,5 @@ export const PLANTED_FAULTS = [
   ...PICTURES_FAULTS,
   ...DOORS_FAULTS,
   ...CHARGED_AND_ABLE_FAULTS,
+  ...BENCH_FAULTS,
 ]

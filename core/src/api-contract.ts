@@ -2,6 +2,7 @@ import type { z } from 'zod'
 import { benchContract } from './contract/bench-contract.ts'
 import { bookingContract } from './contract/booking-contract.ts'
 import { findContract } from './contract/find-contract.ts'
+import { incidentContract } from './contract/incident-contract.ts'
 import { bundleContract } from './contract/kit/bundle-contract.ts'
 import { connectorContract } from './contract/kit/connector-contract.ts'
 import { figuresContract } from './contract/kit/figures-contract.ts'
@@ -45,6 +46,7 @@ import { todayContract } from './contract/today-contract.ts'
 export const apiContract = {
   ...benchContract,
   ...serviceContract,
+  ...incidentContract,
   ...bookingContract,
   ...ledgerContract,
   ...orderContract,

@@ -9,6 +9,14 @@ export {
   type RouteKey,
 } from './api-contract.ts'
 export { findBlockingFault, type NewFault } from './bench/fault.ts'
+export {
+  type Incident,
+  incidentChangeSchema,
+  isLessonFor,
+  type LessonFor,
+  lessonForSchema,
+  type NewIncident,
+} from './bench/incident.ts'
 export { computeServiceDue, findServiceDue, NO_WEAR, type Wear } from './bench/service-due.ts'
 export {
   isPlanFor,
@@ -22,6 +30,7 @@ export { listUsualPlans } from './bench/usual-plans.ts'
 export type { BookingCheck, BookingReply, DiaryReply, StandingThere, TakeOut } from './contract/booking-contract.ts'
 export type { Method, Permission, RouteContract } from './contract/contract.ts'
 export type { FindHit } from './contract/find-contract.ts'
+export type { IncidentReply } from './contract/incident-contract.ts'
 export type { InterfaceRow } from './contract/kit/connector-contract.ts'
 export type { FiguresReply } from './contract/kit/figures-contract.ts'
 export { type ImportReport, importSchema } from './contract/kit/import-contract.ts'

@@ -1,4 +1,5 @@
 import { benchRoutes } from './bench/bench-routes.ts'
+import { incidentRoutes } from './bench/incident-routes.ts'
 import { serviceRoutes } from './bench/service-routes.ts'
 import { fillDemo } from './demo/fill-demo.ts'
 import { bookingRoutes } from './diary/booking-routes.ts'
@@ -90,6 +91,7 @@ export const routes: readonly Route[] = [
   ...bookingRoutes,
   ...benchRoutes,
   ...serviceRoutes,
+  ...incidentRoutes,
   ...ledgerRoutes,
   ...partRequestRoutes,
   ...orderRoutes,

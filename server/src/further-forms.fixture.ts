@@ -121,6 +121,24 @@ export const FURTHER_FORMS: readonly Form[] = [
     read: async (call, { id }) => (await call('GET', '/services')).plans.find((it: { id: string }) => it.id === id),
   },
   {
+    key: 'post /incidents',
+    sample: {
+      on: '2026-11-20',
+      what: 'a lamp fell',
+      cause: 'one bag',
+      saved: 'its tether',
+      lesson: 'two bags',
+      lessonFor: { kind: 'category', category: 'stand' },
+      hit: [{ unitId: 'LGT-02', severity: 'usable' }],
+    },
+    read: async (call, { id }) => {
+      const it = (await call('GET', '/incidents')).find((other: { id: string }) => other.id === id)
+      const { faults } = await call('GET', '/units/LGT-02')
+      const { severity } = faults.find((other: { note: string }) => other.note === 'a lamp fell')
+      return { ...it, hit: it.hit.map(({ unitId }: { unitId: string }) => ({ unitId, severity })) }
+    },
+  },
+  {
     key: 'post /units/:id/uses',
     sample: { on: '2026-11-20', uses: 2, hours: 3.5, note: 'a test' },
     send: (call, sent) => call('POST', '/units/LGT-02/uses', sent),

@@ -16,11 +16,12 @@ import {
   type Unit,
 } from '@exemplar/core'
 import { and, desc, eq, isNull, notInArray } from 'drizzle-orm'
+import type { HoldBook } from '../availability/holds.ts'
 import { loadPlaces } from '../availability/reference.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { servicePlans, services } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
-import { loadUseLog, reckonWear } from './wear.ts'
+import { loadUseLog, reckonWear, type UseLog } from './wear.ts'
 
 /** What is gone, or not here yet, wants no service. */
 const NO_SERVICE: readonly LifeState[] = LIFE_STATE_CODES.filter((it) =>
@@ -30,6 +31,13 @@ const NO_SERVICE: readonly LifeState[] = LIFE_STATE_CODES.filter((it) =>
 /** The thing's own interval as a plan; late after two weeks, as nobody said otherwise. */
 const OWN = 'Service'
 const OWN_GRACE_DAYS = 14
+
+const NO_USES: UseLog = { used: new Map(), ahead: new Map(), next: new Map() }
+
+interface Last {
+  on: string
+  since: number
+}
 
 type Row = { unit: Unit; model: Model }
 
@@ -54,8 +62,9 @@ export function listServiceLines(
     now,
     zone,
     rows = loadServiced(db),
+    book = null,
     plans = loadPlans(db),
-  }: { now: number; zone: string; rows?: Row[]; plans?: ServicePlan[] },
+  }: { now: number; zone: string; rows?: Row[]; book?: HoldBook | null; plans?: ServicePlan[] },
 ): ServiceLine[] {
   const today = findDate(now, zone)
   const wanted = rows.flatMap(({ unit, model }) => [
@@ -64,8 +73,12 @@ export function listServiceLines(
   ])
   if (wanted.length === 0) return []
   const places = loadPlaces(db)
-  const last = loadLast(db, zone)
-  const log = loadUseLog(db, [...new Set(wanted.map((it) => it.unit.id))], now, zone)
+  // Of its own interval the thing itself knows when it was serviced last.
+  const last = plans.length > 0 ? loadLast(db, zone) : new Map<string, Last>()
+  // Where only what is due is asked, and nothing is due by its use, nobody asks how it was used.
+  const isByUse = wanted.some(({ plan }) => plan !== null && (plan.everyUses !== null || plan.everyHours !== null))
+  const ids = book === null || isByUse ? [...new Set(wanted.map((it) => it.unit.id))] : []
+  const log = ids.length > 0 ? loadUseLog(db, ids, now, zone, book) : NO_USES
   return wanted
     .map(({ unit, model, plan }): ServiceLine => {
       const done = last.get(`${unit.id}/${plan?.id ?? ''}`) ?? null
@@ -104,8 +117,8 @@ const latest = (a: string | null, b: string | null) => (a === null || (b !== nul
  * The newest service of each thing by each plan, and from which instant uses count anew: from when it was written down where that
  * was on its day, else from the end of its day.
  */
-function loadLast(db: Database, zone: string): Map<string, { on: string; since: number }> {
-  const found = new Map<string, { on: string; since: number }>()
+function loadLast(db: Database, zone: string): Map<string, Last> {
+  const found = new Map<string, Last>()
   const rows = db.select().from(services).orderBy(desc(services.on), desc(services.recordedAt)).all()
   for (const { unitId, planId, on, recordedAt } of rows) {
     const key = `${unitId}/${planId ?? ''}`

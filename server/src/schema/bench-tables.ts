@@ -1,5 +1,5 @@
-import { planSubjectSchema } from '@exemplar/core'
-import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { lessonForSchema, planSubjectSchema } from '@exemplar/core'
+import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { bookings } from './diary-tables.ts'
 import { json } from './json-column.ts'
 import { units } from './kit-tables.ts'
@@ -71,4 +71,32 @@ export const unitUses = sqliteTable(
     recordedAt: integer('recorded_at').notNull(),
   },
   (table) => [index('unit_uses_unit').on(table.unitId)],
+)
+
+/** What went wrong, and what is learned from it. */
+export const incidents = sqliteTable('incidents', {
+  id: text('id').primaryKey(),
+  on: text('on_day').notNull(),
+  what: text('what').notNull(),
+  cause: text('cause').notNull().default(''),
+  saved: text('saved').notNull().default(''),
+  lesson: text('lesson').notNull().default(''),
+  lessonFor: json('lesson_for', lessonForSchema).notNull(),
+  personId: text('person_id'),
+  version: integer('version').notNull().default(1),
+})
+
+/** What was hit, and the fault that came of it. */
+export const incidentUnits = sqliteTable(
+  'incident_units',
+  {
+    incidentId: text('incident_id')
+      .notNull()
+      .references(() => incidents.id),
+    unitId: text('unit_id')
+      .notNull()
+      .references(() => units.id),
+    faultId: text('fault_id').references(() => faults.id),
+  },
+  (table) => [primaryKey({ columns: [table.incidentId, table.unitId] }), index('incident_units_unit').on(table.unitId)],
 )

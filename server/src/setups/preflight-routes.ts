@@ -3,20 +3,24 @@ import {
   type Conduit,
   type EventKind,
   findDate,
+  type Holdings,
   isKindOf,
+  isLessonFor,
   listPlacedItems,
   listPowerSources,
   listSoundRoutes,
   listStartLines,
   nameModel,
   type PowerSource,
+  type Setup,
   type SoundDevice,
 } from '@exemplar/core'
-import { and, desc, eq, inArray } from 'drizzle-orm'
+import { and, desc, eq, inArray, ne } from 'drizzle-orm'
 import { isAnyOf } from '../availability/holdings.ts'
 import { loadKinWithModels } from '../availability/kin.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
+import { incidents } from '../schema/bench-tables.ts'
 import { events } from '../schema/studio-tables.ts'
 import { loadCase } from './assessment-case.ts'
 import { loadConduits } from './cable-routes.ts'
@@ -36,6 +40,18 @@ function loadDisturbed({ db }: AppContext, unitIds: readonly string[], zone: str
   return new Map([...rows].reverse().map((it) => [it.subjectId, findDate(it.at, zone)]))
 }
 
+/** What was learned, as far as it is of this setup: the newest first. */
+function loadLessons({ db }: AppContext, setup: Setup, holdings: Holdings) {
+  return db
+    .select()
+    .from(incidents)
+    .where(ne(incidents.lesson, ''))
+    .orderBy(desc(incidents.on), desc(incidents.id))
+    .all()
+    .filter((it) => isLessonFor(it.lessonFor, setup, setup.id, holdings))
+    .map(({ id, lesson, what, on }) => ({ id, lesson, what, on }))
+}
+
 export const startRoutes = [
   defineRoute('get /setups/:id/start', ({ params, query }, app) => {
     const { setup, settings, input } = loadCase(app, params.id ?? '', query.bookingId)
@@ -46,6 +62,7 @@ export const startRoutes = [
       holdings: input.holdings,
       kin: loadKinWithModels(app.db, ids),
       missing: input.missingParts ?? new Map(),
+      lessons: loadLessons(app, setup, input.holdings),
       day: input.crew?.firstDay ?? findDate(app.now(), settings.zone),
       disturbedOn: loadDisturbed(app, ids, settings.zone),
     })

@@ -208,8 +208,8 @@ function listLowStock(db: Database): TodayItem[] {
 }
 
 /** What is due or soon will be: each thing by its own interval, and by a plan all of its things at once. */
-export function listServices({ db, settings, now }: TodayContext): TodayItem[] {
-  const soon = listServiceLines(db, { now, zone: settings.zone }).filter(
+export function listServices({ db, settings, now, book }: TodayContext): TodayItem[] {
+  const soon = listServiceLines(db, { now, zone: settings.zone, book }).filter(
     (it) => it.daysLeft !== null && it.daysLeft <= settings.serviceNoticeDays,
   )
   const groups = new Map<string, ServiceLine[]>()

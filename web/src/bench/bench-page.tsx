@@ -10,6 +10,7 @@ import { TapeStrip } from '../foundation/parts/tape.tsx'
 import { sayDay } from '../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../foundation/words/time-words.ts'
 import { ServiceList } from '../kit/upkeep/service-list.tsx'
+import { Incidents } from './incidents.tsx'
 
 function Tapes({ usedIn }: { usedIn: Serve[] }) {
   return (
@@ -113,6 +114,7 @@ export function BenchPage() {
             ))}
           </ul>
         </Section>
+        <Incidents today={data.today} />
         <Section
           title="Services"
           aside={

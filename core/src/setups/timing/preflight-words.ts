@@ -13,6 +13,8 @@ export function sayStartLine(line: StartLine): { text: string; note: string } {
           : `${line.role}: nothing is in it`,
         'Easily forgotten, and missed in the picture.',
       )
+    case 'lesson':
+      return say(line.lesson, `Learned on ${sayPlainDay(line.on)}: ${line.what}`)
     case 'fetch-controller':
       return line.isMissing
         ? say(
@@ -110,3 +112,12 @@ function sayCharging({ tags, name, packs, count }: StartLine & { kind: 'charge' 
 /** Whether nothing of it is left to do: all of it was said to be full. */
 export const isCharged = (line: StartLine): boolean =>
   line.kind === 'charge' && line.packs.length === line.tags.length && line.packs.every((it) => it.charge === 'full')
+
+/** "24 Nov 2026", the same for everybody who reads it. */
+const sayPlainDay = (day: string) =>
+  new Date(`${day}T12:00:00Z`).toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone: 'UTC',
+  })

@@ -25,6 +25,12 @@ export const startLineSchema = z
         tags: z.array(z.string()),
       }),
       z.object({
+        kind: z.literal('lesson'),
+        lesson: z.string(),
+        what: z.string(),
+        on: z.string(),
+      }),
+      z.object({
         kind: z.literal('fetch-controller'),
         controller: z.string(),
         of: z.string(),
@@ -96,6 +102,8 @@ export interface StartFacts {
   kin: readonly { unit: Unit; model: Model }[]
   /** Tags of what should be with a thing and is not there, by its id. */
   missing: ReadonlyMap<string, readonly string[]>
+  /** What was learned from accidents, as far as it is of this setup. */
+  lessons?: readonly { id: string; lesson: string; what: string; on: string }[]
   /** The day on which it records. */
   day: string
   /** The last day on which a thing came back from a loan or a repair, or was reset. */
@@ -109,6 +117,9 @@ export function listStartLines(facts: StartFacts): StartLine[] {
   const filled = listFilled(facts)
   return [
     ...listForgotten(facts),
+    ...(facts.lessons ?? []).map(
+      ({ id, ...it }): StartLine => ({ key: `lesson/${id}`, importance: 'essential', kind: 'lesson', ...it }),
+    ),
     ...listControllers(facts, filled),
     ...listPower(facts, filled),
     ...listCountedPacks(facts),

@@ -17,6 +17,7 @@ export const CHANGE_SUBJECTS = [
   'bookings',
   'faults',
   'services',
+  'incidents',
   'entries',
   'shopping',
   /** Whatever cannot be told: accounts, sessions, backups, the demo being filled. */

@@ -17,6 +17,7 @@ export const EVENT_KINDS = [
   'serviced',
   'charged',
   'used',
+  'hit',
   'counted',
   'spent',
   'attached',
@@ -46,6 +47,7 @@ export const SUBJECT_TYPES = [
   'saved-view',
   'stocktake',
   'service-plan',
+  'incident',
   'snapshot',
 ] as const
 export type SubjectType = (typeof SUBJECT_TYPES)[number]

@@ -25,6 +25,8 @@ export const TRACKED_TABLES = [
   'service_plans',
   'services',
   'unit_uses',
+  'incidents',
+  'incident_units',
   'entries',
   'budgets',
   'shopping_lines',

@@ -29,6 +29,8 @@ export const SUBJECT_OF: Readonly<Record<TrackedTable, ChangeSubject>> = {
   service_plans: 'services',
   services: 'services',
   unit_uses: 'services',
+  incidents: 'incidents',
+  incident_units: 'incidents',
   entries: 'entries',
   budgets: 'entries',
   shopping_lines: 'shopping',

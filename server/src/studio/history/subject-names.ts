@@ -16,6 +16,7 @@ const NAMES: Readonly<Record<SubjectType, string | null>> = {
   booking: 'SELECT title FROM bookings WHERE id = ?',
   fault: 'SELECT note FROM faults WHERE id = ?',
   'service-plan': 'SELECT name FROM service_plans WHERE id = ?',
+  incident: 'SELECT what FROM incidents WHERE id = ?',
   entry: 'SELECT description FROM entries WHERE id = ?',
   budget: null,
   'shopping-line': 'SELECT item FROM shopping_lines WHERE id = ?',

@@ -1,6 +1,15 @@
 import { match, type Reply, type TestApi } from '../../foundation/api.fixture.ts'
 import { TINY_PNG } from '../../foundation/tiny-png.fixture.ts'
 
+const INCIDENT = {
+  on: '2026-11-20',
+  what: 'A knock',
+  cause: 'a cable',
+  saved: '',
+  lesson: 'Cables along the wall',
+  lessonFor: { kind: 'all' },
+}
+
 const PLAN = {
   name: 'Clean',
   subject: { kind: 'category', category: 'camera' },
@@ -310,6 +319,16 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
     },
     'post /charges': (pick) =>
       api.call('POST', '/charges', { unitIds: [pick(['PAK-A6', 'PAK-A7'])], state: 'full', on: '2026-11-20' }),
+    'post /incidents': (pick, n) =>
+      api.call('POST', '/incidents', {
+        ...INCIDENT,
+        what: `A knock ${n}`,
+        hit: [{ unitId: pick(['CAM-01', 'MIC-01']), severity: 'usable' }],
+      }),
+    'put /incidents/:id': async (pick) => {
+      const it = pick((await get('/incidents')) as never) as { id: string; version: number } | undefined
+      return it ? api.call('PUT', `/incidents/${it.id}`, { ...INCIDENT, lesson: 'Two bags' }, match(it.version)) : null
+    },
     'post /services': (pick) =>
       api.call('POST', '/services', {
         items: [{ unitId: pick(['CAM-01', 'MIC-01']), planId: null }],

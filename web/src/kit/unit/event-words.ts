@@ -4,6 +4,7 @@ interface EventData {
   title?: string
   note?: string
   on?: string
+  what?: string
   state?: 'full' | 'used'
   fault?: { note?: string }
   after?: { state?: LifeState }
@@ -11,7 +12,7 @@ interface EventData {
 
 /** One line of a thing's history. */
 export function sayEvent({ kind, data }: EventRow): string {
-  const { title, note, on, state, fault, after } = data as EventData
+  const { title, note, on, what, state, fault, after } = data as EventData
   switch (kind) {
     case 'reversed':
       return 'Taken back'
@@ -31,6 +32,10 @@ export function sayEvent({ kind, data }: EventRow): string {
       return `Mended${note ? `: ${note}` : ''}`
     case 'serviced':
       return `Serviced on ${on}`
+    case 'used':
+      return `Used on ${on}`
+    case 'hit':
+      return `Hit in an accident: ${what ?? ''}`
     case 'charged':
       return state === 'full' ? `Charged on ${on}` : `Worked from on ${on}`
     case 'state-changed':

@@ -1,0 +1,57 @@
+/** Lines without which the bench would forget, ask too soon or too late, or teach the wrong setups. */
+export const BENCH_FAULTS = [
+  {
+    law: 'N11',
+    file: 'core/src/bench/service-due.ts',
+    from: 'if (already >= limit) return today',
+    to: 'if (already > limit) return today',
+    test: 'core/src/bench/service-due.test.ts',
+  },
+  {
+    law: 'N11',
+    file: 'core/src/bench/service-due.ts',
+    from: 'Math.ceil((limit - reached) / perDay)',
+    to: 'Math.floor((limit - reached) / perDay)',
+    test: 'core/src/bench/service-due.test.ts',
+  },
+  {
+    law: 'N11',
+    file: 'core/src/bench/service-plan.ts',
+    from: 'return isKindOf(model.category, subject.category)',
+    to: 'return model.category === subject.category',
+    test: 'server/src/bench/needs-of-services.test.ts',
+    titled: 'by class',
+  },
+  {
+    law: 'M08',
+    file: 'server/src/bench/wear.ts',
+    from: 'all.filter((it) => it.at > since)',
+    to: 'all.filter((it) => it.at > 0)',
+    test: 'server/src/bench/needs-of-services.test.ts',
+    titled: 'a clean by uses',
+  },
+  {
+    law: 'N16',
+    file: 'server/src/bench/service-lines.ts',
+    from: 'orderBy(desc(services.on), desc(services.recordedAt))',
+    to: 'orderBy(desc(services.recordedAt))',
+    test: 'server/src/bench/needs-of-services.test.ts',
+    titled: 'a screen is calibrated',
+  },
+  {
+    law: 'N01',
+    file: 'core/src/bench/incident.ts',
+    from: 'isKindOf(model.category, about.category)',
+    to: 'true',
+    test: 'server/src/bench/needs-of-accidents.test.ts',
+    titled: 'single or counted',
+  },
+  {
+    law: 'N01',
+    file: 'server/src/bench/incident-routes.ts',
+    from: 'severity === null',
+    to: 'severity !== null',
+    test: 'server/src/bench/needs-of-accidents.test.ts',
+    titled: 'what it hit',
+  },
+]
