@@ -11,7 +11,6 @@ export {
 export { findBlockingFault, type NewFault } from './bench/fault.ts'
 export {
   type Incident,
-  incidentChangeSchema,
   isLessonFor,
   type LessonFor,
   lessonForSchema,

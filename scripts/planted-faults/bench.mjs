@@ -34,7 +34,7 @@ export const BENCH_FAULTS = [
     law: 'N16',
     file: 'server/src/bench/service-lines.ts',
     from: 'orderBy(desc(services.on), desc(services.recordedAt))',
-    to: 'orderBy(desc(services.recordedAt))',
+    to: 'orderBy(services.on)',
     test: 'server/src/bench/needs-of-services.test.ts',
     titled: 'a screen is calibrated',
   },

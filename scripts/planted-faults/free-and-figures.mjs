@@ -186,8 +186,8 @@ export const FREE_AND_FIGURES_FAULTS = [
   {
     law: 'B11',
     file: 'core/src/setups/checks/content/demands.ts',
-    from: "return couldBe || distanceMm === null ? 'unknown' : 'no'",
-    to: "return 'no'",
+    from: "return works === 'no' && distanceMm === null ? 'unknown' : works",
+    to: "return works === 'unknown' ? 'no' : works",
     test: 'server/src/setups/needs-of-composing.test.ts',
   },
   {

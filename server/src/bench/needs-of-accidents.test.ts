@@ -72,7 +72,7 @@ describe('an accident and its lesson', () => {
   ] as const)(
     '[N01.2] the lesson is a line of %s and nowhere else, also where one is made later',
     async (_, about, expected) => {
-      const legs = await add('tripod', 'Legs')
+      const [legs, lamp] = [await add('tripod', 'Legs'), await add('light', 'Lamp')]
       const body = {
         category: 'tripod',
         name: 'Counted',
@@ -83,7 +83,7 @@ describe('an accident and its lesson', () => {
         reorderLevel: 0,
       }
       const counted = await call('POST', '/stock', body)
-      const ids: Record<string, string> = { LA: await build('LA', [legs]), LB: await build('LB', []) }
+      const ids: Record<string, string> = { LA: await build('LA', [legs]), LB: await build('LB', [lamp]) }
       await report({ lessonFor: about(ids) })
       const roles = [{ name: 'A camera', stock: [{ id: counted.id, quantity: 1 }] }]
       ids.LC = (await call('POST', '/setups', makeSetup(roles, { code: 'LC', purposeKind: 'panel' }))).id
