@@ -8,7 +8,15 @@ export {
   type ReplyOf,
   type RouteKey,
 } from './api-contract.ts'
-export { findBlockingFault, type NewFault } from './bench/fault.ts'
+export {
+  findBlockingFault,
+  judgeMending,
+  type MendOrReplace,
+  type NewFault,
+  SEVERITIES,
+  SEVERITY_LABELS,
+  type Severity,
+} from './bench/fault.ts'
 export {
   type Incident,
   isLessonFor,
@@ -26,6 +34,7 @@ export {
   type ServicePlan,
 } from './bench/service-plan.ts'
 export { listUsualPlans } from './bench/usual-plans.ts'
+export type { BenchReply } from './contract/bench-contract.ts'
 export type { BookingCheck, BookingReply, DiaryReply, StandingThere, TakeOut } from './contract/booking-contract.ts'
 export type { Method, Permission, RouteContract } from './contract/contract.ts'
 export type { FindHit } from './contract/find-contract.ts'

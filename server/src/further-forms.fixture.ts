@@ -89,19 +89,29 @@ export const FURTHER_FORMS: readonly Form[] = [
   SETUP_FORM,
   {
     key: 'post /units/:id/faults',
-    sample: { note: 'fan rattles', severity: 'usable', bookingId: 'b-head' },
+    sample: {
+      note: 'fan rattles',
+      severity: 'nuisance',
+      bookingId: 'b-head',
+      inFile: 'A012, 14:20',
+      workAround: 'a second microphone',
+      workAroundMinutes: 10,
+    },
     send: (call, sent) => call('POST', '/units/LGT-02/faults', sent),
     read: async (call, { id }) =>
       (await call('GET', '/units/LGT-02')).faults.find((it: { id: string }) => it.id === id),
   },
   {
     key: 'post /services',
-    sample: { items: [{ unitId: 'LGT-02', planId: null }], on: '2026-11-20', note: 'fan cleaned' },
+    // By which of the usual plans of the demo is looked up there.
+    sample: { items: [{ unitId: 'CAM-02', planId: 'plan-1' }], on: '2026-11-20', note: 'fan cleaned' },
     send: (call, sent) => call('POST', '/services', sent),
     read: async (call) => {
-      const { done } = await call('GET', '/units/LGT-02/upkeep')
-      const [{ on, note }] = done
-      return { items: [{ unitId: 'LGT-02', planId: null }], on, note }
+      const { done } = await call('GET', '/units/CAM-02/upkeep')
+      const { plans } = await call('GET', '/services')
+      const { on, note, plan } = done[0]
+      const planId = plans.find((it: { name: string }) => it.name === plan)?.id
+      return { items: [{ unitId: 'CAM-02', planId }], on, note }
     },
   },
   {

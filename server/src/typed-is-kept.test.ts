@@ -96,6 +96,8 @@ const NOT_RECORDS: Readonly<Record<string, string>> = {
   'post /faults/:id/mend': 'a deed: mended, with its word in the history',
   'post /bookings/check': 'writes nothing',
   'put /bookings/:id': 'the form of a new booking',
+  'put /service-plans/:id': 'the form of a new plan',
+  'put /incidents/:id': 'the form of a new one',
   'post /bookings/:id/take-out': 'a deed',
   'post /bookings/:id/bring-back': 'a deed',
   'put /ledger/entries/:id': 'the form of a new entry',

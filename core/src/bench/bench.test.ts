@@ -29,6 +29,9 @@ describe('faults', () => {
     reportedAt: 1,
     mendedAt: null,
     mendNote: '',
+    inFile: '',
+    workAround: '',
+    workAroundMinutes: null,
     version: 1,
     ...part,
   })

@@ -1,13 +1,31 @@
 import { z } from 'zod'
 import { idSchema, noteSchema, versionSchema } from '../studio/identity.ts'
 
-/** Whether the thing can still work: `usable` keeps it in play, `unusable` takes it out until it is mended. */
-export const SEVERITIES = ['usable', 'unusable'] as const
+/**
+ * How much a fault is: `unusable` takes the thing out until it is mended; with the others it works on. A nuisance costs patience,
+ * and what is cosmetic costs nothing.
+ */
+export const SEVERITY_LABELS = {
+  unusable: 'It cannot be used',
+  usable: 'It works, with care',
+  nuisance: 'It works, and is a nuisance',
+  cosmetic: 'It only looks bad',
+} as const
+export type Severity = keyof typeof SEVERITY_LABELS
+export const SEVERITIES = Object.keys(SEVERITY_LABELS) as [Severity, ...Severity[]]
+
+/** How much each weighs where it is asked whether the thing is to be replaced. */
+const WEIGHTS: Readonly<Record<Severity, number>> = { unusable: 1, usable: 1, nuisance: 0.5, cosmetic: 0 }
 
 export const newFaultSchema = z.object({
   note: noteSchema.trim().min(1, 'Say in a few words what is wrong.'),
   severity: z.enum(SEVERITIES),
   bookingId: idSchema.nullable(),
+  /** In which file and at which time it is heard or seen, where it was noticed in a recording. */
+  inFile: z.string().trim().max(200).default(''),
+  /** How people get along with it, and what that costs at each use. */
+  workAround: z.string().trim().max(200).default(''),
+  workAroundMinutes: z.number().int().min(0).max(600).nullable().default(null),
 })
 export type NewFault = z.infer<typeof newFaultSchema>
 
@@ -29,4 +47,29 @@ export function isOpen(fault: Fault): boolean {
 export function findBlockingFault(faults: readonly Fault[]): Fault | null {
   const blocking = faults.filter((fault) => isOpen(fault) && fault.severity === 'unusable')
   return blocking.sort((a, b) => a.reportedAt - b.reportedAt)[0] ?? null
+}
+
+/** So many within a year are enough, a nuisance counting half. Common practice. */
+const FAULTS_IN_YEAR = 3
+/** Repairs of so much of what the same costs new are enough. Common practice. */
+const REPAIR_SHARE = 0.5
+
+export const mendOrReplaceSchema = z.enum(['mend', 'replace-faults', 'replace-cost', 'price-unknown'])
+export type MendOrReplace = z.infer<typeof mendOrReplaceSchema>
+
+/**
+ * Whether a thing with an open fault is better mended or replaced: by how often it failed within a year, and by what its repairs
+ * cost against a new one. Without a price nobody can tell the second; what only looks bad asks for neither.
+ */
+export function judgeMending(it: {
+  /** Of all its faults within a year, this one among them. */
+  inYear: readonly Severity[]
+  repairMinor: number
+  newMinor: number | null
+}): MendOrReplace {
+  const weight = it.inYear.reduce((sum, severity) => sum + WEIGHTS[severity], 0)
+  if (weight >= FAULTS_IN_YEAR) return 'replace-faults'
+  if (it.repairMinor === 0) return 'mend'
+  if (it.newMinor === null || it.newMinor === 0) return 'price-unknown'
+  return it.repairMinor >= REPAIR_SHARE * it.newMinor ? 'replace-cost' : 'mend'
 }

@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { faultSchema, newFaultSchema } from '../bench/fault.ts'
+import { faultSchema, mendOrReplaceSchema, newFaultSchema } from '../bench/fault.ts'
 import { newChargesSchema } from '../kit/unit/charge.ts'
 import { noteSchema } from '../studio/identity.ts'
+import { amount } from '../studio/people/secrecy.ts'
 import { defineContract } from './contract.ts'
 import { serveSchema } from './replies.ts'
 import { serviceLineSchema } from './service-contract.ts'
@@ -10,7 +11,23 @@ export const benchReplySchema = z.object({
   today: z.string(),
   serviceNoticeDays: z.number(),
   services: z.array(serviceLineSchema),
-  faults: z.array(z.object({ ...faultSchema.shape, tag: z.string(), name: z.string(), usedIn: z.array(serveSchema) })),
+  faults: z.array(
+    z.object({
+      ...faultSchema.shape,
+      tag: z.string(),
+      name: z.string(),
+      usedIn: z.array(serveSchema),
+      /** How many of its faults were reported within a year, this one among them; what only looks bad is none. */
+      timesInYear: z.number(),
+      days: z.number(),
+      /** Uses since it was reported, and what getting along with it took, where somebody said how much each time. */
+      usesSince: z.number(),
+      lostMinutes: z.number().nullable(),
+      advice: mendOrReplaceSchema,
+      repairMinor: amount(z.number()),
+      newMinor: amount(z.number().nullable()),
+    }),
+  ),
   inRepair: z.array(
     z.object({
       unitId: z.string(),

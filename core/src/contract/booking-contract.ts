@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { SEVERITIES } from '../bench/fault.ts'
 import { bookingSchema, newBookingSchema } from '../diary/booking.ts'
 import { packSheetSchema } from '../diary/pack-sheet.ts'
 import { absenceSchema } from '../kit/unit/absence.ts'
@@ -128,7 +129,7 @@ export const bringBackSchema = z.object({
         fault: z
           .object({
             note: noteSchema.trim().min(1, 'Say in a few words what is wrong.'),
-            severity: z.enum(['usable', 'unusable']),
+            severity: z.enum(SEVERITIES),
           })
           .nullable()
           .default(null),

@@ -8,6 +8,7 @@ import { faults } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { sayCharges } from './charge-writing.ts'
+import { makeFaultStanding } from './fault-standing.ts'
 import { reportFault } from './fault-writing.ts'
 import { listServiceLines } from './service-lines.ts'
 
@@ -29,6 +30,12 @@ export function listOpenFaults(db: Database) {
     name: nameModel({ maker, name }),
     usedIn: usedIn.get(fault.unitId) ?? [],
   }))
+}
+
+function listFaults(db: Database, now: number, zone: string) {
+  const open = listOpenFaults(db)
+  const standing = makeFaultStanding(db, open, now, zone)
+  return open.map((it) => ({ ...it, ...standing(it) }))
 }
 
 function listInRepair(db: Database) {
@@ -63,7 +70,7 @@ export const benchRoutes = [
       services: listServiceLines(app.db, { now: app.now(), zone })
         .filter((it) => it.daysLeft !== null && it.daysLeft <= Math.max(serviceNoticeDays, 31))
         .slice(0, MOST_SERVICES),
-      faults: listOpenFaults(app.db),
+      faults: listFaults(app.db, app.now(), zone),
       inRepair: listInRepair(app.db),
     }
   }),

@@ -23,7 +23,7 @@ import type { DemoUnit } from './demo-rows.ts'
 import { DEMO_BOOKINGS, type DemoBooking } from './larkmoor-diary.ts'
 import { FURTHER_SETUPS } from './larkmoor-further-setups.ts'
 import { DEMO_INTERFACES, DEMO_MODELS, DEMO_STOCK, DEMO_UNITS } from './larkmoor-kit.ts'
-import { fillServices } from './larkmoor-services.ts'
+import { fillIncidents, fillServices } from './larkmoor-services.ts'
 import { DEMO_SETUPS } from './larkmoor-setups.ts'
 import { applyStory, makeStories } from './larkmoor-story.ts'
 import { DEMO_PARTIES, DEMO_SETTINGS, makeDemoPeople, makeDemoPlaces } from './larkmoor-studio.ts'
@@ -169,6 +169,7 @@ function makeItems(demo: DemoBooking, state: 'out' | 'back'): BookingItem[] {
 function fillBench(writer: Writer, today: string): void {
   const { tx, log } = writer
   fillServices(writer, today, zone, listServed())
+  fillIncidents(writer, today)
   const rows = [
     {
       id: 'f-fan',

@@ -1,6 +1,6 @@
 import { addDays, findInstant, isPlanFor, listUsualPlans, type Model, type Unit } from '@exemplar/core'
 import type { Writer } from '../foundation/database/app-context.ts'
-import { servicePlans, services } from '../schema/bench-tables.ts'
+import { incidents, incidentUnits, servicePlans, services } from '../schema/bench-tables.ts'
 
 /** Which of the usual plans Larkmoor took on. */
 const TAKEN = new Set([
@@ -45,4 +45,22 @@ export function fillServices(
         .run()
     }
   }
+}
+
+/** What went wrong at Larkmoor, and what is done otherwise since. */
+export function fillIncidents({ tx, log }: Writer, today: string): void {
+  const row = {
+    id: 'i-wind',
+    on: addDays(today, -34),
+    what: 'A gust took the gimbal off the wall it was put down on',
+    cause: 'put down upright while the sound was set',
+    saved: 'the strap around the wrist',
+    lesson: 'Gimbal lies down, or somebody holds it',
+    lessonFor: { kind: 'category' as const, category: 'gimbal' as const },
+    personId: null,
+  }
+  tx.insert(incidents).values(row).run()
+  tx.insert(incidentUnits).values({ incidentId: row.id, unitId: 'GIM-01', faultId: null }).run()
+  log('created', 'incident', row.id, { after: row })
+  log('hit', 'unit', 'GIM-01', { what: row.what, on: row.on })
 }

@@ -1,4 +1,4 @@
-import { lessonForSchema, planSubjectSchema } from '@exemplar/core'
+import { lessonForSchema, planSubjectSchema, type Severity } from '@exemplar/core'
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { bookings } from './diary-tables.ts'
 import { json } from './json-column.ts'
@@ -13,10 +13,13 @@ export const faults = sqliteTable(
       .references(() => units.id),
     bookingId: text('booking_id').references(() => bookings.id),
     note: text('note').notNull(),
-    severity: text('severity').$type<'usable' | 'unusable'>().notNull(),
+    severity: text('severity').$type<Severity>().notNull(),
     reportedAt: integer('reported_at').notNull(),
     mendedAt: integer('mended_at'),
     mendNote: text('mend_note').notNull().default(''),
+    inFile: text('in_file').notNull().default(''),
+    workAround: text('work_around').notNull().default(''),
+    workAroundMinutes: integer('work_around_minutes'),
     version: integer('version').notNull().default(1),
   },
   (table) => [index('faults_unit').on(table.unitId), index('faults_open').on(table.mendedAt)],

@@ -1,4 +1,4 @@
-import { type Serve, sayNumber } from '@exemplar/core'
+import { SEVERITY_LABELS, type Serve, sayNumber } from '@exemplar/core'
 import { Link } from 'react-router'
 import { useBenchQuery, useChangeUnitMutation, useMendFaultMutation } from '../foundation/api/api.ts'
 import { useMay } from '../foundation/api/session.ts'
@@ -10,6 +10,7 @@ import { TapeStrip } from '../foundation/parts/tape.tsx'
 import { sayDay } from '../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../foundation/words/time-words.ts'
 import { ServiceList } from '../kit/upkeep/service-list.tsx'
+import { FaultStanding } from './fault-standing.tsx'
 import { Incidents } from './incidents.tsx'
 
 function Tapes({ usedIn }: { usedIn: Serve[] }) {
@@ -23,6 +24,8 @@ function Tapes({ usedIn }: { usedIn: Serve[] }) {
     </span>
   )
 }
+
+const LEVEL_OF = { unusable: 'stop', usable: 'warn', nuisance: 'advise', cosmetic: 'advise' } as const
 
 const NOTHING: ReadonlySet<string> = new Set()
 
@@ -51,13 +54,13 @@ export function BenchPage() {
             {data.faults.map((fault) => (
               <li key={fault.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule py-2.5">
                 <span className="min-w-0 flex-1">
-                  <Mark level={fault.severity === 'unusable' ? 'stop' : 'warn'}>{fault.note}</Mark>
+                  <Mark level={LEVEL_OF[fault.severity]}>{fault.note}</Mark>
                   <span className="mt-0.5 ml-4.5 block text-[13px] text-quiet">
                     <Link to={`/kit/${fault.unitId}`} className="no-underline hover:underline">
                       <Tag>{fault.tag}</Tag> {fault.name}
                     </Link>{' '}
-                    · since {words.sayInstant(fault.reportedAt)} ·{' '}
-                    {fault.severity === 'unusable' ? 'out of use' : 'still usable'}
+                    · since {words.sayInstant(fault.reportedAt)} · {SEVERITY_LABELS[fault.severity].toLowerCase()}
+                    <FaultStanding fault={fault} />
                   </span>
                 </span>
                 <Tapes usedIn={fault.usedIn} />

@@ -1,4 +1,14 @@
-import { type Category, type Incident, type LessonFor, type NewIncident, PURPOSES, type Purpose } from '@exemplar/core'
+import {
+  type Category,
+  type Incident,
+  type LessonFor,
+  type NewIncident,
+  PURPOSES,
+  type Purpose,
+  SEVERITIES,
+  SEVERITY_LABELS,
+  type Severity,
+} from '@exemplar/core'
 import { useState } from 'react'
 import { useSetupNamesQuery } from '../foundation/api/api.ts'
 import type { Problem } from '../foundation/api/problem.ts'
@@ -117,13 +127,16 @@ function HitFields({ hit, onChange }: { hit: readonly Hit[]; onChange(hit: Hit[]
             label={`How ${it.tag} is`}
             value={it.severity ?? ''}
             onChange={(event) => {
-              const severity = event.target.value === '' ? null : (event.target.value as 'usable' | 'unusable')
+              const severity = event.target.value === '' ? null : (event.target.value as Severity)
               onChange(hit.map((other) => (other === it ? { ...it, severity } : other)))
             }}
           >
             <option value="">as it was</option>
-            <option value="usable">damaged, still usable</option>
-            <option value="unusable">cannot be used</option>
+            {SEVERITIES.map((code) => (
+              <option key={code} value={code}>
+                {SEVERITY_LABELS[code].toLowerCase()}
+              </option>
+            ))}
           </SelectField>
           <Button
             size="small"

@@ -11,6 +11,7 @@ import type {
   PartRequest,
   QueryOf,
   ReplyOf,
+  Severity,
   StudioSettings,
 } from '@exemplar/core'
 import {
@@ -209,7 +210,7 @@ export const api = createApi({
         items: {
           unitId: string | null
           stockId: string | null
-          fault?: { note: string; severity: 'usable' | 'unusable' } | null
+          fault?: { note: string; severity: Severity } | null
         }[]
         isFinished: boolean
       }>

@@ -73,7 +73,11 @@ export function UnitFacts({ page }: { page: UnitReply }) {
       )}
       {open.map((fault) => (
         <Block key={fault.id} title="Fault">
-          <Mark level={fault.severity === 'unusable' ? 'stop' : 'warn'}>{fault.note}</Mark>
+          <Mark level={fault.severity === 'unusable' ? 'stop' : fault.severity === 'usable' ? 'warn' : 'advise'}>
+            {fault.note}
+          </Mark>
+          {fault.workAround && <p>Got along with by: {fault.workAround}.</p>}
+          {fault.inFile && <p>In {fault.inFile}.</p>}
         </Block>
       ))}
       <Block title="Used in">

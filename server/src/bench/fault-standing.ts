@@ -1,0 +1,77 @@
+import { addDays, countDays, findDate, judgeMending, type Severity } from '@exemplar/core'
+import { and, gte, inArray } from 'drizzle-orm'
+import { isAnyOf } from '../availability/holdings.ts'
+import type { Database } from '../foundation/database/database.ts'
+import { faults } from '../schema/bench-tables.ts'
+import { units } from '../schema/kit-tables.ts'
+import { entries } from '../schema/ledger-tables.ts'
+import { loadUseLog, reckonWear } from './wear.ts'
+
+interface OpenFault {
+  unitId: string
+  severity: Severity
+  reportedAt: number
+  workAroundMinutes: number | null
+}
+
+/** Repairs of two years count against a new one. */
+const REPAIR_DAYS = 730
+
+/** How long faults stand open, how often their things failed within a year, what getting along cost, and whether to mend or replace. */
+export function makeFaultStanding(db: Database, open: readonly OpenFault[], now: number, zone: string) {
+  const today = findDate(now, zone)
+  const ids = [...new Set(open.map((it) => it.unitId))]
+  const log = loadUseLog(db, ids, now, zone)
+  const inYear = groupBy(
+    db
+      .select({ unitId: faults.unitId, severity: faults.severity })
+      .from(faults)
+      .where(and(isAnyOf(faults.unitId, ids), gte(faults.reportedAt, now - YEAR_MS)))
+      .all(),
+  )
+  const repairs = groupBy(
+    db
+      .select({ unitId: entries.unitId, minor: entries.netMinor, tax: entries.taxMinor })
+      .from(entries)
+      .where(
+        and(
+          isAnyOf(entries.unitId, ids),
+          inArray(entries.kind, ['repair', 'service']),
+          gte(entries.date, addDays(today, -REPAIR_DAYS)),
+        ),
+      )
+      .all()
+      .flatMap(({ unitId, ...it }) => (unitId === null ? [] : [{ unitId, ...it }])),
+  )
+  const prices = new Map(
+    db
+      .select({ id: units.id, priceMinor: units.priceMinor, provenance: units.provenance })
+      .from(units)
+      .where(isAnyOf(units.id, ids))
+      .all()
+      .map((it) => [it.id, it.provenance.replacementMinor ?? it.priceMinor]),
+  )
+  return ({ unitId, reportedAt, workAroundMinutes }: OpenFault) => {
+    const severities = (inYear.get(unitId) ?? []).map((it) => it.severity)
+    const repairMinor = (repairs.get(unitId) ?? []).reduce((sum, it) => sum + it.minor + it.tax, 0)
+    const newMinor = prices.get(unitId) ?? null
+    const { uses } = reckonWear(log, unitId, reportedAt, null, today)
+    return {
+      timesInYear: severities.filter((it) => it !== 'cosmetic').length,
+      days: Math.max(0, countDays(findDate(reportedAt, zone), today)),
+      usesSince: uses,
+      lostMinutes: workAroundMinutes === null ? null : workAroundMinutes * uses,
+      advice: judgeMending({ inYear: severities, repairMinor, newMinor }),
+      repairMinor,
+      newMinor,
+    }
+  }
+}
+
+const YEAR_MS = 365 * 86_400_000
+
+function groupBy<T extends { unitId: string }>(rows: readonly T[]): Map<string, T[]> {
+  const found = new Map<string, T[]>()
+  for (const it of rows) found.set(it.unitId, [...(found.get(it.unitId) ?? []), it])
+  return found
+}
