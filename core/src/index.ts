@@ -11,7 +11,6 @@ export {
 export {
   findBlockingFault,
   judgeMending,
-  type MendOrReplace,
   type NewFault,
   SEVERITIES,
   SEVERITY_LABELS,

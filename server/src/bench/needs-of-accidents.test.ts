@@ -70,7 +70,7 @@ describe('an accident and its lesson', () => {
     ['one', (ids: Record<string, string>) => ({ kind: 'setup', setupId: ids.LB }), ['LB']],
     ['those of one purpose', () => ({ kind: 'purpose', purpose: 'panel' }), ['LC']],
   ] as const)(
-    '[N01.2] the lesson is a line of %s and nowhere else, also where one is made later',
+    '[N01.1] the lesson is a line of %s and nowhere else, also where one is made later',
     async (_, about, expected) => {
       const [legs, lamp] = [await add('tripod', 'Legs'), await add('light', 'Lamp')]
       const body = {

@@ -95,7 +95,7 @@ describe('what stays open', () => {
     expect(await told(other)).toMatchObject([{ usesSince: 3, lostMinutes: null }])
   })
 
-  test('[N07.1] [N07.2] a shabby grid is a cosmetic fault: nothing is asked of it, and its part is sought', async () => {
+  test('[N07.1] a shabby grid is a cosmetic fault: nothing is asked of it, and its part is sought', async () => {
     const grid = await add('modifier', 'Grid')
     await fault(grid, { severity: 'cosmetic', note: 'frayed' })
     expect(await told(grid)).toMatchObject([{ severity: 'cosmetic', timesInYear: 0, advice: 'mend' }])

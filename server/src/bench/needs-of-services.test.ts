@@ -114,7 +114,7 @@ describe('how often', () => {
     expect(await lineOf(eye)).toMatchObject([{ by: 'uses', dueOn: '2026-12-02', isForecast: true, isDue: false }])
   })
 
-  test('[N16.1] [N16.2] a screen is calibrated: the day and the result stand on its page, and when it is due again', async () => {
+  test('[N16.1] a screen is calibrated: the day and the result stand on its page, and when it is due again', async () => {
     const screen = await add('monitor', 'Screen', { inlet: 'iec-c7' })
     const { id } = await plan({
       name: 'Calibrate the screen',

@@ -69,7 +69,7 @@ describe('each need is met by something', () => {
 })
 
 describe('and it is charged', () => {
-  test('[C01.2] nobody said, charged today, worked from, charged a month ago: each is told as what it is', async () => {
+  test('[C01.1] nobody said, charged today, worked from, charged a month ago: each is told as what it is', async () => {
     const { eye, rest, packs } = await makeRig(2)
     const id = await build([camera([eye, ...rest, ...packs])])
     const tags = packs.map((it) => it.tag).sort()
@@ -92,7 +92,7 @@ describe('and it is charged', () => {
     }
   })
 
-  test('[C01.2] what comes back from a booking was worked from; one known to be full is offered in its stead, one of which nobody said anything is not', async () => {
+  test('[C01.1] what comes back from a booking was worked from; one known to be full is offered in its stead, one of which nobody said anything is not', async () => {
     const { eye, rest, packs } = await makeRig(3)
     const [pack, silent, full] = packs as [Thing, Thing, Thing]
     const { id } = { id: await build([camera([eye, ...rest, pack])]) }

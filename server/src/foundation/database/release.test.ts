@@ -88,9 +88,17 @@ describe('a database of the release before', () => {
     // So did whom it serves that a thing is sold, codes for viewers, what was paid in full, and what controls a thing from elsewhere.
     for (const unit of kit.units) {
       const { interestKind, viewerCode, paidInFull, ...provenance } = unit.provenance
-      expect([interestKind, viewerCode, paidInFull, unit.controlledBy]).toEqual(['unsaid', null, false, []])
+      // And whether it is charged: nobody said so then.
+      expect([interestKind, viewerCode, paidInFull, unit.controlledBy, unit.charge]).toEqual([
+        'unsaid',
+        null,
+        false,
+        [],
+        null,
+      ])
       unit.provenance = provenance
       delete unit.controlledBy
+      delete unit.charge
     }
     const was = JSON.parse(unpack('release-0007.kit.json.gz').toString('utf8'))
     // Connectors that became standard since are there beside those that were.

@@ -88,7 +88,7 @@ describe('what here could do it', () => {
 })
 
 describe('before a wish is bought', () => {
-  test('[A02.2] what is here and could do it is named, and holds the wish back until somebody says why it will not do', async () => {
+  test('[A02.1] what is here and could do it is named, and holds the wish back until somebody says why it will not do', async () => {
     const wants = [{ code: 'picture-in', least: 0 }]
     const before = await buy({ wants })
     expect(before.status).toBe(201)

@@ -91,7 +91,9 @@ describe('people and places', () => {
 describe('bench and ledger', () => {
   test('a service sets the next date; one in the future is refused', async () => {
     const due = async () =>
-      (await api.call('GET', '/services')).body.lines.find((it: { tag: string }) => it.tag === 'CAM-01')
+      (await api.call('GET', '/services')).body.lines.find(
+        (it: { tag: string; planId: string | null }) => it.tag === 'CAM-01' && it.planId === null,
+      )
     const record = (on: string) =>
       api.call('POST', '/services', { items: [{ unitId: 'CAM-01', planId: null }], on, note: 'sensor cleaned' })
     expect((await due()).isDue).toBe(true)

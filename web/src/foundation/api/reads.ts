@@ -43,7 +43,7 @@ const READS = {
   booking: [...HOLDING, 'places', 'people', 'parties'],
   bookingTroubles: VERDICT,
   checkBooking: VERDICT,
-  bench: [...HOLDING, 'services', 'places', 'history'],
+  bench: [...HOLDING, 'services', 'places', 'entries', 'history'],
   services: [...HOLDING, 'services', 'places', 'history'],
   incidents: ['incidents', 'units', 'stock', 'models', 'faults', 'setups', 'people'],
   upkeep: [...HOLDING, 'services', 'places', 'people', 'history'],

@@ -41,7 +41,7 @@ it('[A02.1] asks what it has to do, in the measures of the studio, and names wha
   expect(page.getAllByText('Nobody wrote down how much it holds.')).toHaveLength(1)
 })
 
-it('[A02.2] what is to be bought says why what is here will not do, and what was typed stays where that is refused', async () => {
+it('[A02.1] what is to be bought says why what is here will not do, and what was typed stays where that is refused', async () => {
   const { hands, asked, page } = show(<AblePage />, {
     'GET /access/me': { role: 'manager' },
     'GET /studio': STUDIO,
