@@ -33,8 +33,8 @@ export const BENCH_FAULTS = [
   {
     law: 'N16',
     file: 'server/src/bench/service-lines.ts',
-    from: 'orderBy(desc(services.on), desc(services.recordedAt))',
-    to: 'orderBy(services.on)',
+    from: 'ORDER BY "on" DESC, recordedAt DESC',
+    to: 'ORDER BY "on"',
     test: 'server/src/bench/needs-of-services.test.ts',
     titled: 'a screen is calibrated',
   },

@@ -76,11 +76,14 @@ describe('how often', () => {
     expect(await lineOf(arm)).toMatchObject([{ daysLeft: 180, isDue: false }])
   })
 
-  test('[M08.1] a clean by uses: bookings on which it went out count once each, those taken back not at all, and a clean starts anew', async () => {
+  test('[M08.1] a clean by uses: sessions in which it served count once each, what was only pencilled in not at all, and a clean starts anew', async () => {
     const eye = await add('camcorder', 'Eye')
     const { id } = await plan({ everyUses: 3 })
     await use(eye, 'One')
-    await use(eye, 'Two')
+    // One that stood ready in its room and was never signed out served as well; one that was only pencilled in, or fell through, did not.
+    const past = { unitIds: [eye.id], startsAt: '2026-11-20T09:00', endsAt: '2026-11-20T11:00' }
+    await call('POST', '/bookings', makeDraft({ title: 'Two', ...past }))
+    await call('POST', '/bookings', makeDraft({ title: 'Perhaps', ...past, state: 'pencilled' }))
     expect(await lineOf(eye)).toMatchObject([{ uses: 2, isDue: false, dueOn: null }])
     await use(eye, 'Three')
     expect(await lineOf(eye)).toMatchObject([{ uses: 3, hours: 6, isDue: true, by: 'uses' }])

@@ -15,13 +15,14 @@ import {
   type ServicePlan,
   type Unit,
 } from '@exemplar/core'
-import { and, desc, eq, isNull, notInArray } from 'drizzle-orm'
+import { and, eq, isNull, notInArray } from 'drizzle-orm'
 import type { HoldBook } from '../availability/holds.ts'
 import { loadPlaces } from '../availability/reference.ts'
 import type { Database } from '../foundation/database/database.ts'
-import { servicePlans, services } from '../schema/bench-tables.ts'
+import { prepare } from '../foundation/database/statements.ts'
+import { servicePlans } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
-import { loadUseLog, reckonWear, type UseLog } from './wear.ts'
+import { loadUseLog, reckonWear, type TypedUse, type UseLog } from './wear.ts'
 
 /** What is gone, or not here yet, wants no service. */
 const NO_SERVICE: readonly LifeState[] = LIFE_STATE_CODES.filter((it) =>
@@ -38,6 +39,8 @@ interface Last {
   on: string
   since: number
 }
+
+const NO_LOG: { last: Map<string, Last>; typed: TypedUse[] } = { last: new Map(), typed: [] }
 
 type Row = { unit: Unit; model: Model }
 
@@ -74,11 +77,11 @@ export function listServiceLines(
   if (wanted.length === 0) return []
   const places = loadPlaces(db)
   // Of its own interval the thing itself knows when it was serviced last.
-  const last = plans.length > 0 ? loadLast(db, zone) : new Map<string, Last>()
+  const { last, typed } = plans.length > 0 ? loadServiceLog(db, zone) : NO_LOG
   // Where only what is due is asked, and nothing is due by its use, nobody asks how it was used.
   const isByUse = wanted.some(({ plan }) => plan !== null && (plan.everyUses !== null || plan.everyHours !== null))
   const ids = book === null || isByUse ? [...new Set(wanted.map((it) => it.unit.id))] : []
-  const log = ids.length > 0 ? loadUseLog(db, ids, now, zone, book) : NO_USES
+  const log = ids.length > 0 ? loadUseLog(db, ids, now, zone, { book, typed }) : NO_USES
   return wanted
     .map(({ unit, model, plan }): ServiceLine => {
       const done = last.get(`${unit.id}/${plan?.id ?? ''}`) ?? null
@@ -113,20 +116,40 @@ const order = ({ dueOn, tag, plan }: ServiceLine) => `${dueOn ?? '9999'} ${tag} 
 
 const latest = (a: string | null, b: string | null) => (a === null || (b !== null && b > a) ? b : a)
 
+interface LogRow {
+  unitId: string
+  planId: string | null
+  on: string
+  recordedAt: number
+  /** Null of a service; a figure of what was typed in as used. */
+  uses: number | null
+  hours: number | null
+}
+
 /**
  * The newest service of each thing by each plan, and from which instant uses count anew: from when it was written down where that
- * was on its day, else from the end of its day.
+ * was on its day, else from the end of its day. With it, in one statement, the uses that were typed in.
  */
-function loadLast(db: Database, zone: string): Map<string, Last> {
-  const found = new Map<string, Last>()
-  const rows = db.select().from(services).orderBy(desc(services.on), desc(services.recordedAt)).all()
-  for (const { unitId, planId, on, recordedAt } of rows) {
+function loadServiceLog(db: Database, zone: string): { last: Map<string, Last>; typed: TypedUse[] } {
+  const rows = prepare(
+    db,
+    `SELECT unit_id AS unitId, plan_id AS planId, on_day AS "on", recorded_at AS recordedAt, NULL AS uses, NULL AS hours FROM services
+     UNION ALL SELECT unit_id, NULL, on_day, recorded_at, uses, hours FROM unit_uses
+     ORDER BY "on" DESC, recordedAt DESC`,
+  ).all() as LogRow[]
+  const last = new Map<string, Last>()
+  const typed: TypedUse[] = []
+  for (const { unitId, planId, on, recordedAt, uses, hours } of rows) {
+    if (uses !== null) {
+      typed.push({ unitId, on, uses, hours: hours ?? 0 })
+      continue
+    }
     const key = `${unitId}/${planId ?? ''}`
-    if (found.has(key)) continue
+    if (last.has(key)) continue
     const isSameDay = findDate(recordedAt, zone) === on
-    found.set(key, { on, since: isSameDay ? recordedAt : findStartOfDay(addDays(on, 1), zone) - 1 })
+    last.set(key, { on, since: isSameDay ? recordedAt : findStartOfDay(addDays(on, 1), zone) - 1 })
   }
-  return found
+  return { last, typed }
 }
 
 /** For what a plan is, in words, and how many things that is. */

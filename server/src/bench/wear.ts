@@ -1,17 +1,18 @@
 import { addDays, countDays, findDate, findStartOfDay, type Wear } from '@exemplar/core'
 import { type HoldBook, loadHoldBook } from '../availability/holds.ts'
 import type { Database } from '../foundation/database/database.ts'
-import { prepare } from '../foundation/database/statements.ts'
+import { listSessions } from '../kit/worth/session-log.ts'
+import { unitUses } from '../schema/bench-tables.ts'
 
 interface Use {
   day: string
-  /** The instant, where it was out; what was typed in counts at the end of its day. */
+  /** The instant at which it began; what was typed in counts at the end of its day. */
   at: number
   uses: number
   hours: number
 }
 
-/** What is known of the use of some things: what they were out for, what was typed in, and what they are booked for. */
+/** What is known of the use of some things: the sessions in which they served, what was typed in, and what they are booked for. */
 export interface UseLog {
   used: ReadonlyMap<string, readonly Use[]>
   ahead: ReadonlyMap<string, Wear['ahead']>
@@ -19,16 +20,9 @@ export interface UseLog {
   next: ReadonlyMap<string, { title: string; day: string; isOut: boolean }>
 }
 
-interface LoggedUse {
-  unitId: string
-  /** When it went out; null of what was typed in, which has a day. */
-  at: number | null
-  start: number | null
-  end: number | null
-  day: string | null
-  uses: number
-  hours: number
-}
+export type TypedUse = Pick<typeof unitUses.$inferSelect, 'unitId' | 'on' | 'uses' | 'hours'>
+
+const loadTyped = (db: Database): TypedUse[] => db.select().from(unitUses).all()
 
 /** So many days ahead of the diary are read, and so many days of the log tell the pace. */
 const DAYS_AHEAD = 365
@@ -42,41 +36,25 @@ export function loadUseLog(
   unitIds: readonly string[],
   now: number,
   zone: string,
-  known: HoldBook | null = null,
+  known: { book?: HoldBook | null; typed?: readonly TypedUse[] } = {},
 ): UseLog {
+  const { book = null, typed = loadTyped(db) } = known
   const used = new Map<string, Use[]>()
   const add = (id: string, use: Use) => {
-    const known = used.get(id)
-    if (known) known.push(use)
+    const all = used.get(id)
+    if (all) all.push(use)
     else used.set(id, [use])
   }
-  // Each booking counts once, however often it was handed over; what was taken back never went out.
-  const rows = prepare(
-    db,
-    `SELECT e.subject_id AS unitId, min(e.at) AS at, b.hold_start + b.rig_minutes * 60000 AS start,
-       b.hold_end - b.strike_minutes * 60000 AS "end", NULL AS day, 1 AS uses, 0 AS hours
-     FROM events e LEFT JOIN bookings b ON b.id = e.data ->> '$.bookingId'
-     WHERE e.subject_type = 'unit' AND e.kind = 'checked-out' AND e.subject_id IN (SELECT value FROM json_each(?))
-       AND NOT EXISTS (SELECT 1 FROM changes back WHERE back.undoes = e.change_id)
-     GROUP BY e.subject_id, coalesce(b.id, e.id)
-     UNION ALL
-     SELECT unit_id, NULL, NULL, NULL, on_day, uses, hours FROM unit_uses WHERE unit_id IN (SELECT value FROM json_each(?))`,
-  ).all(JSON.stringify(unitIds), JSON.stringify(unitIds)) as LoggedUse[]
-  for (const { unitId, at, start, end, day, uses, hours } of rows) {
-    if (day !== null) add(unitId, { day, at: findStartOfDay(addDays(day, 1), zone) - 1, uses, hours })
-    else if (at !== null) {
-      const booked = start === null || end === null ? 0 : Math.max(0, end - start) / 3_600_000
-      add(unitId, { day: findDate(at, zone), at, uses, hours: booked })
-    }
+  const wanted = new Set(unitIds)
+  for (const { on, at, hours, unitIds: served } of listSessions(db, now, zone)) {
+    for (const id of served) if (wanted.has(id)) add(id, { day: on, at, uses: 1, hours })
+  }
+  for (const { unitId, on, uses, hours } of typed) {
+    if (wanted.has(unitId)) add(unitId, { day: on, at: findStartOfDay(addDays(on, 1), zone) - 1, uses, hours })
   }
   return {
     used,
-    ...listAhead(
-      known ?? loadHoldBook(db, { start: now, end: now + DAYS_AHEAD * 86_400_000 }, now),
-      new Set(unitIds),
-      now,
-      zone,
-    ),
+    ...listAhead(book ?? loadHoldBook(db, { start: now, end: now + DAYS_AHEAD * 86_400_000 }, now), wanted, now, zone),
   }
 }
 

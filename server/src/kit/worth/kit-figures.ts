@@ -1,7 +1,7 @@
 import {
-  type BookingKind,
   type Category,
   countAvailable,
+  type EntryKind,
   estimateResale,
   findDate,
   type Interval,
@@ -12,24 +12,21 @@ import {
   type Model,
   measureUse,
   nameModel,
-  type Session,
   type Sharing,
   sumCapacities,
   valueSetups,
 } from '@exemplar/core'
-import { and, eq, inArray, isNull, lte } from 'drizzle-orm'
+import { and, eq, isNull } from 'drizzle-orm'
 import { z } from 'zod'
-import { listItems, loadSetups } from '../../availability/holds.ts'
-import { loadKin } from '../../availability/reference.ts'
 import type { AppContext } from '../../foundation/database/app-context.ts'
 import { faults } from '../../schema/bench-tables.ts'
-import { bookings } from '../../schema/diary-tables.ts'
 import { entries } from '../../schema/ledger-tables.ts'
 import { setups } from '../../schema/setups-tables.ts'
 import { events } from '../../schema/studio-tables.ts'
 import { eventStands } from '../../studio/history/undo.ts'
 import { loadStudio } from '../../studio/settings/settings-routes.ts'
 import { loadLive } from '../exchange/kit-file-store.ts'
+import { listSessions } from './session-log.ts'
 
 function groupBy<T, V>(
   rows: readonly T[],
@@ -58,37 +55,6 @@ function countUsable(units: Live['units'], modelOf: ReadonlyMap<string, Model>):
     counts.set(category, (counts.get(category) ?? 0) + 1)
   }
   return counts
-}
-
-/** What is done with the kit in the house or away from it; what only keeps things ready or away is no session. */
-const SESSION_KINDS: BookingKind[] = ['shoot', 'other-use', 'let']
-
-/** Every session that has begun, in the order of time, with the things that served in it: what was taken out, or stood ready. */
-function listSessions({ db, now }: AppContext, zone: string): Session[] {
-  const rows = db
-    .select()
-    .from(bookings)
-    .where(
-      and(
-        inArray(bookings.kind, SESSION_KINDS),
-        inArray(bookings.state, ['confirmed', 'out', 'back']),
-        lte(bookings.holdStart, now()),
-      ),
-    )
-    .orderBy(bookings.holdStart)
-    .all()
-  const setupOf = loadSetups(
-    db,
-    rows.flatMap((row) => row.setupId ?? []),
-  )
-  const kin = loadKin(db)
-  return rows.map((row) => ({
-    on: findDate(row.holdStart, zone),
-    at: row.holdStart,
-    unitIds: new Set(
-      listItems(row, setupOf, kin).flatMap((it) => (it.unitId && it.state !== 'left' ? [it.unitId] : [])),
-    ),
-  }))
 }
 
 const stateChange = z.object({
@@ -123,10 +89,17 @@ function listOutages({ db }: AppContext, units: Live['units']): Map<string, Inte
   )
 }
 
+/** What a thing cost so far: its price, from the ledger or from its own record, and what was spent on it since; unknown without a price. */
+function sumCost(spent: readonly { kind: EntryKind; minor: number }[], priceMinor: number | null): number | null {
+  const sum = spent.reduce((total, it) => total + it.minor, 0)
+  if (spent.some((it) => it.kind === 'purchase')) return sum
+  return priceMinor === null ? null : priceMinor + sum
+}
+
 /** In how many sessions each thing served, and what that cost. */
 function listUse(app: AppContext, { units, models }: Live, today: string, zone: string) {
   const { db } = app
-  const sessions = listSessions(app, zone)
+  const sessions = listSessions(db, app.now(), zone)
   const outages = listOutages(app, units)
   const used = groupBy(
     sessions.flatMap(({ on, unitIds }) => [...unitIds].map((unitId) => ({ on, unitId }))),
@@ -136,7 +109,7 @@ function listUse(app: AppContext, { units, models }: Live, today: string, zone: 
   const spent = groupBy(
     db.select().from(entries).all(),
     (it) => it.unitId,
-    (it) => (it.kind === 'sale' ? -1 : 1) * (it.netMinor + it.taxMinor),
+    (it) => ({ kind: it.kind, minor: (it.kind === 'sale' ? -1 : 1) * (it.netMinor + it.taxMinor) }),
   )
   const failed = groupBy(
     db.select().from(faults).where(eq(faults.severity, 'unusable')).all(),
@@ -147,11 +120,10 @@ function listUse(app: AppContext, { units, models }: Live, today: string, zone: 
   const usable = countUsable(units, modelOf)
   return units.map((unit) => {
     const model = modelOf.get(unit.modelId)
-    const money = spent.get(unit.id)
     const figures = measureUse(
       {
         acquiredOn: unit.acquiredOn,
-        costMinor: money ? money.reduce((sum, it) => sum + it, 0) : unit.priceMinor,
+        costMinor: sumCost(spent.get(unit.id) ?? [], unit.priceMinor),
         usedOn: used.get(unit.id) ?? [],
         availableSessions: countAvailable(sessions, unit, outages.get(unit.id) ?? []),
         lastFailedOn: failed.get(unit.id)?.sort().at(-1) ?? null,
