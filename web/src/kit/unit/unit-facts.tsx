@@ -48,6 +48,9 @@ export function UnitFacts({ page }: { page: UnitReply }) {
   const currency = studio?.currency ?? 'GBP'
   const may = useMay()
   const spent = page.entries.reduce((sum, it) => sum + (it.kind === 'sale' ? -1 : 1) * (it.netMinor + it.taxMinor), 0)
+  // Its price is an entry of the ledger, or stands in its own record alone.
+  const isInLedger = page.entries.some((it) => it.kind === 'purchase')
+  const cost = isInLedger ? spent : unit.priceMinor === null ? null : unit.priceMinor + spent
   const open = page.faults.filter((fault) => fault.mendedAt === null)
   return (
     <>
@@ -154,7 +157,11 @@ export function UnitFacts({ page }: { page: UnitReply }) {
           'No service interval is set.'
         )}
         {may('see-money') && page.entries.length > 0 && (
-          <p className="mt-1">Cost so far {formatMoney(spent, currency)}, tax included.</p>
+          <p className="mt-1">
+            {cost === null
+              ? `Spent on it so far ${formatMoney(spent, currency)}, tax included; its price is not recorded.`
+              : `Cost so far ${formatMoney(cost, currency)}, tax included.`}
+          </p>
         )}
       </Block>
       {unit.note && <Block title="What the crew says">{unit.note}</Block>}
