@@ -39,6 +39,14 @@ export const BENCH_FAULTS = [
     titled: 'a screen is calibrated',
   },
   {
+    law: 'A11',
+    file: 'server/src/kit/worth/kit-figures.ts',
+    from: 'priceMinor === null ? null : priceMinor + sum',
+    to: 'sum > 0 ? sum : priceMinor',
+    test: 'server/src/kit/worth/needs-of-use.test.ts',
+    titled: 'years of service',
+  },
+  {
     law: 'N05',
     file: 'core/src/bench/fault.ts',
     from: 'if (weight >= FAULTS_IN_YEAR)',

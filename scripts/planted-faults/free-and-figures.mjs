@@ -86,7 +86,7 @@ export const FREE_AND_FIGURES_FAULTS = [
   },
   {
     law: 'F6',
-    file: 'server/src/kit/worth/kit-figures.ts',
+    file: 'server/src/kit/worth/session-log.ts',
     from: "it.unitId && it.state !== 'left' ? [it.unitId] : []",
     to: "it.unitId && it.state === 'back' ? [it.unitId] : []",
     test: 'server/src/diary/free-is-one-word.test.ts',
