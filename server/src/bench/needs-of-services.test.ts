@@ -107,6 +107,19 @@ describe('how often', () => {
     expect(await lineOf(eye)).toMatchObject([
       { by: 'days', dueOn: '2027-09-01', booked: { title: 'Roses', day: '2026-11-26', isOut: false } },
     ])
+    // Kept for a service it is not used.
+    await call(
+      'POST',
+      '/bookings',
+      makeDraft({
+        kind: 'repair',
+        title: 'Workshop',
+        unitIds: [eye.id],
+        startsAt: '2026-11-30T09:00',
+        endsAt: '2026-11-30T12:00',
+      }),
+    )
+    expect(await lineOf(eye)).toMatchObject([{ by: 'days' }])
     // By a setup it is booked just the same.
     const setup = await call('POST', '/setups', makeSetup([{ name: 'A camera', things: [eye] }]))
     await call(

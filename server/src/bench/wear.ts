@@ -1,7 +1,7 @@
 import { addDays, countDays, findDate, findStartOfDay, type Wear } from '@exemplar/core'
 import { type HoldBook, loadHoldBook } from '../availability/holds.ts'
 import type { Database } from '../foundation/database/database.ts'
-import { listSessions } from '../kit/worth/session-log.ts'
+import { isSession, listSessions } from '../kit/worth/session-log.ts'
 import { unitUses } from '../schema/bench-tables.ts'
 
 interface Use {
@@ -68,17 +68,20 @@ function listAhead(
   const next = new Map<string, { title: string; day: string; isOut: boolean }>()
   const holds = [...book.late(), ...book.within({ start: now, end: now + DAYS_AHEAD * 86_400_000 })]
   for (const { bookingId, title, interval, unitIds } of holds.sort((a, b) => a.interval.start - b.interval.start)) {
-    const isOut = book.rowOf(bookingId)?.state === 'out'
+    const row = book.rowOf(bookingId)
+    const isOut = row?.state === 'out'
     const day = findDate(interval.start, zone)
+    // What is out now is in the log already, and what only keeps things ready is no use of them.
+    const isUse = row !== undefined && !isOut && isSession(row.kind)
+    const busy = interval.end - interval.start - (row ? (row.rigMinutes + row.strikeMinutes) * 60_000 : 0)
     for (const id of unitIds) {
       if (!wanted.has(id)) continue
       if (!next.has(id)) next.set(id, { title, day, isOut })
-      // What is out now is in the log already.
-      if (isOut) continue
-      const hours = (interval.end - interval.start) / 3_600_000
+      if (!isUse) continue
       const known = ahead.get(id)
-      if (known) known.push({ day, hours })
-      else ahead.set(id, [{ day, hours }])
+      const use = { day, hours: Math.max(0, busy) / 3_600_000 }
+      if (known) known.push(use)
+      else ahead.set(id, [use])
     }
   }
   return { ahead, next }

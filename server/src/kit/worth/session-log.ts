@@ -8,6 +8,9 @@ import { bookings } from '../../schema/diary-tables.ts'
 /** What is done with the kit in the house or away from it; what only keeps things ready or away is no session. */
 const SESSION_KINDS: BookingKind[] = ['shoot', 'other-use', 'let']
 
+/** Whether what is booked is done with the kit. */
+export const isSession = (kind: BookingKind): boolean => SESSION_KINDS.includes(kind)
+
 /** A session with the hours that it was booked for, without rigging and striking. */
 export interface LoggedSession extends Session {
   hours: number
