@@ -258,6 +258,7 @@ export {
   type Unit,
 } from './kit/unit/unit.ts'
 export { saySoftwareFinding, saySpaceWorking } from './kit/unit/unit-words.ts'
+export { readWarranty, sayWarranty } from './kit/unit/warranty.ts'
 export { classifyForLuggage } from './kit/worth/air-travel.ts'
 export { sumCapacities } from './kit/worth/capacities.ts'
 export { countAvailable, listUnusableSpans, type Session } from './kit/worth/sessions.ts'

@@ -132,6 +132,17 @@ export const todayItemSchema = z
       }),
       z.object({
         section: z.literal('decide'),
+        code: z.literal('warranty'),
+        unitId: z.string(),
+        tag: z.string(),
+        name: z.string(),
+        until: z.string(),
+        terms: z.string(),
+        /** It has an open fault. */
+        isFaulty: z.boolean(),
+      }),
+      z.object({
+        section: z.literal('decide'),
         code: z.literal('budget'),
         totalMinor: amount(z.number()),
         budgetMinor: amount(z.number()),
@@ -208,6 +219,8 @@ function moment(item: TodayItem): string {
       return new Date(item.at).toISOString()
     case 'buy':
       return item.item
+    case 'warranty':
+      return item.until
     case 'fault':
     case 'budget':
     case 'season':

@@ -54,6 +54,11 @@ export function sayTodayItem(
         title: `${item.tag} ${item.name}: mend or replace`,
         text: `${item.note} · ${item.days === 0 ? 'reported today' : `for ${item.days} ${item.days === 1 ? 'day' : 'days'}`}`,
       }
+    case 'warranty':
+      return {
+        title: `The warranty of ${item.tag} ${item.name} ends`,
+        text: `on ${words.sayDay(item.until)}${item.terms && ` (${item.terms})`} · ${item.isFaulty ? 'it has a fault: claim before' : 'look it over before'}`,
+      }
     case 'budget':
       return {
         title: `The budget of ${item.year} is passed`,

@@ -82,6 +82,14 @@ export function countDays(from: string, to: string): number {
   return Temporal.PlainDate.from(from).until(Temporal.PlainDate.from(to), { largestUnit: 'days' }).days
 }
 
+/** Whole years, months and days from one calendar day to a later one, the largest first. */
+export function splitSpan(from: string, to: string): { years: number; months: number; days: number } {
+  const { years, months, days } = Temporal.PlainDate.from(from).until(Temporal.PlainDate.from(to), {
+    largestUnit: 'years',
+  })
+  return { years, months, days }
+}
+
 /** First instant of a calendar day in the zone, which on some daylight-saving days is not 00:00. */
 export function findStartOfDay(date: string, zone: string): number {
   return Temporal.PlainDate.from(date).toZonedDateTime(zone).startOfDay().epochMilliseconds

@@ -42,13 +42,17 @@ interface Last {
 
 const NO_LOG: { last: Map<string, Last>; typed: TypedUse[] } = { last: new Map(), typed: [] }
 
-type Row = { unit: Unit; model: Model }
+/** A thing that is here or comes back, with what it is. */
+export interface ServedRow {
+  unit: Unit
+  model: Model
+}
 
 export function loadPlans(db: Database): ServicePlan[] {
   return db.select().from(servicePlans).where(isNull(servicePlans.archivedAt)).orderBy(servicePlans.name).all()
 }
 
-export function loadServiced(db: Database): Row[] {
+export function loadServiced(db: Database): ServedRow[] {
   return db
     .select({ unit: units, model: models })
     .from(units)
@@ -67,7 +71,7 @@ export function listServiceLines(
     rows = loadServiced(db),
     book = null,
     plans = loadPlans(db),
-  }: { now: number; zone: string; rows?: Row[]; book?: HoldBook | null; plans?: ServicePlan[] },
+  }: { now: number; zone: string; rows?: readonly ServedRow[]; book?: HoldBook | null; plans?: ServicePlan[] },
 ): ServiceLine[] {
   const today = findDate(now, zone)
   const wanted = rows.flatMap(({ unit, model }) => [
@@ -153,12 +157,12 @@ function loadServiceLog(db: Database, zone: string): { last: Map<string, Last>; 
 }
 
 /** For what a plan is, in words, and how many things that is. */
-export function tellPlan(plan: ServicePlan, rows: readonly Row[]): { about: string; things: number } {
+export function tellPlan(plan: ServicePlan, rows: readonly ServedRow[]): { about: string; things: number } {
   const own = rows.filter(({ unit, model }) => isPlanFor(plan, unit, model))
   return { about: sayAbout(plan.subject, own), things: own.length }
 }
 
-function sayAbout(subject: PlanSubject, [first]: readonly Row[]): string {
+function sayAbout(subject: PlanSubject, [first]: readonly ServedRow[]): string {
   if (subject.kind === 'category') return `every ${CATEGORIES[subject.category].label.toLowerCase()}`
   if (!first) return 'nothing that is here'
   return subject.kind === 'model' ? `every ${nameModel(first.model)}` : `${first.unit.tag} ${nameModel(first.model)}`

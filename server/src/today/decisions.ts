@@ -5,6 +5,7 @@ import {
   findDate,
   findStartOfDay,
   nameModel,
+  readWarranty,
   saySeason,
   type TodayItem,
 } from '@exemplar/core'
@@ -13,6 +14,7 @@ import { isAnyOf } from '../availability/holdings.ts'
 import { listItems, loadSetups } from '../availability/holds.ts'
 import { loadKin } from '../availability/reference.ts'
 import { listOpenFaults } from '../bench/bench-routes.ts'
+import type { ServedRow } from '../bench/service-lines.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { loadUsedIn } from '../kit/unit/unit-list.ts'
 import { loadSpending } from '../ledger/ledger-routes.ts'
@@ -29,8 +31,13 @@ const IDLE_DAYS = 180
 /** So many of the dearest are looked at. */
 const MOST_DEAR = 20
 
-export function listDecisions({ db, settings, today }: TodayContext, seesMoney: boolean): TodayItem[] {
-  const items: TodayItem[] = listOpenFaults(db)
+export function listDecisions(
+  { db, settings, today }: TodayContext,
+  seesMoney: boolean,
+  things: readonly ServedRow[],
+): TodayItem[] {
+  const open = listOpenFaults(db)
+  const items: TodayItem[] = open
     .filter((fault) => fault.severity === 'unusable')
     .map((fault) => ({
       key: `fault/${fault.id}`,
@@ -48,7 +55,11 @@ export function listDecisions({ db, settings, today }: TodayContext, seesMoney: 
   if (seesMoney && isOver && budgetMinor !== null) {
     items.push({ key: 'budget', level: 'warn', section: 'decide', code: 'budget', totalMinor, budgetMinor, year })
   }
-  return [...items, ...listIdle(db, today, settings.zone)]
+  return [
+    ...items,
+    ...listWarranties(today, things, new Set(open.map((it) => it.unitId))),
+    ...listIdle(db, today, settings.zone),
+  ]
 }
 
 /** Props and backdrops whose season begins or is over. */
@@ -160,4 +171,26 @@ function findBookedUntil(db: Database, since: number): Map<string, number> {
     }
   }
   return until
+}
+
+/** Warranties that end soon: what is wrong is claimed before. */
+function listWarranties(today: string, rows: readonly ServedRow[], faulty: ReadonlySet<string>): TodayItem[] {
+  return rows.flatMap(({ unit, model }): TodayItem[] => {
+    const { warrantyUntil, warrantyTerms } = unit.provenance
+    if (warrantyUntil === null || !readWarranty(warrantyUntil, today).isEnding) return []
+    return [
+      {
+        key: `warranty/${unit.id}`,
+        level: faulty.has(unit.id) ? 'warn' : 'advise',
+        section: 'decide',
+        code: 'warranty',
+        unitId: unit.id,
+        tag: unit.tag,
+        name: nameModel(model),
+        until: warrantyUntil,
+        terms: warrantyTerms,
+        isFaulty: faulty.has(unit.id),
+      },
+    ]
+  })
 }

@@ -17,7 +17,7 @@ import { listAbsences } from '../availability/absences.ts'
 import { loadHoldings } from '../availability/holdings.ts'
 import { type BookingRow, type HoldBook, listItems, loadBookings, loadSetups } from '../availability/holds.ts'
 import { loadBlockingFaults, loadInterfaces, loadKin } from '../availability/reference.ts'
-import { listServiceLines } from '../bench/service-lines.ts'
+import { listServiceLines, type ServedRow } from '../bench/service-lines.ts'
 import { loadSubjectNames } from '../diary/booking-check.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { models, stock } from '../schema/kit-tables.ts'
@@ -208,8 +208,8 @@ function listLowStock(db: Database): TodayItem[] {
 }
 
 /** What is due or soon will be: each thing by its own interval, and by a plan all of its things at once. */
-export function listServices({ db, settings, now, book }: TodayContext): TodayItem[] {
-  const soon = listServiceLines(db, { now, zone: settings.zone, book }).filter(
+export function listServices({ db, settings, now, book }: TodayContext, rows: readonly ServedRow[]): TodayItem[] {
+  const soon = listServiceLines(db, { now, zone: settings.zone, book, rows }).filter(
     (it) => it.daysLeft !== null && it.daysLeft <= settings.serviceNoticeDays,
   )
   const groups = new Map<string, ServiceLine[]>()

@@ -1,5 +1,6 @@
 import { addDays, arrangeToday, findDate, findStartOfDay, may, type TodayItem } from '@exemplar/core'
 import { loadHoldBook } from '../availability/holds.ts'
+import { loadServiced } from '../bench/service-lines.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
@@ -17,15 +18,16 @@ function gatherToday(app: AppContext, seesMoney: boolean): TodayItem[] {
   const book = loadHoldBook(app.db, { start: now, end }, now)
   const context: TodayContext = { db: app.db, settings, now, today, book }
   const ahead = assessAhead(context)
+  const things = loadServiced(app.db)
   return [
     ...listShoots(context, ahead),
     ...listPreparation(context, ahead),
-    ...listServices(context),
+    ...listServices(context, things),
     ...listSeasons(context),
     ...listOut(context),
     ...listLoans(context),
     ...listCollisions(context),
-    ...listDecisions(context, seesMoney),
+    ...listDecisions(context, seesMoney, things),
   ]
 }
 

@@ -93,6 +93,7 @@ function findWayIn(item: TodayItem): { to: string; act: string } {
     case 'out':
       return { to: `/diary/${item.bookingId}/bring-back`, act: 'Bring back' }
     case 'loan':
+    case 'warranty':
     case 'season':
     case 'idle':
       return { to: `/kit/${item.unitId}`, act: 'Look' }

@@ -110,3 +110,34 @@ describe('what lasted', () => {
     expect((await useOf(mic))?.hasProvedItself).toBe(false)
   })
 })
+
+describe('what is still covered', () => {
+  test('[N15.1] what is left of a warranty, and a word on Today before it ends: not too soon, not after, and not of what is gone', async () => {
+    const chair = await add('seat', 'Chair')
+    const until = async (warrantyUntil: string | null) => {
+      const { unit } = await call('GET', `/units/${chair.id}`)
+      await change(chair, { provenance: { ...unit.provenance, warrantyUntil, warrantyTerms: 'frame and gas spring' } })
+    }
+    const told = async () => {
+      const { sections } = await call('GET', '/today')
+      const items = Object.values(sections).flat() as { code: string; tag: string; level: string; until?: string }[]
+      return items.filter((it) => it.code === 'warranty').map((it) => [it.tag, it.level, it.until])
+    }
+    expect(await told()).toEqual([])
+    await until('2033-11-24')
+    expect(await told()).toEqual([])
+    await until('2027-01-24')
+    expect(await told()).toEqual([])
+    await until('2027-01-23')
+    expect(await told()).toEqual([[chair.tag, 'advise', '2027-01-23']])
+    // With a fault there is something to claim.
+    await call('POST', `/units/${chair.id}/faults`, { note: 'sinks', severity: 'usable', bookingId: null })
+    expect(await told()).toEqual([[chair.tag, 'warn', '2027-01-23']])
+    await until('2026-11-23')
+    expect(await told()).toEqual([])
+    await until('2026-11-24')
+    expect(await told()).toHaveLength(1)
+    await change(chair, { state: 'sold' })
+    expect(await told()).toEqual([])
+  })
+})

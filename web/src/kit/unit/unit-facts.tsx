@@ -8,6 +8,7 @@ import {
   LIFE_STATES,
   sayEnd,
   saySeason,
+  sayWarranty,
   type UnitReply,
 } from '@exemplar/core'
 import { Link } from 'react-router'
@@ -176,6 +177,7 @@ export function UnitFacts({ page }: { page: UnitReply }) {
 /** What came with it besides itself: cover, worth, promises and what is to be said. */
 function Papers({ page, currency }: { page: UnitReply; currency: string }) {
   const { provenance } = page.unit
+  const { today } = useTimeWords()
   const { valueMinor, valueOn, insuredMinor, warrantyUntil, warrantyTerms, duties, reason, conditionOnArrival } =
     provenance
   const open = duties.filter((it) => it.doneOn === null)
@@ -184,7 +186,7 @@ function Papers({ page, currency }: { page: UnitReply; currency: string }) {
       `worth ${formatMoney(valueMinor, currency)}${valueOn ? ` on ${sayDayWithYear(valueOn)}` : ''}`,
     insuredMinor !== null && `insured for ${formatMoney(insuredMinor, currency)}`,
     warrantyUntil !== null &&
-      `warranty until ${sayDayWithYear(warrantyUntil)}${warrantyTerms && ` (${warrantyTerms})`}`,
+      `warranty until ${sayDayWithYear(warrantyUntil)}${warrantyTerms && ` (${warrantyTerms})`}, ${sayWarranty(warrantyUntil, today)}`,
     conditionOnArrival && `at arrival: ${conditionOnArrival}`,
     reason && `chosen because: ${reason}`,
   ].filter((it) => it !== false && it !== '')
