@@ -149,3 +149,18 @@ test('[A17.1] [A17.2] [A17.3] the wrong kind of fact: asked where it can hardly 
   await add.click()
   await expect(kept('Glass')).toBeVisible()
 })
+
+test('[N15.1] of a chair of ten years’ warranty its page says how much is left', async ({ page }) => {
+  const body = { category: 'seat', maker: '', name: 'Chair', facts: {} }
+  const made = await page.request.post('/api/units', { data: body, headers: { 'x-exemplar-client': 'journey' } })
+  const { id } = await made.json()
+  await page.goto(`/kit/${id}`)
+  const papers = page.getByRole('main').getByText(/warranty until/)
+  await expect(papers).toHaveCount(0)
+  await page.getByRole('button', { name: 'Acquisition' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Warranty until').fill('2033-10-24')
+  await dialog.getByLabel('Its terms').fill('frame and gas spring')
+  await dialog.getByRole('button', { name: 'Save' }).click()
+  await expect(papers).toContainText('warranty until 24 Oct 2033 (frame and gas spring), 6 years 11 months left')
+})

@@ -112,7 +112,7 @@ describe('what lasted', () => {
 })
 
 describe('what is still covered', () => {
-  test('[N15.1] what is left of a warranty, and a word on Today before it ends: not too soon, not after, and not of what is gone', async () => {
+  test('[N15.2] a word on Today before a warranty ends: not too soon, not after, and not of what is gone', async () => {
     const chair = await add('seat', 'Chair')
     const until = async (warrantyUntil: string | null) => {
       const { unit } = await call('GET', `/units/${chair.id}`)
