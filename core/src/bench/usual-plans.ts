@@ -7,18 +7,19 @@ type Sketch = Pick<NewServicePlan, 'name' | 'steps'> & Partial<NewServicePlan> &
 const SKETCHES: readonly Sketch[] = [
   {
     category: 'camera',
-    name: 'Clean sensor and contacts',
+    name: 'Clean glass and contacts',
     everyDays: 180,
     everyUses: 40,
     minutes: 20,
-    steps: 'Look at a plain bright picture at a small aperture. Blow, never wipe dry. Clean the contacts.',
+    steps:
+      'Front glass or lens mount, screen, contacts. Of a body whose lens comes off look at a plain bright picture at a small aperture: blow the sensor, never wipe it dry.',
   },
   {
     category: 'camera',
     name: 'Check for firmware',
     everyDays: 180,
     minutes: 20,
-    steps: 'Only between shoots, on a full pack. Bodies that are cut together get the same version.',
+    steps: 'Only between shoots, on a full pack or the mains. Bodies that are cut together get the same version.',
   },
   {
     category: 'lens',
@@ -30,11 +31,11 @@ const SKETCHES: readonly Sketch[] = [
   },
   {
     category: 'light',
-    name: 'Clean fan and look over the lead',
+    name: 'Clean, and look over the lead',
     everyDays: 180,
     everyHours: 200,
     minutes: 15,
-    steps: 'Unplug and let it cool. Blow out fan and vents. Look at plug, lead and strain relief.',
+    steps: 'Unplug and let it cool. Blow out fan and vents, where it has them. Look at plug, lead and strain relief.',
   },
   {
     category: 'light',
@@ -42,7 +43,7 @@ const SKETCHES: readonly Sketch[] = [
     everyDays: 365,
     minutes: 15,
     who: 'a competent person',
-    steps: 'As local rules ask: look, continuity, insulation. Nobody opens a lamp that is plugged in.',
+    steps: 'What plugs into the mains, as local rules ask. Nobody opens a lamp that is plugged in.',
   },
   {
     category: 'strip',
@@ -57,7 +58,8 @@ const SKETCHES: readonly Sketch[] = [
     name: 'Look over leads',
     everyDays: 365,
     minutes: 5,
-    steps: 'Cuts, kinks, loose plugs. A damaged lead is cut in two and thrown away.',
+    steps:
+      'Cuts, kinks, loose plugs. A damaged one is unplugged and out of use at once, marked so that nobody plugs it in.',
   },
   {
     category: 'head',
@@ -73,7 +75,7 @@ const SKETCHES: readonly Sketch[] = [
     everyDays: 365,
     everyUses: 60,
     minutes: 20,
-    steps: 'Sand out, locks dry, feet on. Each leg holds your weight leaned on it.',
+    steps: 'Sand out, locks dry, feet on. Each lock holds under a hand.',
   },
   {
     category: 'stand',
@@ -87,7 +89,7 @@ const SKETCHES: readonly Sketch[] = [
     name: 'Adjust springs and knobs',
     everyDays: 180,
     minutes: 10,
-    steps: 'Set the tension for what hangs on it. What sags or springs with its load is a fault.',
+    steps: 'Set the tension for what hangs on it, where it can be set. What sags or springs with its load is a fault.',
   },
   {
     category: 'clamp',
@@ -116,7 +118,7 @@ const SKETCHES: readonly Sketch[] = [
     everyDays: 365,
     everyUses: 100,
     minutes: 5,
-    steps: 'Through a tester or a known good chain, bent at both ends. Mark the day.',
+    steps: 'Through a tester or a known good chain, moved a little at both ends.',
   },
   {
     category: 'pack',
@@ -124,14 +126,14 @@ const SKETCHES: readonly Sketch[] = [
     everyDays: 180,
     minutes: 10,
     steps:
-      'Full, onto a known load, note the hours. Swollen, hot or leaking: out at once, outdoors, to a battery point.',
+      'Full, onto a known load, note the hours. Swollen, hot or leaking: stop, outdoors and away from what burns, then to a collection point as local rules ask.',
   },
   {
     category: 'pack',
     name: 'Storage charge',
     everyDays: 90,
     minutes: 5,
-    steps: 'What lies for months lies half full and cool, never empty, never unwatched on a charger.',
+    steps: 'As its maker says; most lithium packs lie half full and cool. Never empty, never unwatched on a charger.',
   },
   {
     category: 'drive',
@@ -152,7 +154,7 @@ const SKETCHES: readonly Sketch[] = [
     name: 'Clean and press',
     everyDays: 180,
     minutes: 30,
-    steps: 'As its cloth allows. Rolled, not folded.',
+    steps: 'As its cloth allows. Rolled, where it creases.',
   },
   {
     category: 'monitor',

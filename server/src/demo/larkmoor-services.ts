@@ -4,8 +4,8 @@ import { incidents, incidentUnits, servicePlans, services } from '../schema/benc
 
 /** Which of the usual plans Larkmoor took on. */
 const TAKEN = new Set([
-  'Clean sensor and contacts',
-  'Clean fan and look over the lead',
+  'Clean glass and contacts',
+  'Clean, and look over the lead',
   'Clean and listen',
   'Adjust springs and knobs',
   'Calibrate the screen',
