@@ -83,6 +83,11 @@ describe('and it is charged', () => {
     // Both of them are still one thing to do.
     await say(packs, 'used')
     expect((await judge(id)).says).toBe('Can run. 1 thing to check.')
+    // Some days after work nobody knows whether they were charged: it is asked, and no warning for ever.
+    await say(packs, 'used', '2026-11-21')
+    expect(await charges(id)).toHaveLength(2)
+    await say(packs, 'used', '2026-11-20')
+    expect([await charges(id), (await readiness(id)).uncharged.sort()]).toEqual([[], tags])
     for (const [on, left] of [
       ['2026-10-25', []],
       ['2026-10-24', tags],

@@ -17,6 +17,8 @@ export type NewCharges = z.infer<typeof newChargesSchema>
 
 /** Lying longer than that, a full pack is not counted on as full. Common practice: they lose some of it lying. */
 const DAYS_FULL = 30
+/** After so many days nobody knows: packs are charged after work, whether or not somebody says so. Common practice. */
+const DAYS_USED = 3
 
 const OWN_PACK = ['phone', 'tablet', 'computer'] as const
 
@@ -28,7 +30,7 @@ export function holdsCharge({ category, specs }: Pick<Model, 'category' | 'specs
 /** Whether something is full on a day, as far as anybody said: what was said too long ago, or of a day to come, says nothing. */
 export function readCharge(charge: Charge | null, today: string): Charge['state'] | 'unsaid' {
   if (!charge) return 'unsaid'
-  if (charge.state === 'used') return 'used'
   const days = countDays(charge.on, today)
-  return days >= 0 && days <= DAYS_FULL ? 'full' : 'unsaid'
+  if (days < 0) return 'unsaid'
+  return days <= (charge.state === 'full' ? DAYS_FULL : DAYS_USED) ? charge.state : 'unsaid'
 }

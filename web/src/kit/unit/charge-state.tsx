@@ -24,9 +24,7 @@ export function ChargeState({ unit }: { unit: Pick<Unit, 'id' | 'tag' | 'charge'
       {known === 'used' && unit.charge && (
         <Mark level="warn">worked from on {sayDay(unit.charge.on)}, not charged since</Mark>
       )}
-      {known === 'unsaid' && (
-        <span>{unit.charge ? `Charged on ${sayDay(unit.charge.on)}: too long ago to count on.` : 'Nobody said.'}</span>
-      )}
+      {known === 'unsaid' && <span>{sayLast(unit.charge, sayDay)}</span>}
       {may('bring-back') && known !== 'full' && (
         <Button size="small" onClick={() => tell('full')}>
           It is charged
@@ -39,4 +37,12 @@ export function ChargeState({ unit }: { unit: Pick<Unit, 'id' | 'tag' | 'charge'
       )}
     </div>
   )
+}
+
+/** What was said last, where that is too long ago to tell anything. */
+function sayLast(charge: Charge | null, sayDay: (day: string) => string): string {
+  if (!charge) return 'Nobody said.'
+  return charge.state === 'full'
+    ? `Charged on ${sayDay(charge.on)}: too long ago to count on.`
+    : `Worked from on ${sayDay(charge.on)}; nobody said anything since.`
 }
