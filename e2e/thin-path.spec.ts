@@ -165,12 +165,22 @@ test('from an inventory file to a spending figure', async ({ page }) => {
   await expect(margin(page)).toContainText('Shutter sticks')
   await openWays(margin(page), 'HCA-01 is not there')
   await margin(page).getByRole('button', { name: 'Use HCA-02 instead' }).click()
+  await expect(margin(page)).toContainText('Can run. 1 thing to check.')
+
+  // What came back was worked from: it is charged, and said so by a tick.
+  await expect(margin(page)).toContainText('2 things to charge first')
+  const board = page.url()
+  await page.goto(`${board}/start`)
+  await page.getByText('Charge HPA-01 and HPA-02').click()
+  await expect(page.getByText('HPA-01 and HPA-02 are charged', { exact: true })).toBeVisible()
+  await page.goto(board)
   await expect(margin(page)).toContainText('Ready to run.')
 
   // A service date, and what is due.
   await expect(page.getByRole('dialog')).toBeHidden()
   await page.keyboard.press('5')
-  await expect(page.getByRole('row', { name: /HCA-01 Wend K5 body.*14 Mar 2026, 255 days ago/ })).toBeVisible()
+  const due = page.getByRole('listitem').filter({ hasText: /Service.*HCA-01 Wend K5 body/ })
+  await expect(due).toContainText('14 Mar 2026, 255 days ago')
 
   // 7. Spend, against the year's budget.
   await page.keyboard.press('6')
