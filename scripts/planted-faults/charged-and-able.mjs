@@ -10,8 +10,8 @@ export const CHARGED_AND_ABLE_FAULTS = [
   {
     law: 'C01',
     file: 'core/src/kit/unit/charge.ts',
-    from: 'days <= DAYS_FULL',
-    to: 'days <= 2 * DAYS_FULL',
+    from: "charge.state === 'full' ? DAYS_FULL : DAYS_USED",
+    to: "charge.state === 'full' ? 2 * DAYS_FULL : DAYS_USED",
     test: 'server/src/setups/needs-of-charge.test.ts',
   },
   {
