@@ -39,6 +39,13 @@ export const BENCH_FAULTS = [
     titled: 'a screen is calibrated',
   },
   {
+    law: 'N11',
+    file: 'server/src/kit/unit/merging.ts',
+    from: "->> '$.modelId' = ${id}",
+    to: "->> '$.modelId' = ${intoId}",
+    test: 'server/src/bench/merged.test.ts',
+  },
+  {
     law: 'A11',
     file: 'server/src/kit/worth/kit-figures.ts',
     from: 'priceMinor === null ? null : priceMinor + sum',

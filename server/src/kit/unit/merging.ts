@@ -53,7 +53,7 @@ export function mergeUnits({ tx, now, log }: Writer, id: string, intoId: string,
   moveControls(tx, id, intoId)
   tx.update(faults).set({ unitId: intoId }).where(eq(faults.unitId, id)).run()
   tx.update(servicePlans)
-    .set({ subject: { kind: 'unit', unitId: intoId } })
+    .set({ subject: { kind: 'unit', unitId: intoId }, version: sql`${servicePlans.version} + 1` })
     .where(sql`${servicePlans.subject} ->> '$.unitId' = ${id}`)
     .run()
   tx.run(sql`UPDATE OR IGNORE ${incidentUnits} SET unit_id = ${intoId} WHERE unit_id = ${id}`)
@@ -142,6 +142,11 @@ export function mergeModels({ tx, now, log }: Writer, id: string, intoId: string
       .where(eq(table.modelId, id))
       .run()
   }
+  // What is done again and again to all of it is done to all of the other.
+  tx.update(servicePlans)
+    .set({ subject: { kind: 'model', modelId: intoId }, version: sql`${servicePlans.version} + 1` })
+    .where(sql`${servicePlans.subject} ->> '$.modelId' = ${id}`)
+    .run()
   tx.update(shoppingLines)
     .set({ partOfId: intoId, version: sql`${shoppingLines.version} + 1` })
     .where(eq(shoppingLines.partOfId, id))
