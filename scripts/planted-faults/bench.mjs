@@ -41,8 +41,8 @@ export const BENCH_FAULTS = [
   {
     law: 'N11',
     file: 'server/src/kit/unit/merging.ts',
-    from: "->> '$.modelId' = ${id}",
-    to: "->> '$.modelId' = ${intoId}",
+    from: "->> '$.modelId'",
+    to: "->> '$.modelIds'",
     test: 'server/src/bench/merged.test.ts',
   },
   {
