@@ -19,6 +19,7 @@ import { unitContract } from './contract/kit/unit-contract.ts'
 import { viewContract } from './contract/kit/view-contract.ts'
 import { ledgerContract } from './contract/ledger-contract.ts'
 import { orderContract } from './contract/order-contract.ts'
+import { reliabilityContract } from './contract/reliability-contract.ts'
 import { serviceContract } from './contract/service-contract.ts'
 import { ableContract } from './contract/setups/able-contract.ts'
 import { cableContract } from './contract/setups/cable-contract.ts'
@@ -47,6 +48,7 @@ export const apiContract = {
   ...benchContract,
   ...serviceContract,
   ...incidentContract,
+  ...reliabilityContract,
   ...bookingContract,
   ...ledgerContract,
   ...orderContract,

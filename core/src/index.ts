@@ -23,6 +23,22 @@ export {
   lessonForSchema,
   type NewIncident,
 } from './bench/incident.ts'
+export {
+  type Outlook,
+  rankSpares,
+  reckonOutlook,
+} from './bench/outlook.ts'
+export {
+  type Failure,
+  groupReliability,
+  LEAST_LOGGED_USES,
+  makeFailureRates,
+  RELIABILITY_GROUPS,
+  type ReliabilityGroup,
+  type ReliabilityRecord,
+  type ReliabilityRow,
+} from './bench/reliability.ts'
+export { findLostAt, type Season, type SeasonOutcome, simulateSeasons } from './bench/season.ts'
 export { computeServiceDue, findServiceDue, NO_WEAR, type Wear } from './bench/service-due.ts'
 export {
   isPlanFor,
@@ -32,6 +48,7 @@ export {
   planSubjectSchema,
   type ServicePlan,
 } from './bench/service-plan.ts'
+export { type BookedShoot, type Hanging, listHanging } from './bench/shoots-ahead.ts'
 export { listUsualPlans } from './bench/usual-plans.ts'
 export type { BenchReply } from './contract/bench-contract.ts'
 export type { BookingCheck, BookingReply, DiaryReply, StandingThere, TakeOut } from './contract/booking-contract.ts'
@@ -48,6 +65,7 @@ export type { StockRow } from './contract/kit/stock-contract.ts'
 export type { SystemsReply } from './contract/kit/system-contract.ts'
 export { type Hearsay, quickEntrySchema, type UnitReply, unitListQuery } from './contract/kit/unit-contract.ts'
 export type { EntryRow, SpendingReply } from './contract/ledger-contract.ts'
+export type { ReliabilityReply } from './contract/reliability-contract.ts'
 export type { Serve, UnitRow } from './contract/replies.ts'
 export type { ServiceLine, ServicesReply } from './contract/service-contract.ts'
 export { type AbleThing, writeWants } from './contract/setups/able-contract.ts'
@@ -96,6 +114,7 @@ export { findCollisions, findStockShortages, type Hold } from './diary/collision
 export { buildPackSheet, listBookingItems } from './diary/pack-sheet.ts'
 export { findLikeFraming, type LensOffer, type LikeFraming } from './formulas/picture/framing.ts'
 export { checkVoltageDrop, computeVoltageDrop, OHMS_PER_KILOMETRE } from './formulas/power/voltage-drop.ts'
+export { countSpares } from './formulas/reliability/poisson.ts'
 export { compareSnapshots, listOwnThings, type SnapshotContents } from './kit/counting/snapshot.ts'
 export { type Countable, compareStocktake, type StocktakeLine, type StocktakeSeen } from './kit/counting/stocktake.ts'
 export { type Bundle, bundleSchema, priceBundle, splitAmount } from './kit/entry/bundle.ts'
@@ -326,7 +345,6 @@ export {
   countThings,
   type LossesSoFar,
   listSinglePoints,
-  type SinglePointOfFailure,
   seekSinglePoints,
   takeOut,
 } from './setups/proposals/resilience.ts'

@@ -1,5 +1,6 @@
 import { benchRoutes } from './bench/bench-routes.ts'
 import { incidentRoutes } from './bench/incident-routes.ts'
+import { reliabilityRoutes } from './bench/reliability-routes.ts'
 import { serviceRoutes } from './bench/service-routes.ts'
 import { fillDemo } from './demo/fill-demo.ts'
 import { bookingRoutes } from './diary/booking-routes.ts'
@@ -92,6 +93,7 @@ export const routes: readonly Route[] = [
   ...benchRoutes,
   ...serviceRoutes,
   ...incidentRoutes,
+  ...reliabilityRoutes,
   ...ledgerRoutes,
   ...partRequestRoutes,
   ...orderRoutes,

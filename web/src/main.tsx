@@ -72,6 +72,10 @@ const router = createBrowserRouter([
             element: page(() => import('./diary/bring-back-page.tsx'), 'BringBackPage'),
           },
           { path: '/bench/services', element: page(() => import('./bench/services-page.tsx'), 'ServicesPage') },
+          {
+            path: '/bench/reliability',
+            element: page(() => import('./bench/reliability/reliability-page.tsx'), 'ReliabilityPage'),
+          },
           { path: '/bench', element: page(() => import('./bench/bench-page.tsx'), 'BenchPage') },
           { path: '/ledger', element: page(() => import('./ledger/ledger-page.tsx'), 'LedgerPage') },
           { path: '/scan', element: page(() => import('./kit/labels/scan-page.tsx'), 'ScanPage') },

@@ -152,5 +152,22 @@ export function useQuickEntry() {
   const answer = (modelId: string, fact: string, given: object, version = 1) =>
     call('POST', `/models/${modelId}/facts`, { fact, answer: given }, version)
 
-  return { api: () => api, call, add, tell, addFamily, changeModel, addRoom, build, judge, answer }
+  /** Sessions of some things, one a day, the last of them on a day. */
+  async function serve(things: readonly Pick<Thing, 'id'>[], count: number, lastOn = '2026-11-20', rest: object = {}) {
+    const last = Date.parse(`${lastOn}T12:00:00Z`)
+    for (let n = 0; n < count; n++) {
+      const day = new Date(last - n * 86_400_000).toISOString().slice(0, 10)
+      const times = { startsAt: `${day}T09:00`, endsAt: `${day}T11:00` }
+      const unitIds = things.map((it) => it.id)
+      await call('POST', '/bookings', makeDraft({ title: `Session ${n}`, unitIds, ...times, ...rest }))
+    }
+  }
+
+  /** Writes down some fields of a thing, by its version of now. */
+  const change = async (thing: Pick<Thing, 'id'>, part: object) => {
+    const { unit } = await call('GET', `/units/${thing.id}`)
+    return call('PATCH', `/units/${thing.id}`, part, unit.version)
+  }
+
+  return { api: () => api, call, add, change, serve, tell, addFamily, changeModel, addRoom, build, judge, answer }
 }

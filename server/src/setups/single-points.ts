@@ -7,7 +7,6 @@ import {
   listSinglePoints,
   type ResilienceReply,
   type Setup,
-  type SinglePointOfFailure,
   type Store,
   seekSinglePoints,
 } from '@exemplar/core'
@@ -30,9 +29,11 @@ const A_WHILE = 150
 interface Search extends LossesSoFar {
   /** What it was begun with. */
   fingerprint: string
-  steps: Generator<LossesSoFar, SinglePointOfFailure[]>
+  steps: Generator<LossesSoFar, LossesSoFar>
   isDone: boolean
 }
+
+const NOT_BEGUN: LossesSoFar = { done: 0, losses: [], covered: [], stops: 0 }
 
 /** Of each database how far each setup was looked at: goes with its connection. */
 const searches = new WeakMap<Database, Map<string, Search>>()
@@ -56,19 +57,13 @@ export function loadSinglePoints(app: AppContext, aWhile = A_WHILE): ResilienceR
     const goesOn = !known?.isDone && (!hasGoneOn || performance.now() < end)
     hasGoneOn ||= goesOn
     const search = goesOn ? goOn(begun, question, known ?? begin(question), end) : known
-    const { losses, done } = search ?? { losses: [], done: 0 }
-    return { setup, losses: [...losses], done, of: countThings(question.input), isDone: search?.isDone ?? false }
+    const { losses, covered, stops, done } = search ?? NOT_BEGUN
+    const found = { losses: [...losses], covered: [...covered], stops, isDone: search?.isDone ?? false }
+    return { setup, found, done, of: countThings(question.input) }
   })
   return {
-    points: listSinglePoints(looked.map(({ setup: { id }, losses }) => ({ id, losses }))),
-    setups: looked.map(({ setup: { id, code, tape, name }, losses, isDone }) => ({
-      id,
-      code,
-      tape,
-      name,
-      losses,
-      isDone,
-    })),
+    points: listSinglePoints(looked.map(({ setup: { id }, found }) => ({ id, losses: found.losses }))),
+    setups: looked.map(({ setup: { id, code, tape, name }, found }) => ({ id, code, tape, name, ...found })),
     done: looked.reduce((sum, it) => sum + it.done, 0),
     of: looked.reduce((sum, it) => sum + it.of, 0),
   }
@@ -127,8 +122,7 @@ function goOn(begun: Map<string, Search>, question: Question, search: Search, en
   while (!search.isDone) {
     const step = search.steps.next()
     search.isDone = step.done === true
-    search.losses = step.done ? step.value : step.value.losses
-    search.done = step.done ? countThings(question.input) : step.value.done
+    Object.assign(search, step.value)
     if (performance.now() >= end) break
   }
   return search
@@ -138,5 +132,5 @@ function begin(question: Question): Search {
   question.fingerprint ??= question.print()
   const { fingerprint } = question
   const steps = seekSinglePoints(question.input, question.listFree())
-  return { fingerprint, steps, done: 0, losses: [], isDone: false }
+  return { ...NOT_BEGUN, fingerprint, steps, isDone: false }
 }

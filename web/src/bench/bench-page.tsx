@@ -46,6 +46,7 @@ export function BenchPage() {
         aside={`${sayNumber(data.faults.length, 'open fault')} · ${data.inRepair.length} in repair · ${sayNumber(dueNow, 'service')} due`}
       >
         <ButtonLink to="/bench/services">Work through the services</ButtonLink>
+        <ButtonLink to="/bench/reliability">What will fail next</ButtonLink>
       </PageHead>
       <div className="px-4 pb-8 md:px-5">
         <Section title="Broken or worrying">

@@ -12,6 +12,10 @@ export const resilienceReplySchema = z.object({
       tape: tapeSchema,
       name: z.string(),
       losses: z.array(singlePointOfFailureSchema),
+      /** What it would stop without, were it not for what stands by in it, which is named. */
+      covered: z.array(singlePointOfFailureSchema),
+      /** Stops that it has as it stands. */
+      stops: z.number(),
       /** Each of its things was taken out: otherwise there may be more. */
       isDone: z.boolean(),
     }),

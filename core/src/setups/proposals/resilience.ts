@@ -4,8 +4,9 @@ import { nameModel } from '../../kit/model/model.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
 import type { Holdings } from '../placed/placed-item.ts'
 import type { Store } from '../placed/store.ts'
-import { type Assignment, listInUse, type NewSetup } from '../setup/setup.ts'
+import { listInUse, type NewSetup } from '../setup/setup.ts'
 import { makeJudge } from '../verdict/incremental.ts'
+import type { Readiness } from '../verdict/readiness.ts'
 import { finish, makeStandInSearch } from './remedies.ts'
 /** One thing without which a setup would stop, and what is free to take its place. */
 export const singlePointOfFailureSchema = z.object({
@@ -48,6 +49,10 @@ export interface LossesSoFar {
   /** Things that were looked at, of `countThings`. */
   done: number
   losses: readonly SinglePointOfFailure[]
+  /** Things that it would stop without, were it not for what stands by in it: what stands by is named as its stand-ins. */
+  covered: readonly SinglePointOfFailure[]
+  /** Stops that it has as it stands. */
+  stops: number
 }
 
 /** How many things are taken out, one after the other. */
@@ -58,35 +63,59 @@ export const countThings = ({ setup, holdings }: Pick<AssessmentInput, 'setup' |
  * What a setup would stop without, in the order of its roles: each thing is taken out and the setup judged anew, so that a
  * second lamp in the same role, or a lead that another one replaces, counts for what it is. Stand-ins were tried too.
  */
-export function findSinglePointsOfFailure(input: AssessmentInput, store: Store): SinglePointOfFailure[] {
-  return finish(seekSinglePoints(input, store))
+export function findSinglePointsOfFailure(input: AssessmentInput, store: Store): readonly SinglePointOfFailure[] {
+  return finish(seekSinglePoints(input, store)).losses
 }
 
 /** The same a verdict at a time, as there are hundreds of them: yields after each how far it has come. */
-export function* seekSinglePoints(
-  input: AssessmentInput,
-  store: Store,
-): Generator<LossesSoFar, SinglePointOfFailure[]> {
+export function* seekSinglePoints(input: AssessmentInput, store: Store): Generator<LossesSoFar, LossesSoFar> {
   const judge = makeJudge()
-  const before = judge.assess(input).counts.stop
+  const asItStands = judge.assess(input)
+  const before = countStops(asItStands)
   const search = makeStandInSearch(input, store)
   const losses: SinglePointOfFailure[] = []
-  for (const [done, { role, unit, model }] of listThings(input.setup, input.holdings).entries()) {
-    yield { done, losses: [...losses] }
+  const covered: SinglePointOfFailure[] = []
+  const things = listThings(input.setup, input.holdings)
+  const tell = (done: number): LossesSoFar => ({ done, losses: [...losses], covered: [...covered], stops: asItStands.counts.stop })
+  for (const [done, { role, unit, model }] of things.entries()) {
+    yield tell(done)
     const left = takeOut(input, unit.id)
-    if (judge.assess({ ...input, setup: left }).counts.stop <= before) continue
+    if (!hasNewStop(before, judge.assess({ ...input, setup: left }))) continue
+    const { id, tag, acquisition } = unit
+    const loss = { unitId: id, tag, name: nameModel(model), role: role.name, isHandMade: acquisition === 'hand-made' }
     // What is there in case takes its place.
-    const mends = (setup: NewSetup) => judge.assess({ ...input, setup }).counts.stop <= before
-    if (listWithSpare(left, input.holdings, role.id, model.category).some(mends)) continue
+    const mends = (setup: NewSetup) => !hasNewStop(before, judge.assess({ ...input, setup }))
+    const spares = listWithSpare(left, input.holdings, role.id, model.category).filter((it) => mends(it.setup))
+    if (spares.length > 0) {
+      covered.push({ ...loss, standIns: spares.map((it) => it.spare) })
+      continue
+    }
     const steps = search.seek(unit.id, MOST_NAMED)
     let step = steps.next()
-    for (; !step.done; step = steps.next()) yield { done, losses: [...losses] }
+    for (; !step.done; step = steps.next()) yield tell(done)
     const standIns = step.value.map((it) => ({ unitId: it.unit.id, tag: it.unit.tag, name: nameModel(it.model) }))
-    const { id, tag, acquisition } = unit
-    const isHandMade = acquisition === 'hand-made'
-    losses.push({ unitId: id, tag, name: nameModel(model), role: role.name, isHandMade, standIns })
+    losses.push({ ...loss, standIns })
   }
-  return losses
+  return tell(things.length)
+}
+
+/** How often each kind of stop is found at each role; one that somebody accepted is none. */
+function countStops({ findings }: Readiness): Map<string, number> {
+  const counts = new Map<string, number>()
+  for (const { level, accepted, code, roleId } of findings) {
+    if (level !== 'stop' || accepted) continue
+    const key = `${code} ${roleId}`
+    counts.set(key, (counts.get(key) ?? 0) + 1)
+  }
+  return counts
+}
+
+/**
+ * Whether something stops now that did not before. The number of stops would not tell: a camera that stands on nothing and is
+ * gone stops no more for its stand, and anew for being gone.
+ */
+function hasNewStop(before: ReadonlyMap<string, number>, after: Readiness): boolean {
+  return [...countStops(after)].some(([key, count]) => count > (before.get(key) ?? 0))
 }
 
 /** Every single thing in every role. */
@@ -100,22 +129,25 @@ function listThings(setup: NewSetup, holdings: Holdings) {
   )
 }
 
-/** The setup with each spare of a kind in the role that has lost its thing. */
-function listWithSpare(setup: NewSetup, holdings: Holdings, roleId: string, kind: Category): NewSetup[] {
+/** The setup with each spare of a kind in the role that has lost its thing, and which that is. */
+function listWithSpare(setup: NewSetup, holdings: Holdings, roleId: string, kind: Category) {
   const spares = setup.roles.flatMap((role) => role.things.filter((it) => it.isSpare))
-  const kindOf = ({ unitId, stockId }: Assignment) => {
-    const holder = holdings.units.get(unitId ?? '') ?? holdings.stock.get(stockId ?? '')
-    return holdings.models.get(holder?.modelId ?? '')?.category
-  }
-  return spares
-    .filter((it) => kindOf(it) === kind)
-    .map((spare) => ({
-      ...setup,
-      roles: setup.roles.map((role) => {
-        const things = role.things.filter((it) => it !== spare)
-        return role.id === roleId ? { ...role, things: [{ ...spare, isSpare: false }, ...things] } : { ...role, things }
-      }),
-    }))
+  return spares.flatMap((spare) => {
+    const unit = holdings.units.get(spare.unitId ?? '')
+    const holder = unit ?? holdings.stock.get(spare.stockId ?? '')
+    const model = holdings.models.get(holder?.modelId ?? '')
+    if (!holder || model?.category !== kind) return []
+    const roles = setup.roles.map((role) => {
+      const things = role.things.filter((it) => it !== spare)
+      return role.id === roleId ? { ...role, things: [{ ...spare, isSpare: false }, ...things] } : { ...role, things }
+    })
+    return [
+      {
+        spare: { unitId: holder.id, tag: unit?.tag ?? '', name: nameModel(model) },
+        setup: { ...setup, roles },
+      },
+    ]
+  })
 }
 
 /**

@@ -1,26 +1,13 @@
 import type { FiguresReply } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
-import { makeDraft, type Thing, useQuickEntry } from '../../setups/quick-entry.fixture.ts'
+import { type Thing, useQuickEntry } from '../../setups/quick-entry.fixture.ts'
 
 // What use tells of a thing: from an empty instance, the quick way, with its edges. The instance lives on 24 November 2026.
-const { call, add } = useQuickEntry()
+const { call, add, change, serve } = useQuickEntry()
 
-const change = async (thing: Pick<Thing, 'id'>, part: object) => {
-  const { unit } = await call('GET', `/units/${thing.id}`)
-  await call('PATCH', `/units/${thing.id}`, part, unit.version)
-}
 const useOf = async (thing: Pick<Thing, 'id'>): Promise<FiguresReply['use'][number] | undefined> =>
   (await call('GET', '/kit-figures?sharing=full')).use.find((it: { id: string }) => it.id === thing.id)
 
-/** Sessions of some things, one a day, the last of them on a day. */
-async function serve(things: readonly Pick<Thing, 'id'>[], count: number, lastOn = '2026-11-20') {
-  const last = Date.parse(`${lastOn}T12:00:00Z`)
-  for (let n = 0; n < count; n++) {
-    const day = new Date(last - n * 86_400_000).toISOString().slice(0, 10)
-    const times = { startsAt: `${day}T09:00`, endsAt: `${day}T11:00` }
-    await call('POST', '/bookings', makeDraft({ title: `Session ${n}`, unitIds: things.map((it) => it.id), ...times }))
-  }
-}
 const idle = async (months: number): Promise<string[]> =>
   (await call('GET', `/units?idleMonths=${months}`)).rows.map((it: { tag: string }) => it.tag)
 

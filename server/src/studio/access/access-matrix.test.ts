@@ -151,6 +151,7 @@ const EXPECTED: Record<string, string> = {
   'get /things': 'mcv',
   'get /photos': 'mcv',
   'get /resilience': 'mcv',
+  'get /reliability': 'mcv',
   'get /bookings': 'mcv',
   'post /bookings/check': 'mc',
   'post /bookings': 'mc',

@@ -46,6 +46,7 @@ const READS = {
   bench: [...HOLDING, 'services', 'places', 'entries', 'history'],
   services: [...HOLDING, 'services', 'places', 'history'],
   incidents: ['incidents', 'units', 'stock', 'models', 'faults', 'setups', 'people'],
+  reliability: [...HOLDING, 'services', 'incidents', 'parties', 'history'],
   upkeep: [...HOLDING, 'services', 'places', 'people', 'history'],
   spending: ['entries'],
   entries: ['entries', 'units', 'parties'],

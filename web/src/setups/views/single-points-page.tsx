@@ -1,20 +1,14 @@
 import type { ResilienceReply } from '@exemplar/core'
 import { sayNumber } from '@exemplar/core'
-import { useEffect } from 'react'
 import { Link } from 'react-router'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { PageHead, Section, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
-import { useResilienceQuery } from '../resilience-api.ts'
+import { useWholeResilience } from '../resilience-api.ts'
 
 /** Single points of failure: if it dies, which setups stop, and what could take its place. */
 export function ResiliencePage() {
-  const { data, error, isFetching, refetch } = useResilienceQuery()
-  const isUnfinished = data !== undefined && data.done < data.of
-  // It is hundreds of verdicts: what was found so far is shown, and the rest asked for until all of it is there.
-  useEffect(() => {
-    if (isUnfinished && !isFetching && !error) refetch()
-  }, [isUnfinished, isFetching, error, refetch])
+  const { data, error, refetch, isUnfinished } = useWholeResilience()
   if (!data) return <Waiting what="what hangs on what" error={error} onRetry={refetch} />
   const { points, setups } = data
   const worst = points[0]
@@ -76,7 +70,16 @@ export function ResiliencePage() {
                 </li>
               ))}
             </ul>
-            {setup.losses.length === 0 && setup.isDone && (
+            {setup.covered.map((it) => (
+              <p key={it.unitId} className="flex flex-wrap items-center gap-3 py-1.5 text-[13px]">
+                <span className="w-36 font-semibold">{it.role}</span>
+                <Link to={`/kit/${it.unitId}`} className="min-w-48 flex-1">
+                  <Tag>{it.tag}</Tag> {it.name}
+                </Link>
+                <Mark level="ok">{it.standIns.map((one) => one.tag || one.name).join(', ')} stands by in it</Mark>
+              </p>
+            ))}
+            {setup.losses.length === 0 && setup.covered.length === 0 && setup.isDone && (
               <p className="py-1.5 text-[13px] text-quiet">It stops as it stands, or nothing in it is essential.</p>
             )}
           </Section>
