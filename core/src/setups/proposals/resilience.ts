@@ -76,7 +76,12 @@ export function* seekSinglePoints(input: AssessmentInput, store: Store): Generat
   const losses: SinglePointOfFailure[] = []
   const covered: SinglePointOfFailure[] = []
   const things = listThings(input.setup, input.holdings)
-  const tell = (done: number): LossesSoFar => ({ done, losses: [...losses], covered: [...covered], stops: asItStands.counts.stop })
+  const tell = (done: number): LossesSoFar => ({
+    done,
+    losses: [...losses],
+    covered: [...covered],
+    stops: asItStands.counts.stop,
+  })
   for (const [done, { role, unit, model }] of things.entries()) {
     yield tell(done)
     const left = takeOut(input, unit.id)
