@@ -19,7 +19,9 @@ import { unitContract } from './contract/kit/unit-contract.ts'
 import { viewContract } from './contract/kit/view-contract.ts'
 import { ledgerContract } from './contract/ledger-contract.ts'
 import { orderContract } from './contract/order-contract.ts'
+import { readingContract } from './contract/reading-contract.ts'
 import { reliabilityContract } from './contract/reliability-contract.ts'
+import { repairContract } from './contract/repair-contract.ts'
 import { serviceContract } from './contract/service-contract.ts'
 import { ableContract } from './contract/setups/able-contract.ts'
 import { cableContract } from './contract/setups/cable-contract.ts'
@@ -42,6 +44,7 @@ import { healthContract } from './contract/studio/health-contract.ts'
 import { historyContract } from './contract/studio/history-contract.ts'
 import { liveContract } from './contract/studio/live-contract.ts'
 import { settingsContract } from './contract/studio/settings-contract.ts'
+import { supplyContract } from './contract/supply-contract.ts'
 import { todayContract } from './contract/today-contract.ts'
 
 export const apiContract = {
@@ -49,6 +52,9 @@ export const apiContract = {
   ...serviceContract,
   ...incidentContract,
   ...reliabilityContract,
+  ...repairContract,
+  ...readingContract,
+  ...supplyContract,
   ...bookingContract,
   ...ledgerContract,
   ...orderContract,

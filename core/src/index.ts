@@ -8,14 +8,8 @@ export {
   type ReplyOf,
   type RouteKey,
 } from './api-contract.ts'
-export {
-  findBlockingFault,
-  judgeMending,
-  type NewFault,
-  SEVERITIES,
-  SEVERITY_LABELS,
-  type Severity,
-} from './bench/fault.ts'
+export { type CapacityRun, type CapacitySource, judgePack, type NewCapacityRun, reckonRun } from './bench/capacity.ts'
+export { judgeConsumption } from './bench/consumption.ts'
 export {
   type Incident,
   isLessonFor,
@@ -28,6 +22,7 @@ export {
   rankSpares,
   reckonOutlook,
 } from './bench/outlook.ts'
+export { judgeReading, READING_OUTCOMES, type Reading, type ReadingOutcome, readingSchema } from './bench/reading.ts'
 export {
   type Failure,
   groupReliability,
@@ -38,6 +33,21 @@ export {
   type ReliabilityRecord,
   type ReliabilityRow,
 } from './bench/reliability.ts'
+export {
+  AWAY_STAGES,
+  ENDED_STAGES,
+  findClaim,
+  listNextStages,
+  type NewRepair,
+  REPAIR_CLAIM_CODES,
+  REPAIR_CLAIMS,
+  REPAIR_STAGES,
+  type Repair,
+  type RepairChange,
+  type RepairClaim,
+  type RepairStage,
+  weighCover,
+} from './bench/repair.ts'
 export { findLostAt, type Season, type SeasonOutcome, simulateSeasons } from './bench/season.ts'
 export { computeServiceDue, findServiceDue, NO_WEAR, type Wear } from './bench/service-due.ts'
 export {
@@ -65,7 +75,9 @@ export type { StockRow } from './contract/kit/stock-contract.ts'
 export type { SystemsReply } from './contract/kit/system-contract.ts'
 export { type Hearsay, quickEntrySchema, type UnitReply, unitListQuery } from './contract/kit/unit-contract.ts'
 export type { EntryRow, SpendingReply } from './contract/ledger-contract.ts'
+export type { NewReading, ReadingsReply } from './contract/reading-contract.ts'
 export type { ReliabilityReply } from './contract/reliability-contract.ts'
+export type { RepairsReply } from './contract/repair-contract.ts'
 export type { Serve, UnitRow } from './contract/replies.ts'
 export type { ServiceLine, ServicesReply } from './contract/service-contract.ts'
 export { type AbleThing, writeWants } from './contract/setups/able-contract.ts'
@@ -89,6 +101,7 @@ export type { PlacePageReply } from './contract/studio/directory-contract.ts'
 export type { FilmRow } from './contract/studio/film-contract.ts'
 export type { ChangeRow, EventRow } from './contract/studio/history-contract.ts'
 export type { StudioReply } from './contract/studio/settings-contract.ts'
+export type { SupplyLine } from './contract/supply-contract.ts'
 export {
   type BlockingFault,
   type Calendar,
@@ -232,6 +245,21 @@ export { type Absence, isOnLoan, type Parent, type Standing } from './kit/unit/a
 export { forecastSpace } from './kit/unit/archive-space.ts'
 export { listManyChanges, type ManyChanges, manyChangesSchema, manySchema } from './kit/unit/change-many.ts'
 export { type Charge, chargeSchema, holdsCharge, type NewCharges, readCharge } from './kit/unit/charge.ts'
+export {
+  FAILING,
+  FAILING_CODES,
+  type Failing,
+  type Fault,
+  findBlockingFault,
+  judgeMending,
+  type NewFault,
+  type OpenFault,
+  REPLACEMENT_REASONS,
+  type ReplacementReason,
+  SEVERITIES,
+  SEVERITY_LABELS,
+  type Severity,
+} from './kit/unit/fault.ts'
 export { type FilmStanding, judgeFilmCopies } from './kit/unit/film-copies.ts'
 export { findDisclosureEnd, listOpenDuties, reckonGift, sayDisclosure, sumGifts } from './kit/unit/gift.ts'
 export {
@@ -256,6 +284,8 @@ export {
   type Acquisition,
   BONDS,
   type Bond,
+  COVER_ACCIDENTS,
+  type CoverAccidents,
   EMPTY_UNIT,
   INTEREST_KIND_CODES,
   INTEREST_KINDS,
@@ -267,6 +297,7 @@ export {
   MOST_REMARKS,
   type NewUnit,
   NO_PROVENANCE,
+  NO_SUPPLY,
   newUnitSchema,
   type Provenance,
   REMARK_KINDS,
@@ -274,6 +305,7 @@ export {
   type Software,
   type Stock,
   softwareSchema,
+  supplySchema,
   type Unit,
 } from './kit/unit/unit.ts'
 export { saySoftwareFinding, saySpaceWorking } from './kit/unit/unit-words.ts'

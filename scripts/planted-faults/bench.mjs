@@ -55,7 +55,7 @@ export const BENCH_FAULTS = [
   },
   {
     law: 'N05',
-    file: 'core/src/bench/fault.ts',
+    file: 'core/src/kit/unit/fault.ts',
     from: 'if (weight >= FAULTS_IN_YEAR)',
     to: 'if (weight > FAULTS_IN_YEAR)',
     test: 'server/src/bench/needs-of-faults.test.ts',

@@ -1,7 +1,10 @@
 import { benchRoutes } from './bench/bench-routes.ts'
 import { incidentRoutes } from './bench/incident-routes.ts'
+import { readingRoutes } from './bench/reading-routes.ts'
 import { reliabilityRoutes } from './bench/reliability-routes.ts'
+import { repairRoutes } from './bench/repair-routes.ts'
 import { serviceRoutes } from './bench/service-routes.ts'
+import { supplyRoutes } from './bench/supply-routes.ts'
 import { fillDemo } from './demo/fill-demo.ts'
 import { bookingRoutes } from './diary/booking-routes.ts'
 import type { Route } from './foundation/http/route.ts'
@@ -94,6 +97,9 @@ export const routes: readonly Route[] = [
   ...serviceRoutes,
   ...incidentRoutes,
   ...reliabilityRoutes,
+  ...repairRoutes,
+  ...readingRoutes,
+  ...supplyRoutes,
   ...ledgerRoutes,
   ...partRequestRoutes,
   ...orderRoutes,

@@ -1,11 +1,11 @@
 import { z } from 'zod'
 import { CATEGORY_CODES, isKindOf } from '../kit/model/category.ts'
+import { SEVERITIES } from '../kit/unit/fault.ts'
 import type { Holdings } from '../setups/placed/placed-item.ts'
 import type { NewSetup } from '../setups/setup/setup.ts'
 import { idSchema, versionSchema } from '../studio/identity.ts'
 import { PURPOSE_CODES } from '../studio/policy/purpose.ts'
 import { dateSchema } from '../units/wall-time.ts'
-import { SEVERITIES } from './fault.ts'
 
 /** On which start lists a lesson stands. */
 export const lessonForSchema = z.discriminatedUnion('kind', [

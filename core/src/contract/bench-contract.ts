@@ -1,10 +1,18 @@
 import { z } from 'zod'
-import { faultSchema, mendOrReplaceSchema, newFaultSchema } from '../bench/fault.ts'
+import { REPAIR_CLAIM_CODES } from '../bench/repair.ts'
 import { newChargesSchema } from '../kit/unit/charge.ts'
+import {
+  faultSchema,
+  mendOrReplaceSchema,
+  newFaultSchema,
+  REPLACEMENT_REASONS,
+  type ReplacementReason,
+} from '../kit/unit/fault.ts'
 import { noteSchema } from '../studio/identity.ts'
 import { amount } from '../studio/people/secrecy.ts'
+import { dateSchema } from '../units/wall-time.ts'
 import { defineContract } from './contract.ts'
-import { serveSchema } from './replies.ts'
+import { serveSchema, versionedSchema } from './replies.ts'
 import { serviceLineSchema } from './service-contract.ts'
 
 export const benchReplySchema = z.object({
@@ -26,6 +34,28 @@ export const benchReplySchema = z.object({
       advice: mendOrReplaceSchema,
       repairMinor: amount(z.number()),
       newMinor: amount(z.number().nullable()),
+      /** Who pays by its papers, until when that can be claimed, and whether the papers say so for sure. */
+      claim: z.enum(REPAIR_CLAIM_CODES),
+      claimBy: z.string().nullable(),
+      isClaimSure: z.boolean(),
+      claimSteps: z.string(),
+    }),
+  ),
+  /** What is due for replacement, also what is kept all the same, with why. */
+  replacements: z.array(
+    z.object({
+      unitId: z.string(),
+      tag: z.string(),
+      name: z.string(),
+      why: z.enum(Object.keys(REPLACEMENT_REASONS) as [ReplacementReason, ...ReplacementReason[]]),
+      note: z.string(),
+      newMinor: amount(z.number().nullable()),
+      keptBecause: z.string(),
+      keptUntil: z.string().nullable(),
+      /** Somebody said why, and that still holds. */
+      isKept: z.boolean(),
+      /** Another is on the shopping list. */
+      isPlanned: z.boolean(),
     }),
   ),
   inRepair: z.array(
@@ -61,6 +91,16 @@ export const benchContract = defineContract('bench', {
     permission: 'mend',
     body: z.object({ note: noteSchema }),
     reply: faultSchema,
+    isChange: true,
+  },
+  'post /units/:id/keep': {
+    summary: 'Keep a thing that is due for replacement: why, and until when',
+    permission: 'change-kit',
+    body: z.object({
+      because: z.string().trim().min(1, 'Say why it is kept.').max(300),
+      until: dateSchema.nullable(),
+    }),
+    reply: versionedSchema,
     isChange: true,
   },
   'post /charges': {

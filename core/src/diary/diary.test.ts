@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { makeModelFromTemplate } from '../kit/template/template.ts'
-import { EMPTY_UNIT, type Unit } from '../kit/unit/unit.ts'
+import { EMPTY_UNIT, NO_SUPPLY, type Unit } from '../kit/unit/unit.ts'
 import { makeAssignment } from '../setups/setup/setup.ts'
 import { NO_DETAILS } from '../studio/places/place.ts'
 import { overlaps } from '../units/interval.ts'
@@ -252,7 +252,19 @@ describe('the pack sheet', () => {
         [unit('L2', 'lamp', 'case'), unit('L1', 'lamp', 'case'), unit('R1', 'rug', null)].map((it) => [it.id, it]),
       ),
       stock: new Map([
-        ['B', { id: 'B', tag: 'B', modelId: 'bag', quantity: 9, reorderLevel: 0, placeId: 'store', version: 1 }],
+        [
+          'B',
+          {
+            id: 'B',
+            tag: 'B',
+            modelId: 'bag',
+            quantity: 9,
+            reorderLevel: 0,
+            supply: NO_SUPPLY,
+            placeId: 'store',
+            version: 1,
+          },
+        ],
       ]),
     }
     const roles = [

@@ -6,7 +6,7 @@ import { listUsualOf, STARTER_MODELS, type StarterModel } from '../kit/template/
 import { makeModelFromTemplate } from '../kit/template/template.ts'
 import type { TemplateFacts } from '../kit/template/template-facts.ts'
 import { markUsual } from '../kit/template/usual-facts.ts'
-import { EMPTY_UNIT, type Stock, type Unit } from '../kit/unit/unit.ts'
+import { EMPTY_UNIT, NO_SUPPLY, type Stock, type Unit } from '../kit/unit/unit.ts'
 import type { AssessmentInput } from '../setups/placed/assessment-input.ts'
 import { circuit, makeInput, makeRole } from '../setups/placed/studio.fixture.ts'
 import { INTERFACES } from '../setups/placed/things.fixture.ts'
@@ -254,7 +254,16 @@ export function readCase(
   for (const item of items) {
     const { id, tag, model } = item
     if (isStock(item)) {
-      stock.set(id, { id, tag, modelId: model.id, quantity: 1, reorderLevel: 0, placeId: null, version: 1 })
+      stock.set(id, {
+        id,
+        tag,
+        modelId: model.id,
+        quantity: 1,
+        reorderLevel: 0,
+        supply: NO_SUPPLY,
+        placeId: null,
+        version: 1,
+      })
     } else units.set(id, { ...EMPTY_UNIT, id, tag, modelId: model.id, version: 1 })
   }
   const place = (item: CaseItem): Assignment =>

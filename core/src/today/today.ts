@@ -132,6 +132,40 @@ export const todayItemSchema = z
       }),
       z.object({
         section: z.literal('decide'),
+        code: z.literal('fault-again'),
+        unitId: z.string(),
+        tag: z.string(),
+        name: z.string(),
+        note: z.string(),
+        /** Within a year, this one among them. */
+        times: z.number(),
+      }),
+      z.object({
+        section: z.literal('before'),
+        code: z.literal('repair'),
+        unitId: z.string(),
+        tag: z.string(),
+        name: z.string(),
+        /** It is back and not tried; its claim runs out; a price waits for yes or no; it is late. */
+        what: z.enum(['try', 'claim', 'quote', 'late']),
+        on: z.string().nullable(),
+      }),
+      z.object({
+        section: z.literal('before'),
+        code: z.literal('supply'),
+        tag: z.string(),
+        name: z.string(),
+        /** The session for which too little is there, or none that is still good. */
+        shortOn: z.string().nullable(),
+        missing: z.number(),
+        orderBy: z.string().nullable(),
+        source: z.string(),
+        secondSource: z.string(),
+        expiresOn: z.string().nullable(),
+        isExpired: z.boolean(),
+      }),
+      z.object({
+        section: z.literal('decide'),
         code: z.literal('warranty'),
         unitId: z.string(),
         tag: z.string(),
@@ -221,6 +255,11 @@ function moment(item: TodayItem): string {
       return item.item
     case 'warranty':
       return item.until
+    case 'repair':
+      return item.on ?? ''
+    case 'supply':
+      return item.orderBy ?? item.shortOn ?? item.expiresOn ?? ''
+    case 'fault-again':
     case 'fault':
     case 'budget':
     case 'season':

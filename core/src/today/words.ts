@@ -54,6 +54,15 @@ export function sayTodayItem(
         title: `${item.tag} ${item.name}: mend or replace`,
         text: `${item.note} · ${item.days === 0 ? 'reported today' : `for ${item.days} ${item.days === 1 ? 'day' : 'days'}`}`,
       }
+    case 'fault-again':
+      return {
+        title: `${item.tag} ${item.name} fails again and again`,
+        text: `${item.note} · ${item.times} times within a year: have it mended for good, or take it out of service`,
+      }
+    case 'repair':
+      return sayRepair(item, words)
+    case 'supply':
+      return saySupply(item, words)
     case 'warranty':
       return {
         title: `The warranty of ${item.tag} ${item.name} ends`,
@@ -107,4 +116,41 @@ function sayService({ plan, things, tag, name }: TodayItem & { code: 'service' }
     : plan
       ? `${what}: ${tag} ${name}`
       : `${what} ${tag} ${name}`
+}
+
+function sayRepair(
+  { tag, name, what, on }: TodayItem & { code: 'repair' },
+  words: TimeWords,
+): { title: string; text: string } {
+  const day = on ? words.sayDay(on) : ''
+  switch (what) {
+    case 'try':
+      return { title: `Try ${tag} ${name}: it is back from its repair`, text: 'it counts again when it was tried' }
+    case 'claim':
+      return { title: `Claim for ${tag} ${name} by ${day}`, text: 'its papers pay no longer than that' }
+    case 'quote':
+      return { title: `Yes or no to the repair of ${tag} ${name}`, text: 'a price waits for an answer' }
+    case 'late':
+      return { title: `${tag} ${name} is late from its repair`, text: `hoped back on ${day}: ask` }
+    default:
+      return what satisfies never
+  }
+}
+
+function saySupply(item: TodayItem & { code: 'supply' }, words: TimeWords): { title: string; text: string } {
+  const { tag, name, shortOn, missing, orderBy, source, secondSource, expiresOn, isExpired } = item
+  if (shortOn === null) {
+    const day = expiresOn ? words.sayDay(expiresOn) : ''
+    return isExpired
+      ? { title: `${tag} ${name} has expired`, text: `on ${day}: use it no more where it matters` }
+      : { title: `${tag} ${name} expires before it is wanted`, text: `on ${day}` }
+  }
+  const where = [source && `from ${source}`, secondSource && `else ${secondSource}`].filter(Boolean).join(', ')
+  const by = orderBy ? ` by ${words.sayDay(orderBy)}` : ''
+  return {
+    title: `Order ${missing} × ${name}${by}`,
+    text: [`too little on ${words.sayDay(shortOn)}`, where, orderBy ? '' : 'how long it takes is not recorded']
+      .filter(Boolean)
+      .join(' · '),
+  }
 }

@@ -1,12 +1,23 @@
-import type { BlockingFault, Interface, Model, Parent, Person, Place, Setup, Unit } from '@exemplar/core'
+import type {
+  BlockingFault,
+  Fault,
+  Interface,
+  Model,
+  OpenFault,
+  Parent,
+  Person,
+  Place,
+  Setup,
+  Unit,
+} from '@exemplar/core'
 import { findBlockingFault } from '@exemplar/core'
-import { and, eq, isNotNull, isNull, or } from 'drizzle-orm'
+import { and, eq, isNotNull, isNull, or, sql } from 'drizzle-orm'
 import { alias } from 'drizzle-orm/sqlite-core'
 import type { Transaction } from '../foundation/database/app-context.ts'
 import { remember } from '../foundation/database/cache.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { faults } from '../schema/bench-tables.ts'
-import { controls, interfaces, models, units } from '../schema/kit-tables.ts'
+import { controls, interfaces, models, stock, units } from '../schema/kit-tables.ts'
 import { setups } from '../schema/setups-tables.ts'
 import { people, places } from '../schema/studio-tables.ts'
 
@@ -88,23 +99,63 @@ export function loadParents(db: Reader): Map<string, Parent> {
   })
 }
 
+/** Every counted thing with what it is and where it lies, by tag. */
+export function loadStockRows(db: Reader) {
+  return once(db, 'stock-rows', () =>
+    db
+      .select({ stock, model: models, place: places.name })
+      .from(stock)
+      .innerJoin(models, eq(models.id, stock.modelId))
+      .leftJoin(places, eq(places.id, stock.placeId))
+      .where(isNull(stock.archivedAt))
+      .orderBy(stock.tag)
+      .all(),
+  )
+}
+
+const YEAR_MS = 365 * 86_400_000
+
+/** The how manyeth of its thing within a year each fault is; what only looks bad is none. */
+export const timesInYear = sql<number>`(select count(*) from faults as other where other.unit_id = ${faults.unitId}
+  and other.severity <> 'cosmetic' and other.reported_at > ${faults.reportedAt} - ${YEAR_MS} and other.reported_at <= ${faults.reportedAt})`
+
+/** Every open fault, by the thing. */
+function loadFaultsByUnit(db: Reader) {
+  return once(db, 'open-faults', () => {
+    const open = db
+      .select({ fault: faults, timesInYear })
+      .from(faults)
+      .where(isNull(faults.mendedAt))
+      .orderBy(faults.reportedAt)
+      .all()
+    const byUnit = new Map<string, (Fault & { timesInYear: number })[]>()
+    for (const { fault, timesInYear } of open) {
+      const known = byUnit.get(fault.unitId)
+      if (known) known.push({ ...fault, timesInYear })
+      else byUnit.set(fault.unitId, [{ ...fault, timesInYear }])
+    }
+    return byUnit
+  })
+}
+
+/** Every open fault of what works on, by the thing. */
+export function loadOpenFaults(db: Reader): ReadonlyMap<string, readonly OpenFault[]> {
+  return loadFaultsByUnit(db)
+}
+
 /** Every open fault that takes a thing out of use, by the thing. */
 export function loadBlockingFaults(db: Reader): Map<string, BlockingFault> {
-  return once(db, 'blocking-faults', () => {
-    const open = db
-      .select()
-      .from(faults)
-      .where(and(isNull(faults.mendedAt), eq(faults.severity, 'unusable')))
-      .all()
-    const byUnit = new Map<string, typeof open>()
-    for (const it of open) byUnit.set(it.unitId, [...(byUnit.get(it.unitId) ?? []), it])
-    return new Map(
-      [...byUnit].flatMap(([unitId, own]) => {
-        const fault = findBlockingFault(own)
-        return fault ? [[unitId, fault] as const] : []
-      }),
-    )
-  })
+  return once(
+    db,
+    'blocking-faults',
+    () =>
+      new Map(
+        [...loadFaultsByUnit(db)].flatMap(([unitId, own]) => {
+          const fault = findBlockingFault(own)
+          return fault ? [[unitId, fault] as const] : []
+        }),
+      ),
+  )
 }
 
 /** How many setups count on each thing. */

@@ -1,5 +1,5 @@
 import { findDate, nameModel } from '@exemplar/core'
-import { and, asc, eq, isNull } from 'drizzle-orm'
+import { and, eq, isNull } from 'drizzle-orm'
 import { requireVersion, write } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { defineRoute } from '../foundation/http/route.ts'
@@ -8,35 +8,10 @@ import { faults } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { sayCharges } from './charge-writing.ts'
-import { makeFaultStanding } from './fault-standing.ts'
 import { reportFault } from './fault-writing.ts'
+import { listFaults, named } from './open-faults.ts'
+import { listReplacements } from './replacements.ts'
 import { listServiceLines } from './service-lines.ts'
-
-const named = { tag: units.tag, maker: models.maker, name: models.name, unitVersion: units.version }
-
-export function listOpenFaults(db: Database) {
-  const rows = db
-    .select({ fault: faults, ...named })
-    .from(faults)
-    .innerJoin(units, eq(units.id, faults.unitId))
-    .innerJoin(models, eq(models.id, units.modelId))
-    .where(isNull(faults.mendedAt))
-    .orderBy(asc(faults.reportedAt))
-    .all()
-  const usedIn = loadUsedIn(db, [...new Set(rows.map((row) => row.fault.unitId))])
-  return rows.map(({ fault, tag, maker, name }) => ({
-    ...fault,
-    tag,
-    name: nameModel({ maker, name }),
-    usedIn: usedIn.get(fault.unitId) ?? [],
-  }))
-}
-
-function listFaults(db: Database, now: number, zone: string) {
-  const open = listOpenFaults(db)
-  const standing = makeFaultStanding(db, open, now, zone)
-  return open.map((it) => ({ ...it, ...standing(it) }))
-}
 
 function listInRepair(db: Database) {
   const rows = db
@@ -64,13 +39,15 @@ export const benchRoutes = [
   defineRoute('get /bench', (_, app) => {
     const { zone, serviceNoticeDays } = loadStudio(app.db)
     const today = findDate(app.now(), zone)
+    const faults = listFaults(app.db, app.now(), zone)
     return {
       today,
       serviceNoticeDays,
       services: listServiceLines(app.db, { now: app.now(), zone })
         .filter((it) => it.daysLeft !== null && it.daysLeft <= Math.max(serviceNoticeDays, 31))
         .slice(0, MOST_SERVICES),
-      faults: listFaults(app.db, app.now(), zone),
+      faults,
+      replacements: listReplacements(app.db, faults, app.now(), zone),
       inRepair: listInRepair(app.db),
     }
   }),
@@ -88,6 +65,17 @@ export const benchRoutes = [
         .where(eq(faults.id, id))
         .returning()
         .get()
+    }),
+  ),
+  defineRoute('post /units/:id/keep', ({ params, body, version, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const id = params.id ?? ''
+      const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
+      const provenance = { ...before.provenance, keptBecause: body.because, keptUntil: body.until }
+      log('changed', 'unit', id, { before: { provenance: before.provenance }, after: { provenance } })
+      const next = before.version + 1
+      tx.update(units).set({ provenance, version: next }).where(eq(units.id, id)).run()
+      return { id, version: next }
     }),
   ),
   defineRoute('post /charges', ({ body, actor }, app) => write(app, actor, (writer) => sayCharges(writer, body))),

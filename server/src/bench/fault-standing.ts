@@ -1,13 +1,14 @@
-import { addDays, countDays, findDate, judgeMending, type Severity } from '@exemplar/core'
-import { and, gte, inArray } from 'drizzle-orm'
+import { addDays, countDays, findClaim, findDate, judgeMending, NO_PROVENANCE, type Severity } from '@exemplar/core'
+import { and, gte, inArray, isNotNull } from 'drizzle-orm'
 import { isAnyOf } from '../availability/holdings.ts'
 import type { Database } from '../foundation/database/database.ts'
-import { faults } from '../schema/bench-tables.ts'
+import { faults, incidentUnits } from '../schema/bench-tables.ts'
 import { units } from '../schema/kit-tables.ts'
 import { entries } from '../schema/ledger-tables.ts'
 import { loadUseLog, reckonWear } from './wear.ts'
 
 interface OpenFault {
+  id: string
   unitId: string
   severity: Severity
   reportedAt: number
@@ -43,18 +44,32 @@ export function makeFaultStanding(db: Database, open: readonly OpenFault[], now:
       .all()
       .flatMap(({ unitId, ...it }) => (unitId === null ? [] : [{ unitId, ...it }])),
   )
-  const prices = new Map(
+  const papers = new Map(
     db
       .select({ id: units.id, priceMinor: units.priceMinor, provenance: units.provenance })
       .from(units)
       .where(isAnyOf(units.id, ids))
       .all()
-      .map((it) => [it.id, it.provenance.replacementMinor ?? it.priceMinor]),
+      .map((it) => [it.id, it]),
   )
-  return ({ unitId, reportedAt, workAroundMinutes }: OpenFault) => {
+  const accidents = new Set(
+    db
+      .select({ faultId: incidentUnits.faultId })
+      .from(incidentUnits)
+      .where(isNotNull(incidentUnits.faultId))
+      .all()
+      .map((it) => it.faultId),
+  )
+  return ({ id, unitId, reportedAt, workAroundMinutes }: OpenFault) => {
     const severities = (inYear.get(unitId) ?? []).map((it) => it.severity)
     const repairMinor = (repairs.get(unitId) ?? []).reduce((sum, it) => sum + it.minor + it.tax, 0)
-    const newMinor = prices.get(unitId) ?? null
+    const own = papers.get(unitId)
+    const newMinor = own?.provenance.replacementMinor ?? own?.priceMinor ?? null
+    const { claim, claimBy, isSure } = findClaim(
+      own?.provenance ?? NO_PROVENANCE,
+      findDate(reportedAt, zone),
+      accidents.has(id),
+    )
     const { uses } = reckonWear(log, unitId, reportedAt, null, today)
     return {
       timesInYear: severities.filter((it) => it !== 'cosmetic').length,
@@ -64,6 +79,10 @@ export function makeFaultStanding(db: Database, open: readonly OpenFault[], now:
       advice: judgeMending({ inYear: severities, repairMinor, newMinor }),
       repairMinor,
       newMinor,
+      claim,
+      claimBy,
+      isClaimSure: isSure,
+      claimSteps: own?.provenance.claimSteps ?? '',
     }
   }
 }

@@ -1,17 +1,17 @@
-import { findDate, isLessonFor, nameModel } from '@exemplar/core'
+import { isLessonFor, nameModel } from '@exemplar/core'
 import { desc, eq, isNull } from 'drizzle-orm'
 import { loadHoldings } from '../availability/holdings.ts'
 import { loadSetups } from '../availability/holds.ts'
 import { refuseField } from '../foundation/base/problem.ts'
-import { requireVersion, type Writer, write } from '../foundation/database/app-context.ts'
+import { requireVersion, write } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { faults, incidents, incidentUnits } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { setups } from '../schema/setups-tables.ts'
 import { people } from '../schema/studio-tables.ts'
-import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { reportFault } from './fault-writing.ts'
+import { requirePast } from './past.ts'
 
 export const incidentRoutes = [
   defineRoute('get /incidents', (_, { db }) => {
@@ -73,10 +73,6 @@ export const incidentRoutes = [
     }),
   ),
 ]
-
-function requirePast({ tx, now }: Writer, on: string): void {
-  if (on > findDate(now, loadStudio(tx).zone)) throw refuseField('/on', 'This day is still to come.')
-}
 
 function loadHit(db: Database) {
   const rows = db

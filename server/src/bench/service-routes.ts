@@ -1,12 +1,13 @@
 import { type Category, findDate, listUsualPlans, type NewServicePlan } from '@exemplar/core'
 import { desc, eq, inArray } from 'drizzle-orm'
 import { ProblemError, refuseField, refuseMissing } from '../foundation/base/problem.ts'
-import { requireVersion, type Transaction, type Writer, write } from '../foundation/database/app-context.ts'
+import { requireVersion, type Transaction, write } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { servicePlans, services, unitUses } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { people } from '../schema/studio-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
+import { requirePast } from './past.ts'
 import { listServiceLines, loadPlans, loadServiced, tellPlan } from './service-lines.ts'
 
 export const serviceRoutes = [
@@ -144,10 +145,6 @@ export const serviceRoutes = [
     }),
   ),
 ]
-
-function requirePast({ tx, now }: Writer, on: string): void {
-  if (on > findDate(now, loadStudio(tx).zone)) throw refuseField('/on', 'This day is still to come.')
-}
 
 /** What a plan is for has to be here. */
 function requireSubject(tx: Transaction, { subject }: NewServicePlan): void {

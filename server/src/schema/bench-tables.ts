@@ -1,8 +1,19 @@
-import { lessonForSchema, planSubjectSchema, type Severity } from '@exemplar/core'
-import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import {
+  type CapacitySource,
+  type Failing,
+  lessonForSchema,
+  planSubjectSchema,
+  type ReadingOutcome,
+  type RepairClaim,
+  type RepairStage,
+  readingSchema,
+  type Severity,
+} from '@exemplar/core'
+import { index, integer, primaryKey, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 import { bookings } from './diary-tables.ts'
 import { json } from './json-column.ts'
-import { units } from './kit-tables.ts'
+import { stock, units } from './kit-tables.ts'
+import { parties } from './studio-tables.ts'
 
 export const faults = sqliteTable(
   'faults',
@@ -20,6 +31,10 @@ export const faults = sqliteTable(
     inFile: text('in_file').notNull().default(''),
     workAround: text('work_around').notNull().default(''),
     workAroundMinutes: integer('work_around_minutes'),
+    fails: text('fails').$type<Failing>(),
+    isNoisy: integer('is_noisy', { mode: 'boolean' }).notNull().default(false),
+    isHazard: integer('is_hazard', { mode: 'boolean' }).notNull().default(false),
+    valueLossMinor: integer('value_loss_minor'),
     version: integer('version').notNull().default(1),
   },
   (table) => [index('faults_unit').on(table.unitId), index('faults_open').on(table.mendedAt)],
@@ -102,4 +117,89 @@ export const incidentUnits = sqliteTable(
     faultId: text('fault_id').references(() => faults.id),
   },
   (table) => [primaryKey({ columns: [table.incidentId, table.unitId] }), index('incident_units_unit').on(table.unitId)],
+)
+
+/** A way out to be mended, from asking somebody to trying it when it is back. */
+export const repairs = sqliteTable(
+  'repairs',
+  {
+    id: text('id').primaryKey(),
+    unitId: text('unit_id')
+      .notNull()
+      .references(() => units.id),
+    faultId: text('fault_id').references(() => faults.id),
+    stage: text('stage').$type<RepairStage>().notNull(),
+    claim: text('claim').$type<RepairClaim>().notNull(),
+    partyId: text('party_id').references(() => parties.id),
+    reference: text('reference').notNull().default(''),
+    claimBy: text('claim_by'),
+    askedOn: text('asked_on').notNull(),
+    sentOn: text('sent_on'),
+    dueOn: text('due_on'),
+    quoteMinor: integer('quote_minor'),
+    costMinor: integer('cost_minor'),
+    backOn: text('back_on'),
+    endedOn: text('ended_on'),
+    note: text('note').notNull().default(''),
+    version: integer('version').notNull().default(1),
+  },
+  (table) => [index('repairs_unit').on(table.unitId), index('repairs_open').on(table.endedOn)],
+)
+
+/** What a pack gave, from full to empty: run down at a known draw, or told by a charger. */
+export const capacityRuns = sqliteTable(
+  'capacity_runs',
+  {
+    id: text('id').primaryKey(),
+    unitId: text('unit_id')
+      .notNull()
+      .references(() => units.id),
+    on: text('on_day').notNull(),
+    milliwattHours: integer('milliwatt_hours').notNull(),
+    /** Charges it had by then, where somebody or something counted them. */
+    cycles: integer('cycles'),
+    source: text('source').$type<CapacitySource>().notNull(),
+    note: text('note').notNull().default(''),
+    recordedAt: integer('recorded_at').notNull(),
+  },
+  (table) => [index('capacity_runs_unit').on(table.unitId, table.on)],
+)
+
+/** What devices told, each once: kept also where it changed nothing, with why. */
+export const readings = sqliteTable(
+  'readings',
+  {
+    id: text('id').primaryKey(),
+    deviceId: text('device_id').notNull(),
+    /** The device's own number of it. */
+    number: text('number').notNull(),
+    unitId: text('unit_id')
+      .notNull()
+      .references(() => units.id),
+    /** When the device took it, and when it came here. */
+    at: integer('at').notNull(),
+    receivedAt: integer('received_at').notNull(),
+    told: json('told', readingSchema).notNull(),
+    outcome: text('outcome').$type<ReadingOutcome>().notNull(),
+  },
+  (table) => [
+    uniqueIndex('readings_once').on(table.deviceId, table.number, table.unitId),
+    index('readings_unit').on(table.unitId, table.at),
+  ],
+)
+
+/** Pieces that were used up. */
+export const stockUses = sqliteTable(
+  'stock_uses',
+  {
+    id: text('id').primaryKey(),
+    stockId: text('stock_id')
+      .notNull()
+      .references(() => stock.id),
+    on: text('on_day').notNull(),
+    quantity: integer('quantity').notNull(),
+    note: text('note').notNull().default(''),
+    recordedAt: integer('recorded_at').notNull(),
+  },
+  (table) => [index('stock_uses_stock').on(table.stockId, table.on)],
 )

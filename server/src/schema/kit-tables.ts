@@ -8,12 +8,14 @@ import {
   type KitFilter,
   type LifeState,
   NO_PROVENANCE,
+  NO_SUPPLY,
   newModelSchema,
   newUnitSchema,
   type Provenance,
   type SnapshotContents,
   type StocktakeSeen,
   seasonSchema,
+  supplySchema,
 } from '@exemplar/core'
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { json } from './json-column.ts'
@@ -57,8 +59,20 @@ export const models = sqliteTable(
  * What the column gives by itself. What came to be known of how a thing came since then is filled in on reading, so that no table is
  * made anew for it.
  */
-const { viewerCode: _, paidInFull: __, ...first } = NO_PROVENANCE
-const KEPT_PROVENANCE = first as Provenance
+const SINCE = new Set<string>([
+  'viewerCode',
+  'paidInFull',
+  'coverUntil',
+  'coverAccidents',
+  'coverYearMinor',
+  'claimSteps',
+  'claimDays',
+  'keptBecause',
+  'keptUntil',
+] satisfies (keyof Provenance)[])
+const KEPT_PROVENANCE = Object.fromEntries(
+  Object.entries(NO_PROVENANCE).filter(([key]) => !SINCE.has(key)),
+) as Provenance
 
 export const units = sqliteTable(
   'units',
@@ -133,6 +147,7 @@ export const stock = sqliteTable('stock', {
   quantity: integer('quantity').notNull(),
   reorderLevel: integer('reorder_level').notNull(),
   placeId: text('place_id').references(() => places.id),
+  supply: json('supply', supplySchema).notNull().default(NO_SUPPLY),
   archivedAt: integer('archived_at'),
   version: integer('version').notNull().default(1),
 })

@@ -13,6 +13,7 @@ import {
   type Model,
   type NewSetup,
   nameModel,
+  type OpenFault,
   type Place,
   resolvePolicies,
   type StudioSettings,
@@ -22,7 +23,7 @@ import { makeCalendar } from '../availability/absences.ts'
 import { loadHoldings } from '../availability/holdings.ts'
 import { type HoldBook, loadHoldBook } from '../availability/holds.ts'
 import { loadKinWithModels } from '../availability/kin.ts'
-import { loadBlockingFaults, loadInterfaces, loadPlaces, loadTeam } from '../availability/reference.ts'
+import { loadBlockingFaults, loadInterfaces, loadOpenFaults, loadPlaces, loadTeam } from '../availability/reference.ts'
 import type { Database } from '../foundation/database/database.ts'
 import type { AssessmentContext } from './assessment-context.ts'
 import { listFree, loadShelf, type Wanting } from './free-store.ts'
@@ -138,6 +139,7 @@ function makeInput(
       lastDay: findDate(Math.max(start, end - 1), settings.zone),
     },
     absences: findAbsences(holdings.units.values(), context.interval, calendar),
+    faults: narrowFaults(holdings, loadOpenFaults(db)),
     freeStock: new Map(
       [...holdings.stock.values()].map((it) => [it.id, countFree(it.id, it.quantity, context.interval, calendar)]),
     ),
@@ -148,6 +150,9 @@ function makeInput(
     where: { placeId, places: placeOf },
   }
 }
+
+const narrowFaults = ({ units }: Holdings, all: ReadonlyMap<string, readonly OpenFault[]>) =>
+  new Map([...all].filter(([id]) => units.has(id)))
 
 /** Of all that was read, what one setup names. */
 function narrow(setup: NewSetup, { units: allUnits, stock: allStock, models: allModels }: Holdings): Holdings {

@@ -4,16 +4,17 @@ import {
   countDays,
   findDate,
   findStartOfDay,
+  LIFE_STATES,
   nameModel,
   readWarranty,
   saySeason,
   type TodayItem,
 } from '@exemplar/core'
-import { and, desc, eq, gt, inArray, isNotNull, isNull, lte, max, ne, sql } from 'drizzle-orm'
+import { and, desc, eq, gt, isNotNull, isNull, lte, max, ne, sql } from 'drizzle-orm'
 import { isAnyOf } from '../availability/holdings.ts'
 import { listItems, loadSetups } from '../availability/holds.ts'
 import { loadKin } from '../availability/reference.ts'
-import { listOpenFaults } from '../bench/bench-routes.ts'
+import { listOpenFaults } from '../bench/open-faults.ts'
 import type { ServedRow } from '../bench/service-lines.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { loadUsedIn } from '../kit/unit/unit-list.ts'
@@ -50,6 +51,7 @@ export function listDecisions(
       note: fault.note,
       days: countDays(findDate(fault.reportedAt, settings.zone), today),
     }))
+  items.push(...listAgain(open))
   const year = Number(today.slice(0, 4))
   const { totalMinor, budgetMinor, isOver } = loadSpending(db, year)
   if (seesMoney && isOver && budgetMinor !== null) {
@@ -62,20 +64,35 @@ export function listDecisions(
   ]
 }
 
+/** Twice within a year is a question, three times an answer. Common practice. */
+const OFTEN = 3
+
+/** What works on and fails again and again. */
+function listAgain(open: ReturnType<typeof listOpenFaults>): TodayItem[] {
+  return open
+    .filter((fault) => fault.severity !== 'unusable' && fault.severity !== 'cosmetic' && fault.timesInYear > 1)
+    .map(({ id, unitId, tag, name, note, timesInYear }) => ({
+      key: `fault-again/${id}`,
+      level: timesInYear >= OFTEN ? 'warn' : 'advise',
+      section: 'decide',
+      code: 'fault-again',
+      unitId,
+      tag,
+      name,
+      note,
+      times: timesInYear,
+    }))
+}
+
 /** Props and backdrops whose season begins or is over. */
-export function listSeasons({ db, today }: TodayContext): TodayItem[] {
-  const rows = db
-    .select({ unit: units, maker: models.maker, name: models.name })
-    .from(units)
-    .innerJoin(models, eq(models.id, units.modelId))
-    .where(and(isNull(units.archivedAt), inArray(units.state, ['in-service', 'standby']), isNotNull(units.season)))
-    .orderBy(units.tag)
-    .all()
+export function listSeasons({ db, today }: TodayContext, things: readonly ServedRow[]): TodayItem[] {
+  const rows = things.filter(({ unit }) => unit.season !== null && LIFE_STATES[unit.state].usable)
+  if (rows.length === 0) return []
   const usedIn = loadUsedIn(
     db,
     rows.map((it) => it.unit.id),
   )
-  return rows.flatMap(({ unit, maker, name }): TodayItem[] => {
+  return rows.flatMap(({ unit, model }): TodayItem[] => {
     const setups = [...new Set((usedIn.get(unit.id) ?? []).map((it) => it.code))]
     const deed = unit.season && checkSeason(unit.season, today, setups.length > 0)
     if (!unit.season || !deed) return []
@@ -87,7 +104,7 @@ export function listSeasons({ db, today }: TodayContext): TodayItem[] {
         code: 'season',
         unitId: unit.id,
         tag: unit.tag,
-        name: nameModel({ maker, name }),
+        name: nameModel(model),
         season: saySeason(unit.season),
         deed,
         setups,

@@ -12,15 +12,14 @@ import {
   type TodayItem,
   withoutListed,
 } from '@exemplar/core'
-import { and, eq, isNull, lte, sql } from 'drizzle-orm'
+import { isNull } from 'drizzle-orm'
 import { listAbsences } from '../availability/absences.ts'
 import { loadHoldings } from '../availability/holdings.ts'
 import { type BookingRow, type HoldBook, listItems, loadBookings, loadSetups } from '../availability/holds.ts'
-import { loadBlockingFaults, loadInterfaces, loadKin } from '../availability/reference.ts'
+import { loadBlockingFaults, loadInterfaces, loadKin, loadStockRows } from '../availability/reference.ts'
 import { listServiceLines, type ServedRow } from '../bench/service-lines.ts'
 import { loadSubjectNames } from '../diary/booking-check.ts'
 import type { Database } from '../foundation/database/database.ts'
-import { models, stock } from '../schema/kit-tables.ts'
 import { shoppingLines } from '../schema/ledger-tables.ts'
 import { assessAll } from '../setups/assessing.ts'
 import { makeBookingContext } from '../setups/assessment-context.ts'
@@ -189,13 +188,9 @@ function makeFetch(db: Database, { row, setup }: Ahead): TodayItem {
 }
 
 function listLowStock(db: Database): TodayItem[] {
-  return db
-    .select({ stock, name: models.name })
-    .from(stock)
-    .innerJoin(models, eq(models.id, stock.modelId))
-    .where(and(isNull(stock.archivedAt), lte(stock.quantity, stock.reorderLevel), sql`${stock.reorderLevel} > 0`))
-    .all()
-    .map(({ stock: it, name }) => ({
+  return loadStockRows(db)
+    .filter(({ stock: it }) => it.reorderLevel > 0 && it.quantity <= it.reorderLevel)
+    .map(({ stock: it, model: { name } }) => ({
       key: `buy/${name}`,
       level: 'advise',
       section: 'before',

@@ -4,6 +4,7 @@ import { loadServiced } from '../bench/service-lines.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
+import { listRepairsToday, listSuppliesToday } from './bench-items.ts'
 import { listDecisions, listSeasons } from './decisions.ts'
 import { listCollisions, listLoans, listOut } from './out-and-colliding.ts'
 import { assessAhead, listPreparation, listServices, listShoots } from './preparation.ts'
@@ -23,7 +24,9 @@ function gatherToday(app: AppContext, seesMoney: boolean): TodayItem[] {
     ...listShoots(context, ahead),
     ...listPreparation(context, ahead),
     ...listServices(context, things),
-    ...listSeasons(context),
+    ...listSeasons(context, things),
+    ...listRepairsToday(context),
+    ...listSuppliesToday(context),
     ...listOut(context),
     ...listLoans(context),
     ...listCollisions(context),

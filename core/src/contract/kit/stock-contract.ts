@@ -3,7 +3,7 @@ import { factsSchema, usualSchema } from '../../kit/entry/told.ts'
 import { CATEGORY_CODES } from '../../kit/model/category.ts'
 import { modelSchema } from '../../kit/model/model.ts'
 import { moreSpecsSchema } from '../../kit/model/spec.ts'
-import { newStockSchema } from '../../kit/unit/unit.ts'
+import { NO_SUPPLY, newStockSchema, supplySchema } from '../../kit/unit/unit.ts'
 import { idSchema, nameSchema } from '../../studio/identity.ts'
 import { defineContract } from '../contract.ts'
 import { keptStockSchema } from '../replies.ts'
@@ -16,7 +16,9 @@ export const stockRowSchema = z.object({
 })
 export type StockRow = z.infer<typeof stockRowSchema>
 
-export const settingsSchema = newStockSchema.pick({ reorderLevel: true, placeId: true })
+export const settingsSchema = newStockSchema
+  .pick({ reorderLevel: true, placeId: true })
+  .extend({ supply: supplySchema.optional() })
 
 /** Routes of counted things. */
 export const stockContract = defineContract('kit', {
@@ -35,6 +37,7 @@ export const stockContract = defineContract('kit', {
       quantity: newStockSchema.shape.quantity,
       reorderLevel: newStockSchema.shape.reorderLevel.default(0),
       placeId: idSchema.nullable().default(null),
+      supply: supplySchema.default(NO_SUPPLY),
       facts: factsSchema.default({}),
       specs: moreSpecsSchema.default({}),
       usual: usualSchema,

@@ -47,15 +47,19 @@ export function fitFade(measured: readonly MeasuredCapacity[], end = PACK_END): 
   const error = Math.sqrt(left / (n - 2))
   const t = T_95[n - 3] ?? NORMAL_95
   const isBelow = (cycles: number, side: 1 | -1) =>
-    newShare + slope * cycles + side * t * error * Math.sqrt(1 + 1 / n + (cycles - meanCycles) ** 2 / spread) <= end
+    newShare + slope * cycles + side * t * error * Math.sqrt(1 + 1 / n + (cycles - meanCycles) ** 2 / spread) <=
+    end + NOISE
   return {
     newShare,
     perCycle: -slope,
-    endCycles: slope < 0 ? Math.max(0, Math.ceil((end - newShare) / slope)) : null,
+    endCycles: slope < 0 ? Math.max(0, Math.ceil((end - newShare) / slope - NOISE)) : null,
     endLow: findFirst((cycles) => isBelow(cycles, -1)),
     endHigh: slope < 0 ? findFirst((cycles) => isBelow(cycles, 1)) : null,
   }
 }
+
+/** Sums of binary fractions are not exact: so much is none. */
+const NOISE = 1e-9
 
 /** More cycles than that no pack has. */
 const MOST_CYCLES = 5_000

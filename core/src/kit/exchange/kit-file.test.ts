@@ -4,7 +4,7 @@ import fc from 'fast-check'
 import { describe, expect, test } from 'vitest'
 import { STANDARD_INTERFACES } from '../model/interface.ts'
 import { makeModelFromTemplate } from '../template/template.ts'
-import { EMPTY_UNIT } from '../unit/unit.ts'
+import { EMPTY_UNIT, NO_SUPPLY } from '../unit/unit.ts'
 import { describeKitFile, type KitFile, planKitImport, readKitFile, writeKitFile } from './kit-file.ts'
 
 const RUNS = Number(process.env.EXEMPLAR_MUTATIONS ?? 200)
@@ -47,7 +47,9 @@ function makeKit(part: Partial<KitFile> = {}): KitFile {
         controlledBy: ['u2'],
       },
     ],
-    stock: [{ id: 's1', tag: 'BAG-01', modelId: 'm2', quantity: 12, reorderLevel: 4, placeId: null }],
+    stock: [
+      { id: 's1', tag: 'BAG-01', modelId: 'm2', quantity: 12, reorderLevel: 4, supply: NO_SUPPLY, placeId: null },
+    ],
     ...part,
   }
 }
@@ -80,7 +82,9 @@ describe('the kit as a file', () => {
 
   test('a row that differs changes; a place or model known by name is taken for the same', () => {
     const changed = makeKit({
-      stock: [{ id: 's1', tag: 'BAG-01', modelId: 'm2', quantity: 9, reorderLevel: 4, placeId: null }],
+      stock: [
+        { id: 's1', tag: 'BAG-01', modelId: 'm2', quantity: 9, reorderLevel: 4, supply: NO_SUPPLY, placeId: null },
+      ],
     })
     expect(plan(changed, makeKit()).changed.stock).toEqual(['s1'])
     const here = makeKit({ places: makeKit().places.map((it) => ({ ...it, id: 'other' })), units: [] })

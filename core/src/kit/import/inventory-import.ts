@@ -2,7 +2,7 @@ import { readDefused } from '../../units/csv.ts'
 import { CATEGORIES, type Category, isCounted } from '../model/category.ts'
 import { guessCategory, readCategory } from '../model/category-words.ts'
 import type { TemplateFacts } from '../template/template-facts.ts'
-import { EMPTY_UNIT, tagSchema } from '../unit/unit.ts'
+import { EMPTY_UNIT, NO_SUPPLY, tagSchema } from '../unit/unit.ts'
 import { findHeadingUnit } from './column-guess.ts'
 import {
   type ImportChoices,
@@ -384,6 +384,7 @@ class LineReader {
       placeKey: given.placeKey,
       quantity: quantity ?? 0,
       reorderLevel: 0,
+      supply: NO_SUPPLY,
     })
   }
 

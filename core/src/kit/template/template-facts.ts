@@ -260,7 +260,7 @@ const FEATURES: readonly SpecKey[] = [
   'cleanOutput',
 ]
 const LENS: readonly SpecKey[] = ['lensKind', 'focalMinMm', 'focalMaxMm', 'widestAperture', 'filterMm', 'closestMm']
-const LAMP: readonly SpecKey[] = ['kelvinMin', 'kelvinMax', 'luxAtOneMetre', 'beamDegrees', 'cri', 'dims']
+const LAMP: readonly SpecKey[] = ['kelvinMin', 'kelvinMax', 'luxAtOneMetre', 'beamDegrees', 'cri', 'dims', 'noiseDba']
 const TALL: readonly SpecKey[] = ['heightMinMm', 'heightMaxMm', 'legRadiusMm', 'foldedMm']
 const MIC: readonly SpecKey[] = ['pattern', 'sensitivityMvPerPa', 'maximumDbSpl', 'fedBy']
 
@@ -325,12 +325,12 @@ export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>
   'wheeled-stand': TALL,
   'combo-boom': [...TALL, 'reachMm'],
   'mic-stand': [...TALL, 'reachMm'],
-  arm: ['reachMm', 'foldedMm'],
+  arm: ['reachMm', 'leastLoadGrams', 'foldedMm'],
   'standing-arm': ['reachMm', 'foldedMm'],
   'boom-arm': ['reachMm', 'foldedMm'],
-  'desk-arm': ['reachMm'],
+  'desk-arm': ['reachMm', 'leastLoadGrams'],
   'friction-arm': ['reachMm'],
-  'screen-arm': ['reachMm'],
+  'screen-arm': ['reachMm', 'leastLoadGrams'],
   rail: ['lengthMm', 'foldedMm'],
   'backdrop-support': ['lengthMm', 'heightMaxMm', 'foldedMm'],
   pack: ['volts', 'mostAmps', 'chargeAmps'],

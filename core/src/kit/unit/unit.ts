@@ -64,6 +64,9 @@ export const softwareSchema = z.object({
   needsWireless: z.boolean().default(false),
   minimumMemoryGigabytes: z.number().min(0.5, 'At least half a gigabyte.').max(4096).nullable().default(null),
   minimumGraphicsGigabytes: z.number().min(0.5, 'At least half a gigabyte.').max(512).nullable().default(null),
+  /** The newest version that there is, and on which day somebody looked. */
+  newestVersion: z.string().trim().max(40).default(''),
+  checkedOn: dateSchema.nullable().default(null),
 })
 export type Software = z.infer<typeof softwareSchema>
 
@@ -102,6 +105,15 @@ export const viewerCodeSchema = z.object({
   until: dateSchema.nullable(),
 })
 
+/** Whether cover pays for what falls or is spilt on. */
+export const COVER_ACCIDENTS = {
+  unsaid: 'Not said',
+  yes: 'Accidents are covered',
+  no: 'Accidents are not covered',
+} as const
+export type CoverAccidents = keyof typeof COVER_ACCIDENTS
+const COVER_ACCIDENT_CODES = Object.keys(COVER_ACCIDENTS) as [CoverAccidents, ...CoverAccidents[]]
+
 /** What came with a thing besides the thing: papers, promises, cover. What nobody recorded is null or blank. */
 export const provenanceSchema = z.object({
   taxMinor: amount(minorSchema.min(0).nullable().default(null)),
@@ -113,6 +125,16 @@ export const provenanceSchema = z.object({
   insuredMinor: amount(minorSchema.min(0).nullable().default(null)),
   warrantyUntil: dateSchema.nullable().default(null),
   warrantyTerms: z.string().trim().max(300).default(''),
+  /** Cover that was bought beside the warranty: until when, what it costs a year, and whether accidents are in it. */
+  coverUntil: dateSchema.nullable().default(null),
+  coverAccidents: z.enum(COVER_ACCIDENT_CODES).default('unsaid'),
+  coverYearMinor: amount(minorSchema.min(0).nullable().default(null)),
+  /** What to do when something happens, and within how many days. */
+  claimSteps: z.string().trim().max(600).default(''),
+  claimDays: z.number().int().min(0, 'Not negative.').max(730, 'At most two years.').nullable().default(null),
+  /** Kept although it is due for replacement: why, and until when that holds. */
+  keptBecause: z.string().trim().max(300).default(''),
+  keptUntil: dateSchema.nullable().default(null),
   duties: z.array(dutySchema).max(10).default([]),
   /** The sentence to show with a film in which it is seen. */
   disclosure: z.string().trim().max(300).default(''),
@@ -216,6 +238,21 @@ export type Unit = z.infer<typeof unitSchema>
 export const MOST_COUNTED = 100_000
 const SAY_MOST_COUNTED = 'At most 100,000 of one kind.'
 
+/** How more of a counted thing is come by, and how it goes; what nobody recorded is null or blank. */
+export const supplySchema = z.object({
+  /** The last day on which what is there is good. */
+  expiresOn: dateSchema.nullable().default(null),
+  /** Days from ordering until it is here. */
+  leadDays: z.number().int().min(0, 'Not negative.').max(730, 'At most two years.').nullable().default(null),
+  source: z.string().trim().max(160).default(''),
+  /** Where to turn when the first has none. */
+  secondSource: z.string().trim().max(160).default(''),
+  /** Pieces that are used up each time it serves; null where nobody said, 0 where none is. */
+  perUse: z.number().min(0, 'Not negative.').max(10_000).nullable().default(null),
+})
+export type Supply = z.infer<typeof supplySchema>
+export const NO_SUPPLY: Supply = supplySchema.parse({})
+
 /** Counted things: sandbags, clamps, cells, tape. */
 export const newStockSchema = z.object({
   tag: tagSchema,
@@ -223,6 +260,7 @@ export const newStockSchema = z.object({
   quantity: z.number().int().min(0).max(MOST_COUNTED, SAY_MOST_COUNTED),
   reorderLevel: z.number().int().min(0).max(MOST_COUNTED, SAY_MOST_COUNTED),
   placeId: idSchema.nullable(),
+  supply: supplySchema.default(NO_SUPPLY),
 })
 export const stockSchema = newStockSchema.extend({ id: idSchema, version: versionSchema })
 export type Stock = z.infer<typeof stockSchema>

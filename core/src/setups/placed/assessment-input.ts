@@ -1,5 +1,6 @@
 import type { Interface } from '../../kit/model/interface.ts'
 import type { Absence } from '../../kit/unit/absence.ts'
+import type { OpenFault } from '../../kit/unit/fault.ts'
 import type { Person } from '../../studio/people/person.ts'
 import type { Bar, Circuit, Place, Size } from '../../studio/places/place.ts'
 import type { Policies } from '../../studio/policy/resolved-policies.ts'
@@ -28,6 +29,8 @@ export interface AssessmentInput {
   crew: Crew | null
   /** Why a unit cannot be counted on at the time that is judged. */
   absences: ReadonlyMap<string, Absence>
+  /** What is wrong with things that work on, by the thing. */
+  faults?: ReadonlyMap<string, readonly OpenFault[]>
   /** Pieces of each stock that nothing else holds at that time. */
   freeStock: ReadonlyMap<string, number>
   /** The day by which it has to be charged, and whether that is now: until a day to come what is not charged can be. */

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { NO_SUPPLY } from '../../kit/unit/unit.ts'
 import { makeAssignment } from '../setup/setup.ts'
 import { listPlacedItems } from './placed-item.ts'
 import { makeRole, makeStudio } from './studio.fixture.ts'
@@ -6,7 +7,19 @@ import { makeRole, makeStudio } from './studio.fixture.ts'
 describe('what stands in a setup', () => {
   const studio = makeStudio({ BAG: ['other', {}], CAM: ['camera', {}] })
   const stock = new Map([
-    ['bags', { id: 'bags', tag: 'BAG', modelId: 'm-BAG', quantity: 8, reorderLevel: 0, placeId: null, version: 1 }],
+    [
+      'bags',
+      {
+        id: 'bags',
+        tag: 'BAG',
+        modelId: 'm-BAG',
+        quantity: 8,
+        reorderLevel: 0,
+        supply: NO_SUPPLY,
+        placeId: null,
+        version: 1,
+      },
+    ],
   ])
   const holdings = { ...studio, stock }
 

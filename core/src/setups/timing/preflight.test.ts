@@ -116,6 +116,8 @@ describe('before it records', () => {
         needsWireless: false,
         minimumMemoryGigabytes: null,
         minimumGraphicsGigabytes: null,
+        newestVersion: '',
+        checkedOn: null,
       }
       return {
         holdings: withUnit(holdings, { software: [app] }),

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest'
+import { NO_SUPPLY } from '../../kit/unit/unit.ts'
 import { resolvePolicies } from '../../studio/policy/resolved-policies.ts'
 import { DEFAULT_SETTINGS } from '../../studio/policy/settings.ts'
 import type { CameraAngle } from '../checks/picture/camera-angles.ts'
@@ -191,6 +192,7 @@ describe('from one setup to another', () => {
       modelId: 'm-BAG',
       quantity: 9,
       reorderLevel: 0,
+      supply: NO_SUPPLY,
       placeId: null,
       version: 1,
     })

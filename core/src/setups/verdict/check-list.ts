@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { Check, Sum } from '../checks/check.ts'
 import { demands } from '../checks/content/demands.ts'
+import { openFaults } from '../checks/content/open-faults.ts'
 import { generations } from '../checks/joints/generations.ts'
 import { unknownJoints } from '../checks/joints/unknown-joints.ts'
 import { unmetNeeds } from '../checks/joints/unmet-needs.ts'
@@ -23,9 +24,11 @@ import { packCurrent } from '../checks/power/pack-current.ts'
 import { packHours, packHoursSchema, packHoursSum } from '../checks/power/pack-hours.ts'
 import { bridges } from '../checks/rigging/bridges.ts'
 import { carriedLoad, carriedLoadSchema, carriedLoadSum } from '../checks/rigging/carried-load.ts'
+import { leastLoad } from '../checks/rigging/least-load.ts'
 import { supportTree } from '../checks/rigging/support-tree.ts'
 import { tipping, tippingSchema, tippingSum } from '../checks/rigging/tipping.ts'
 import { workingHeight } from '../checks/rigging/working-height.ts'
+import { wornSupports } from '../checks/rigging/worn-supports.ts'
 import { absences, boundElsewhere } from '../checks/roles/absences.ts'
 import { crewNotes } from '../checks/roles/crew-notes.ts'
 import { emptyRoles } from '../checks/roles/empty-roles.ts'
@@ -42,6 +45,7 @@ import { signalRate } from '../checks/signal/signal-rate.ts'
 import { switchedShow } from '../checks/signal/switched-show.ts'
 import { microphoneFeed } from '../checks/sound/microphone-feed.ts'
 import { gainSum, microphoneGain, microphoneGainSchema } from '../checks/sound/microphone-gain.ts'
+import { noiseNear } from '../checks/sound/noise-near.ts'
 import { recordedSound } from '../checks/sound/recorded-sound.ts'
 import { speakers } from '../checks/sound/speakers.ts'
 import { suitedMicrophone } from '../checks/sound/suited-microphone.ts'
@@ -67,9 +71,12 @@ export const CHECKS = [
   keptPictures,
   lackingFacts,
   leadLoad,
+  leastLoad,
   microphoneFeed,
   microphoneGain,
   missingSpares,
+  noiseNear,
+  openFaults,
   owners,
   packCurrent,
   packHours,
@@ -93,6 +100,7 @@ export const CHECKS = [
   unmetNeeds,
   unsureJoints,
   usualFigures,
+  wornSupports,
   workingHeight,
 ]
 

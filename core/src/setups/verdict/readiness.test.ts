@@ -3,6 +3,7 @@ import { describe, expect, test } from 'vitest'
 import type { Category } from '../../kit/model/category.ts'
 import { makeModelFromTemplate } from '../../kit/template/template.ts'
 import type { TemplateFacts } from '../../kit/template/template-facts.ts'
+import { NO_SUPPLY } from '../../kit/unit/unit.ts'
 import { resolvePolicies } from '../../studio/policy/resolved-policies.ts'
 import { DEFAULT_SETTINGS } from '../../studio/policy/settings.ts'
 import type { Store } from '../placed/store.ts'
@@ -99,6 +100,7 @@ describe('readiness', () => {
       modelId: 'm-aa',
       quantity: 2,
       reorderLevel: 0,
+      supply: NO_SUPPLY,
       placeId: null,
       version: 1,
     })

@@ -18,6 +18,8 @@ export const CHANGE_SUBJECTS = [
   'faults',
   'services',
   'incidents',
+  'repairs',
+  'readings',
   'entries',
   'shopping',
   /** Whatever cannot be told: accounts, sessions, backups, the demo being filled. */

@@ -18,6 +18,9 @@ export const EVENT_KINDS = [
   'charged',
   'used',
   'hit',
+  'repaired',
+  'measured',
+  'used-up',
   'counted',
   'spent',
   'attached',
@@ -48,6 +51,7 @@ export const SUBJECT_TYPES = [
   'stocktake',
   'service-plan',
   'incident',
+  'repair',
   'snapshot',
 ] as const
 export type SubjectType = (typeof SUBJECT_TYPES)[number]

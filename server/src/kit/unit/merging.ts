@@ -10,7 +10,16 @@ import {
 import { and, eq, sql } from 'drizzle-orm'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { requireVersion, type Writer } from '../../foundation/database/app-context.ts'
-import { faults, incidentUnits, servicePlans, services, unitUses } from '../../schema/bench-tables.ts'
+import {
+  capacityRuns,
+  faults,
+  incidentUnits,
+  readings,
+  repairs,
+  servicePlans,
+  services,
+  unitUses,
+} from '../../schema/bench-tables.ts'
 import { bookings } from '../../schema/diary-tables.ts'
 import { models, stock, units } from '../../schema/kit-tables.ts'
 import { entries, shoppingLines } from '../../schema/ledger-tables.ts'
@@ -59,6 +68,10 @@ export function mergeUnits({ tx, now, log }: Writer, id: string, intoId: string,
   tx.run(sql`UPDATE OR IGNORE ${incidentUnits} SET unit_id = ${intoId} WHERE unit_id = ${id}`)
   tx.delete(incidentUnits).where(eq(incidentUnits.unitId, id)).run()
   tx.update(services).set({ unitId: intoId }).where(eq(services.unitId, id)).run()
+  tx.update(repairs).set({ unitId: intoId }).where(eq(repairs.unitId, id)).run()
+  tx.update(capacityRuns).set({ unitId: intoId }).where(eq(capacityRuns.unitId, id)).run()
+  tx.run(sql`UPDATE OR IGNORE ${readings} SET unit_id = ${intoId} WHERE unit_id = ${id}`)
+  tx.delete(readings).where(eq(readings.unitId, id)).run()
   tx.update(unitUses).set({ unitId: intoId }).where(eq(unitUses.unitId, id)).run()
   tx.update(entries).set({ unitId: intoId }).where(eq(entries.unitId, id)).run()
   tx.update(attachments)

@@ -116,6 +116,11 @@ function listUse(app: AppContext, { units, models }: Live, today: string, zone: 
     (it) => it.unitId,
     (it) => findDate(it.reportedAt, zone),
   )
+  const losses = groupBy(
+    db.select().from(faults).where(isNull(faults.mendedAt)).all(),
+    (it) => it.unitId,
+    (it) => it.valueLossMinor ?? 0,
+  )
   const modelOf = new Map(models.map((it) => [it.id, it]))
   const usable = countUsable(units, modelOf)
   return units.map((unit) => {
@@ -138,7 +143,13 @@ function listUse(app: AppContext, { units, models }: Live, today: string, zone: 
       reason: unit.provenance.reason,
       ...figures,
       resaleMinor:
-        unit.priceMinor === null || figures.ageDays === null ? null : estimateResale(unit.priceMinor, figures.ageDays),
+        unit.priceMinor === null || figures.ageDays === null
+          ? null
+          : Math.max(
+              0,
+              estimateResale(unit.priceMinor, figures.ageDays) -
+                (losses.get(unit.id) ?? []).reduce((sum, it) => sum + it, 0),
+            ),
       isRisk: isRisk(figures.share, alike),
     }
   })

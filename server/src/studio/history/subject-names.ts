@@ -16,6 +16,7 @@ const NAMES: Readonly<Record<SubjectType, string | null>> = {
   booking: 'SELECT title FROM bookings WHERE id = ?',
   fault: 'SELECT note FROM faults WHERE id = ?',
   'service-plan': 'SELECT name FROM service_plans WHERE id = ?',
+  repair: "SELECT 'the repair of ' || u.tag FROM repairs r JOIN units u ON u.id = r.unit_id WHERE r.id = ?",
   incident: 'SELECT what FROM incidents WHERE id = ?',
   entry: 'SELECT description FROM entries WHERE id = ?',
   budget: null,

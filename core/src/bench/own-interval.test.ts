@@ -1,5 +1,4 @@
 import { describe, expect, test } from 'vitest'
-import { type Fault, findBlockingFault, newFaultSchema } from './fault.ts'
 import { findServiceDue } from './service-due.ts'
 
 describe('services', () => {
@@ -16,32 +15,5 @@ describe('services', () => {
     expect(due({ lastServicedOn: null }, '2025-01-01')?.dueOn).toBe('2025-06-30')
     expect(due({ serviceEveryDays: null }, '2026-01-01')).toBe(null)
     expect(due({ lastServicedOn: null, acquiredOn: null }, '2026-01-01')).toBe(null)
-  })
-})
-
-describe('faults', () => {
-  const fault = (id: string, part: Partial<Fault>): Fault => ({
-    id,
-    unitId: 'u',
-    bookingId: null,
-    note: id,
-    severity: 'unusable',
-    reportedAt: 1,
-    mendedAt: null,
-    mendNote: '',
-    inFile: '',
-    workAround: '',
-    workAroundMinutes: null,
-    version: 1,
-    ...part,
-  })
-
-  test('only an open one that makes the thing unusable blocks; the oldest is named', () => {
-    expect(findBlockingFault([fault('a', { severity: 'usable' }), fault('b', { mendedAt: 5 })])).toBe(null)
-    expect(findBlockingFault([fault('late', { reportedAt: 9 }), fault('early', { reportedAt: 2 })])?.id).toBe('early')
-  })
-
-  test('a fault without words is refused', () => {
-    expect(newFaultSchema.safeParse({ note: '  ', severity: 'usable', bookingId: null }).success).toBe(false)
   })
 })

@@ -1,13 +1,16 @@
 import { z } from 'zod'
-import { idSchema, noteSchema, versionSchema } from '../studio/identity.ts'
+import { idSchema, noteSchema, versionSchema } from '../../studio/identity.ts'
+import { amount } from '../../studio/people/secrecy.ts'
+import { minorSchema } from '../../units/money.ts'
 
 /**
- * How much a fault is: `unusable` takes the thing out until it is mended; with the others it works on. A nuisance costs patience,
- * and what is cosmetic costs nothing.
+ * How much a fault is: `unusable` takes the thing out until it is mended; with the others it works on. A symptom says that it will
+ * fail, a nuisance costs patience, and what is cosmetic costs nothing.
  */
 export const SEVERITY_LABELS = {
   unusable: 'It cannot be used',
   usable: 'It works, with care',
+  symptom: 'It works, and something tells that it will fail',
   nuisance: 'It works, and is a nuisance',
   cosmetic: 'It only looks bad',
 } as const
@@ -15,9 +18,20 @@ export type Severity = keyof typeof SEVERITY_LABELS
 export const SEVERITIES = Object.keys(SEVERITY_LABELS) as [Severity, ...Severity[]]
 
 /** How much each weighs where it is asked whether the thing is to be replaced. */
-const WEIGHTS: Readonly<Record<Severity, number>> = { unusable: 1, usable: 1, nuisance: 0.5, cosmetic: 0 }
+const WEIGHTS: Readonly<Record<Severity, number>> = { unusable: 1, usable: 1, symptom: 0.5, nuisance: 0.5, cosmetic: 0 }
 
-export const newFaultSchema = z.object({
+/** Which figure it does not meet any more, where it works on. */
+export const FAILING = {
+  load: 'What it bears',
+  sound: 'Sound',
+  picture: 'Picture',
+  light: 'Light',
+  power: 'Power',
+} as const
+export type Failing = keyof typeof FAILING
+export const FAILING_CODES = Object.keys(FAILING) as [Failing, ...Failing[]]
+
+const faultFields = z.object({
   note: noteSchema.trim().min(1, 'Say in a few words what is wrong.'),
   severity: z.enum(SEVERITIES),
   bookingId: idSchema.nullable(),
@@ -26,10 +40,22 @@ export const newFaultSchema = z.object({
   /** How people get along with it, and what that costs at each use. */
   workAround: z.string().trim().max(200).default(''),
   workAroundMinutes: z.number().int().min(0).max(600).nullable().default(null),
+  fails: z.enum(FAILING_CODES).nullable().default(null),
+  /** It hums, buzzes or rattles: nothing to have near a microphone. */
+  isNoisy: z.boolean().default(false),
+  /** It can hurt somebody as it is: swollen, hot, leaking, smelling of burning, a bare conductor. */
+  isHazard: z.boolean().default(false),
+  /** What it takes off the worth of the thing as long as it is not mended; null where nobody said. */
+  valueLossMinor: amount(minorSchema.min(0).nullable().default(null)),
+})
+
+export const newFaultSchema = faultFields.refine((it) => !it.isHazard || it.severity === 'unusable', {
+  message: 'What can hurt somebody is not used: say that it cannot be used.',
+  path: ['severity'],
 })
 export type NewFault = z.infer<typeof newFaultSchema>
 
-export const faultSchema = newFaultSchema.extend({
+export const faultSchema = faultFields.extend({
   id: idSchema,
   unitId: idSchema,
   reportedAt: z.number().int(),
@@ -42,6 +68,21 @@ export type Fault = z.infer<typeof faultSchema>
 export function isOpen(fault: Fault): boolean {
   return fault.mendedAt === null
 }
+
+/** A fault of something that works on, as a setup has to reckon with it. */
+export interface OpenFault extends Pick<Fault, 'id' | 'note' | 'severity' | 'fails' | 'isNoisy' | 'workAround'> {
+  /** The how manyeth of its thing within a year it is; what only looks bad is none. */
+  timesInYear: number
+}
+
+/** Why a thing is due for replacement. */
+export const REPLACEMENT_REASONS = {
+  faults: 'It fails too often',
+  repairs: 'Its repairs cost half of another',
+  spent: 'The pack is at its end',
+  symptom: 'It is expected to fail',
+} as const
+export type ReplacementReason = keyof typeof REPLACEMENT_REASONS
 
 /** The open fault, if any, that takes a thing out of use: the oldest. */
 export function findBlockingFault(faults: readonly Fault[]): Fault | null {
