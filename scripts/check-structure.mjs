@@ -117,6 +117,7 @@ const ORDER = {
     'kit/labels',
     'kit/model',
     'kit/upkeep',
+    'kit/fault',
     'kit/unit',
     'kit/list',
     'kit/import',

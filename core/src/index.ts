@@ -285,7 +285,6 @@ export {
   BONDS,
   type Bond,
   COVER_ACCIDENTS,
-  type CoverAccidents,
   EMPTY_UNIT,
   INTEREST_KIND_CODES,
   INTEREST_KINDS,
@@ -304,11 +303,13 @@ export {
   type Remark,
   type Software,
   type Stock,
+  type Supply,
   softwareSchema,
   supplySchema,
   type Unit,
 } from './kit/unit/unit.ts'
 export { saySoftwareFinding, saySpaceWorking } from './kit/unit/unit-words.ts'
+export { listUsualFaults, sayHazard } from './kit/unit/usual-faults.ts'
 export { readWarranty, sayWarranty } from './kit/unit/warranty.ts'
 export { classifyForLuggage } from './kit/worth/air-travel.ts'
 export { sumCapacities } from './kit/worth/capacities.ts'

@@ -72,6 +72,8 @@ const router = createBrowserRouter([
             element: page(() => import('./diary/bring-back-page.tsx'), 'BringBackPage'),
           },
           { path: '/bench/services', element: page(() => import('./bench/services-page.tsx'), 'ServicesPage') },
+          { path: '/bench/supplies', element: page(() => import('./bench/supplies-page.tsx'), 'SuppliesPage') },
+          { path: '/bench/readings', element: page(() => import('./bench/readings-page.tsx'), 'ReadingsPage') },
           {
             path: '/bench/reliability',
             element: page(() => import('./bench/reliability/reliability-page.tsx'), 'ReliabilityPage'),

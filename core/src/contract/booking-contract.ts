@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { bookingSchema, newBookingSchema } from '../diary/booking.ts'
 import { packSheetSchema } from '../diary/pack-sheet.ts'
 import { absenceSchema } from '../kit/unit/absence.ts'
-import { SEVERITIES } from '../kit/unit/fault.ts'
+import { saidFaultSchema } from '../kit/unit/fault.ts'
 import { idSchema, noteSchema } from '../studio/identity.ts'
 import { dateSchema } from '../units/wall-time.ts'
 import { defineContract } from './contract.ts'
@@ -126,13 +126,7 @@ export const bringBackSchema = z.object({
       pickSchema.extend({
         note: noteSchema.default(''),
         /** Null where nothing is wrong. */
-        fault: z
-          .object({
-            note: noteSchema.trim().min(1, 'Say in a few words what is wrong.'),
-            severity: z.enum(SEVERITIES),
-          })
-          .nullable()
-          .default(null),
+        fault: saidFaultSchema.nullable().default(null),
       }),
     )
     .max(600),

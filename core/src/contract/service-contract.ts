@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { capacityRunSchema } from '../bench/capacity.ts'
 import { newServicePlanSchema, newServicesSchema, newUseSchema, servicePlanSchema } from '../bench/service-plan.ts'
 import { defineContract } from './contract.ts'
 import { versionedSchema } from './replies.ts'
@@ -59,6 +60,8 @@ export const serviceContract = defineContract('bench', {
       done: z.array(
         z.object({ id: z.string(), on: z.string(), plan: z.string(), note: z.string(), person: z.string().nullable() }),
       ),
+      /** What was measured of a pack, the last first. */
+      runs: z.array(capacityRunSchema),
       uses: z.array(
         z.object({ id: z.string(), on: z.string(), uses: z.number(), hours: z.number(), note: z.string() }),
       ),

@@ -54,6 +54,20 @@ export const FIND_ACTIONS: readonly FindAction[] = [
     permission: 'see-studio',
   },
   {
+    code: 'supplies',
+    label: 'Supplies',
+    words: 'consumables cells tape order reorder expiry used up',
+    path: '/bench/supplies',
+    permission: 'see-studio',
+  },
+  {
+    code: 'reliability',
+    label: 'Reliability',
+    words: 'mtbf failures spares season risk',
+    path: '/bench/reliability',
+    permission: 'see-studio',
+  },
+  {
     code: 'stock',
     label: 'Count stock',
     words: 'stocktake sandbags cells',

@@ -116,8 +116,8 @@ export function loadStockRows(db: Reader) {
 const YEAR_MS = 365 * 86_400_000
 
 /** The how manyeth of its thing within a year each fault is; what only looks bad is none. */
-export const timesInYear = sql<number>`(select count(*) from faults as other where other.unit_id = ${faults.unitId}
-  and other.severity <> 'cosmetic' and other.reported_at > ${faults.reportedAt} - ${YEAR_MS} and other.reported_at <= ${faults.reportedAt})`
+export const timesInYear = sql<number>`(select count(*) from faults as other where other.unit_id = faults.unit_id
+  and other.severity <> 'cosmetic' and other.reported_at > faults.reported_at - ${YEAR_MS} and other.reported_at <= faults.reported_at)`
 
 /** Every open fault, by the thing. */
 function loadFaultsByUnit(db: Reader) {

@@ -1,10 +1,10 @@
 import { findDate, nameModel } from '@exemplar/core'
-import { and, eq, isNull } from 'drizzle-orm'
+import { and, eq, isNull, sql } from 'drizzle-orm'
 import { requireVersion, write } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { loadUsedIn } from '../kit/unit/unit-list.ts'
-import { faults } from '../schema/bench-tables.ts'
+import { faults, repairs } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { sayCharges } from './charge-writing.ts'
@@ -18,7 +18,13 @@ function listInRepair(db: Database) {
     .select({ unitId: units.id, dueOn: units.dueOn, note: units.note, ...named })
     .from(units)
     .innerJoin(models, eq(models.id, units.modelId))
-    .where(and(eq(units.state, 'in-repair'), isNull(units.archivedAt)))
+    .where(
+      and(
+        eq(units.state, 'in-repair'),
+        isNull(units.archivedAt),
+        sql`not exists (select 1 from ${repairs} where ${repairs.unitId} = ${units.id} and ${repairs.endedOn} is null)`,
+      ),
+    )
     .orderBy(units.tag)
     .all()
   const usedIn = loadUsedIn(

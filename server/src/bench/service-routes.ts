@@ -7,6 +7,7 @@ import { servicePlans, services, unitUses } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { people } from '../schema/studio-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
+import { loadCapacityRuns } from './capacity-writing.ts'
 import { requirePast } from './past.ts'
 import { listServiceLines, loadPlans, loadServiced, tellPlan } from './service-lines.ts'
 
@@ -45,6 +46,7 @@ export const serviceRoutes = [
     return {
       lines: isServed ? listServiceLines(db, { now: now(), zone: loadStudio(db).zone, rows: [row] }) : [],
       done: done.map((it) => ({ ...it, plan: it.plan ?? 'Service' })),
+      runs: loadCapacityRuns(db, id).map(({ unitId: _, recordedAt: __, ...run }) => run),
       uses: db
         .select({ id: unitUses.id, on: unitUses.on, uses: unitUses.uses, hours: unitUses.hours, note: unitUses.note })
         .from(unitUses)

@@ -16,9 +16,9 @@ import { and, asc, inArray, isNull } from 'drizzle-orm'
 import { makeCalendar } from '../availability/absences.ts'
 import { isAnyOf } from '../availability/holdings.ts'
 import type { HoldBook } from '../availability/holds.ts'
-import { countUsage, loadBlockingFaults, loadModels } from '../availability/reference.ts'
+import { countUsage, loadBlockingFaults, loadModels, loadStockRows } from '../availability/reference.ts'
 import type { Database } from '../foundation/database/database.ts'
-import { stock, units } from '../schema/kit-tables.ts'
+import { units } from '../schema/kit-tables.ts'
 import type { AssessmentContext } from './assessment-context.ts'
 
 /** Ours, and not to be had: worth naming where nothing else would do. */
@@ -68,7 +68,7 @@ export function loadUnitShelf(db: Database, suits: (model: Model) => boolean, mo
 
 /** Reads in two statements, beside what is kept, what there is of the models that suit. */
 export function loadShelf(db: Database, suits: (model: Model) => boolean, most = MOST_LOOKED_AT): Shelf {
-  const counted = db.select().from(stock).where(isNull(stock.archivedAt)).all()
+  const counted = loadStockRows(db).map((it) => it.stock)
   return { ...loadUnitShelf(db, suits, most), stock: counted }
 }
 

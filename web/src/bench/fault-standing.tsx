@@ -1,6 +1,7 @@
 import { type BenchReply, formatMoney, sayNumber } from '@exemplar/core'
 import { useStudioQuery } from '../foundation/api/api.ts'
 import { useMay } from '../foundation/api/session.ts'
+import { sayDayWithYear } from '../foundation/words/calendar-words.ts'
 
 type Fault = BenchReply['faults'][number]
 
@@ -22,6 +23,13 @@ export function FaultStanding({ fault }: { fault: Fault }) {
     <>
       <span className="block">{parts.join(' · ')}</span>
       {workAround && <span className="block">Got along with by: {workAround}.</span>}
+      {may('mend') && fault.claim !== 'own' && (
+        <span className="block text-ink">
+          {fault.claim === 'warranty' ? 'The warranty' : 'Its cover'}{' '}
+          {fault.isClaimSure ? 'pays' : 'may pay: look at its terms'}
+          {fault.claimBy && `; claim by ${sayDayWithYear(fault.claimBy)}`}.{fault.claimSteps && ` ${fault.claimSteps}`}
+        </span>
+      )}
       {inFile && <span className="block">In {inFile}.</span>}
       {may('mend') && <span className="block text-ink">{sayAdvice(fault, may('see-money') ? say : null)}</span>}
     </>

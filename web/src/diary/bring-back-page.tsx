@@ -10,7 +10,7 @@ import { Mark } from '../foundation/parts/mark.tsx'
 import { Waiting } from '../foundation/parts/page-parts.tsx'
 import { useScanHandler } from '../foundation/parts/scanning.ts'
 import { SheetDialog } from '../foundation/parts/sheet-dialog.tsx'
-import { type FaultDraft, FaultForm } from '../kit/unit/fault-dialog.tsx'
+import { type FaultDraft, FaultForm } from '../kit/fault/fault-form.tsx'
 import { FlowPage, FlowRow, keyOf, type Line } from './phone-flow.tsx'
 
 /** Say of each thing that it is back, or what broke; what is still out at the end is missing. */

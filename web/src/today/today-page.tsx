@@ -87,7 +87,12 @@ function findWayIn(item: TodayItem): { to: string; act: string } {
     case 'mend':
     case 'service':
     case 'fault':
+    case 'fault-again':
       return { to: '/bench', act: 'Bench' }
+    case 'repair':
+      return { to: '/bench', act: 'Repairs' }
+    case 'supply':
+      return { to: '/bench/supplies', act: 'Supplies' }
     case 'fetch':
       return { to: `/diary/${item.bookingId}`, act: 'Pack sheet' }
     case 'out':

@@ -49,10 +49,15 @@ const faultFields = z.object({
   valueLossMinor: amount(minorSchema.min(0).nullable().default(null)),
 })
 
-export const newFaultSchema = faultFields.refine((it) => !it.isHazard || it.severity === 'unusable', {
+const HAZARD_RULE = {
   message: 'What can hurt somebody is not used: say that it cannot be used.',
   path: ['severity'],
-})
+}
+const isSafe = (it: { isHazard: boolean; severity: Severity }) => !it.isHazard || it.severity === 'unusable'
+
+export const newFaultSchema = faultFields.refine(isSafe, HAZARD_RULE)
+/** The same where the booking is known already. */
+export const saidFaultSchema = faultFields.omit({ bookingId: true }).refine(isSafe, HAZARD_RULE)
 export type NewFault = z.infer<typeof newFaultSchema>
 
 export const faultSchema = faultFields.extend({

@@ -30,6 +30,20 @@ export const softwareFindingSchema = z
         wantedGigabytes: z.number(),
       }),
       z.object({
+        /** Older than the newest that somebody knows of. */
+        code: z.literal('outdated'),
+        tag: z.string(),
+        version: z.string(),
+        newest: z.string(),
+        media: z.enum(['download', 'disc']),
+      }),
+      z.object({
+        /** It came on a disc, and nobody looked whether there is a newer one. */
+        code: z.literal('version-unchecked'),
+        tag: z.string(),
+        version: z.string(),
+      }),
+      z.object({
         code: z.literal('memory-unknown'),
         of: memoryKindSchema,
         tag: z.string(),
@@ -55,6 +69,7 @@ export function judgeSoftware(program: Software, device: Machine, computer: Mach
   if (program.needsWireless && device.more.wireless === 'no') {
     findings.push({ level: 'warn', program: name, code: 'no-wireless', tag: device.tag })
   }
+  findings.push(...judgeVersion(program, device))
   if (!computer) return findings
   const { tag, more } = computer
   if (program.media === 'disc' && more.discDrive === 'no') {
@@ -65,6 +80,28 @@ export function judgeSoftware(program: Software, device: Machine, computer: Mach
     ...judgeMemory(name, tag, 'working', program.minimumMemoryGigabytes, more.memoryGigabytes),
     ...judgeMemory(name, tag, 'graphics', program.minimumGraphicsGigabytes, more.graphicsGigabytes),
   ]
+}
+
+/** A disc carries what was new when it was pressed. */
+function judgeVersion({ name, kind, version, newestVersion, media }: Software, { tag }: Machine): SoftwareFinding[] {
+  if (version === '') return []
+  if (newestVersion === '') {
+    if (media !== 'disc' || kind === 'app') return []
+    return [{ level: 'unknown', program: name, code: 'version-unchecked', tag, version }]
+  }
+  if (compareVersions(version, newestVersion) >= 0) return []
+  return [{ level: 'warn', program: name, code: 'outdated', tag, version, newest: newestVersion, media }]
+}
+
+/** 1.10 is newer than 1.9; what has no numbers is as new as what is written the same, and older than anything else. */
+export function compareVersions(a: string, b: string): number {
+  const [left, right] = [a, b].map((it) => it.match(/\d+/g)?.map(Number) ?? [])
+  if (!left || !right || left.length === 0 || right.length === 0) return a.trim() === b.trim() ? 0 : -1
+  for (let at = 0; at < Math.max(left.length, right.length); at++) {
+    const difference = (left[at] ?? 0) - (right[at] ?? 0)
+    if (difference !== 0) return Math.sign(difference)
+  }
+  return 0
 }
 
 function judgeMemory(

@@ -7,6 +7,13 @@ export function saySoftwareFinding(finding: SoftwareFinding): string {
   switch (finding.code) {
     case 'no-wireless':
       return `${finding.program} talks by wireless and ${finding.tag} has none. Look for its version for cable.`
+    case 'outdated': {
+      const { tag, program, version, newest, media } = finding
+      const old = `${program} of ${tag} is ${version}, and ${newest} is the newest`
+      return media === 'disc' ? `${old}: the disc is out of date, fetch it from its maker.` : `${old}.`
+    }
+    case 'version-unchecked':
+      return `${finding.program} of ${finding.tag} came on a disc (${finding.version}): is there a newer one? Write down what is the newest.`
     case 'no-disc-drive':
       return `${finding.program} comes on a disc and ${finding.tag} has no drive for it. Look for it as a download.`
     case 'little-memory':

@@ -11,7 +11,6 @@ import type {
   PartRequest,
   QueryOf,
   ReplyOf,
-  Severity,
   StudioSettings,
 } from '@exemplar/core'
 import {
@@ -210,7 +209,7 @@ export const api = createApi({
         items: {
           unitId: string | null
           stockId: string | null
-          fault?: { note: string; severity: Severity } | null
+          fault?: Omit<NewFault, 'bookingId'> | null
         }[]
         isFinished: boolean
       }>

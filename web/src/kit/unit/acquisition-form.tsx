@@ -1,6 +1,7 @@
 import {
   ACQUISITION_CODES,
   type Acquisition,
+  COVER_ACCIDENTS,
   formatMoney,
   INTEREST_KIND_CODES,
   INTEREST_KINDS,
@@ -8,6 +9,7 @@ import {
   readPercent,
   reckonGift,
   type UnitReply,
+  weighCover,
 } from '@exemplar/core'
 import { useState } from 'react'
 import { useChangeUnitMutation, useStudioQuery } from '../../foundation/api/api.ts'
@@ -130,6 +132,7 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitReply; onC
       <MoneyField label="Insured for" value={draft.insuredMinor} onChange={(insuredMinor) => set({ insuredMinor })} />
       <TextField label="Warranty until" {...day('warrantyUntil')} />
       <TextField label="Its terms" hint="Who repairs, what is left out" {...text('warrantyTerms')} />
+      <CoverFields draft={draft} set={set} />
       <TextField label="Condition at arrival" hint="Add photos on its page" {...text('conditionOnArrival')} />
       <TextField label="Why this one" {...text('reason')} />
       <TextField label="Interest in its sale" hint="A code for viewers, a share by a link" {...text('interest')} />
@@ -199,6 +202,67 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitReply; onC
         <SavingFoot saving={saving} act="Save" onMine={submit} onTheirs={onClose} />
       </div>
     </form>
+  )
+}
+
+/** Cover bought beside the warranty, what to do for a claim, and what it costs against what it is for. */
+function CoverFields({ draft, set }: { draft: Provenance; set(part: Partial<Provenance>): void }) {
+  const [days, setDays] = useState(String(draft.claimDays ?? ''))
+  const isWhole = /^\d{0,3}$/.test(days.trim())
+  const worth = weighCover(draft.coverYearMinor, draft.replacementMinor ?? draft.valueMinor)
+  return (
+    <>
+      <TextField
+        label="Cover until"
+        hint="Beside the warranty: bought cover, an insurance"
+        type="date"
+        value={draft.coverUntil ?? ''}
+        onChange={(event) => set({ coverUntil: event.target.value || null })}
+      />
+      <SelectField
+        label="What falls or is spilt on"
+        value={draft.coverAccidents}
+        onChange={(event) => set({ coverAccidents: event.target.value as Provenance['coverAccidents'] })}
+      >
+        {Object.entries(COVER_ACCIDENTS).map(([code, label]) => (
+          <option key={code} value={code}>
+            {label}
+          </option>
+        ))}
+      </SelectField>
+      <MoneyField
+        label="Cover costs a year"
+        value={draft.coverYearMinor}
+        onChange={(coverYearMinor) => set({ coverYearMinor })}
+      />
+      <TextField
+        label="To be claimed within so many days"
+        inputMode="numeric"
+        value={days}
+        unread={isWhole ? undefined : 'A whole number of days.'}
+        onChange={(event) => {
+          setDays(event.target.value)
+          const text = event.target.value.trim()
+          if (/^\d{0,3}$/.test(text)) set({ claimDays: text === '' ? null : Number(text) })
+        }}
+      />
+      <div className="md:col-span-2">
+        <NoteField
+          label="How to claim"
+          hint="Whom to call, which papers, what not to do before"
+          value={draft.claimSteps}
+          maxLength={600}
+          onChange={(event) => set({ claimSteps: event.target.value })}
+        />
+      </div>
+      {worth && (
+        <p className="text-[13px] text-quiet md:col-span-2">
+          The cover costs {Math.round(worth.share * 1000) / 10} % of another each year: it pays if this is lost more
+          often than once in {Math.round(worth.breakEvenYears * 10) / 10} years. What the log says of such things stands
+          under Reliability.
+        </p>
+      )}
+    </>
   )
 }
 

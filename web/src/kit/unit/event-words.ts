@@ -1,4 +1,4 @@
-import { type EventRow, LIFE_STATES, type LifeState } from '@exemplar/core'
+import { type EventRow, LIFE_STATES, type LifeState, REPAIR_STAGES } from '@exemplar/core'
 
 interface EventData {
   title?: string
@@ -36,6 +36,12 @@ export function sayEvent({ kind, data }: EventRow): string {
       return `Used on ${on}`
     case 'hit':
       return `Hit in an accident: ${what ?? ''}`
+    case 'repaired':
+      return `Repair: ${sayStage(data)}`
+    case 'measured':
+      return 'Measured'
+    case 'used-up':
+      return 'Pieces used up'
     case 'charged':
       return state === 'full' ? `Charged on ${on}` : `Worked from on ${on}`
     case 'state-changed':
@@ -47,4 +53,9 @@ export function sayEvent({ kind, data }: EventRow): string {
     default:
       return 'Changed'
   }
+}
+
+function sayStage({ stage }: Record<string, unknown>): string {
+  const label = typeof stage === 'string' ? (REPAIR_STAGES as Record<string, string>)[stage] : undefined
+  return (label ?? 'changed').toLowerCase()
 }

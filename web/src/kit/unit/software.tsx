@@ -13,6 +13,7 @@ import { CheckField, SelectField, TextField } from '../../foundation/form/field.
 import { Button } from '../../foundation/parts/button.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { Section } from '../../foundation/parts/page-parts.tsx'
+import { sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 
 const KINDS: Record<Program['kind'], string> = { app: 'App', driver: 'Driver', firmware: 'Firmware' }
 const BLANK: Program = {
@@ -25,6 +26,8 @@ const BLANK: Program = {
   needsWireless: false,
   minimumMemoryGigabytes: null,
   minimumGraphicsGigabytes: null,
+  newestVersion: '',
+  checkedOn: null,
 }
 
 /** Apps, drivers and firmware that a thing wants: which version, and where it is installed. */
@@ -84,6 +87,7 @@ export function Software({
             <span className="flex-1">
               <b>{it.name}</b> {it.version}
               {it.where && <span className="text-quiet"> on {it.where}</span>}
+              {it.checkedOn && <span className="text-quiet"> · looked up on {sayDayWithYear(it.checkedOn)}</span>}
             </span>
             {canChange && (
               <Button
@@ -138,6 +142,17 @@ export function Software({
             label="Version"
             value={draft.version}
             onChange={(event) => setDraft({ ...draft, version: event.target.value })}
+          />
+          <TextField
+            label="Newest that there is"
+            value={draft.newestVersion}
+            onChange={(event) => setDraft({ ...draft, newestVersion: event.target.value })}
+          />
+          <TextField
+            label="Looked up on"
+            type="date"
+            value={draft.checkedOn ?? ''}
+            onChange={(event) => setDraft({ ...draft, checkedOn: event.target.value || null })}
           />
           <TextField
             label="Installed on"

@@ -1,4 +1,4 @@
-import type { StockRow } from '@exemplar/core'
+import { NO_SUPPLY, type StockRow } from '@exemplar/core'
 import { useState } from 'react'
 import { TextField } from '../../foundation/form/field.tsx'
 import { SavingFoot } from '../../foundation/form/saving-foot.tsx'
@@ -7,6 +7,7 @@ import { KindField } from '../entry/kind-field.tsx'
 import { PlaceField } from '../entry/place-field.tsx'
 import { useWhatItIs, WhatItIsFields } from '../entry/what-it-is.tsx'
 import { useAddStockMutation, useChangeStockMutation } from '../kit-api.ts'
+import { SupplyFields, useSupply } from './supply-fields.tsx'
 
 const WHOLE = /^\d{1,6}$/
 
@@ -18,14 +19,15 @@ export function StockForm({ row: latest, onClose }: { row: StockRow | null; onCl
   const [quantity, setQuantity] = useState('0')
   const [reorder, setReorder] = useState(String(row?.reorderLevel ?? 0))
   const [placeId, setPlaceId] = useState(row?.placeId ?? '')
+  const supply = useSupply(row?.supply ?? NO_SUPPLY)
   const [add] = useAddStockMutation()
   const [change] = useChangeStockMutation()
   const saving = useSaving(onClose)
-  const isRight = WHOLE.test(reorder) && WHOLE.test(quantity)
+  const isRight = WHOLE.test(reorder) && WHOLE.test(quantity) && supply.value !== null
   const submit = (version = row?.version ?? 1) => {
     const read = row ? null : it.read()
     if (!isRight || (!row && !read)) return Promise.resolve()
-    const common = { reorderLevel: Number(reorder), placeId: placeId || null }
+    const common = { reorderLevel: Number(reorder), placeId: placeId || null, supply: supply.value ?? NO_SUPPLY }
     return saving.save(
       () =>
         row
@@ -81,6 +83,7 @@ export function StockForm({ row: latest, onClose }: { row: StockRow | null; onCl
         onChange={(event) => setReorder(event.target.value)}
       />
       <PlaceField label="Where it lies" value={placeId} onChange={setPlaceId} />
+      <SupplyFields supply={supply} />
       {!row && <WhatItIsFields it={it} problems={saving.problem?.fields} />}
       <SavingFoot saving={saving} act="Save" isLocked={!isRight} onMine={submit} onTheirs={onClose} />
     </form>

@@ -9,12 +9,12 @@ import { PageHead, Section, Tag, Waiting } from '../../foundation/parts/page-par
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { Attachments } from '../../studio/files/attachments.tsx'
+import { FaultDialog } from '../fault/fault-dialog.tsx'
 import { ModelForm } from '../model/model-form.tsx'
 import { Upkeep } from '../upkeep/upkeep.tsx'
 import { ProvenanceForm } from './acquisition-form.tsx'
 import { DriveSpace } from './drive-space.tsx'
 import { sayEvent } from './event-words.ts'
-import { FaultDialog } from './fault-dialog.tsx'
 import { Remarks } from './remarks.tsx'
 import { Riders } from './riders.tsx'
 import { Software } from './software.tsx'
@@ -102,7 +102,13 @@ export function UnitPage() {
       <SheetDialog wide open={open === 'from'} onClose={() => setOpen(null)} title={`Where ${unit.tag} came from`}>
         <ProvenanceForm page={data} onClose={() => setOpen(null)} />
       </SheetDialog>
-      <FaultDialog open={open === 'fault'} tag={unit.tag} unitId={id} onClose={() => setOpen(null)} />
+      <FaultDialog
+        open={open === 'fault'}
+        tag={unit.tag}
+        unitId={id}
+        category={data.model.category}
+        onClose={() => setOpen(null)}
+      />
     </>
   )
 }

@@ -25,6 +25,12 @@ const serviceApi = api.injectEndpoints({
     recordServices: build.mutation<ReplyOf<'post /services'>, NewServices>({
       query: (body) => request('post /services', { body }),
     }),
+    measureCapacity: build.mutation<
+      ReplyOf<'post /units/:id/capacity'>,
+      { unitId: string; body: BodyOf<'post /units/:id/capacity'> }
+    >({
+      query: ({ unitId, body }) => request('post /units/:id/capacity', { id: unitId, body }),
+    }),
     recordUse: build.mutation<
       ReplyOf<'post /units/:id/uses'>,
       { unitId: string; body: BodyOf<'post /units/:id/uses'> }
@@ -42,4 +48,5 @@ export const {
   useEndPlanMutation,
   useRecordServicesMutation,
   useRecordUseMutation,
+  useMeasureCapacityMutation,
 } = serviceApi

@@ -9,6 +9,7 @@ import { Section } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
+import { PackCapacity } from './pack-capacity.tsx'
 import { PlanForm } from './plan-form.tsx'
 import { useMakePlanMutation, useRecordServicesMutation, useRecordUseMutation, useUpkeepQuery } from './service-api.ts'
 import { ServiceList } from './service-list.tsx'
@@ -47,6 +48,7 @@ export function Upkeep({ page }: { page: UnitReply }) {
           {sayDayWithYear(it.on)}: {it.uses} uses, {it.hours} hours beside its bookings{it.note && `, ${it.note}`}
         </p>
       ))}
+      {model.category === 'pack' && <PackCapacity page={page} runs={data.runs} />}
       <div className="mt-2 flex flex-wrap gap-2">
         {may('mend') && data.lines.length > 0 && (
           <Button size="small" onClick={() => setOpen('done')}>
