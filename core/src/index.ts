@@ -60,7 +60,7 @@ export {
 } from './bench/service-plan.ts'
 export { type BookedShoot, type Hanging, listHanging } from './bench/shoots-ahead.ts'
 export { listUsualPlans } from './bench/usual-plans.ts'
-export type { BenchReply } from './contract/bench-contract.ts'
+export type { BenchReply, TemporaryFix } from './contract/bench-contract.ts'
 export type { BookingCheck, BookingReply, DiaryReply, StandingThere, TakeOut } from './contract/booking-contract.ts'
 export type { Method, Permission, RouteContract } from './contract/contract.ts'
 export type { FindHit } from './contract/find-contract.ts'

@@ -91,11 +91,15 @@ export const FURTHER_FORMS: readonly Form[] = [
     key: 'post /units/:id/faults',
     sample: {
       note: 'fan rattles',
-      severity: 'nuisance',
+      severity: 'unusable',
       bookingId: 'b-head',
       inFile: 'A012, 14:20',
       workAround: 'a second microphone',
       workAroundMinutes: 10,
+      fails: 'sound',
+      isNoisy: true,
+      isHazard: true,
+      valueLossMinor: 500,
     },
     send: (call, sent) => call('POST', '/units/LGT-02/faults', sent),
     read: async (call, { id }) =>
@@ -146,6 +150,83 @@ export const FURTHER_FORMS: readonly Form[] = [
       const { faults } = await call('GET', '/units/LGT-02')
       const { severity } = faults.find((other: { note: string }) => other.note === 'a lamp fell')
       return { ...it, hit: it.hit.map(({ unitId }: { unitId: string }) => ({ unitId, severity })) }
+    },
+  },
+  {
+    key: 'post /units/:id/repairs',
+    sample: {
+      faultId: 'f-tube',
+      claim: 'warranty',
+      partyId: 'repairer',
+      reference: 'R-118',
+      dueOn: '2026-12-20',
+      note: 'with its lead',
+    },
+    send: (call, sent) => call('POST', '/units/LGT-07/repairs', sent),
+    read: async (call, { id }) => (await call('GET', '/repairs')).repairs.find((it: { id: string }) => it.id === id),
+  },
+  {
+    key: 'put /repairs/:id',
+    sample: {
+      stage: 'back',
+      claim: 'own',
+      partyId: 'repairer',
+      reference: 'R-7',
+      dueOn: '2026-12-07',
+      quoteMinor: 4_000,
+      costMinor: 4_500,
+      note: 'zooms again',
+      on: '2026-11-24',
+      taxMinor: 900,
+    },
+    send: async (call, sent) => {
+      const { version } = (await call('GET', '/repairs')).repairs.find((it: { id: string }) => it.id === 'repair-zoom')
+      return call('PUT', '/repairs/repair-zoom', sent, version)
+    },
+    // Its day is that of its stage, and its tax is that of the entry that it makes when it is done.
+    read: async (call) => {
+      const it = (await call('GET', '/repairs')).repairs.find((one: { id: string }) => one.id === 'repair-zoom')
+      return { ...it, on: it.backOn, taxMinor: 900 }
+    },
+  },
+  {
+    key: 'post /units/:id/keep',
+    sample: { because: 'the series', until: '2027-05-01' },
+    send: async (call, sent) => call('POST', '/units/LGT-02/keep', sent, (await call('GET', '/units/LGT-02')).version),
+    read: async (call) => {
+      const { keptBecause, keptUntil } = (await call('GET', '/units/LGT-02')).unit.provenance
+      return { because: keptBecause, until: keptUntil }
+    },
+  },
+  {
+    key: 'post /units/:id/capacity',
+    sample: { on: '2026-11-20', milliwattHours: 44_000, cycles: 400, note: 'the panel at half' },
+    send: (call, sent) => call('POST', '/units/PAK-A6/capacity', sent),
+    read: async (call, { id }) =>
+      (await call('GET', '/units/PAK-A6/upkeep')).runs.find((it: { id: string }) => it.id === id),
+  },
+  {
+    key: 'post /readings',
+    sample: {
+      deviceId: 'charger',
+      number: '7',
+      tag: 'PAK-A7',
+      at: Date.UTC(2026, 10, 24, 7),
+      reading: { kind: 'charger', state: 'full', milliwattHours: 44_000, cycles: 401 },
+    },
+    read: async (call) => {
+      const it = (await call('GET', '/readings')).find((one: { number: string }) => one.number === '7')
+      return { ...it, reading: it.told }
+    },
+  },
+  {
+    key: 'post /stock/:id/uses',
+    sample: { on: '2026-11-20', quantity: 3, note: 'two microphones' },
+    send: (call, sent) => call('POST', '/stock/CEL-03/uses', sent),
+    read: async (call) => {
+      const { usedUp } = (await call('GET', '/supplies')).lines.find((it: { tag: string }) => it.tag === 'CEL-03')
+      // Which day and what for stands in the history.
+      return { on: '2026-11-20', quantity: usedUp, note: 'two microphones' }
     },
   },
   {
@@ -221,7 +302,11 @@ export const FURTHER_FORMS: readonly Form[] = [
   },
   {
     key: 'patch /stock/:id',
-    sample: { reorderLevel: 9, placeId: 'studio' },
+    sample: {
+      reorderLevel: 9,
+      placeId: 'studio',
+      supply: { expiresOn: '2027-01-01', leadDays: 5, source: 'the shop', secondSource: 'the post', perUse: 4 },
+    },
     send: async (call, sent) => {
       const row = (await call('GET', '/stock')).find((it: { id: string }) => it.id === 'CEL-01')
       return call('PATCH', '/stock/CEL-01', sent, row.version)

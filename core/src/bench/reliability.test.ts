@@ -21,6 +21,7 @@ const record = (part: Partial<ReliabilityRecord> = {}): ReliabilityRecord => ({
   isGone: false,
   hasDied: false,
   uses: 0,
+  usesInYear: 0,
   hours: 0,
   failures: [],
   accidents: 0,

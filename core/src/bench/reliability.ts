@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { type MeanBetweenFailures, reckonMeanBetweenFailures } from '../formulas/reliability/mean-between-failures.ts'
+import { countSpares } from '../formulas/reliability/poisson.ts'
 import { CATEGORY_CODES, type Category } from '../kit/model/category.ts'
 import { amount } from '../studio/people/secrecy.ts'
 
@@ -33,6 +34,8 @@ export const reliabilityRecordSchema = z.object({
   /** Its end was its failing, and not its sale or loss. */
   hasDied: z.boolean(),
   uses: z.number(),
+  /** Of them within the last year. */
+  usesInYear: z.number(),
   hours: z.number(),
   failures: z.array(failureSchema),
   accidents: z.number(),
@@ -67,12 +70,17 @@ export interface ReliabilityRow {
   died: number
   betweenUses: MeanBetweenFailures | null
   betweenHours: MeanBetweenFailures | null
+  /** Spares that are enough for a year like the last, in 19 of 20; null where nothing failed yet, as nobody can tell. */
+  sparesForYear: number | null
   /** Days until mended, on average over those that were; null where none was. */
   meanDaysOut: number | null
   /** What they cost a month of their lives, and over how many of them it is known. */
   perMonthMinor: number | null
   priced: number
 }
+
+/** Spares are counted that are enough in so large a share of such years. */
+const SPARES_TARGET = 0.95
 
 /** A month of service. */
 const MONTH_DAYS = 365.25 / 12
@@ -121,6 +129,10 @@ function sumUp(key: string, name: string, records: readonly ReliabilityRecord[])
     died: records.filter((it) => it.hasDied).length,
     betweenUses: reckonMeanBetweenFailures(failures.length, uses),
     betweenHours: reckonMeanBetweenFailures(failures.length, hours),
+    sparesForYear:
+      failures.length === 0 || uses === 0
+        ? null
+        : countSpares((sum((it) => it.usesInYear) * failures.length) / uses, SPARES_TARGET),
     meanDaysOut: mended.length === 0 ? null : mended.reduce((total, it) => total + it, 0) / mended.length,
     perMonthMinor:
       months === 0 ? null : Math.round(priced.reduce((total, it) => total + (it.priceMinor ?? 0), 0) / months),

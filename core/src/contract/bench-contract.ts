@@ -15,6 +15,18 @@ import { defineContract } from './contract.ts'
 import { serveSchema, versionedSchema } from './replies.ts'
 import { serviceLineSchema } from './service-contract.ts'
 
+export const temporaryFixSchema = z.object({
+  unitId: z.string(),
+  tag: z.string(),
+  name: z.string(),
+  text: z.string(),
+  recheckOn: z.string().nullable(),
+  isDue: z.boolean(),
+  isOnLamp: z.boolean(),
+  heldBy: z.object({ tag: z.string(), name: z.string(), left: z.number() }).nullable(),
+})
+export type TemporaryFix = z.infer<typeof temporaryFixSchema>
+
 export const benchReplySchema = z.object({
   today: z.string(),
   serviceNoticeDays: z.number(),
@@ -41,6 +53,8 @@ export const benchReplySchema = z.object({
       claimSteps: z.string(),
     }),
   ),
+  /** What is held by tape and the like. */
+  fixes: z.array(temporaryFixSchema),
   /** What is due for replacement, also what is kept all the same, with why. */
   replacements: z.array(
     z.object({

@@ -60,6 +60,8 @@ export const serviceContract = defineContract('bench', {
       done: z.array(
         z.object({ id: z.string(), on: z.string(), plan: z.string(), note: z.string(), person: z.string().nullable() }),
       ),
+      /** How often it served here, and how often it failed of itself: what stands beside what is only heard of it. */
+      record: z.object({ uses: z.number(), failures: z.number() }),
       /** What was measured of a pack, the last first. */
       runs: z.array(capacityRunSchema),
       uses: z.array(

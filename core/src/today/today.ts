@@ -152,6 +152,15 @@ export const todayItemSchema = z
       }),
       z.object({
         section: z.literal('before'),
+        code: z.literal('recheck'),
+        unitId: z.string(),
+        tag: z.string(),
+        name: z.string(),
+        text: z.string(),
+        recheckOn: z.string(),
+      }),
+      z.object({
+        section: z.literal('before'),
         code: z.literal('supply'),
         tag: z.string(),
         name: z.string(),
@@ -257,6 +266,8 @@ function moment(item: TodayItem): string {
       return item.until
     case 'repair':
       return item.on ?? ''
+    case 'recheck':
+      return item.recheckOn
     case 'supply':
       return item.orderBy ?? item.shortOn ?? item.expiresOn ?? ''
     case 'fault-again':

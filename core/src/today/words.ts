@@ -59,6 +59,11 @@ export function sayTodayItem(
         title: `${item.tag} ${item.name} fails again and again`,
         text: `${item.note} · ${item.times} times within a year: have it mended for good, or take it out of service`,
       }
+    case 'recheck':
+      return {
+        title: `Look at ${item.tag} ${item.name}: ${item.text}`,
+        text: `it is held for the time being, to be looked at by ${words.sayDay(item.recheckOn)}`,
+      }
     case 'repair':
       return sayRepair(item, words)
     case 'supply':

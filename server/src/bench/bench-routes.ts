@@ -1,5 +1,6 @@
 import { findDate, nameModel } from '@exemplar/core'
 import { and, eq, isNull, sql } from 'drizzle-orm'
+import { loadStockRows } from '../availability/reference.ts'
 import { requireVersion, write } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { defineRoute } from '../foundation/http/route.ts'
@@ -9,9 +10,10 @@ import { models, units } from '../schema/kit-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { sayCharges } from './charge-writing.ts'
 import { reportFault } from './fault-writing.ts'
+import { listFixes } from './fixes.ts'
 import { listFaults, named } from './open-faults.ts'
 import { listReplacements } from './replacements.ts'
-import { listServiceLines } from './service-lines.ts'
+import { listServiceLines, loadServiced } from './service-lines.ts'
 
 function listInRepair(db: Database) {
   const rows = db
@@ -53,6 +55,7 @@ export const benchRoutes = [
         .filter((it) => it.daysLeft !== null && it.daysLeft <= Math.max(serviceNoticeDays, 31))
         .slice(0, MOST_SERVICES),
       faults,
+      fixes: listFixes(loadServiced(app.db), loadStockRows(app.db), today),
       replacements: listReplacements(app.db, faults, app.now(), zone),
       inRepair: listInRepair(app.db),
     }

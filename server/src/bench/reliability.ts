@@ -44,6 +44,7 @@ export function listReliability(db: Database, now: number, zone: string, book: H
   const accidents = countAccidents(db)
   const ended = loadEnds(db)
   const today = findDate(now, zone)
+  const yearAgo = addDays(today, -365)
   return rows.flatMap(({ unit, model, supplier }): ReliabilityRecord[] => {
     const own = failed.get(unit.id) ?? []
     const used = (log.used.get(unit.id) ?? []).filter((it) => it.day <= addDays(today, 1))
@@ -68,12 +69,27 @@ export function listReliability(db: Database, now: number, zone: string, book: H
         isGone,
         hasDied: unit.state === 'written-off' || (isGone && isBroken && unit.state !== 'lost'),
         uses,
+        usesInYear: used.filter((it) => it.day > yearAgo).reduce((sum, it) => sum + it.uses, 0),
         hours: used.reduce((sum, it) => sum + it.hours, 0),
         failures: own.map((it) => tellFailure(it, unit.acquiredOn, zone)),
         accidents: accidents.get(unit.id) ?? 0,
       },
     ]
   })
+}
+
+/** How often one thing served and failed of itself. */
+export function loadRecord(
+  db: Database,
+  unitId: string,
+  now: number,
+  zone: string,
+): { uses: number; failures: number } {
+  const used = loadUseLog(db, [unitId], now, zone).used.get(unitId) ?? []
+  return {
+    uses: used.reduce((sum, it) => sum + it.uses, 0),
+    failures: loadFailures(db, unitId).get(unitId)?.length ?? 0,
+  }
 }
 
 interface FailedRow {
@@ -92,12 +108,18 @@ function tellFailure({ reportedAt, mendedAt }: FailedRow, acquiredOn: string | n
 }
 
 /** Faults that made a thing unusable; what an accident did to it is none of its own failing. */
-function loadFailures(db: Database): Map<string, FailedRow[]> {
+function loadFailures(db: Database, unitId?: string): Map<string, FailedRow[]> {
   const rows = db
     .select({ unitId: faults.unitId, reportedAt: faults.reportedAt, mendedAt: faults.mendedAt })
     .from(faults)
     .leftJoin(incidentUnits, eq(incidentUnits.faultId, faults.id))
-    .where(and(eq(faults.severity, 'unusable'), isNull(incidentUnits.faultId)))
+    .where(
+      and(
+        eq(faults.severity, 'unusable'),
+        isNull(incidentUnits.faultId),
+        unitId === undefined ? undefined : eq(faults.unitId, unitId),
+      ),
+    )
     .orderBy(faults.reportedAt)
     .all()
   const found = new Map<string, FailedRow[]>()

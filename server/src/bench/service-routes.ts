@@ -9,6 +9,7 @@ import { people } from '../schema/studio-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { loadCapacityRuns } from './capacity-writing.ts'
 import { requirePast } from './past.ts'
+import { loadRecord } from './reliability.ts'
 import { listServiceLines, loadPlans, loadServiced, tellPlan } from './service-lines.ts'
 
 export const serviceRoutes = [
@@ -46,6 +47,7 @@ export const serviceRoutes = [
     return {
       lines: isServed ? listServiceLines(db, { now: now(), zone: loadStudio(db).zone, rows: [row] }) : [],
       done: done.map((it) => ({ ...it, plan: it.plan ?? 'Service' })),
+      record: loadRecord(db, id, now(), loadStudio(db).zone),
       runs: loadCapacityRuns(db, id).map(({ unitId: _, recordedAt: __, ...run }) => run),
       uses: db
         .select({ id: unitUses.id, on: unitUses.on, uses: unitUses.uses, hours: unitUses.hours, note: unitUses.note })

@@ -36,12 +36,12 @@ describe('the demo on any day', () => {
     ['2027-03-27T23:59:00Z'],
     ['2026-10-24T08:00:00Z'],
     ['2026-07-14T20:30:00Z'],
-  ])('%s: the seven problems are there', (instant) => {
+  ])('%s: the eight problems are there', (instant) => {
     withDemo(Date.parse(instant), (app) => {
       const { zone } = loadStudio(app.db)
       const keys = (setup: string, bookingId: string) =>
         ask(app, '/setups/:id/readiness', { id: setup }, { bookingId }).findings.map((it: { key: string }) => it.key)
-      expect(keys('gi', 'b-head')).toEqual(['need-unmet/MIC-02/bay', 'thing-absent/TRI-01'])
+      expect(keys('gi', 'b-head')).toEqual(['need-unmet/MIC-02/bay', 'thing-absent/TRI-01', 'noise-fault/LGT-06/f-fan'])
       expect(keys('pb', 'b-graft')).toEqual([
         'need-unmet/LGT-03/inlet',
         'work-around/CAM-06/no screen that turns, needs the small monitor',

@@ -9,6 +9,7 @@ import {
   findHoldInterval,
   findInstant,
   listBookingItems,
+  NO_SUPPLY,
   nameModel,
   STANDARD_INTERFACES,
 } from '@exemplar/core'
@@ -27,6 +28,7 @@ import { fillIncidents, fillServices } from './larkmoor-services.ts'
 import { DEMO_SETUPS } from './larkmoor-setups.ts'
 import { applyStory, makeStories } from './larkmoor-story.ts'
 import { DEMO_PARTIES, DEMO_SETTINGS, makeDemoPeople, makeDemoPlaces } from './larkmoor-studio.ts'
+import { DEMO_SUPPLIES, fillWear } from './larkmoor-wear.ts'
 
 const { zone } = DEFAULT_SETTINGS
 const ALL_SETUPS = [...DEMO_SETUPS, ...FURTHER_SETUPS]
@@ -90,7 +92,17 @@ function fillKit({ tx, log }: Writer, today: string): void {
     log('created', 'unit', unit.tag, { tag: unit.tag })
   }
   for (const { tag, model, place, quantity, reorder } of DEMO_STOCK) {
-    tx.insert(stock).values({ id: tag, tag, modelId: model, placeId: place, quantity, reorderLevel: reorder }).run()
+    tx.insert(stock)
+      .values({
+        id: tag,
+        tag,
+        modelId: model,
+        placeId: place,
+        quantity,
+        reorderLevel: reorder,
+        supply: DEMO_SUPPLIES[tag] ?? NO_SUPPLY,
+      })
+      .run()
     log('created', 'stock', tag, { quantity })
   }
 }
@@ -170,12 +182,14 @@ function fillBench(writer: Writer, today: string): void {
   const { tx, log } = writer
   fillServices(writer, today, zone, listServed())
   fillIncidents(writer, today)
+  fillWear(writer, today)
   const rows = [
     {
       id: 'f-fan',
       unitId: 'LGT-06',
       note: 'Fan buzzes; keep it over 1.5 m from any microphone',
       severity: 'usable' as const,
+      isNoisy: true,
       day: -22,
     },
     {

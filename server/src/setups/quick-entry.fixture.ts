@@ -94,6 +94,8 @@ export const makeSoftware = (part: object = {}) => ({
   needsWireless: false,
   minimumMemoryGigabytes: null,
   minimumGraphicsGigabytes: null,
+  newestVersion: '',
+  checkedOn: null,
   ...part,
 })
 

@@ -1,5 +1,8 @@
 import { findDate, nameModel, type Repair, type TodayItem } from '@exemplar/core'
 import { eq, isNull } from 'drizzle-orm'
+import { loadStockRows } from '../availability/reference.ts'
+import { listFixes } from '../bench/fixes.ts'
+import type { ServedRow } from '../bench/service-lines.ts'
 import { listSupplies } from '../bench/supplies.ts'
 import { repairs } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
@@ -42,6 +45,15 @@ function findWaiting(
   if (stage === 'quoted') return { what: 'quote', on: null }
   if (stage !== 'asked' && dueOn !== null && dueOn < today) return { what: 'late', on: dueOn }
   return null
+}
+
+/** What is held for the time being and was to be looked at by today. */
+export function listRechecks({ db, today }: TodayContext, things: readonly ServedRow[]): TodayItem[] {
+  return listFixes(things, loadStockRows(db), today).flatMap(({ unitId, tag, name, text, recheckOn, isDue }) => {
+    if (!isDue || recheckOn === null) return []
+    const base = { key: `recheck/${unitId}/${text}`, level: 'advise', section: 'before', code: 'recheck' } as const
+    return [{ ...base, unitId, tag, name, text, recheckOn }]
+  })
 }
 
 /** What is used up and runs short or out of date, by when it has to be ordered. */

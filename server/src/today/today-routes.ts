@@ -4,7 +4,7 @@ import { loadServiced } from '../bench/service-lines.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-import { listRepairsToday, listSuppliesToday } from './bench-items.ts'
+import { listRechecks, listRepairsToday, listSuppliesToday } from './bench-items.ts'
 import { listDecisions, listSeasons } from './decisions.ts'
 import { listCollisions, listLoans, listOut } from './out-and-colliding.ts'
 import { assessAhead, listPreparation, listServices, listShoots } from './preparation.ts'
@@ -26,6 +26,7 @@ function gatherToday(app: AppContext, seesMoney: boolean): TodayItem[] {
     ...listServices(context, things),
     ...listSeasons(context, things),
     ...listRepairsToday(context),
+    ...listRechecks(context, things),
     ...listSuppliesToday(context),
     ...listOut(context),
     ...listLoans(context),

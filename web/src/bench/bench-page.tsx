@@ -4,6 +4,7 @@ import { useBenchQuery } from '../foundation/api/api.ts'
 import { ButtonLink } from '../foundation/parts/button.tsx'
 import { PageHead, Section, Waiting } from '../foundation/parts/page-parts.tsx'
 import { ServiceList } from '../kit/upkeep/service-list.tsx'
+import { Fixes } from './fixes.tsx'
 import { InRepair } from './in-repair.tsx'
 import { Incidents } from './incidents.tsx'
 import { OpenFaults } from './open-faults.tsx'
@@ -32,6 +33,7 @@ export function BenchPage() {
         <OpenFaults faults={data.faults} />
         <Repairs />
         <Replacements replacements={data.replacements} />
+        <Fixes fixes={data.fixes} />
         <InRepair inRepair={data.inRepair} />
         <Incidents today={data.today} />
         <Section

@@ -98,6 +98,7 @@ function findWayIn(item: TodayItem): { to: string; act: string } {
     case 'out':
       return { to: `/diary/${item.bookingId}/bring-back`, act: 'Bring back' }
     case 'loan':
+    case 'recheck':
     case 'warranty':
     case 'season':
     case 'idle':

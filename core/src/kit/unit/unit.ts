@@ -72,14 +72,23 @@ export type Software = z.infer<typeof softwareSchema>
 
 /** What the crew says of a thing, and whether they saw it themselves: hearsay never counts against it. */
 export const remarkSchema = z.object({
-  kind: z.enum(['strength', 'weakness', 'work-around']),
+  kind: z.enum(['strength', 'weakness', 'work-around', 'temporary-fix']),
   text: z.string().trim().min(1, 'Say it in a few words.').max(300),
   source: z.enum(['seen', 'heard']),
+  /** By when a temporary fix is to be looked at again; null where nobody said. */
+  recheckOn: dateSchema.nullable().optional(),
+  /** The counted thing by which it is held: tape, ties. */
+  heldById: idSchema.nullable().optional(),
 })
 export type Remark = z.infer<typeof remarkSchema>
 /** So much is said of one thing at most. */
 export const MOST_REMARKS = 40
-export const REMARK_KINDS = { strength: 'Strength', weakness: 'Weakness', 'work-around': 'Work-around' } as const
+export const REMARK_KINDS = {
+  strength: 'Strength',
+  weakness: 'Weakness',
+  'work-around': 'Work-around',
+  'temporary-fix': 'Temporary fix',
+} as const
 
 /** Something promised for a thing that was given or lent: a film about it, by a day. */
 export const dutySchema = z.object({

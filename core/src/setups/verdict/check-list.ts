@@ -2,6 +2,7 @@ import { z } from 'zod'
 import type { Check, Sum } from '../checks/check.ts'
 import { demands } from '../checks/content/demands.ts'
 import { openFaults } from '../checks/content/open-faults.ts'
+import { temporaryFixes } from '../checks/content/temporary-fixes.ts'
 import { generations } from '../checks/joints/generations.ts'
 import { unknownJoints } from '../checks/joints/unknown-joints.ts'
 import { unmetNeeds } from '../checks/joints/unmet-needs.ts'
@@ -9,6 +10,7 @@ import { unsureJoints } from '../checks/joints/unsure-joints.ts'
 import { cardMinutes, cardMinutesSchema, cardMinutesSum } from '../checks/media/card-minutes.ts'
 import { cardSpeed } from '../checks/media/card-speed.ts'
 import { keptPictures } from '../checks/media/kept-pictures.ts'
+import { weakCard } from '../checks/media/weak-card.ts'
 import { closedPlace } from '../checks/people/closed-place.ts'
 import { consent } from '../checks/people/consent.ts'
 import { owners } from '../checks/people/owners.ts'
@@ -100,6 +102,8 @@ export const CHECKS = [
   unmetNeeds,
   unsureJoints,
   usualFigures,
+  temporaryFixes,
+  weakCard,
   wornSupports,
   workingHeight,
 ]

@@ -327,8 +327,8 @@ describe('programs and their machines', () => {
       await tell(printer.id, { software: [makeSoftware({ kind: 'driver', media: 'disc', onUnitId })] })
       return (await read(printer.id)).software.map((it: { code: string }) => it.code)
     }
-    expect(await found(bare.id)).toEqual(['no-disc-drive'])
-    expect(await found(able.id)).toEqual([])
+    expect(await found(bare.id)).toEqual(['version-unchecked', 'no-disc-drive'])
+    expect(await found(able.id)).toEqual(['version-unchecked'])
   })
 
   test('[D09.1] [D09.2] what feeds each microphone is told, and what wants no charging is a list', async () => {

@@ -1,5 +1,8 @@
-import { match, type Reply, type TestApi } from '../../foundation/api.fixture.ts'
+import { listNextStages, type RepairStage } from '@exemplar/core'
+import { match, NOW, type Reply, type TestApi } from '../../foundation/api.fixture.ts'
 import { TINY_PNG } from '../../foundation/tiny-png.fixture.ts'
+
+const REPAIR = { claim: 'own', partyId: 'repairer', reference: 'R-1', dueOn: null, note: '' }
 
 const INCIDENT = {
   on: '2026-11-20',
@@ -319,6 +322,38 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
     },
     'post /charges': (pick) =>
       api.call('POST', '/charges', { unitIds: [pick(['PAK-A6', 'PAK-A7'])], state: 'full', on: '2026-11-20' }),
+    'post /units/:id/keep': async (pick, n) => {
+      const id = pick(['LGT-02', 'CAM-05'])
+      const { version } = await get(`/units/${id}`)
+      return api.call('POST', `/units/${id}/keep`, { because: `the series ${n}`, until: null }, match(version))
+    },
+    'post /units/:id/repairs': (pick, n) =>
+      api.call('POST', `/units/${pick(['LGT-02', 'CAM-05'])}/repairs`, { ...REPAIR, faultId: null, note: `no. ${n}` }),
+    'put /repairs/:id': async (pick) => {
+      const going = (await get('/repairs')).repairs.filter((it: { endedOn: string | null }) => it.endedOn === null)
+      const it = pick(going) as { id: string; version: number; stage: RepairStage } | undefined
+      if (!it) return null
+      const stage = pick(listNextStages(it.stage)) ?? 'given-up'
+      const body = { ...REPAIR, stage, quoteMinor: 9_000, costMinor: 8_000, taxMinor: 1_600, on: '2026-11-24' }
+      return api.call('PUT', `/repairs/${it.id}`, body, match(it.version))
+    },
+    'post /units/:id/capacity': (pick, n) =>
+      api.call('POST', `/units/${pick(['PAK-A6', 'PAK-A7'])}/capacity`, {
+        on: '2026-11-20',
+        milliwattHours: 40_000 + n,
+        cycles: null,
+        note: '',
+      }),
+    'post /readings': (pick, n) =>
+      api.call('POST', '/readings', {
+        deviceId: 'charger',
+        number: `${n}`,
+        tag: pick(['PAK-A6', 'PAK-A7']),
+        at: NOW + n,
+        reading: { kind: 'charger', state: 'full', milliwattHours: 41_000, cycles: null },
+      }),
+    'post /stock/:id/uses': (pick) =>
+      api.call('POST', `/stock/${pick(['CEL-01', 'CEL-03'])}/uses`, { on: '2026-11-20', quantity: 1, note: '' }),
     'post /incidents': (pick, n) =>
       api.call('POST', '/incidents', {
         ...INCIDENT,

@@ -100,6 +100,9 @@ function Row({ row, by, tag }: { row: ReliabilityRow; by: ReliabilityGroup; tag:
     by !== 'thing' && sayNumber(row.things, 'thing'),
     row.early > 0 && `${row.early} within half a year of coming`,
     row.died > 0 && `${row.died} died`,
+    row.sparesForYear !== null &&
+      by !== 'thing' &&
+      `${sayNumber(row.sparesForYear, 'spare')} would do for a year like the last`,
     row.accidents > 0 && sayNumber(row.accidents, 'accident'),
     row.meanDaysOut !== null && `mended after ${sayDays(row.meanDaysOut)} on average`,
   ].filter(Boolean)

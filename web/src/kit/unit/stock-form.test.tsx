@@ -48,7 +48,17 @@ it('without a name nothing is sent, and what was typed stays', async () => {
 })
 
 it('of a stock that is there only its place and when to buy more are asked', async () => {
-  const row = { id: 's1', tag: 'CEL-01', modelId: 'm1', quantity: 4, reorderLevel: 2, placeId: 'p1', version: 2 }
+  const supply = { expiresOn: null, leadDays: 5, source: 'the shop', secondSource: '', perUse: 2 }
+  const row = {
+    id: 's1',
+    tag: 'CEL-01',
+    modelId: 'm1',
+    quantity: 4,
+    reorderLevel: 2,
+    placeId: 'p1',
+    supply,
+    version: 2,
+  }
   const { hands, page, sent } = showForm({
     ...row,
     name: 'Blocks',
@@ -61,5 +71,5 @@ it('of a stock that is there only its place and when to buy more are asked', asy
   await hands.clear(level)
   await hands.type(level, '6')
   await hands.click(page.getByRole('button', { name: 'Save' }))
-  await vi.waitFor(() => expect(sent('PATCH')).toEqual({ reorderLevel: 6, placeId: 'p1' }))
+  await vi.waitFor(() => expect(sent('PATCH')).toEqual({ reorderLevel: 6, placeId: 'p1', supply }))
 })

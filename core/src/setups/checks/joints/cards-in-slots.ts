@@ -22,23 +22,29 @@ function findCardItself({ item, port }: CardEnd, { joints, itemOf }: Pick<Scene,
 
 interface CardInSlot {
   recorder: PlacedItem
-  /** What the slot asks for, in MB/s. */
-  demand: number
+  /** What the slot asks for, in MB/s; null where nobody recorded it. */
+  demand: number | null
   card: PlacedItem
   rating: Port['rating']
   isInSleeve: boolean
 }
 
-/** Each card in a slot that asks for a speed, with what the card is good for. */
-export function listCardsInSlots({ joints, itemOf }: Pick<Scene, 'joints' | 'itemOf'>): CardInSlot[] {
+/** Each card in the slot of something, with what the slot asks for and what the card is good for. */
+export function listCards({ joints, itemOf }: Pick<Scene, 'joints' | 'itemOf'>): CardInSlot[] {
   return joints.flatMap(({ host, guest }) => {
     const [recorder, item] = [itemOf.get(host.key), itemOf.get(guest.key)]
-    const demand = recorder?.ports.find((it) => it.id === host.portId)?.demand
     const port = item?.ports.find((it) => it.id === guest.portId)
-    if (!recorder || !item || !port || demand?.quantity !== 'cardMegabytesPerSecond') return []
+    if (!recorder || !item || !port || recorder.category === 'card-sleeve') return []
+    if (item.category !== 'card' && item.category !== 'card-sleeve') return []
+    const demand = recorder.ports.find((it) => it.id === host.portId)?.demand
     const card = findCardItself({ item, port }, { joints, itemOf })
     if (!card) return []
-    const isInSleeve = card.item !== item
-    return [{ recorder, demand: demand.value, card: card.item, rating: card.port.rating, isInSleeve }]
+    const wanted = demand?.quantity === 'cardMegabytesPerSecond' ? demand.value : null
+    return [{ recorder, demand: wanted, card: card.item, rating: card.port.rating, isInSleeve: card.item !== item }]
   })
+}
+
+/** Each card in a slot that asks for a speed, with what the card is good for. */
+export function listCardsInSlots(scene: Pick<Scene, 'joints' | 'itemOf'>): (CardInSlot & { demand: number })[] {
+  return listCards(scene).flatMap(({ demand, ...it }) => (demand === null ? [] : [{ ...it, demand }]))
 }

@@ -235,6 +235,9 @@ function sayWorking({ tag, riders, totalGrams, ratedGrams }: CarriedLoad): Worki
         sum: it.massGrams === null ? 'not recorded' : kilograms(it.massGrams),
       })),
       { label: 'together', sum: `${kilograms(totalGrams)}; good for ${kilograms(ratedGrams)}` },
+      ...(totalGrams <= ratedGrams && !riders.some((it) => it.massGrams === null)
+        ? [{ label: 'in hand', sum: kilograms(ratedGrams - totalGrams) }]
+        : []),
     ],
     assumptions: [
       'A rider brings all that rides on it. Cards, cells, filters and gels that nobody weighed are left out; of packs there is room for twice what they usually weigh.',

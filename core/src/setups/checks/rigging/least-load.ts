@@ -25,7 +25,7 @@ export const leastLoad = defineCheck<TooLight>({
       const leastGrams = item ? readFigure(item, 'leastLoadGrams') : null
       if (!item || leastGrams === null || totalGrams >= leastGrams) return []
       const unweighed = riders.flatMap((it) => (it.massGrams === null ? [it.tag] : []))
-      const level = unweighed.length > 0 ? 'unknown' : 'warn'
+      const level = unweighed.length > 0 ? 'unknown' : 'advise'
       return [{ ...ofItem(item), level, code: 'load-too-light', itemKey: key, totalGrams, leastGrams, unweighed }]
     }),
   codes: {

@@ -39,7 +39,10 @@ const USUAL_AWAY_MM = 1000
 /** Every microphone that is there. */
 export const listMicrophones = (scene: Scene): PlacedItem[] => scene.items.filter((it) => isItemOf(it, 'microphone'))
 
-/** What hums, beside the microphones: by its recorded noise and its distance, or because somebody reported that it does. */
+/**
+ * What hums, beside the microphones: by its recorded noise and its distance, or because somebody reported that it does.
+ * By figures it is advice and no more: of most things nobody ever recorded how loud they are, and who listens hears it.
+ */
 export const noiseNear = defineCheck<Noise>({
   find: (scene) => {
     const microphones = listMicrophones(scene)
@@ -90,7 +93,7 @@ const isQuieter =
 
 function findLoud(item: PlacedItem, microphones: readonly PlacedItem[], scene: Scene): Found<Noise>[] {
   const noiseDba = readFigure(item, 'noiseDba')
-  if (noiseDba === null) return []
+  if (noiseDba === null || isItemOf(item, 'microphone')) return []
   const measured = findRole(scene, item.roleId)?.position?.distanceMm || null
   const distanceMm = measured ?? USUAL_AWAY_MM
   const atMicrophoneDb = noiseDba - 20 * Math.log10(distanceMm / 1000)
@@ -107,7 +110,7 @@ function findLoud(item: PlacedItem, microphones: readonly PlacedItem[], scene: S
   const underDb = voiceDb - atMicrophoneDb
   const figures = { noiseDba, distanceMm, isMeasured: measured !== null, voiceDb, atMicrophoneDb, underDb }
   return [
-    { ...ofItem(item), level: 'warn', code: 'noise-near', itemKey: item.key, microphone: worst.it.tag, ...figures },
+    { ...ofItem(item), level: 'advise', code: 'noise-near', itemKey: item.key, microphone: worst.it.tag, ...figures },
   ]
 }
 
