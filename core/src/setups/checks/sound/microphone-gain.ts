@@ -47,6 +47,9 @@ type GainFinding =
   | { code: 'gain-short'; working: MicrophoneGain }
   | { code: 'gain-unknown'; tag: string; name: string; lacks: string[] }
 
+/** What inputs have at least. Common practice. */
+const USUAL_GAIN_DB = 40
+
 /** Where nobody measured how far the mouth is. */
 const USUAL_DISTANCE_MM = 300
 
@@ -107,9 +110,13 @@ export function computeGains(scene: Scene): MicrophoneGain[] {
   return factOf(scene, listFedMicrophones).flatMap((it) => sumGain(it, scene) ?? [])
 }
 
-/** Quiet by nature: of these one has to know. Of others the usual input has enough. */
+/** Quiet by nature: of these one has to know. Of others the usual input has enough, unless it is known to have little. */
 function findUnknown({ item, boosters, input }: FedMicrophone, scene: Scene): Found<GainFinding>[] {
-  if (item.category !== 'dynamic-mic' || factOf(scene, computeGains).some((it) => it.key === item.key)) return []
+  if (factOf(scene, computeGains).some((it) => it.key === item.key)) return []
+  const [gainDb, sensitivity] = [readFigure(input, 'gainDb'), readFigure(item, 'sensitivityMvPerPa')]
+  // Whoever recorded one of the two wants to know, and one of the two is missing.
+  const isDoubtful = sensitivity !== null || (gainDb !== null && gainDb < USUAL_GAIN_DB)
+  if (item.category !== 'dynamic-mic' && !isDoubtful) return []
   const lacks = [
     ...(readFigure(item, 'sensitivityMvPerPa') === null ? [`sensitivity of ${item.tag}`] : []),
     ...[...boosters, input].flatMap((it) => (readFigure(it, 'gainDb') === null ? [`gain of ${it.tag}`] : [])),
