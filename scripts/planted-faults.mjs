@@ -6,6 +6,7 @@ import { FREE_AND_FIGURES_FAULTS } from './planted-faults/free-and-figures.mjs'
 import { LAWS_FAULTS } from './planted-faults/laws.mjs'
 import { PICTURES_FAULTS } from './planted-faults/pictures.mjs'
 import { VERDICTS_FAULTS } from './planted-faults/verdicts.mjs'
+import { WEAR_FAULTS } from './planted-faults/wear.mjs'
 
 /** What is changed in the sources, and the test that has to notice: one line each, by the audit row or the law it breaks. */
 export const PLANTED_FAULTS = [
@@ -17,4 +18,5 @@ export const PLANTED_FAULTS = [
   ...DOORS_FAULTS,
   ...CHARGED_AND_ABLE_FAULTS,
   ...BENCH_FAULTS,
+  ...WEAR_FAULTS,
 ]

@@ -64,8 +64,8 @@ export const BENCH_FAULTS = [
   {
     law: 'N05',
     file: 'server/src/bench/fault-standing.ts',
-    from: 'it.provenance.replacementMinor ?? it.priceMinor',
-    to: 'it.priceMinor',
+    from: 'own?.provenance.replacementMinor ?? own?.priceMinor ?? null',
+    to: 'own?.priceMinor ?? null',
     test: 'server/src/bench/needs-of-faults.test.ts',
     titled: 'mend or replace',
   },

@@ -170,6 +170,8 @@ describe('what announces itself', () => {
     const mend = async (it: { id: string; version: number }) =>
       call('POST', `/faults/${it.id}/mend`, { note: '' }, it.version)
     await mend(await report(legs, loose))
+    // What others had is none of it.
+    await report(await add('light', 'Lamp'))
     expect(await today('fault-again')).toEqual([])
     await report(legs, { note: 'scratched', severity: 'cosmetic' })
     const second = await report(legs, loose)
@@ -357,6 +359,14 @@ describe('what is used up', () => {
       1,
     )
     expect(await today('supply')).toMatchObject([{ level: 'warn', orderBy: '2026-11-24' }])
+  })
+
+  test('a booking that only keeps it ready uses nothing up', async () => {
+    const stock = await cells({ supply: supply({ perUse: 4 }) })
+    const microphone = await add('microphone', 'Mic')
+    const roles = [{ name: 'Voice', wants: 'microphone', things: [microphone], stock: [{ id: stock.id, quantity: 2 }] }]
+    await serve([], 4, '2026-12-10', { setupId: await build(roles), kind: 'ready-kit' })
+    expect(await lineOf(stock)).toMatchObject({ sessionsAhead: 0, shortOn: null })
   })
 
   test('what expires before it is wanted is told, and what has expired', async () => {

@@ -106,6 +106,9 @@ describe('bench and ledger', () => {
   })
 
   test('a thing back from repair is counted on again', async () => {
+    // Of one whose repair is written down its repair says so.
+    expect((await api.call('GET', '/bench')).body.inRepair).toEqual([])
+    api.app.db.$client.prepare('DELETE FROM repairs').run()
     const { body: bench } = await api.call('GET', '/bench')
     expect(bench.inRepair).toMatchObject([{ tag: 'LEN-05', usedIn: [{ code: 'LR' }] }])
     await api.call('PATCH', '/units/LEN-05', { state: 'in-service', dueOn: null }, match(bench.inRepair[0].unitVersion))
