@@ -1,3 +1,4 @@
+import { once } from 'node:events'
 import { createWriteStream } from 'node:fs'
 import { Readable, Transform } from 'node:stream'
 import { pipeline } from 'node:stream/promises'
@@ -37,7 +38,10 @@ export function makeFailingDisk(disk: Disk, fault: DiskFault, from = 0): Disk {
       },
     })
     const source = bytes instanceof Readable ? bytes : Readable.from([bytes])
-    await pipeline(source, through, createWriteStream(file, { flags: 'wx', mode: 0o600 }))
+    // Opened before anything fails, as a real one is: a file that is opened after the failure is never cleared away.
+    const target = createWriteStream(file, { flags: 'wx', mode: 0o600 })
+    await once(target, 'open')
+    await pipeline(source, through, target)
     if (fault === 'unsure' && isTime()) throw makeError(fault)
     return written
   }
