@@ -1,7 +1,8 @@
+import { measureBench } from './bench-rows.ts'
 import { measureDoubling } from './doubling-rows.ts'
 import { measureLargeStudio } from './large-studio.ts'
 
-const rows = [...(await measureLargeStudio()), ...(await measureDoubling())]
+const rows = [...(await measureLargeStudio()), ...(await measureDoubling()), ...(await measureBench())]
 console.log('| in the large studio | median | times the reference | at most | |')
 console.log('|---|---|---|---|---|')
 for (const { name, ms, ratio, target, note } of rows) {

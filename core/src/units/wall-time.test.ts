@@ -1,3 +1,4 @@
+import { Temporal } from 'temporal-polyfill'
 import { describe, expect, test } from 'vitest'
 import { overlaps } from './interval.ts'
 import { addDays, countDays, dateSchema, findInstant, findStartOfDay, findWallTime, zoneSchema } from './wall-time.ts'
@@ -51,5 +52,26 @@ describe('half-open intervals', () => {
     expect(overlaps({ start: 0, end: 10 }, { start: 10, end: 20 })).toBe(false)
     expect(overlaps({ start: 0, end: 11 }, { start: 10, end: 20 })).toBe(true)
     expect(overlaps({ start: 5, end: 5 }, { start: 0, end: 20 })).toBe(false)
+  })
+})
+
+describe('days of the calendar by number', () => {
+  // Temporal, whose algorithm is another, over leap days, turns of years and a century that is none.
+  test('added and counted as the calendar does, from 1890 to 2110', () => {
+    const start = Temporal.PlainDate.from('1890-01-01')
+    for (let step = 0; step < 220 * 12; step++) {
+      const from = start.add({ months: step, days: step % 28 })
+      const to = from.add({ days: (step * 37) % 4_000 })
+      expect(addDays(from.toString(), (step * 37) % 4_000)).toBe(to.toString())
+      expect(countDays(from.toString(), to.toString())).toBe((step * 37) % 4_000)
+      expect(countDays(to.toString(), from.toString())).toBe(0 - ((step * 37) % 4_000))
+    }
+  })
+
+  test('what is no day is refused', () => {
+    expect(() => addDays('2026-02-30', 1)).toThrow()
+    expect(() => addDays('2026-02-00', 1)).toThrow()
+    expect(() => addDays('2026-00-10', 1)).toThrow()
+    expect(() => countDays('2026-13-01', '2026-01-01')).toThrow()
   })
 })

@@ -73,13 +73,30 @@ export function findDate(epochMs: number, zone: string): string {
   return findWallTime(epochMs, zone).slice(0, 10)
 }
 
+const DAY_MS = 86_400_000
+
+/** A calendar day as whole days since 1970. Days of the calendar have no zone and none is longer: thousands are counted at once. */
+function toDayNumber(date: string): number {
+  const [year, month, day] = [date.slice(0, 4), date.slice(5, 7), date.slice(8)].map(Number) as [number, number, number]
+  const instant = Date.UTC(year, month - 1, day)
+  const isDay =
+    date.length === 10 && year >= 1000 && new Date(instant).getUTCDate() === day && month >= 1 && month <= 12
+  // What is no day of the calendar, or none of four digits, is for who knows how.
+  return isDay ? instant / DAY_MS : Temporal.PlainDate.from(date).since('1970-01-01').days
+}
+
 export function addDays(date: string, days: number): string {
+  const number = toDayNumber(date) + days
+  const year = number / 365.25
+  // Years of four digits, as nearly all are.
+  if (Number.isInteger(days) && year > -1_900 && year < 8_000)
+    return new Date(number * DAY_MS).toISOString().slice(0, 10)
   return Temporal.PlainDate.from(date).add({ days }).toString()
 }
 
 /** Whole days from one calendar day to another; negative when `to` lies before `from`. */
 export function countDays(from: string, to: string): number {
-  return Temporal.PlainDate.from(from).until(Temporal.PlainDate.from(to), { largestUnit: 'days' }).days
+  return toDayNumber(to) - toDayNumber(from)
 }
 
 /** Whole years, months and days from one calendar day to a later one, the largest first. */

@@ -7,7 +7,8 @@ import {
   nameModel,
   type ReliabilityRecord,
 } from '@exemplar/core'
-import { and, eq, isNotNull, isNull, max, or } from 'drizzle-orm'
+import { and, eq, isNull, max, sql } from 'drizzle-orm'
+import { isAnyOf } from '../availability/holdings.ts'
 import type { HoldBook } from '../availability/holds.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { faults, incidentUnits } from '../schema/bench-tables.ts'
@@ -21,9 +22,28 @@ const NOT_YET: ReadonlySet<LifeState> = new Set(['wished', 'ordered'])
 /** What is no longer here to serve. */
 const GONE: ReadonlySet<LifeState> = new Set(['retired', 'sold', 'returned', 'lost', 'written-off'])
 
+const isGone = ({ state, archivedAt }: { state: LifeState; archivedAt: number | null }) =>
+  GONE.has(state) || archivedAt !== null
+
+/** Only what is asked of each of thousands of things: reading all of it would take longer than the rest. */
+const READ = {
+  id: units.id,
+  tag: units.tag,
+  modelId: units.modelId,
+  state: units.state,
+  archivedAt: units.archivedAt,
+  acquiredOn: units.acquiredOn,
+  priceMinor: units.priceMinor,
+  replacementMinor: sql<number | null>`json_extract(${units.provenance}, '$.replacementMinor')`,
+}
+
 const loadRows = (db: Database) =>
   db
-    .select({ unit: units, model: models, supplier: parties.name })
+    .select({
+      unit: READ,
+      model: { maker: models.maker, name: models.name, category: models.category },
+      supplier: parties.name,
+    })
     .from(units)
     .innerJoin(models, eq(models.id, units.modelId))
     .leftJoin(parties, eq(parties.id, units.partyId))
@@ -42,7 +62,10 @@ export function listReliability(db: Database, now: number, zone: string, book: H
   )
   const failed = loadFailures(db)
   const accidents = countAccidents(db)
-  const ended = loadEnds(db)
+  const ended = loadEnds(
+    db,
+    rows.filter(({ unit }) => isGone(unit)).map((it) => it.unit.id),
+  )
   const today = findDate(now, zone)
   const yearAgo = addDays(today, -365)
   return rows.flatMap(({ unit, model, supplier }): ReliabilityRecord[] => {
@@ -51,23 +74,23 @@ export function listReliability(db: Database, now: number, zone: string, book: H
     const uses = used.reduce((sum, it) => sum + it.uses, 0)
     // What was put away and never did anything was most likely entered by mistake.
     if (unit.archivedAt !== null && uses === 0 && own.length === 0) return []
-    const isGone = GONE.has(unit.state) || unit.archivedAt !== null
-    const until = isGone ? findDate(ended.get(unit.id) ?? unit.archivedAt ?? now, zone) : today
+    const gone = isGone(unit)
+    const until = gone ? findDate(ended.get(unit.id) ?? unit.archivedAt ?? now, zone) : today
     const isBroken = own.some((it) => it.mendedAt === null)
     return [
       {
         unitId: unit.id,
         tag: unit.tag,
         name: nameModel(model),
-        modelId: model.id,
+        modelId: unit.modelId,
         category: model.category,
         maker: model.maker,
         supplier,
         priceMinor: unit.priceMinor,
-        newMinor: unit.provenance.replacementMinor ?? unit.priceMinor,
+        newMinor: unit.replacementMinor ?? unit.priceMinor,
         lifeDays: unit.acquiredOn === null ? null : Math.max(0, countDays(unit.acquiredOn, until)),
-        isGone,
-        hasDied: unit.state === 'written-off' || (isGone && isBroken && unit.state !== 'lost'),
+        isGone: gone,
+        hasDied: unit.state === 'written-off' || (gone && isBroken && unit.state !== 'lost'),
         uses,
         usesInYear: used.filter((it) => it.day > yearAgo).reduce((sum, it) => sum + it.uses, 0),
         hours: used.reduce((sum, it) => sum + it.hours, 0),
@@ -139,16 +162,17 @@ function countAccidents(db: Database): Map<string, number> {
 }
 
 /** When what is gone came into the state in which it is. */
-function loadEnds(db: Database): Map<string, number> {
+function loadEnds(db: Database, goneIds: readonly string[]): Map<string, number> {
+  if (goneIds.length === 0) return new Map()
   const rows = db
     .select({ unitId: events.subjectId, at: max(events.at) })
-    .from(units)
-    .innerJoin(events, and(eq(events.subjectId, units.id), eq(events.subjectType, 'unit')))
+    .from(events)
     .where(
       and(
+        eq(events.subjectType, 'unit'),
+        isAnyOf(events.subjectId, goneIds),
         eq(events.kind, 'state-changed'),
         eventStands,
-        or(isNotNull(units.archivedAt), ...[...GONE].map((it) => eq(units.state, it))),
       ),
     )
     .groupBy(events.subjectId)

@@ -1,9 +1,7 @@
 import {
-  addDays,
   CATEGORIES,
   computeServiceDue,
   findDate,
-  findStartOfDay,
   isPlanFor,
   LIFE_STATE_CODES,
   type LifeState,
@@ -22,10 +20,10 @@ import type { Database } from '../foundation/database/database.ts'
 import { prepare } from '../foundation/database/statements.ts'
 import { servicePlans } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
-import { loadUseLog, reckonWear, type TypedUse, type UseLog } from './wear.ts'
+import { loadUseLog, makeDays, reckonWear, type TypedUse, type UseLog } from './wear.ts'
 
 /** What is gone, or not here yet, wants no service. */
-const NO_SERVICE: readonly LifeState[] = LIFE_STATE_CODES.filter((it) =>
+export const NO_SERVICE: readonly LifeState[] = LIFE_STATE_CODES.filter((it) =>
   ['wished', 'ordered', 'sold', 'returned', 'lost', 'written-off', 'retired'].includes(it),
 )
 
@@ -81,7 +79,14 @@ export function listServiceLines(
   if (wanted.length === 0) return []
   const places = loadPlaces(db)
   // Of its own interval the thing itself knows when it was serviced last.
-  const { last, typed } = plans.length > 0 ? loadServiceLog(db, zone) : NO_LOG
+  const { last, typed } =
+    plans.length > 0
+      ? loadServiceLog(
+          db,
+          zone,
+          rows.map((it) => it.unit.id),
+        )
+      : NO_LOG
   // Where only what is due is asked, and nothing is due by its use, nobody asks how it was used.
   const isByUse = wanted.some(({ plan }) => plan !== null && (plan.everyUses !== null || plan.everyHours !== null))
   const ids = book === null || isByUse ? [...new Set(wanted.map((it) => it.unit.id))] : []
@@ -120,6 +125,9 @@ const order = ({ dueOn, tag, plan }: ServiceLine) => `${dueOn ?? '9999'} ${tag} 
 
 const latest = (a: string | null, b: string | null) => (a === null || (b !== null && b > a) ? b : a)
 
+/** So many things are asked for by name. */
+const FEW = 50
+
 interface LogRow {
   unitId: string
   planId: string | null
@@ -134,13 +142,23 @@ interface LogRow {
  * The newest service of each thing by each plan, and from which instant uses count anew: from when it was written down where that
  * was on its day, else from the end of its day. With it, in one statement, the uses that were typed in.
  */
-function loadServiceLog(db: Database, zone: string): { last: Map<string, Last>; typed: TypedUse[] } {
-  const rows = prepare(
+function loadServiceLog(
+  db: Database,
+  zone: string,
+  unitIds: readonly string[],
+): { last: Map<string, Last>; typed: TypedUse[] } {
+  // Of a few things only theirs; of all of them everything, without asking for each.
+  const isFew = unitIds.length <= FEW
+  const of = isFew ? 'WHERE unit_id IN (SELECT value FROM json_each(?))' : ''
+  const query = prepare(
     db,
-    `SELECT unit_id AS unitId, plan_id AS planId, on_day AS "on", recorded_at AS recordedAt, NULL AS uses, NULL AS hours FROM services
-     UNION ALL SELECT unit_id, NULL, on_day, recorded_at, uses, hours FROM unit_uses
+    `SELECT unit_id AS unitId, plan_id AS planId, on_day AS "on", recorded_at AS recordedAt, NULL AS uses, NULL AS hours FROM services ${of}
+     UNION ALL SELECT unit_id, NULL, on_day, recorded_at, uses, hours FROM unit_uses ${of}
      ORDER BY "on" DESC, recordedAt DESC`,
-  ).all() as LogRow[]
+  )
+  const ids = JSON.stringify(unitIds)
+  const rows = (isFew ? query.all(ids, ids) : query.all()) as LogRow[]
+  const days = makeDays(zone)
   const last = new Map<string, Last>()
   const typed: TypedUse[] = []
   for (const { unitId, planId, on, recordedAt, uses, hours } of rows) {
@@ -150,8 +168,9 @@ function loadServiceLog(db: Database, zone: string): { last: Map<string, Last>; 
     }
     const key = `${unitId}/${planId ?? ''}`
     if (last.has(key)) continue
-    const isSameDay = findDate(recordedAt, zone) === on
-    last.set(key, { on, since: isSameDay ? recordedAt : findStartOfDay(addDays(on, 1), zone) - 1 })
+    const { start, end } = days(on)
+    const isSameDay = recordedAt >= start && recordedAt <= end
+    last.set(key, { on, since: isSameDay ? recordedAt : end })
   }
   return { last, typed }
 }

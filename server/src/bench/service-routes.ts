@@ -10,7 +10,7 @@ import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { loadCapacityRuns } from './capacity-writing.ts'
 import { requirePast } from './past.ts'
 import { loadRecord } from './reliability.ts'
-import { listServiceLines, loadPlans, loadServiced, tellPlan } from './service-lines.ts'
+import { listServiceLines, loadPlans, loadServiced, NO_SERVICE, tellPlan } from './service-lines.ts'
 
 export const serviceRoutes = [
   defineRoute('get /services', (_, { db, now }) => {
@@ -43,7 +43,7 @@ export const serviceRoutes = [
       .orderBy(desc(services.on), desc(services.recordedAt))
       .limit(200)
       .all()
-    const isServed = loadServiced(db).some((it) => it.unit.id === id)
+    const isServed = row.unit.archivedAt === null && !NO_SERVICE.includes(row.unit.state)
     return {
       lines: isServed ? listServiceLines(db, { now: now(), zone: loadStudio(db).zone, rows: [row] }) : [],
       done: done.map((it) => ({ ...it, plan: it.plan ?? 'Service' })),

@@ -1,4 +1,5 @@
 import { addDays, countDays, findDate, findStartOfDay, type Wear } from '@exemplar/core'
+import { isAnyOf } from '../availability/holdings.ts'
 import { type HoldBook, loadHoldBook } from '../availability/holds.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { isSession, listSessions } from '../kit/worth/session-log.ts'
@@ -22,7 +23,27 @@ export interface UseLog {
 
 export type TypedUse = Pick<typeof unitUses.$inferSelect, 'unitId' | 'on' | 'uses' | 'hours'>
 
-const loadTyped = (db: Database): TypedUse[] => db.select().from(unitUses).all()
+/** So many things are asked for by name. */
+const FEW = 50
+
+const loadTyped = (db: Database, unitIds: readonly string[]): TypedUse[] =>
+  db
+    .select({ unitId: unitUses.unitId, on: unitUses.on, uses: unitUses.uses, hours: unitUses.hours })
+    .from(unitUses)
+    .where(unitIds.length <= FEW ? isAnyOf(unitUses.unitId, unitIds) : undefined)
+    .all()
+
+/** The first and the last instant of days, each worked out once. */
+export function makeDays(zone: string): (day: string) => { start: number; end: number } {
+  const known = new Map<string, { start: number; end: number }>()
+  return (day) => {
+    const it = known.get(day)
+    if (it) return it
+    const made = { start: findStartOfDay(day, zone), end: findStartOfDay(addDays(day, 1), zone) - 1 }
+    known.set(day, made)
+    return made
+  }
+}
 
 /** So many days ahead of the diary are read, and so many days of the log tell the pace. */
 const DAYS_AHEAD = 365
@@ -38,7 +59,8 @@ export function loadUseLog(
   zone: string,
   known: { book?: HoldBook | null; typed?: readonly TypedUse[] } = {},
 ): UseLog {
-  const { book = null, typed = loadTyped(db) } = known
+  const { book = null, typed = loadTyped(db, unitIds) } = known
+  const days = makeDays(zone)
   const used = new Map<string, Use[]>()
   const add = (id: string, use: Use) => {
     const all = used.get(id)
@@ -50,7 +72,7 @@ export function loadUseLog(
     for (const id of served) if (wanted.has(id)) add(id, { day: on, at, uses: 1, hours })
   }
   for (const { unitId, on, uses, hours } of typed) {
-    if (wanted.has(unitId)) add(unitId, { day: on, at: findStartOfDay(addDays(on, 1), zone) - 1, uses, hours })
+    if (wanted.has(unitId)) add(unitId, { day: on, at: days(on).end, uses, hours })
   }
   return {
     used,
