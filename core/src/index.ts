@@ -17,6 +17,7 @@ export {
   lessonForSchema,
   type NewIncident,
 } from './bench/incident.ts'
+export { type LifeMonth, tellLife } from './bench/life.ts'
 export {
   type Outlook,
   rankSpares,

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { capacityRunSchema } from '../bench/capacity.ts'
+import { lifeMonthSchema } from '../bench/life.ts'
 import { newServicePlanSchema, newServicesSchema, newUseSchema, servicePlanSchema } from '../bench/service-plan.ts'
 import { defineContract } from './contract.ts'
 import { versionedSchema } from './replies.ts'
@@ -60,6 +61,7 @@ export const serviceContract = defineContract('bench', {
       done: z.array(
         z.object({ id: z.string(), on: z.string(), plan: z.string(), note: z.string(), person: z.string().nullable() }),
       ),
+      life: z.array(lifeMonthSchema),
       /** How often it served here, and how often it failed of itself: what stands beside what is only heard of it. */
       record: z.object({ uses: z.number(), failures: z.number() }),
       /** What was measured of a pack, the last first. */

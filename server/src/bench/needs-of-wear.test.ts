@@ -269,6 +269,31 @@ describe('a repair', () => {
   })
 })
 
+describe('the life of a thing', () => {
+  test('its uses, faults, services and costs by month; who sees no money sees no cost', async () => {
+    const body = await add('camera', 'Body')
+    await change(body, { acquiredOn: '2026-10-02' })
+    await serve([body], 3)
+    await report(body, { severity: 'unusable' })
+    await call('POST', '/ledger/entries', {
+      date: '2026-10-02',
+      kind: 'purchase',
+      category: 'camera',
+      description: 'Body',
+      netMinor: 90_000,
+      taxMinor: 18_000,
+      partyId: null,
+      unitId: body.id,
+    })
+    expect((await call('GET', `/units/${body.id}/upkeep`)).life).toEqual([
+      { month: '2026-10', uses: 0, faults: 0, failures: 0, services: 0, costMinor: 108_000 },
+      { month: '2026-11', uses: 3, faults: 1, failures: 1, services: 0, costMinor: 0 },
+    ])
+    const { body: seen } = await api().as('crew')('GET', `/units/${body.id}/upkeep`)
+    expect(JSON.stringify(seen.life)).not.toContain('108000')
+  })
+})
+
 describe('hearsay', () => {
   test('[N13.1] said to break: beside it stands how often it served here, and how often it failed', async () => {
     const arm = await add('boom-arm', 'Arm')

@@ -8,6 +8,7 @@ import { models, units } from '../schema/kit-tables.ts'
 import { people } from '../schema/studio-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { loadCapacityRuns } from './capacity-writing.ts'
+import { loadLife } from './life.ts'
 import { requirePast } from './past.ts'
 import { loadRecord } from './reliability.ts'
 import { listServiceLines, loadPlans, loadServiced, NO_SERVICE, tellPlan } from './service-lines.ts'
@@ -47,6 +48,7 @@ export const serviceRoutes = [
     return {
       lines: isServed ? listServiceLines(db, { now: now(), zone: loadStudio(db).zone, rows: [row] }) : [],
       done: done.map((it) => ({ ...it, plan: it.plan ?? 'Service' })),
+      life: loadLife(db, row.unit, now(), loadStudio(db).zone),
       record: loadRecord(db, id, now(), loadStudio(db).zone),
       runs: loadCapacityRuns(db, id).map(({ unitId: _, recordedAt: __, ...run }) => run),
       uses: db

@@ -50,7 +50,7 @@ const READS = {
   readings: ['readings', 'units', 'models'],
   supplies: ['stock', 'models', 'places', 'bookings', 'setups', 'units'],
   reliability: [...HOLDING, 'services', 'incidents', 'parties', 'history'],
-  upkeep: [...HOLDING, 'services', 'incidents', 'places', 'people', 'history'],
+  upkeep: [...HOLDING, 'services', 'incidents', 'entries', 'places', 'people', 'history'],
   spending: ['entries'],
   entries: ['entries', 'units', 'parties'],
   shopping: ['shopping', 'setups', 'units', 'stock', 'models'],

@@ -9,6 +9,7 @@ import { Section } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
+import { LifePicture } from './life-picture.tsx'
 import { PackCapacity } from './pack-capacity.tsx'
 import { PlanForm } from './plan-form.tsx'
 import { useMakePlanMutation, useRecordServicesMutation, useRecordUseMutation, useUpkeepQuery } from './service-api.ts'
@@ -27,6 +28,7 @@ export function Upkeep({ page }: { page: UnitReply }) {
   if (!data) return null
   return (
     <Section title="Services and use">
+      <LifePicture life={data.life} />
       {data.lines.length === 0 && <p className="py-2 text-[13px] text-quiet">No plan speaks of it.</p>}
       <ServiceList lines={data.lines} ticked={NOTHING} onTick={null} />
       {data.done.length > 0 && (
