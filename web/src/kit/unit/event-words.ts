@@ -7,7 +7,7 @@ interface EventData {
   what?: string
   state?: 'full' | 'used'
   fault?: { note?: string }
-  after?: { state?: LifeState }
+  after?: { state?: LifeState; milliwattHours?: number }
 }
 
 /** One line of a thing's history. */
@@ -39,7 +39,7 @@ export function sayEvent({ kind, data }: EventRow): string {
     case 'repaired':
       return `Repair: ${sayStage(data)}`
     case 'measured':
-      return 'Measured'
+      return after?.milliwattHours ? `Gave ${Math.round(after.milliwattHours / 100) / 10} Wh, measured` : 'Measured'
     case 'used-up':
       return 'Pieces used up'
     case 'charged':

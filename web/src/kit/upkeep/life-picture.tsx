@@ -15,6 +15,8 @@ export function LifePicture({ life }: { life: readonly LifeMonth[] }) {
   if (told.length === 0 || life.length < 2) return null
   const step = WIDTH / life.length
   const most = Math.max(1, ...life.map((it) => it.uses))
+  // The first label and that of the year after it would lie on each other.
+  const nearYear = life.slice(1, 5).some((it) => it.month.endsWith('-01'))
   const say = (minor: number) => formatMoney(minor, studio?.currency ?? 'GBP')
   const sum = (read: (it: LifeMonth) => number) => life.reduce((total, it) => total + read(it), 0)
   const words = `${sayNumber(
@@ -59,7 +61,7 @@ export function LifePicture({ life }: { life: readonly LifeMonth[] }) {
               {seesMoney && it.costMinor !== 0 && (
                 <rect x={middle - 3} y={COSTS - 3} width="6" height="6" fill="none" stroke="var(--ink)" />
               )}
-              {(it.month.endsWith('-01') || at === 0) && (
+              {(it.month.endsWith('-01') || (at === 0 && !nearYear)) && (
                 <text x={x} y="10" fontSize="11" fill="var(--quiet)">
                   {at === 0 ? it.month : it.month.slice(0, 4)}
                 </text>

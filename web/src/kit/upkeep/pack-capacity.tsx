@@ -83,9 +83,10 @@ function sayEnd({ fade, cycles, endOn, endFrom, endUntil, isSpent }: ReturnType<
   if (!fade) return 'Three measurements with their charges tell how it fades.'
   if (fade.endCycles === null) return 'So far it does not fade.'
   const at = `At ${fade.endCycles} charges it is reckoned to be at its end${cycles === null ? '' : `, ${cycles} are counted`}`
-  const between = `between ${fade.endLow ?? 'now'} and ${fade.endHigh ?? 'nobody knows how many'} with 90 % of certainty`
+  const isNear = fade.endLow === null || (cycles !== null && fade.endLow <= cycles)
+  const between = `between ${isNear ? 'now' : fade.endLow} and ${fade.endHigh ?? 'nobody knows how many'} with 90 % of certainty`
   const when = endOn
-    ? ` At its pace that is ${sayDayWithYear(endOn)}${endFrom && endUntil ? `, from ${sayDayWithYear(endFrom)} to ${sayDayWithYear(endUntil)}` : ''}.`
+    ? ` At its pace that is ${sayDayWithYear(endOn)}${endFrom && endUntil ? `, from ${isNear ? 'now' : sayDayWithYear(endFrom)} to ${sayDayWithYear(endUntil)}` : ''}.`
     : ''
   return `${at}, ${between}.${when}`
 }
