@@ -20,7 +20,7 @@ const VIEWS = [
   ['pack-sheet', '/diary/b-head', 1280, 800],
   ['bench', '/bench', 1280, 800],
   ['ledger', '/ledger', 1280, 800],
-  ['minutes', '/setups/gi/minutes', 1280, 800],
+  ['reliability', '/bench/reliability', 1280, 800],
   ['place', '/studio/places/studio', 1280, 800],
   ['policies', '/studio/policies', 1280, 800],
   ['begin-phone', '/begin', 390, 844],
@@ -86,6 +86,8 @@ async function shoot(file, path, width, height, theme) {
     await page.getByLabel('Inventory file').setInputFiles(join(ROOT, 'docs/examples/inventory.csv'))
     await page.getByText('Bring in').waitFor()
   }
+  // Long work says how far it has come until it is there.
+  await page.waitForFunction(() => document.querySelector('main progress') === null, null, { timeout: 60_000 })
   await page.waitForTimeout(150)
   await page.screenshot({ path: file })
   await context.close()
