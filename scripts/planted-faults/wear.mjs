@@ -84,7 +84,7 @@ export const WEAR_FAULTS = [
   {
     law: 'N04',
     file: 'core/src/setups/checks/content/open-faults.ts',
-    from: '(isNoisy && listMicrophones(scene).length > 0)',
+    from: "(isNoisy && !isItemOf(item, 'microphone') && listMicrophones(scene).length > 0)",
     to: 'false',
     test: 'server/src/bench/needs-of-wear.test.ts',
     titled: 'a lamp that begins to buzz',

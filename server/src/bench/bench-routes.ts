@@ -9,7 +9,7 @@ import { faults, repairs } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { sayCharges } from './charge-writing.ts'
-import { reportFault } from './fault-writing.ts'
+import { reportFault, requireSafe } from './fault-writing.ts'
 import { listFixes } from './fixes.ts'
 import { listFaults, named } from './open-faults.ts'
 import { listReplacements } from './replacements.ts'
@@ -67,6 +67,7 @@ export const benchRoutes = [
     write(app, actor, ({ tx, now, log }) => {
       const id = params.id ?? ''
       const before = requireVersion(tx.select().from(faults).where(eq(faults.id, id)).get(), version, 'fault')
+      requireSafe(tx, before, body.note)
       log('fault-mended', 'unit', before.unitId, { faultId: id, note: body.note })
       return tx
         .update(faults)

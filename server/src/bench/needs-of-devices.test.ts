@@ -367,4 +367,16 @@ describe('what can hurt somebody', () => {
     const id = await build([{ name: 'Power', wants: 'pack', things: [pack] }])
     expect((await judge(id)).of('thing-absent')).toHaveLength(1)
   })
+
+  test('a swollen pack is never mended; a lead only with who tested it and how', async () => {
+    const pack = await tell('pack', 'Pack', { energyMilliwattHours: 48_000 })
+    const lead = await add('lead', 'Lead')
+    const hazard = { note: 'It can hurt', severity: 'unusable', isHazard: true }
+    const [swollen, bare] = [await report(pack, hazard), await report(lead, hazard)]
+    const mend = async (it: { id: string; version: number }, note: string) =>
+      (await api().call('POST', `/faults/${it.id}/mend`, { note }, { 'If-Match': `"${it.version}"` })).status
+    expect(await mend(swollen, 'looks well again')).toBe(422)
+    expect(await mend(bare, ' ')).toBe(422)
+    expect(await mend(bare, 'Fern Electric, insulation and earth')).toBe(200)
+  })
 })

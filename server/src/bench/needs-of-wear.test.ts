@@ -132,6 +132,14 @@ describe('what announces itself', () => {
     expect(await replacementOf(lamp)).toMatchObject({ isPlanned: true })
   })
 
+  test('a microphone that hums is told as that, and not to be kept away from itself', async () => {
+    const microphone = await add('microphone', 'Mic')
+    const id = await build([{ name: 'Voice', wants: 'microphone', things: [microphone] }])
+    await report(microphone, { severity: 'symptom', isNoisy: true, fails: 'sound' })
+    expect((await judge(id)).of('noise-fault')).toEqual([])
+    expect((await judge(id)).of('fault-open')).toMatchObject([{ tag: microphone.tag }])
+  })
+
   test('without a microphone nothing is said of its noise, and it is told as what it is', async () => {
     const lamp = await add('light', 'Lamp')
     const id = await build([{ name: 'Key', wants: 'light', things: [lamp] }])

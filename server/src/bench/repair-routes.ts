@@ -19,6 +19,7 @@ import { models, units } from '../schema/kit-tables.ts'
 import { entries } from '../schema/ledger-tables.ts'
 import { parties } from '../schema/studio-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
+import { requireSafe } from './fault-writing.ts'
 
 export const repairRoutes = [
   defineRoute('get /repairs', (_, { db, now }) => {
@@ -156,6 +157,7 @@ function takeStep(writer: Writer, { unitId, faultId }: Pick<Repair, 'unitId' | '
     if (state !== unit.state) log('state-changed', 'unit', unitId, { before: { state: unit.state }, after: { state } })
   }
   if (change.stage !== 'done' || !fault || fault.mendedAt !== null) return
+  requireSafe(tx, fault, change.note)
   tx.update(faults)
     .set({ mendedAt: now, mendNote: change.note, version: fault.version + 1 })
     .where(eq(faults.id, fault.id))

@@ -5,6 +5,7 @@ import { useMendFaultMutation } from '../foundation/api/api.ts'
 import { readProblem } from '../foundation/api/problem.ts'
 import { useMay } from '../foundation/api/session.ts'
 import { useTold } from '../foundation/api/use-told.ts'
+import { NoteField } from '../foundation/form/field.tsx'
 import { Button } from '../foundation/parts/button.tsx'
 import { Mark } from '../foundation/parts/mark.tsx'
 import { Section, Tag } from '../foundation/parts/page-parts.tsx'
@@ -22,9 +23,12 @@ export function OpenFaults({ faults }: Pick<BenchReply, 'faults'>) {
   const [mend] = useMendFaultMutation()
   const [begin, beginning] = useBeginRepairMutation()
   const [sending, setSending] = useState<BenchReply['faults'][number] | null>(null)
+  const [testing, setTesting] = useState<BenchReply['faults'][number] | null>(null)
   const words = useTimeWords()
   const run = useTold()
   const may = useMay()
+  const close = ({ id, version, tag }: BenchReply['faults'][number], note: string) =>
+    run(mend({ id, version, body: { note } }).unwrap(), `${tag} is mended.`)
   return (
     <Section title="Broken or worrying">
       {faults.length === 0 && <p className="py-3 text-quiet">No open fault.</p>}
@@ -48,15 +52,7 @@ export function OpenFaults({ faults }: Pick<BenchReply, 'faults'>) {
               </Button>
             )}
             {may('mend') && (
-              <Button
-                size="small"
-                onClick={() =>
-                  run(
-                    mend({ id: fault.id, version: fault.version, body: { note: '' } }).unwrap(),
-                    `${fault.tag} is mended.`,
-                  )
-                }
-              >
+              <Button size="small" onClick={() => (fault.isHazard ? setTesting(fault) : close(fault, ''))}>
                 Mended
               </Button>
             )}
@@ -79,6 +75,47 @@ export function OpenFaults({ faults }: Pick<BenchReply, 'faults'>) {
           />
         )}
       </SheetDialog>
+      <SheetDialog
+        open={testing !== null}
+        onClose={() => setTesting(null)}
+        title={`${testing?.tag ?? ''} could hurt somebody`}
+      >
+        {testing && (
+          <TestedForm
+            onSave={async (note) => {
+              if (await close(testing, note)) setTesting(null)
+            }}
+          />
+        )}
+      </SheetDialog>
     </Section>
+  )
+}
+
+/** Of what could hurt somebody it is said who tested it, before it is called mended. */
+function TestedForm({ onSave }: { onSave(note: string): void }) {
+  const [note, setNote] = useState('')
+  const [isAsked, setAsked] = useState(false)
+  return (
+    <form
+      className="grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        setAsked(true)
+        if (note.trim()) onSave(note.trim())
+      }}
+    >
+      <NoteField
+        label="Who tested it, and how?"
+        hint="Mains by whoever is licensed for it; local rules say who that is"
+        autoFocus
+        value={note}
+        problem={isAsked && !note.trim() ? 'Say who tested it and how, before anybody uses it again.' : undefined}
+        onChange={(event) => setNote(event.target.value)}
+      />
+      <Button look="act" type="submit" className="w-fit">
+        It is mended and tested
+      </Button>
+    </form>
   )
 }

@@ -108,13 +108,16 @@ function sayOutlook(
   if (isUnknown)
     return `Too little was logged to say what will fail: ${sayNumber(uses, 'use')} of all things together, ${LEAST_LOGGED_USES} are needed. Take things out and bring them back by their bookings, and it comes by itself.`
   if (outlooks.length === 0) return 'No setup is booked in the year ahead.'
-  const least = [...outlooks].sort((a, b) => a.withStandIns - b.withStandIns)[0]
-  const sum = outlooks.reduce((total, it) => total + it.withStandIns, 0)
-  const lost = outlooks.length - sum
+  const told = outlooks.filter((it) => it.needs > 0)
+  if (told.length === 0)
+    return 'Of no shoot ahead it is known without what it would stop: nobody can tell how likely it runs.'
+  const least = [...told].sort((a, b) => a.withStandIns - b.withStandIns)[0]
+  const sum = told.reduce((total, it) => total + it.withStandIns, 0)
+  const lost = told.length - sum
   const basis = `${sayNumber(failures, 'failure')} in ${uses.toLocaleString('en-GB')} uses`
   const rest =
     lost < 0.05
       ? 'hardly one would be lost to a failure'
       : `about ${(Math.round(lost * 10) / 10).toLocaleString('en-GB')} would be lost to a failure`
-  return `Of ${sayNumber(outlooks.length, 'shoot')} ahead ${rest}, by ${basis}. Least sure: ${least?.shoot.title}, ${sayChance(least?.withStandIns ?? 1)}.`
+  return `Of ${sayNumber(told.length, 'shoot')} ahead ${rest}, by ${basis}. Least sure: ${least?.shoot.title}, ${sayChance(least?.withStandIns ?? 1)}.`
 }

@@ -32,7 +32,7 @@ export function reckonShoots(hanging: Hanging, shoots: ReliabilityReply['shoots'
 
 const sayHanging = (needs: number) =>
   needs === 0
-    ? 'Nothing is known without which it would stop.'
+    ? 'Nothing is known without which it would stop: nobody can tell.'
     : `Hangs on ${sayNumber(needs, 'thing')}; most of all on`
 
 /** The shoots ahead with how likely each can run, with and without what could stand in. */
@@ -45,12 +45,15 @@ export function ShootsOutlook({
   tagOf(unitId: string): string
   stopsOf(setupId: string): number
 }) {
-  const least = useMemo(() => Math.min(...outlooks.map((it) => it.withStandIns)), [outlooks])
+  const least = useMemo(
+    () => Math.min(...outlooks.filter((it) => it.needs > 0).map((it) => it.withStandIns)),
+    [outlooks],
+  )
   return (
     <Section title="The shoots ahead" aside={sayNumber(outlooks.length, 'shoot')}>
       <ul>
         {outlooks.slice(0, SHOWN).map((it) => {
-          const { shoot, weakest, needs, alone, withStandIns, isAtLeast } = it
+          const { shoot, weakest, needs, withStandIns } = it
           const stops = stopsOf(shoot.setup?.id ?? '')
           return (
             <li
@@ -62,15 +65,11 @@ export function ShootsOutlook({
               <Link to={`/diary/${shoot.id}`} className="min-w-40 flex-1">
                 {shoot.title}
               </Link>
-              <span className="text-right">
-                <span className={withStandIns === least ? 'font-semibold' : ''}>
-                  {isAtLeast && 'at least '}
-                  {sayChance(withStandIns)}
-                </span>
-                {Math.round(alone * 100) !== Math.round(withStandIns * 100) && (
-                  <span className="text-quiet">, {sayChance(alone)} without what could stand in</span>
-                )}
-              </span>
+              {needs > 0 ? (
+                <Chance outlook={it} isLeast={withStandIns === least} />
+              ) : (
+                <span className="text-quiet">cannot tell</span>
+              )}
               <span className="w-full text-[12px] text-quiet">
                 {sayHanging(needs)} {weakest !== null && <Tag>{tagOf(weakest)}</Tag>}
               </span>
@@ -89,5 +88,19 @@ export function ShootsOutlook({
         <p className="mt-2 text-[12px] text-quiet">{outlooks.length - SHOWN} more further ahead.</p>
       )}
     </Section>
+  )
+}
+
+function Chance({ outlook: { alone, withStandIns, isAtLeast }, isLeast }: { outlook: Outlook; isLeast: boolean }) {
+  return (
+    <span className="text-right">
+      <span className={isLeast ? 'font-semibold' : ''}>
+        {isAtLeast && 'at least '}
+        {sayChance(withStandIns)}
+      </span>
+      {Math.round(alone * 100) !== Math.round(withStandIns * 100) && (
+        <span className="text-quiet">, {sayChance(alone)} without what could stand in</span>
+      )}
+    </span>
   )
 }

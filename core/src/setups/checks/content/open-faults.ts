@@ -1,6 +1,6 @@
 import type { OpenFault, Severity } from '../../../kit/unit/fault.ts'
 import type { FindingLevel } from '../../../studio/finding.ts'
-import type { PlacedItem } from '../../placed/placed-item.ts'
+import { isItemOf, type PlacedItem } from '../../placed/placed-item.ts'
 import { defineCheck, type Found, ofItem } from '../check.ts'
 import { plain } from '../finding-words.ts'
 import { listStandInsFor } from '../ideas.ts'
@@ -32,7 +32,8 @@ const LEVELS: Readonly<Record<Severity, FindingLevel | null>> = {
 
 /** What sags under a load, and what hums beside a microphone, has a finding of its own. */
 const isToldElsewhere = ({ fails, isNoisy }: OpenFault, item: PlacedItem, scene: Scene) =>
-  (fails === 'load' && listRiders(item, scene).length > 0) || (isNoisy && listMicrophones(scene).length > 0)
+  (fails === 'load' && listRiders(item, scene).length > 0) ||
+  (isNoisy && !isItemOf(item, 'microphone') && listMicrophones(scene).length > 0)
 
 const ORDINALS = ['', '', 'second', 'third', 'fourth', 'fifth', 'sixth']
 

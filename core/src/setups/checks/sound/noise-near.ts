@@ -115,6 +115,8 @@ function findLoud(item: PlacedItem, microphones: readonly PlacedItem[], scene: S
 }
 
 function findReported(item: PlacedItem, microphones: readonly PlacedItem[], { faults }: Scene): Found<Noise>[] {
+  // What hums itself has a fault, and is nothing to be kept away from itself.
+  if (isItemOf(item, 'microphone')) return []
   const noisy = (faults?.get(item.unit?.id ?? '') ?? []).filter((it) => it.isNoisy)
   return noisy.map(({ id, note }) => ({
     ...ofItem(item),
