@@ -126,6 +126,8 @@ export const FURTHER_FORMS: readonly Form[] = [
       everyDays: 90,
       everyUses: 20,
       everyHours: 200,
+      everyCycles: 60,
+      healthBelow: 75,
       graceDays: 7,
       minutes: 15,
       steps: 'unplug, let it cool, blow',

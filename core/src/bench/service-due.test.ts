@@ -109,7 +109,7 @@ describe('plans', () => {
     const body = { name: 'Clean', subject: { kind: 'category', category: 'camera' }, ...plan({}) }
     const read = newServicePlanSchema.safeParse(body)
     expect(read.success ? [] : read.error.issues.map((it) => [it.path.join('/'), it.message])).toEqual([
-      ['everyDays', 'Say how often: in days, in uses or in hours.'],
+      ['everyDays', 'Say how often: in days, uses, hours or charges, or at which health.'],
     ])
   })
 

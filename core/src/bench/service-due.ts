@@ -6,6 +6,9 @@ import type { ServicePlan } from './service-plan.ts'
 export interface Wear {
   uses: number
   hours: number
+  /** Charges since then, and what is left of its energy in per cent; null where nobody measured it. */
+  cycles: number
+  healthPercent: number | null
   /** What is booked, in the order of its days. */
   ahead: readonly { day: string; hours: number }[]
   /** From the log; null where too little is logged to tell. */
@@ -13,9 +16,17 @@ export interface Wear {
   hoursPerDay: number | null
 }
 
-export const NO_WEAR: Wear = { uses: 0, hours: 0, ahead: [], usesPerDay: null, hoursPerDay: null }
+export const NO_WEAR: Wear = {
+  uses: 0,
+  hours: 0,
+  cycles: 0,
+  healthPercent: null,
+  ahead: [],
+  usesPerDay: null,
+  hoursPerDay: null,
+}
 
-export type DueBy = 'days' | 'uses' | 'hours'
+export type DueBy = 'days' | 'uses' | 'hours' | 'cycles' | 'condition'
 
 export interface ServiceDue {
   /** Null where there is nothing to tell it by: no day to count from, or no use in sight. */
@@ -32,11 +43,14 @@ export interface ServiceDue {
 
 const MOST_DAYS_AHEAD = 3650
 
-type Intervals = Pick<ServicePlan, 'everyDays' | 'everyUses' | 'everyHours'> & { graceDays?: number }
+type Intervals = Pick<ServicePlan, 'everyDays' | 'everyUses' | 'everyHours'> &
+  Partial<Pick<ServicePlan, 'everyCycles' | 'healthBelow' | 'graceDays'>>
 
 /**
- * When a plan wants a thing serviced next: by days, uses or hours, whichever comes first. Days count from the last service, or from
- * the day the thing came. What is reached is due; a forecast rounds its days up.
+ * When a plan wants a thing serviced next: by days, uses, hours, charges or its condition, whichever comes first. Days count from the last service, or from
+ * the day the thing came. What is reached is due; a forecast rounds its days up. Charges and condition are due when they are reached,
+ * and are not forecast. What was measured
+ * before it was serviced last says nothing more: its `healthPercent` is null then.
  */
 export function computeServiceDue(plan: Intervals, from: string | null, wear: Wear, today: string): ServiceDue {
   const ways = [
@@ -46,6 +60,8 @@ export function computeServiceDue(plan: Intervals, from: string | null, wear: We
       by: 'hours' as const,
       dueOn: findDayReached(plan.everyHours, wear.hours, wear.hoursPerDay, wear, (it) => it.hours, today),
     },
+    { by: 'cycles' as const, dueOn: hasReached(plan.everyCycles, wear.cycles) ? today : null },
+    { by: 'condition' as const, dueOn: isWorn(plan.healthBelow, wear.healthPercent) ? today : null },
   ].flatMap(({ by, dueOn }) => (dueOn === null ? [] : [{ by, dueOn }]))
   const first = ways.reduce<(typeof ways)[number] | null>(
     (best, it) => (best && best.dueOn <= it.dueOn ? best : it),
@@ -61,6 +77,12 @@ export function computeServiceDue(plan: Intervals, from: string | null, wear: We
     isLate: daysLeft < -(plan.graceDays ?? 0),
   }
 }
+
+const hasReached = (limit: number | null | undefined, already: number) =>
+  limit !== null && limit !== undefined && already >= limit
+
+const isWorn = (limit: number | null | undefined, health: number | null) =>
+  limit !== null && limit !== undefined && health !== null && health <= limit
 
 /** The day on which so many uses or hours are reached: today where they are, else by what is booked, then at the pace of the log. */
 function findDayReached(

@@ -22,6 +22,10 @@ const planFields = z.object({
   everyDays: every(3650),
   everyUses: every(10_000),
   everyHours: every(100_000),
+  /** Charges of a pack, or of what has one inside. */
+  everyCycles: every(5_000).default(null),
+  /** As soon as so much of its energy is left, in per cent. */
+  healthBelow: every(99).default(null),
   /** So many days after it is due it is late. */
   graceDays: z.number().int().min(0).max(365).default(0),
   minutes: z.number().int().min(0).max(1440).nullable().default(null),
@@ -33,8 +37,8 @@ const planFields = z.object({
 
 /** What is done to a thing again and again, and how often. */
 export const newServicePlanSchema = planFields.refine(
-  (it) => it.everyDays !== null || it.everyUses !== null || it.everyHours !== null,
-  { message: 'Say how often: in days, in uses or in hours.', path: ['everyDays'] },
+  (it) => [it.everyDays, it.everyUses, it.everyHours, it.everyCycles, it.healthBelow].some((way) => way !== null),
+  { message: 'Say how often: in days, uses, hours or charges, or at which health.', path: ['everyDays'] },
 )
 export type NewServicePlan = z.infer<typeof newServicePlanSchema>
 

@@ -124,6 +124,7 @@ const SKETCHES: readonly Sketch[] = [
     category: 'pack',
     name: 'Measure a run',
     everyDays: 180,
+    everyCycles: 50,
     minutes: 10,
     steps:
       'Full, onto a known load, note the hours. Swollen, hot or leaking: stop, outdoors and away from what burns, then to a collection point as local rules ask.',
@@ -178,6 +179,8 @@ export function listUsualPlans(
     everyDays: null,
     everyUses: null,
     everyHours: null,
+    everyCycles: null,
+    healthBelow: null,
     graceDays: 0,
     minutes: null,
     parts: '',

@@ -134,6 +134,72 @@ describe('what devices tell', () => {
   })
 })
 
+describe('a service by charges and by condition', () => {
+  const plan = (unitId: string, part: object) =>
+    call('POST', '/service-plans', {
+      name: 'Measure a run',
+      subject: { kind: 'unit', unitId },
+      everyDays: null,
+      everyUses: null,
+      everyHours: null,
+      ...part,
+    })
+  const lineOf = async (it: Pick<Thing, 'id'>) => (await upkeepOf(it)).lines[0]
+  const charge = (it: Pick<Thing, 'id'>) =>
+    call('POST', '/charges', { unitIds: [it.id], state: 'full', on: '2026-11-24' })
+  const serve1 = async (it: Pick<Thing, 'id'>) => {
+    const { planId } = await lineOf(it)
+    await call('POST', '/services', { items: [{ unitId: it.id, planId }], on: '2026-11-24', note: '' })
+  }
+
+  test('reached is due, by the charges that were said; a service begins them anew, and one taken back counts no more', async () => {
+    const pack = await tell('pack', 'Pack', { energyMilliwattHours: 48_000 })
+    await plan(pack.id, { everyCycles: 2 })
+    expect(await lineOf(pack)).toMatchObject({ cycles: 0, isDue: false, dueOn: null })
+    await charge(pack)
+    expect(await lineOf(pack)).toMatchObject({ cycles: 1, isDue: false })
+    await charge(pack)
+    expect(await lineOf(pack)).toMatchObject({ cycles: 2, isDue: true, by: 'cycles', dueOn: '2026-11-24' })
+    await serve1(pack)
+    expect(await lineOf(pack)).toMatchObject({ cycles: 0, isDue: false })
+  })
+
+  test('what was counted at measurements counts where it is more, as nobody says each charge', async () => {
+    const pack = await tell('pack', 'Pack', { energyMilliwattHours: 48_000 })
+    await plan(pack.id, { everyCycles: 50 })
+    const measure = (on: string, cycles: number) =>
+      call('POST', `/units/${pack.id}/capacity`, { on, milliwattHours: 45_000, cycles, note: '' })
+    await measure('2026-10-01', 49)
+    expect(await lineOf(pack)).toMatchObject({ cycles: 49, isDue: false })
+    await measure('2026-11-01', 51)
+    expect(await lineOf(pack)).toMatchObject({ cycles: 51, isDue: true })
+  })
+
+  test('by its health: due at it, over it not; after a service only what was measured since says anything', async () => {
+    const pack = await tell('pack', 'Pack', { energyMilliwattHours: 50_000 })
+    await plan(pack.id, { healthBelow: 80 })
+    expect(await lineOf(pack)).toMatchObject({ isDue: false, healthPercent: null })
+    const measure = (milliwattHours: number) =>
+      call('POST', `/units/${pack.id}/capacity`, { on: '2026-11-24', milliwattHours, cycles: null, note: '' })
+    await measure(40_500)
+    expect(await lineOf(pack)).toMatchObject({ isDue: false, healthPercent: 81 })
+    await measure(40_000)
+    expect(await lineOf(pack)).toMatchObject({ isDue: true, by: 'condition', healthPercent: 80 })
+  })
+
+  test('a plan that says no way at all is refused', async () => {
+    const pack = await tell('pack', 'Pack', { energyMilliwattHours: 50_000 })
+    const none = {
+      name: 'Never',
+      subject: { kind: 'unit', unitId: pack.id },
+      everyDays: null,
+      everyUses: null,
+      everyHours: null,
+    }
+    expect((await api().call('POST', '/service-plans', none)).status).toBe(422)
+  })
+})
+
 describe('forgotten charge, awkward door', () => {
   test('[D10.1] when each was charged stands in its history, of a pack and of a microphone with its own', async () => {
     const pack = await tell('pack', 'Pack', { energyMilliwattHours: 48_000 })

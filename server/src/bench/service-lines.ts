@@ -20,6 +20,7 @@ import type { Database } from '../foundation/database/database.ts'
 import { prepare } from '../foundation/database/statements.ts'
 import { servicePlans } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
+import { loadCharges, NO_CHARGES } from './charge-log.ts'
 import { loadUseLog, makeDays, reckonWear, type TypedUse, type UseLog } from './wear.ts'
 
 /** What is gone, or not here yet, wants no service. */
@@ -91,12 +92,26 @@ export function listServiceLines(
   const isByUse = wanted.some(({ plan }) => plan !== null && (plan.everyUses !== null || plan.everyHours !== null))
   const ids = book === null || isByUse ? [...new Set(wanted.map((it) => it.unit.id))] : []
   const log = ids.length > 0 ? loadUseLog(db, ids, now, zone, { book, typed }) : NO_USES
+  const isByPack = wanted.some(({ plan }) => plan !== null && (plan.everyCycles !== null || plan.healthBelow !== null))
+  const charges = isByPack ? loadCharges(db, [...new Set(wanted.map((it) => it.unit.id))]) : NO_CHARGES
   return wanted
     .map(({ unit, model, plan }): ServiceLine => {
       const done = last.get(`${unit.id}/${plan?.id ?? ''}`) ?? null
       const lastOn = latest(done?.on ?? null, plan === null ? unit.lastServicedOn : null)
-      const wear = plan ? reckonWear(log, unit.id, done?.since ?? null, unit.acquiredOn, today) : NO_WEAR
-      const own = { everyDays: unit.serviceEveryDays, everyUses: null, everyHours: null, graceDays: OWN_GRACE_DAYS }
+      const wear = plan
+        ? {
+            ...reckonWear(log, unit.id, done?.since ?? null, unit.acquiredOn, today),
+            ...charges(unit, done),
+          }
+        : NO_WEAR
+      const own = {
+        everyDays: unit.serviceEveryDays,
+        everyUses: null,
+        everyHours: null,
+        everyCycles: null,
+        healthBelow: null,
+        graceDays: OWN_GRACE_DAYS,
+      }
       return {
         unitId: unit.id,
         tag: unit.tag,
@@ -107,6 +122,8 @@ export function listServiceLines(
         everyDays: (plan ?? own).everyDays,
         everyUses: (plan ?? own).everyUses,
         everyHours: (plan ?? own).everyHours,
+        everyCycles: (plan ?? own).everyCycles,
+        healthBelow: (plan ?? own).healthBelow,
         minutes: plan?.minutes ?? null,
         steps: plan?.steps ?? '',
         parts: plan?.parts ?? '',
@@ -114,6 +131,8 @@ export function listServiceLines(
         lastOn,
         uses: wear.uses,
         hours: wear.hours,
+        cycles: wear.cycles,
+        healthPercent: wear.healthPercent,
         ...computeServiceDue(plan ?? own, lastOn ?? unit.acquiredOn, wear, today),
         booked: log.next.get(unit.id) ?? null,
       }

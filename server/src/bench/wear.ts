@@ -116,7 +116,7 @@ export function reckonWear(
   since: number | null,
   cameOn: string | null,
   today: string,
-): Wear {
+): Omit<Wear, 'cycles' | 'healthPercent'> {
   const all = log.used.get(unitId) ?? []
   const after = since === null ? all : all.filter((it) => it.at > since)
   const from = addDays(today, -DAYS_OF_PACE)

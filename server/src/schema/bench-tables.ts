@@ -48,6 +48,8 @@ export const servicePlans = sqliteTable('service_plans', {
   everyDays: integer('every_days'),
   everyUses: integer('every_uses'),
   everyHours: integer('every_hours'),
+  everyCycles: integer('every_cycles'),
+  healthBelow: integer('health_below'),
   graceDays: integer('grace_days').notNull().default(0),
   minutes: integer('minutes'),
   steps: text('steps').notNull().default(''),

@@ -28,7 +28,10 @@ export function ServicesPage() {
   const { lines, today, serviceNoticeDays } = data
   const soon = lines.filter((it) => it.daysLeft !== null && it.daysLeft <= serviceNoticeDays)
   const later = lines.filter((it) => it.daysLeft !== null && it.daysLeft > serviceNoticeDays)
-  const open = lines.filter((it) => it.dueOn === null)
+  const undated = lines.filter((it) => it.dueOn === null)
+  // By days nothing can be told without a day; by use it is not due yet, and too little is logged to say when.
+  const open = undated.filter((it) => it.everyDays !== null)
+  const notYet = undated.filter((it) => it.everyDays === null)
   const due = soon.filter((it) => it.isDue).length
   const groups = [...new Set(soon.map((it) => nameOf(it, together)))]
   const tick = (key: string) => {
@@ -79,6 +82,15 @@ export function ServicesPage() {
               </p>
               <ServiceList lines={open} ticked={ticked} onTick={onTick} />
             </Section>
+          )}
+          {notYet.length > 0 && (
+            <details className="border-t border-rule py-2">
+              <summary className="cursor-pointer text-[13.5px] font-semibold">
+                Not due yet by its use{' '}
+                <span className="font-normal text-quiet">{sayNumber(notYet.length, 'thing')}</span>
+              </summary>
+              <ServiceList lines={notYet} ticked={ticked} onTick={onTick} />
+            </details>
           )}
           {listMonths(later).map(({ month, own }) => (
             <details key={month} className="border-t border-rule py-2">

@@ -5,13 +5,23 @@ import { FormProblem, NoteField, SelectField, TextField } from '../../foundation
 import { CategoryOptions } from '../../foundation/form/options.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 
-const BLANK = { everyDays: '', everyUses: '', everyHours: '', graceDays: '0', minutes: '' }
+const BLANK = {
+  everyDays: '',
+  everyUses: '',
+  everyHours: '',
+  everyCycles: '',
+  healthBelow: '',
+  graceDays: '0',
+  minutes: '',
+}
 type Figures = typeof BLANK
 
 const FIGURES = {
   everyDays: 'Every so many days',
   everyUses: 'Or every so many uses',
   everyHours: 'Or every so many hours',
+  everyCycles: 'Or every so many charges',
+  healthBelow: 'Or when it holds so few per cent',
   graceDays: 'Late after so many days more',
   minutes: 'Minutes it takes',
 } as const
@@ -45,12 +55,15 @@ export function PlanForm({
     everyDays: write(plan?.everyDays ?? null),
     everyUses: write(plan?.everyUses ?? null),
     everyHours: write(plan?.everyHours ?? null),
+    everyCycles: write(plan?.everyCycles ?? null),
+    healthBelow: write(plan?.healthBelow ?? null),
     graceDays: write(plan?.graceDays ?? 0),
     minutes: write(plan?.minutes ?? null),
   })
   const [rest, setRest] = useState({ steps: plan?.steps ?? '', parts: plan?.parts ?? '', who: plan?.who ?? '' })
   const isWhole = (text: string) => /^\d*$/.test(text.trim())
-  const isSaid = [figures.everyDays, figures.everyUses, figures.everyHours].some((it) => it.trim() !== '')
+  const { graceDays: _grace, minutes: _minutes, ...ways } = figures
+  const isSaid = Object.values(ways).some((it) => it.trim() !== '')
   const isFine = name.trim() !== '' && isSaid && Object.values(figures).every(isWhole)
   return (
     <form
@@ -64,6 +77,8 @@ export function PlanForm({
           everyDays: read(figures.everyDays),
           everyUses: read(figures.everyUses),
           everyHours: read(figures.everyHours),
+          everyCycles: read(figures.everyCycles),
+          healthBelow: read(figures.healthBelow),
           graceDays: read(figures.graceDays) ?? 0,
           minutes: read(figures.minutes),
           steps: rest.steps.trim(),
@@ -93,7 +108,11 @@ export function PlanForm({
           />
         ))}
       </div>
-      {!isSaid && <p className="text-[12px] text-quiet">In days, uses or hours: whichever comes first is due.</p>}
+      {!isSaid && (
+        <p className="text-[12px] text-quiet">
+          In days, uses, hours, charges or by its health: whichever comes first is due.
+        </p>
+      )}
       <NoteField
         label="Steps"
         value={rest.steps}

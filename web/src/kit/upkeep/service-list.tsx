@@ -3,7 +3,7 @@ import { Link } from 'react-router'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { Tag } from '../../foundation/parts/page-parts.tsx'
 import { sayDayWithYear } from '../../foundation/words/calendar-words.ts'
-import { sayDaysLeft, sayReached } from './service-words.ts'
+import { sayDaysLeft, sayNotDue, sayReached } from './service-words.ts'
 
 export const keyOf = ({ unitId, planId }: Pick<ServiceLine, 'unitId' | 'planId'>) => `${unitId}/${planId ?? ''}`
 
@@ -67,7 +67,7 @@ function Standing({ line }: { line: ServiceLine }) {
   const last = lastOn ? `last ${sayDayWithYear(lastOn)}` : 'never recorded'
   const where = place ? ` · ${place}` : ''
   if (dueOn === null || daysLeft === null) {
-    return <span className="text-quiet">{`${last}${where}`}</span>
+    return <span className="text-quiet">{[last, sayNotDue(line)].filter(Boolean).join(' · ') + where}</span>
   }
   const reached = sayReached(line)
   return (
