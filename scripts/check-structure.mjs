@@ -91,6 +91,7 @@ const ORDER = {
     'setups',
     'setups/thing',
     'start',
+    'bench/packs',
     'bench',
     'diary',
     'ledger',

@@ -114,7 +114,7 @@ export const WEAR_FAULTS = [
   },
   {
     law: 'PLANS',
-    file: 'server/src/bench/charge-log.ts',
+    file: 'server/src/bench/packs/charge-log.ts',
     from: 'filter((at) => since === null || at > since.since)',
     to: 'filter((at) => at > 0)',
     test: 'server/src/bench/needs-of-devices.test.ts',
@@ -138,7 +138,7 @@ export const WEAR_FAULTS = [
   },
   {
     law: 'PACKS',
-    file: 'server/src/bench/capacity-writing.ts',
+    file: 'server/src/bench/packs/capacity-writing.ts',
     from: 'const isLatest = known.every((it) => it.on <= run.on)',
     to: 'const isLatest = true',
     test: 'server/src/bench/needs-of-devices.test.ts',
@@ -146,7 +146,7 @@ export const WEAR_FAULTS = [
   },
   {
     law: 'PACKS',
-    file: 'server/src/bench/reading-routes.ts',
+    file: 'server/src/bench/packs/reading-routes.ts',
     from: 'if (known) return { outcome: known.outcome, isKnown: true }',
     to: 'if (known && known.number === "") return { outcome: known.outcome, isKnown: true }',
     test: 'server/src/bench/needs-of-devices.test.ts',

@@ -1,6 +1,6 @@
 import { benchRoutes } from './bench/bench-routes.ts'
 import { incidentRoutes } from './bench/incident-routes.ts'
-import { readingRoutes } from './bench/reading-routes.ts'
+import { readingRoutes } from './bench/packs/reading-routes.ts'
 import { reliabilityRoutes } from './bench/reliability-routes.ts'
 import { repairRoutes } from './bench/repair-routes.ts'
 import { serviceRoutes } from './bench/service-routes.ts'

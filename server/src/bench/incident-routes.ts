@@ -10,8 +10,8 @@ import { faults, incidents, incidentUnits } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { setups } from '../schema/setups-tables.ts'
 import { people } from '../schema/studio-tables.ts'
+import { requirePast } from '../studio/settings/past.ts'
 import { reportFault } from './fault-writing.ts'
-import { requirePast } from './past.ts'
 
 export const incidentRoutes = [
   defineRoute('get /incidents', (_, { db }) => {

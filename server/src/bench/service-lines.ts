@@ -20,7 +20,7 @@ import type { Database } from '../foundation/database/database.ts'
 import { prepare } from '../foundation/database/statements.ts'
 import { servicePlans } from '../schema/bench-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
-import { loadCharges, NO_CHARGES } from './charge-log.ts'
+import { loadCharges, NO_CHARGES } from './packs/charge-log.ts'
 import { loadUseLog, makeDays, reckonWear, type TypedUse, type UseLog } from './wear.ts'
 
 /** What is gone, or not here yet, wants no service. */

@@ -6,8 +6,8 @@ import { write } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { stockUses } from '../schema/bench-tables.ts'
 import { stock } from '../schema/kit-tables.ts'
+import { requirePast } from '../studio/settings/past.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-import { requirePast } from './past.ts'
 import { DAYS_AHEAD, listSupplies } from './supplies.ts'
 
 export const supplyRoutes = [

@@ -1,10 +1,10 @@
 import { type Charge, findDate, holdsCharge, type NewCharges } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
-import { isAnyOf } from '../availability/holdings.ts'
-import { refuseField, refuseMissing } from '../foundation/base/problem.ts'
-import type { Writer } from '../foundation/database/app-context.ts'
-import { models, units } from '../schema/kit-tables.ts'
-import { loadStudio } from '../studio/settings/settings-routes.ts'
+import { isAnyOf } from '../../availability/holdings.ts'
+import { refuseField, refuseMissing } from '../../foundation/base/problem.ts'
+import type { Writer } from '../../foundation/database/app-context.ts'
+import { models, units } from '../../schema/kit-tables.ts'
+import { loadStudio } from '../../studio/settings/settings-routes.ts'
 
 /** Writes down what came off its charger or was worked from. Throws at the field of what holds no charge, and of a day to come. */
 export function sayCharges(writer: Writer, { unitIds, state, on }: NewCharges) {

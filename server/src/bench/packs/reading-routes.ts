@@ -1,13 +1,13 @@
 import { findDate, judgeReading, type NewReading, nameModel, type Reading } from '@exemplar/core'
 import { and, desc, eq } from 'drizzle-orm'
-import { refuseField } from '../foundation/base/problem.ts'
-import { type Writer, write } from '../foundation/database/app-context.ts'
-import { defineRoute } from '../foundation/http/route.ts'
-import { readings, unitUses } from '../schema/bench-tables.ts'
-import { models, units } from '../schema/kit-tables.ts'
-import { loadStudio } from '../studio/settings/settings-routes.ts'
+import { refuseField } from '../../foundation/base/problem.ts'
+import { type Writer, write } from '../../foundation/database/app-context.ts'
+import { defineRoute } from '../../foundation/http/route.ts'
+import { readings, unitUses } from '../../schema/bench-tables.ts'
+import { models, units } from '../../schema/kit-tables.ts'
+import { requirePast } from '../../studio/settings/past.ts'
+import { loadStudio } from '../../studio/settings/settings-routes.ts'
 import { loadCapacityRuns, recordCapacity } from './capacity-writing.ts'
-import { requirePast } from './past.ts'
 
 const MOST_SHOWN = 100
 

@@ -1,10 +1,10 @@
 import type { Unit, Wear } from '@exemplar/core'
 import { and, asc, eq, sql } from 'drizzle-orm'
-import { isAnyOf } from '../availability/holdings.ts'
-import type { Database } from '../foundation/database/database.ts'
-import { capacityRuns } from '../schema/bench-tables.ts'
-import { events } from '../schema/studio-tables.ts'
-import { eventStands } from '../studio/history/undo.ts'
+import { isAnyOf } from '../../availability/holdings.ts'
+import type { Database } from '../../foundation/database/database.ts'
+import { capacityRuns } from '../../schema/bench-tables.ts'
+import { events } from '../../schema/studio-tables.ts'
+import { eventStands } from '../../studio/history/undo.ts'
 
 type Charges = Pick<Wear, 'cycles' | 'healthPercent'>
 /** What came after a service of a thing: charges, and its health where that was measured since. */
