@@ -35,7 +35,7 @@ export function OpenFaults({ faults }: Pick<BenchReply, 'faults'>) {
       <ul>
         {faults.map((fault) => (
           <li key={fault.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule py-2.5">
-            <span className="min-w-0 flex-1">
+            <span className="min-w-56 flex-1">
               <Mark level={LEVEL_OF[fault.severity]}>{fault.note}</Mark>
               <span className="mt-0.5 ml-4.5 block text-[13px] text-quiet">
                 <Link to={`/kit/${fault.unitId}`} className="no-underline hover:underline">

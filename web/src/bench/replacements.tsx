@@ -35,7 +35,7 @@ export function Replacements({ replacements }: { replacements: readonly Replacem
             key={it.unitId}
             className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule py-2 text-[13px]"
           >
-            <span className="min-w-0 flex-1">
+            <span className="min-w-56 flex-1">
               <Link to={`/kit/${it.unitId}`} className="font-medium">
                 <Tag>{it.tag}</Tag> {it.name}
               </Link>

@@ -34,7 +34,7 @@ export function SuppliesPage() {
         <ul>
           {data.lines.map((it) => (
             <li key={it.stockId} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule py-2.5">
-              <span className="min-w-0 flex-1 text-[13px]">
+              <span className="min-w-56 flex-1 text-[13px]">
                 <span className="font-medium">
                   <Tag>{it.tag}</Tag> {it.name}
                 </span>{' '}
