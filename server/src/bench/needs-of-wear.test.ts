@@ -235,6 +235,10 @@ describe('a repair', () => {
       { netMinor: 11_000, taxMinor: 2_200 },
     ])
     expect(await today('repair')).toEqual([])
+    // Put better afterwards, it is spent once.
+    expect((await move(repair, 'done', { costMinor: 11_000, note: 'ran two hours' })).status).toBe(200)
+    const later = await call('GET', '/ledger/entries?year=2026')
+    expect(later.filter((it: { kind: string }) => it.kind === 'repair')).toHaveLength(1)
   })
 
   test('no step is left out, none is on a day to come or before it was sent, and nobody has it without a name', async () => {

@@ -73,8 +73,10 @@ export const repairRoutes = [
       requireParty(writer, body.partyId)
       requireStep(before, body, findDate(writer.now, loadStudio(tx).zone))
       const { on, taxMinor, ...kept } = body
-      if (body.stage !== before.stage) takeStep(writer, before, body)
-      if (body.stage === 'done' && (body.costMinor ?? 0) > 0) spend(writer, before, body)
+      if (body.stage !== before.stage) {
+        takeStep(writer, before, body)
+        if (body.stage === 'done' && (body.costMinor ?? 0) > 0) spend(writer, before, body)
+      }
       log('repaired', 'unit', before.unitId, { stage: body.stage, before, after: body })
       return tx
         .update(repairs)
@@ -82,7 +84,7 @@ export const repairRoutes = [
           ...kept,
           sentOn: AWAY_STAGES.has(body.stage) ? (before.sentOn ?? on) : before.sentOn,
           backOn: body.stage === 'back' ? on : before.backOn,
-          endedOn: ENDED_STAGES.has(body.stage) ? on : null,
+          endedOn: ENDED_STAGES.has(body.stage) ? (before.endedOn ?? on) : null,
           version: before.version + 1,
         })
         .where(eq(repairs.id, id))
