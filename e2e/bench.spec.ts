@@ -38,7 +38,7 @@ test('a fault on the phone changes everything that counts on the thing; its repa
   await page.setViewportSize(DESK)
   await visit('/bench')
   const fault = main.getByRole('listitem').filter({ hasText: 'No sound' }).first()
-  await fault.getByRole('button', { name: 'Have it mended' }).click()
+  await fault.getByRole('button', { name: 'Send for repair' }).click()
   await dialog.getByLabel('Whom to ask').selectOption({ index: 1 })
   await dialog.getByRole('button', { name: 'Ask for it' }).click()
   await expect(dialog).toBeHidden()

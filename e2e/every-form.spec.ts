@@ -14,7 +14,7 @@ const FORMS: readonly (readonly [path: string, button: string | RegExp])[] = [
   ['/kit/CAM-01', 'Used without a booking'],
   ['/kit/CAM-01', 'Something was done'],
   ['/bench', 'Something happened'],
-  ['/bench', 'Have it mended'],
+  ['/bench', 'Send for repair'],
   ['/bench', 'It goes on'],
   ['/bench/supplies', 'Used up'],
   ['/kit/PAK-A1', 'It was run down'],

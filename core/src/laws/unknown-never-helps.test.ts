@@ -33,10 +33,11 @@ const WEIGHED_AS_USUAL: ReadonlySet<string> = new Set([
 ])
 
 /**
- * Bodies put out a clean picture as a rule, and nobody records it of them: only what is known to show its menus counts. Asking it of
- * every camera of a live cut would be a question that nobody needs (common practice).
+ * Bodies put out a clean picture as a rule, and inputs have gain enough for microphones that are not quiet by nature; nobody records it
+ * of them. Only what is known to show its menus, or to have little, counts: asking it of every camera of a live cut and every input
+ * would be a question that nobody needs (common practice).
  */
-const USUALLY_SO: ReadonlySet<string> = new Set(['cleanOutput'])
+const USUALLY_SO: ReadonlySet<string> = new Set(['cleanOutput', 'gainDb'])
 
 /** Every way in which one recorded figure of a model could not have been recorded. */
 function listErasures(model: Model): { what: string; model: Model }[] {

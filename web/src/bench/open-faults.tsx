@@ -48,7 +48,7 @@ export function OpenFaults({ faults }: Pick<BenchReply, 'faults'>) {
             <Tapes usedIn={fault.usedIn} />
             {may('mend') && (
               <Button size="small" onClick={() => setSending(fault)}>
-                Have it mended
+                Send for repair
               </Button>
             )}
             {may('mend') && (
@@ -59,7 +59,11 @@ export function OpenFaults({ faults }: Pick<BenchReply, 'faults'>) {
           </li>
         ))}
       </ul>
-      <SheetDialog open={sending !== null} onClose={() => setSending(null)} title={`Have ${sending?.tag ?? ''} mended`}>
+      <SheetDialog
+        open={sending !== null}
+        onClose={() => setSending(null)}
+        title={`Send ${sending?.tag ?? ''} for repair`}
+      >
         {sending && (
           <BeginRepairForm
             faultId={sending.id}

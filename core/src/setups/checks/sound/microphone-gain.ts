@@ -113,9 +113,8 @@ export function computeGains(scene: Scene): MicrophoneGain[] {
 /** Quiet by nature: of these one has to know. Of others the usual input has enough, unless it is known to have little. */
 function findUnknown({ item, boosters, input }: FedMicrophone, scene: Scene): Found<GainFinding>[] {
   if (factOf(scene, computeGains).some((it) => it.key === item.key)) return []
-  const [gainDb, sensitivity] = [readFigure(input, 'gainDb'), readFigure(item, 'sensitivityMvPerPa')]
-  // Whoever recorded one of the two wants to know, and one of the two is missing.
-  const isDoubtful = sensitivity !== null || (gainDb !== null && gainDb < USUAL_GAIN_DB)
+  const gainDb = readFigure(input, 'gainDb')
+  const isDoubtful = gainDb !== null && gainDb < USUAL_GAIN_DB
   if (item.category !== 'dynamic-mic' && !isDoubtful) return []
   const lacks = [
     ...(readFigure(item, 'sensitivityMvPerPa') === null ? [`sensitivity of ${item.tag}`] : []),
