@@ -8,7 +8,14 @@ export {
   type ReplyOf,
   type RouteKey,
 } from './api-contract.ts'
-export { type CapacityRun, type CapacitySource, judgePack, type NewCapacityRun, reckonRun } from './bench/capacity.ts'
+export {
+  type CapacityRun,
+  type CapacitySource,
+  judgePack,
+  MOST_SHARE,
+  type NewCapacityRun,
+  reckonRun,
+} from './bench/capacity.ts'
 export { judgeConsumption } from './bench/consumption.ts'
 export {
   type Incident,

@@ -1,4 +1,4 @@
-import type { BenchReply, RepairsReply, SupplyLine, TodayItem } from '@exemplar/core'
+import { type BenchReply, type RepairsReply, type SupplyLine, type TodayItem, weighCover } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
 import { makeSoftware, type Thing, useQuickEntry } from '../setups/quick-entry.fixture.ts'
 
@@ -99,11 +99,18 @@ describe('cover', () => {
     expect((await bench()).faults).toMatchObject([{ claim: 'own', claimBy: null }])
   })
 
-  test('[N03.2] what it costs against what it is for is kept and shown; no price, no figure', async () => {
+  test('[N03.2] what it costs a year against another: its share, and how seldom it may be lost to pay; no price or none paid, no figure', async () => {
     const body = await add('camera', 'Body')
-    await provide(body, { coverYearMinor: 9_000, replacementMinor: 90_000 })
-    const { unit } = await call('GET', `/units/${body.id}`)
-    expect(unit.provenance).toMatchObject({ coverYearMinor: 9_000, replacementMinor: 90_000 })
+    const weigh = async (part: object) => {
+      await provide(body, part)
+      const { coverYearMinor, replacementMinor, valueMinor } = (await call('GET', `/units/${body.id}`)).unit.provenance
+      return weighCover(coverYearMinor, replacementMinor ?? valueMinor)
+    }
+    expect(await weigh({})).toBeNull()
+    expect(await weigh({ coverYearMinor: 9_000 })).toBeNull()
+    expect(await weigh({ valueMinor: 45_000 })).toEqual({ share: 0.2, breakEvenYears: 5 })
+    expect(await weigh({ replacementMinor: 90_000 })).toEqual({ share: 0.1, breakEvenYears: 10 })
+    expect(await weigh({ coverYearMinor: 0 })).toBeNull()
   })
 })
 
@@ -256,7 +263,7 @@ describe('a repair', () => {
   })
 
   test('one at a time; given up, what cannot be used is retired and what works goes on', async () => {
-    const { body, repair, fault } = await start()
+    const { body, party, repair, fault } = await start()
     const again = { faultId: fault.id, claim: 'own', partyId: null, reference: '', dueOn: null, note: '' }
     expect((await api().call('POST', `/units/${body.id}/repairs`, again)).status).toBe(422)
     await move(repair, 'given-up')
@@ -266,6 +273,15 @@ describe('a repair', () => {
     const second = await call('POST', `/units/${lamp.id}/repairs`, { ...again, faultId: hum.id })
     await move(second, 'given-up')
     expect(await stateOf(lamp)).toBe('in-service')
+    // Nobody said that it has a fault, and it never left: it goes on too.
+    const asked = await call('POST', `/units/${lamp.id}/repairs`, { ...again, faultId: null })
+    await move(asked, 'given-up')
+    expect(await stateOf(lamp)).toBe('in-service')
+    // It left for it: what comes back unmended from there is not counted on.
+    const sent = await call('POST', `/units/${lamp.id}/repairs`, { ...again, faultId: null, partyId: party.id })
+    await move(sent, 'sent')
+    await move(sent, 'given-up')
+    expect(await stateOf(lamp)).toBe('retired')
   })
 
   test('a claim has its last day, told before it is over; one that we pay has none', async () => {
@@ -396,6 +412,19 @@ describe('what is used up', () => {
       1,
     )
     expect(await today('supply')).toMatchObject([{ level: 'warn', orderBy: '2026-11-24' }])
+  })
+
+  test('what is only taken along in case uses nothing up, ahead or in the log', async () => {
+    const stock = await cells({ supply: supply({ perUse: 4 }) })
+    const microphone = await add('microphone', 'Mic')
+    const inCase = [{ id: stock.id, quantity: 2, isSpare: true }]
+    const setupId = await build([{ name: 'Voice', wants: 'microphone', things: [microphone], stock: inCase }])
+    await serve([], 3, '2026-12-10', { setupId })
+    await serve([], 3, '2026-11-20', { setupId })
+    await use(stock, 1)
+    expect(await lineOf(stock)).toMatchObject({ sessionsAhead: 0, shortOn: null, missing: 0 })
+    await call('PATCH', `/stock/${stock.id}`, { reorderLevel: 0, placeId: null, supply: supply({}) }, 2)
+    expect(await lineOf(stock)).toMatchObject({ sessions: 0, perUse: null })
   })
 
   test('a booking that only keeps it ready uses nothing up', async () => {

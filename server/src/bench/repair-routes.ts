@@ -149,7 +149,7 @@ function takeStep(writer: Writer, { unitId, faultId }: Pick<Repair, 'unitId' | '
   const unit = tx.select().from(units).where(eq(units.id, unitId)).get()
   if (!unit) throw refuseMissing('thing')
   const fault = faultId ? tx.select().from(faults).where(eq(faults.id, faultId)).get() : null
-  const state = findState(change.stage, unit.state, fault?.severity === 'unusable' || fault === null)
+  const state = findState(change.stage, unit.state, fault ? fault.severity === 'unusable' : unit.state === 'in-repair')
   const dueOn = AWAY_STAGES.has(change.stage) ? change.dueOn : null
   if (state !== unit.state || dueOn !== unit.dueOn) {
     tx.update(units)

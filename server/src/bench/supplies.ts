@@ -1,7 +1,15 @@
-import { addDays, type Category, findDate, judgeConsumption, nameModel, type SupplyLine } from '@exemplar/core'
+import {
+  addDays,
+  type Category,
+  findDate,
+  judgeConsumption,
+  nameModel,
+  type Setup,
+  type SupplyLine,
+} from '@exemplar/core'
 import { and, gte, inArray, lte, sum } from 'drizzle-orm'
 import { type HoldBook, listItems, loadSetups } from '../availability/holds.ts'
-import { loadKin, loadStockRows } from '../availability/reference.ts'
+import { loadEverySetup, loadKin, loadStockRows } from '../availability/reference.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { isSession } from '../kit/worth/session-log.ts'
 import { stockUses } from '../schema/bench-tables.ts'
@@ -22,7 +30,7 @@ export function listSupplies(db: Database, book: HoldBook, now: number, zone: st
   // The log is asked only of what nobody said.
   const asksLog = rows.some(({ stock: it }) => it.supply.perUse === null && used.has(it.id))
   const past = asksLog ? listPast(db, now) : new Map<string, number>()
-  const ahead = listAhead(book, now, zone)
+  const ahead = listAhead(db, book, now, zone)
   const lines = rows.flatMap(({ stock: it, model, place }): SupplyLine[] => {
     const usedUp = used.get(it.id) ?? 0
     const isUsedUp = USED_UP.includes(model.category) || it.supply.perUse !== null || usedUp > 0
@@ -60,6 +68,16 @@ function countUsedUp(db: Database, since: string): Map<string, number> {
   return new Map(rows.map((it) => [it.stockId, it.quantity]))
 }
 
+/** What of the counted things that a booking takes is used in it: what its setup has in case only lies there. */
+function pickUsed(taken: Iterable<string>, setup: Pick<Setup, 'roles'> | undefined): Set<string> {
+  const things = setup?.roles.flatMap((role) => role.things) ?? []
+  const isInCase = (id: string) => {
+    const own = things.filter((it) => it.stockId === id)
+    return own.length > 0 && own.every((it) => it.isSpare)
+  }
+  return new Set([...taken].filter((id) => !isInCase(id)))
+}
+
 /** In how many sessions of that time each served. */
 function listPast(db: Database, now: number): Map<string, number> {
   const rows = db
@@ -81,20 +99,22 @@ function listPast(db: Database, now: number): Map<string, number> {
   const kin = rows.length > 0 ? loadKin(db) : []
   const counts = new Map<string, number>()
   for (const row of rows) {
-    const own = listItems(row, setupOf, kin).flatMap((it) => (it.stockId && it.state !== 'left' ? [it.stockId] : []))
-    for (const id of new Set(own)) counts.set(id, (counts.get(id) ?? 0) + 1)
+    const taken = listItems(row, setupOf, kin).flatMap((it) => (it.stockId && it.state !== 'left' ? [it.stockId] : []))
+    for (const id of pickUsed(taken, setupOf.get(row.setupId ?? ''))) counts.set(id, (counts.get(id) ?? 0) + 1)
   }
   return counts
 }
 
 /** The days of the sessions ahead in which each serves; what is only kept ready uses nothing up. */
-function listAhead(book: HoldBook, now: number, zone: string): Map<string, string[]> {
+function listAhead(db: Database, book: HoldBook, now: number, zone: string): Map<string, string[]> {
+  const setups = loadEverySetup(db)
   const days = new Map<string, string[]>()
   const holds = book.within({ start: now, end: now + DAYS_AHEAD * 86_400_000 })
   for (const { bookingId, interval, stock: held } of holds) {
     const row = book.rowOf(bookingId)
     if (!row || row.state === 'out' || interval.start < now || !isSession(row.kind)) continue
-    for (const id of held.keys()) days.set(id, [...(days.get(id) ?? []), findDate(interval.start, zone)])
+    for (const id of pickUsed(held.keys(), setups.get(row.setupId ?? '')))
+      days.set(id, [...(days.get(id) ?? []), findDate(interval.start, zone)])
   }
   for (const own of days.values()) own.sort()
   return days

@@ -1,12 +1,9 @@
-import type { CapacitySource, NewCapacityRun } from '@exemplar/core'
+import { type CapacitySource, MOST_SHARE, type NewCapacityRun } from '@exemplar/core'
 import { desc, eq } from 'drizzle-orm'
 import { refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import type { Transaction, Writer } from '../../foundation/database/app-context.ts'
 import { capacityRuns } from '../../schema/bench-tables.ts'
 import { models, units } from '../../schema/kit-tables.ts'
-
-/** More than so much of its rating no pack gives: something was measured or typed wrongly. */
-const MOST_SHARE = 1.3
 
 /** What was measured of one pack, the last first. */
 export const loadCapacityRuns = (db: Pick<Transaction, 'select'>, unitId: string) =>
