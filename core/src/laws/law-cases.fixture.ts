@@ -32,6 +32,10 @@ function makeDice(seed: number) {
 }
 type Dice = ReturnType<typeof makeDice>
 
+/** Figures that are asked since the cases were made, and those that were asked then. */
+const SINCE: readonly SpecKey[] = ['noiseDba', 'leastLoadGrams']
+const FIRST = SPEC_KEYS.filter((it) => !SINCE.includes(it))
+
 /** One thing of a case, before it is said whether it is a unit or a counted piece. */
 export interface CaseItem {
   id: string
@@ -174,7 +178,10 @@ export function makeCase(index: number): LawCase {
   const dice = makeDice(index + 1)
   const kind = CATEGORY_CODES[index % CATEGORY_CODES.length] as Category
   const starter = STARTER_MODELS[index % STARTER_MODELS.length]
-  const spec = SPEC_KEYS[index % SPEC_KEYS.length] as SpecKey
+  const spec = FIRST[index % FIRST.length] as SpecKey
+  // What came since is thrown with dice of its own, so that every case is as it was, and some have more in them.
+  const since = makeDice(index + 1_000_003)
+  const sureSince = index % 25 === 0 ? (SINCE[(index / 25) % SINCE.length] as SpecKey) : null
   const rig = RIGS[index % RIGS.length] ?? []
   const sketches: Sketch[] = [
     sketch(kind),
@@ -193,12 +200,22 @@ export function makeCase(index: number): LawCase {
     return {
       id: `u${at}`,
       tag: `TAG-${at}`,
-      model: { ...model, id: `m${at}`, version: 1, specs: { ...model.specs, massGrams, more: own, none: [...none] } },
+      model: {
+        ...model,
+        id: `m${at}`,
+        version: 1,
+        specs: {
+          ...model.specs,
+          massGrams,
+          more: { ...own, ...throwSince(since, at === 0 ? sureSince : null) },
+          none: [...none],
+        },
+      },
       // What makes a rig together stands together.
       roleId: at >= sketches.length - rig.length ? 'r0' : dice.pick(roles).id,
     }
   })
-  return { index, kind, spec, items, roles, ...throwSetting(dice) }
+  return { index, kind, spec: sureSince ?? spec, items, roles, ...throwSetting(dice) }
 }
 
 function makeCaseRole(id: string, dice: Dice): Role {
@@ -217,8 +234,13 @@ function makeCaseRole(id: string, dice: Dice): Role {
 }
 
 function throwSpecs(dice: Dice, sure: SpecKey | null): Record<string, number | string> {
-  const keys = [...(sure ? [sure] : []), ...Array.from({ length: dice.upTo(4) }, () => dice.pick(SPEC_KEYS))]
+  const keys = [...(sure ? [sure] : []), ...Array.from({ length: dice.upTo(4) }, () => dice.pick(FIRST))]
   return Object.fromEntries(keys.map((key) => [key, throwValue(SPECS[key], dice)]))
+}
+
+function throwSince(dice: Dice, sure: SpecKey | null): Record<string, number | string> {
+  const key = sure ?? dice.pick(SINCE)
+  return sure || dice.chance(0.2) ? { [key]: throwValue(SPECS[key], dice) } : {}
 }
 
 function throwValue(facts: SpecFacts, dice: Dice): number | string {

@@ -32,13 +32,6 @@ const WEIGHED_AS_USUAL: ReadonlySet<string> = new Set([
   'lavalier',
 ])
 
-/**
- * Bodies put out a clean picture as a rule, and inputs have gain enough for microphones that are not quiet by nature; nobody records it
- * of them. Only what is known to show its menus, or to have little, counts: asking it of every camera of a live cut and every input
- * would be a question that nobody needs (common practice).
- */
-const USUALLY_SO: ReadonlySet<string> = new Set(['cleanOutput', 'gainDb'])
-
 /** Every way in which one recorded figure of a model could not have been recorded. */
 function listErasures(model: Model): { what: string; model: Model }[] {
   const { specs, ports, powerModes, recordingModes } = model
@@ -50,7 +43,7 @@ function listErasures(model: Model): { what: string; model: Model }[] {
         : [{ what: key, model: withSpecs({ [key]: null }) }],
     ),
     ...Object.keys(specs.more)
-      .filter((key) => !USUALLY_SO.has(key) && (key !== 'heightMinMm' || isUsualHeight(specs.more)))
+      .filter((key) => key !== 'heightMinMm' || isUsualHeight(specs.more))
       .map((key) => ({
         what: key,
         model: withSpecs({ more: Object.fromEntries(Object.entries(specs.more).filter(([it]) => it !== key)) }),
