@@ -51,6 +51,7 @@ const ORDER = {
     'setups/checks/joints',
     'setups/checks/rigging',
     'setups/checks/picture',
+    'setups/checks/light',
     'setups/checks/signal',
     'setups/checks/sound',
     'setups/checks/content',

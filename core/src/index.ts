@@ -342,6 +342,8 @@ export {
 } from './ledger/shopping.ts'
 export { type Spending, summariseSpending } from './ledger/spending.ts'
 export { sayAbsence, type TimeWords, type WorkingWords } from './setups/checks/finding-words.ts'
+export { describeLookOf, type LookPart, writeLook } from './setups/checks/light/look.ts'
+export type { LookLine } from './setups/checks/look-line.ts'
 export { type CameraAngle, listCameraAngles } from './setups/checks/picture/camera-angles.ts'
 export { sayFraming } from './setups/checks/picture/framing-words.ts'
 export { computeCarriedLoads } from './setups/checks/rigging/carried-load.ts'
@@ -399,6 +401,13 @@ export { DEMAND_CODES, DEMANDS } from './setups/setup/demand.ts'
 export { dropNeedlessRoles, makeFirstSetup } from './setups/setup/first-setup.ts'
 export { FEATURE_CODES, FEATURES, type Feature } from './setups/setup/provided.ts'
 export { addGuest, applyTemplate, copySetup, PURPOSE_TEMPLATES } from './setups/setup/purpose-template.ts'
+export {
+  parseSetting,
+  READ_SETTINGS,
+  type ReadSettingKey,
+  readSetting,
+  writeSetting,
+} from './setups/setup/read-settings.ts'
 export { applyRemedy, type Remedy } from './setups/setup/remedy.ts'
 export {
   NO_POSITION,
@@ -427,8 +436,35 @@ export {
   TAPES,
   type Tape,
 } from './setups/setup/setup.ts'
-export { compareSetups, type FactField, type RoleField, type SetupDifference } from './setups/setup/setup-difference.ts'
+export {
+  compareSetups,
+  type FactField,
+  type RoleField,
+  type SetupDifference,
+  type StageField,
+} from './setups/setup/setup-difference.ts'
 export { suggestIdentity } from './setups/setup/setup-identity.ts'
+export {
+  BACKGROUND_CODES,
+  BACKGROUNDS,
+  type Background,
+  DAYLIGHT_CODES,
+  DAYLIGHTS,
+  type Daylight,
+  IN_PICTURE,
+  IN_PICTURE_CODES,
+  LIGHT_JOB_CODES,
+  LIGHT_JOBS,
+  type LightJob,
+  NO_ROLE_LIGHT,
+  NO_STAGE,
+  POSTURE_CODES,
+  POSTURES,
+  type Posture,
+  type RoleLight,
+  readLightJob,
+  type Stage,
+} from './setups/setup/stage.ts'
 export { findStatedRing } from './setups/setup/stated-ring.ts'
 export { pairEnds, type SwappedEnds } from './setups/setup/swapped-ends.ts'
 export { type ChangeOver, type ChangeStep, planChangeOver, type StandingRig } from './setups/timing/change-over.ts'

@@ -17,7 +17,7 @@ import { type Assignment, makeAssignment, type Role, SHOT_CODES } from '../setup
 export const CASES = 500
 
 /** A seeded sequence (Park and Miller's minimal standard generator, 1988). */
-function makeDice(seed: number) {
+export function makeDice(seed: number) {
   let state = (seed * 7_919 + 104_729) % 2_147_483_647
   const next = () => {
     state = (state * 48_271) % 2_147_483_647
@@ -30,10 +30,16 @@ function makeDice(seed: number) {
     chance: (share: number) => next() < share,
   }
 }
-type Dice = ReturnType<typeof makeDice>
+export type Dice = ReturnType<typeof makeDice>
 
 /** Figures that are asked since the cases were made, and those that were asked then. */
-const SINCE: readonly SpecKey[] = ['noiseDba', 'leastLoadGrams']
+const SINCE: readonly SpecKey[] = [
+  'noiseDba',
+  'leastLoadGrams',
+  'widestApertureLong',
+  'densityMostStops',
+  'frontToBackMm',
+]
 const FIRST = SPEC_KEYS.filter((it) => !SINCE.includes(it))
 
 /** One thing of a case, before it is said whether it is a unit or a counted piece. */

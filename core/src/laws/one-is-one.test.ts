@@ -6,6 +6,7 @@ import { FINDING_CODES } from '../setups/verdict/finding.ts'
 import { assessSetup, type Readiness } from '../setups/verdict/readiness.ts'
 import { compareBreaches } from './known-breaches.fixture.ts'
 import { CASES, type CaseItem, type LawCase, listCases, makeCase, readCase } from './law-cases.fixture.ts'
+import { STAGED_CODES } from './staged-cases.fixture.ts'
 
 /** What is said, with counted pieces named as the single things they stand for. */
 function sayAll({ findings, workings, cameras, inputs, totalMassGrams, roles }: Readiness, items: readonly CaseItem[]) {
@@ -45,6 +46,7 @@ describe('law 1: a unit, and a stock of one of the same model, give the same fin
 
 /** What no seeded case of single things can bring about: it takes people, bookings, stock, or somebody's own doing. */
 const ELSEWHERE = new Set([
+  ...STAGED_CODES,
   'bound-elsewhere',
   'cable-run-trouble',
   'card-weak',

@@ -74,6 +74,7 @@ describe('reading', () => {
     '/setups/:id': 'gi',
     '/setups/:id/readiness': 'gi',
     '/setups/:id/pictures': 'gi',
+    '/setups/:id/picture-and-light': 'gi',
     '/setups/:id/joints': 'gi',
     '/setups/:id/picture-changes': 'gi',
     '/setups/:id/remedies': 'gi',

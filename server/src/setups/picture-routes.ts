@@ -1,6 +1,7 @@
 import {
   assessScene,
   comparePictures,
+  describeLookOf,
   drawPicture,
   listJointChoices,
   makeScene,
@@ -37,6 +38,9 @@ function drawAll(scene: Scene): PicturesReply {
 export const pictureRoutes = [
   defineRoute('get /setups/:id/pictures', ({ params, query }, app) =>
     drawAll(loadScene(app, params.id ?? '', query.bookingId)),
+  ),
+  defineRoute('get /setups/:id/picture-and-light', ({ params, query }, app) =>
+    describeLookOf(loadScene(app, params.id ?? '', query.bookingId)),
   ),
   defineRoute('get /setups/:id/joints', ({ params, query }, app) => {
     const choices = listJointChoices(loadScene(app, params.id ?? '', query.bookingId), query.key)

@@ -12,6 +12,10 @@ const withBooking = (bookingId: string | undefined) => (bookingId ? { bookingId 
 
 const picturesApi = api.injectEndpoints({
   endpoints: (build) => ({
+    pictureAndLight: build.query<ReplyOf<'get /setups/:id/picture-and-light'>, Occasion>({
+      query: ({ id, bookingId }) => request('get /setups/:id/picture-and-light', { id, query: withBooking(bookingId) }),
+      providesTags: readsOf('pictureAndLight'),
+    }),
     pictures: build.query<ReplyOf<'get /setups/:id/pictures'>, Occasion>({
       query: ({ id, bookingId }) => request('get /setups/:id/pictures', { id, query: withBooking(bookingId) }),
       providesTags: readsOf('pictures'),
@@ -32,7 +36,7 @@ const picturesApi = api.injectEndpoints({
   }),
 })
 
-export const { usePicturesQuery, useJointsQuery, usePictureChangesQuery } = picturesApi
+export const { usePictureAndLightQuery, usePicturesQuery, useJointsQuery, usePictureChangesQuery } = picturesApi
 
 /** Asks once what a thing could join, as while it is dragged; nobody waits for it to change. */
 export const askJoints = (asked: Occasion & { key: string }) =>

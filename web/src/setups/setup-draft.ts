@@ -22,7 +22,7 @@ export const TAPE_NAMES: Record<Tape, string> = {
 /** The parts of a setup that are sent back when it is changed. */
 export function toDraft(setup: NewSetup): NewSetup {
   const { code, name, tape, purpose, purposeKind, skills, asks, overrides, placeId, circuitId, plannedMinutes } = setup
-  const { note, roles, demands, accepted, variantOf, links, isMirrored, speakers, shot, carriers } = setup
+  const { note, roles, demands, accepted, variantOf, links, isMirrored, speakers, shot, carriers, stage } = setup
   return {
     code,
     name,
@@ -40,6 +40,7 @@ export function toDraft(setup: NewSetup): NewSetup {
     speakers,
     shot,
     carriers,
+    stage,
     placeId,
     circuitId,
     plannedMinutes,

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { lookSchema } from '../../setups/checks/light/look.ts'
 import { jointChoicesSchema } from '../../setups/joining/joint-choices.ts'
 import { pictureChangeSchema } from '../../setups/pictures/compare-pictures.ts'
 import { pictureSchema } from '../../setups/pictures/picture.ts'
@@ -24,6 +25,13 @@ export const pictureContract = defineContract('setups', {
     permission: 'see-studio',
     query: bookingQuery,
     reply: picturesReplySchema,
+  },
+  'get /setups/:id/picture-and-light': {
+    summary:
+      'What each camera sees and each lamp gives, and what they come to together, with how each figure was worked out',
+    permission: 'see-studio',
+    query: bookingQuery,
+    reply: lookSchema,
   },
   'get /setups/:id/joints': {
     summary: 'Every end of one thing of a setup: what is joined there, what could be, and what never could and why',

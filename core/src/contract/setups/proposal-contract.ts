@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { choosingSchema } from '../../setups/proposals/choosing.ts'
 import { connectPlanSchema } from '../../setups/proposals/connecting.ts'
-import { factFieldSchema, roleFieldSchema } from '../../setups/setup/setup-difference.ts'
+import { factFieldSchema, roleFieldSchema, stageFieldSchema } from '../../setups/setup/setup-difference.ts'
 import { readinessChangeSchema, workingChangeSchema } from '../../setups/verdict/assessment-change.ts'
 import { findingLevelSchema } from '../../studio/finding.ts'
 import { idSchema } from '../../studio/identity.ts'
@@ -40,6 +40,7 @@ export const namedDifferenceSchema = z.discriminatedUnion('kind', [
     role: z.string(),
     fields: z.array(roleFieldSchema),
   }),
+  z.object({ kind: z.literal('stage'), fields: z.array(stageFieldSchema) }),
   z.object({
     kind: z.literal('fact'),
     field: factFieldSchema,

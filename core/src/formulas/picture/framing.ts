@@ -31,6 +31,31 @@ export function findDistance(activeWidthMm: number, focalMm: number, frameWidthM
 export function findFocalLength(activeWidthMm: number, distanceMm: number, frameWidthMm: number): number {
   return (distanceMm * activeWidthMm) / (frameWidthMm + activeWidthMm)
 }
+
+/**
+ * The width that is seen at a distance, whatever is focused: focused at p it is d·b·(p − f)/(p·f), which is always less than d·b/f.
+ * The larger is the cautious figure, as a change of focus brings no more in.
+ */
+export function findSeenWidth(activeWidthMm: number, focalMm: number, atMm: number): number {
+  return (activeWidthMm * atMm) / focalMm
+}
+
+/** The shortest focal length that sees no more than a width there. */
+export function findFocalLengthFilling(activeWidthMm: number, atMm: number, widthMm: number): number {
+  return (activeWidthMm * atMm) / widthMm
+}
+
+/**
+ * The width that fills the picture at the closest focus, which is counted from the sensor: m + 1/m = D/f − 2. Null where
+ * nothing can be focused so near.
+ */
+export function findClosestWidth(activeWidthMm: number, focalMm: number, closestMm: number): number | null {
+  const sum = closestMm / focalMm - 2
+  if (sum < 2) return null
+  const magnification = (sum - Math.sqrt(sum ** 2 - 4)) / 2
+  return activeWidthMm / magnification
+}
+
 export const circleFitSchema = z.object({
   isCovered: z.boolean(),
   /** What is left of the sensor's width where only the part inside the circle is used. */

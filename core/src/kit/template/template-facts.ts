@@ -259,8 +259,25 @@ const FEATURES: readonly SpecKey[] = [
   'remoteStart',
   'cleanOutput',
 ]
-const LENS: readonly SpecKey[] = ['lensKind', 'focalMinMm', 'focalMaxMm', 'widestAperture', 'filterMm', 'closestMm']
-const LAMP: readonly SpecKey[] = ['kelvinMin', 'kelvinMax', 'luxAtOneMetre', 'beamDegrees', 'cri', 'dims', 'noiseDba']
+const LENS: readonly SpecKey[] = [
+  'lensKind',
+  'focalMinMm',
+  'focalMaxMm',
+  'widestAperture',
+  'widestApertureLong',
+  'filterMm',
+  'closestMm',
+]
+const LAMP: readonly SpecKey[] = [
+  'kelvinMin',
+  'kelvinMax',
+  'luxAtOneMetre',
+  'beamDegrees',
+  'cri',
+  'dims',
+  'frontToBackMm',
+  'noiseDba',
+]
 const TALL: readonly SpecKey[] = ['heightMinMm', 'heightMaxMm', 'legRadiusMm', 'foldedMm']
 const MIC: readonly SpecKey[] = ['pattern', 'sensitivityMvPerPa', 'maximumDbSpl', 'fedBy']
 
@@ -279,6 +296,8 @@ export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>
   camcorder: [
     'focalMinMm',
     'focalMaxMm',
+    'widestAperture',
+    'widestApertureLong',
     'closestMm',
     'sensorWidthMm',
     'sensorHeightMm',
@@ -288,7 +307,7 @@ export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>
   'action-camera': ['recordLimitMinutes', 'closestMm', ...FEATURES],
   lens: [...LENS, 'imageCircleMm'],
   'lens-adapter': ['lossStops', 'generation'],
-  filter: ['filterMm', 'densityStops'],
+  filter: ['filterMm', 'densityStops', 'densityMostStops'],
   monitor: ['screenInches', 'delayMilliseconds'],
   television: ['screenInches', 'delayMilliseconds'],
   'external-recorder': ['screenInches', 'recordLimitMinutes'],
@@ -298,13 +317,13 @@ export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>
   'control-surface': ['generation'],
   remote: ['generation'],
   light: [...LAMP, 'ledCount', 'equivalentWatts', 'generation'],
-  panel: [...LAMP, 'ledCount', 'foldedMm', 'generation'],
+  panel: [...LAMP, 'diameterMm', 'ledCount', 'foldedMm', 'generation'],
   cob: [...LAMP, 'equivalentWatts', 'generation'],
   tube: [...LAMP, 'lengthMm'],
   'ring-light': [...LAMP, 'diameterMm', 'generation'],
   practical: ['kelvinMin', 'kelvinMax'],
   flash: ['kelvinMin', 'kelvinMax'],
-  modifier: ['diameterMm', 'lossStops', 'foldedMm'],
+  modifier: ['diameterMm', 'frontToBackMm', 'lossStops', 'foldedMm'],
   flag: ['diameterMm'],
   gel: ['shiftMired', 'lossStops'],
   microphone: MIC,
@@ -352,8 +371,8 @@ export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>
   case: ['insideMm', 'takesGrams'],
   prop: ['season', 'material'],
   'desk-monitor': ['screenInches', 'delayMilliseconds'],
-  softbox: ['diameterMm', 'lossStops', 'foldedMm'],
-  umbrella: ['diameterMm', 'lossStops', 'foldedMm'],
+  softbox: ['diameterMm', 'frontToBackMm', 'lossStops', 'foldedMm'],
+  umbrella: ['diameterMm', 'frontToBackMm', 'lossStops', 'foldedMm'],
   reflector: ['diameterMm', 'foldedMm'],
   headset: MIC,
   'boundary-mic': MIC,

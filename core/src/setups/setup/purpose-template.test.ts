@@ -113,13 +113,11 @@ describe('roles that not everybody fills', () => {
     const both = addGuest(solo, ids())
     expect(both).toMatchObject({ speakers: 2, shot: 'half' })
     expect(both.roles[0]?.detail).toBe('long; wide enough for two')
-    expect(compareSetups(solo, both).map((it) => ('role' in it ? `${it.kind} ${it.role}` : it.field))).toEqual([
-      'speakers',
-      'shot',
-      'role-changed A lens',
-      'role-added Guest’s microphone',
-      'role-added Guest’s chair',
-    ])
+    expect(
+      compareSetups(solo, both).map((it) =>
+        'role' in it ? `${it.kind} ${it.role}` : 'field' in it ? it.field : it.kind,
+      ),
+    ).toEqual(['speakers', 'shot', 'role-changed A lens', 'role-added Guest’s microphone', 'role-added Guest’s chair'])
     expect(addGuest(both, ids()).speakers).toBe(3)
     // With the lens in the role of its camera, that says it.
     const inOne = addGuest({ ...blank, roles: [makeRole('A camera', [], { wants: 'camera', detail: '' })] }, ids())

@@ -11,6 +11,8 @@ export const positionSchema = z.object({
   heightMm: lengthMm.default(null),
   /** The focal length in use, of a zoom. */
   focalMm: z.number().min(1).max(2000).nullable().default(null),
+  /** Of a screen or a prompter: from the lens to the middle of what is read there. */
+  fromLensMm: lengthMm.optional(),
 })
 export type Position = z.infer<typeof positionSchema>
 export const NO_POSITION: Position = positionSchema.parse({})
@@ -46,7 +48,7 @@ export function sayPosition(
   sayLength: (mm: number) => string = (mm) => `${mm / 1000} m`,
 ): string {
   if (!position) return ''
-  const { distanceMm, sideDegrees, heightMm, focalMm } = position
+  const { distanceMm, sideDegrees, heightMm, focalMm, fromLensMm } = position
   const side =
     sideDegrees === null
       ? ''
@@ -58,6 +60,7 @@ export function sayPosition(
     side,
     heightMm === null ? '' : `${sayLength(heightMm)} high`,
     focalMm === null ? '' : `${focalMm} mm`,
+    fromLensMm == null ? '' : `${sayLength(fromLensMm)} from the lens`,
   ]
     .filter(Boolean)
     .join(', ')

@@ -1,11 +1,13 @@
 import { z } from 'zod'
 import type { Assignment, NewSetup, Role } from './setup.ts'
+import { type Stage, stageSchema } from './stage.ts'
 
 /** One difference between two setups, role by role: by the name of the role, as ids are each setup's own. */
 export type SetupDifference =
   | { kind: 'role-added' | 'role-gone'; role: string; things: Assignment[] }
   | { kind: 'things'; role: string; gone: Assignment[]; added: Assignment[] }
   | { kind: 'role-changed'; role: string; fields: RoleField[] }
+  | { kind: 'stage'; fields: StageField[] }
   | { kind: 'fact'; field: FactField; before: string; after: string }
 
 const FACTS = [
@@ -28,6 +30,7 @@ const FIELDS = [
   'providedBy',
   'detail',
   'position',
+  'light',
   'settings',
   'intentionallyEmpty',
   'goesWith',
@@ -37,6 +40,8 @@ const FIELDS = [
   'rigMinutes',
 ] as const
 export type RoleField = (typeof FIELDS)[number]
+export type StageField = keyof Stage
+export const stageFieldSchema = stageSchema.keyof()
 export const factFieldSchema = z.enum(FACTS)
 
 export const roleFieldSchema = z.enum(FIELDS)
@@ -51,10 +56,16 @@ export function compareSetups(before: NewSetup, after: NewSetup): SetupDifferenc
       after: String(after[field] ?? ''),
     }),
   )
+  const fields = stageFieldSchema.options.filter((field) => !isAlike(before.stage[field], after.stage[field]))
+  const stage: SetupDifference[] = fields.length > 0 ? [{ kind: 'stage', fields }] : []
   const old = groupByName(before.roles)
   const fresh = groupByName(after.roles)
   const names = [...new Set([...old.keys(), ...fresh.keys()])]
-  return [...facts, ...names.flatMap((name) => compareNamed(name, old.get(name) ?? [], fresh.get(name) ?? []))]
+  return [
+    ...facts,
+    ...stage,
+    ...names.flatMap((name) => compareNamed(name, old.get(name) ?? [], fresh.get(name) ?? [])),
+  ]
 }
 
 function groupByName(roles: readonly Role[]): Map<string, Role[]> {

@@ -10,6 +10,7 @@ import { type CableRun, cableRunSchema } from './cable-run.ts'
 import { type ContentDemand, DEMAND_CODES } from './demand.ts'
 import { providedBySchema } from './provided.ts'
 import { positionSchema, settingSchema } from './setting-card.ts'
+import { NO_STAGE, roleLightSchema, stageSchema } from './stage.ts'
 
 export const TAPES = ['fern', 'clay', 'sky', 'plum', 'straw', 'slate'] as const
 export type Tape = (typeof TAPES)[number]
@@ -59,6 +60,8 @@ export const roleSchema = z.object({
   oftenForgotten: z.boolean().optional(),
   /** Where it stands, measured; null or absent where nobody did. */
   position: positionSchema.nullable().optional(),
+  /** What it is there for as a light, and what is lost on its way; null or absent where nobody said. */
+  light: roleLightSchema.nullable().optional(),
   /** Its line of the setting card: every setting with its value, as somebody would write it on tape. */
   settings: z.array(settingSchema).max(24).optional(),
   /** Stays rigged between shoots, or is struck each time; null follows the studio's policy. */
@@ -107,6 +110,7 @@ export const SETUP_DEFAULTS = {
   speakers: null as number | null,
   shot: null as Shot | null,
   carriers: 0,
+  stage: NO_STAGE,
 }
 
 /** How much of a person the picture shows. */
@@ -145,6 +149,8 @@ export const newSetupSchema = z
     shot: z.enum(SHOT_CODES).nullable().default(null),
     /** How many people have their hands free to hold or wear something of it. */
     carriers: z.number().int().min(0).max(20, 'At most 20 people carry.').default(0),
+    /** Who and what is before the lens, and behind. */
+    stage: stageSchema.default(NO_STAGE),
     /** Policies of its own. */
     overrides: overridesSchema.default(NO_OVERRIDES),
     placeId: idSchema.nullable(),

@@ -7,6 +7,10 @@ import { generations } from '../checks/joints/generations.ts'
 import { unknownJoints } from '../checks/joints/unknown-joints.ts'
 import { unmetNeeds } from '../checks/joints/unmet-needs.ts'
 import { unsureJoints } from '../checks/joints/unsure-joints.ts'
+import { backgroundLight } from '../checks/light/background-light.ts'
+import { exposure } from '../checks/light/exposure.ts'
+import { lampFindings } from '../checks/light/lamp-findings.ts'
+import { unknownLook } from '../checks/light/unknown-look.ts'
 import { cardMinutes, cardMinutesSchema, cardMinutesSum } from '../checks/media/card-minutes.ts'
 import { cardSpeed } from '../checks/media/card-speed.ts'
 import { keptPictures } from '../checks/media/kept-pictures.ts'
@@ -15,9 +19,13 @@ import { closedPlace } from '../checks/people/closed-place.ts'
 import { consent } from '../checks/people/consent.ts'
 import { owners } from '../checks/people/owners.ts'
 import { skills } from '../checks/people/skills.ts'
+import { backdropWidth } from '../checks/picture/backdrop-width.ts'
 import { cameraRoom } from '../checks/picture/camera-room.ts'
 import { focalLength } from '../checks/picture/focal-length.ts'
+import { focusAndAperture } from '../checks/picture/focus-and-aperture.ts'
+import { gaze } from '../checks/picture/gaze.ts'
 import { imageCircle } from '../checks/picture/image-circle.ts'
+import { roomDepth } from '../checks/picture/room-depth.ts'
 import { chargeCurrent } from '../checks/power/charge-current.ts'
 import { charges } from '../checks/power/charges.ts'
 import { circuitLoad, circuitLoadSchema, circuitLoadSum } from '../checks/power/circuit-load.ts'
@@ -55,6 +63,8 @@ import { suitedMicrophone } from '../checks/sound/suited-microphone.ts'
 /** Every check, one line each. What one finds never depends on another, so their order does not matter. */
 export const CHECKS = [
   absences,
+  backdropWidth,
+  backgroundLight,
   boundElsewhere,
   cableRuns,
   cameraRoom,
@@ -68,10 +78,14 @@ export const CHECKS = [
   darkScreens,
   demands,
   emptyRoles,
+  exposure,
   focalLength,
+  focusAndAperture,
+  gaze,
   imageCircle,
   keptPictures,
   lackingFacts,
+  lampFindings,
   leadLoad,
   leastLoad,
   microphoneFeed,
@@ -85,6 +99,7 @@ export const CHECKS = [
   passiveRuns,
   providedRoles,
   recordedSound,
+  roomDepth,
   sharedItems,
   shortStock,
   signalRate,
@@ -99,6 +114,7 @@ export const CHECKS = [
   charges,
   generations,
   unknownJoints,
+  unknownLook,
   unmetNeeds,
   unsureJoints,
   usualFigures,

@@ -46,6 +46,8 @@ export const studioSettingsSchema = z.object({
   packEfficiencyPercent: z.number().int().min(50).max(100),
   /** What the tax on a gift takes of its value, in hundredths of a per cent; null where nobody said whether there is one. */
   giftTaxBasisPoints: z.number().int().min(0).max(10_000, 'At most 100 %.').nullable().default(null),
+  /** By so many degrees eyes may look past the lens before it shows. */
+  gazeDegrees: z.number().min(1).max(30).default(5),
   /** A service that falls due within so many days is shown. */
   serviceNoticeDays: z.number().int().min(0).max(365),
   /** Slack added to every lead, in per cent of its way. */

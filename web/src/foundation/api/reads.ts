@@ -35,6 +35,7 @@ const READS = {
   remedies: [...VERDICT, 'attachments'],
   readiness: VERDICT,
   pictures: VERDICT,
+  pictureAndLight: VERDICT,
   joints: VERDICT,
   pictureChanges: VERDICT,
   moveCheck: VERDICT,

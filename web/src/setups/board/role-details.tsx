@@ -106,6 +106,13 @@ function PositionFields({ position, onChange }: { position: Position; onChange(p
         value={position.heightMm}
         onChange={(heightMm) => onChange({ ...position, heightMm })}
       />
+      <MeasureField
+        measure="length"
+        label="From the lens"
+        hint="of a screen that is looked at"
+        value={position.fromLensMm ?? null}
+        onChange={(fromLensMm) => onChange({ ...position, fromLensMm })}
+      />
       {figure('To the side, °', '0 at the lens, left below zero', 'sideDegrees')}
       {figure('Focal length, mm', 'of a zoom, as it is set', 'focalMm')}
     </div>

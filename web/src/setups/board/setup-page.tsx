@@ -7,6 +7,7 @@ import { useMay } from '../../foundation/api/session.ts'
 import { ConflictPanel } from '../../foundation/form/conflict.tsx'
 import { Loading, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { Attachments } from '../../studio/files/attachments.tsx'
+import { LookView } from '../look/look-view.tsx'
 import { ReadinessMargin } from '../margin/readiness-margin.tsx'
 import { Differences } from '../margin/setup-differences.tsx'
 import { SetupPicture } from '../pictures/setup-picture.tsx'
@@ -47,7 +48,7 @@ function OpenSetup({ setup }: { setup: SetupReply }) {
   const [open, setOpen] = useState<OpenChange | null>(null)
   const canChange = useMay()('change-setups')
   // Signals and power go from left to right over many things: they take the width of the page.
-  const isBeside = view === null || view === 'rig'
+  const isBeside = view === null || view === 'rig' || view === 'look'
   const ifMay = <T,>(deed: T): T | null => (canChange ? deed : null)
   const close = () => {
     setOpen(null)
@@ -62,6 +63,10 @@ function OpenSetup({ setup }: { setup: SetupReply }) {
       onTheirs={close}
     />
   )
+  const saveLook = async (make: (base: SetupReply) => SetupReply, told: string) => {
+    const base = latest(setup)
+    return (await save(make(base), told, base)) !== null
+  }
   const onJoin = ifMay((links: SetupReply['links'], told: string) => {
     const base = latest(setup)
     save({ ...base, links }, told, base)
@@ -79,7 +84,9 @@ function OpenSetup({ setup }: { setup: SetupReply }) {
       <SetupViews view={view} />
       <div className={`grid flex-1 ${isBeside ? 'lg:grid-cols-[1fr_372px]' : ''}`}>
         <div className={`min-w-0 px-4 pb-6 md:px-5 ${view ? 'max-lg:order-first' : ''}`}>
-          {view && readiness ? (
+          {view === 'look' ? (
+            <LookView setup={setup} bookingId={bookingId} onSave={ifMay(saveLook)} />
+          ) : view && readiness ? (
             <SetupPicture
               key={view}
               kind={view}

@@ -1,4 +1,4 @@
-import type { FactField, NamedDifference, RoleField } from '@exemplar/core'
+import type { FactField, NamedDifference, RoleField, StageField } from '@exemplar/core'
 import { Waiting } from '../../foundation/parts/page-parts.tsx'
 import { useSetupDifferenceQuery } from '../helping-api.ts'
 /** What is otherwise in the second setup, as seen from the first. */
@@ -13,7 +13,7 @@ export function Differences({ id, otherId }: { id: string; otherId: string }) {
           key={JSON.stringify(it)}
           className="grid grid-cols-[minmax(96px,160px)_1fr] gap-2 border-b border-rule py-1.5"
         >
-          <b>{'role' in it ? it.role : FACT_NAMES[it.field]}</b>
+          <b>{'role' in it ? it.role : it.kind === 'stage' ? 'The scene' : FACT_NAMES[it.field]}</b>
           <span>{sayDifference(it)}</span>
         </li>
       ))}
@@ -36,6 +36,7 @@ const FIELD_NAMES: Record<RoleField, string> = {
   anyOfUnitIds: 'what takes turns',
   providedBy: 'what does it',
   position: 'the measured place',
+  light: 'what it lights and what is lost on its way',
   settings: 'the setting card',
   goesWith: 'which role it goes with',
   mayShare: 'whether its thing is shared',
@@ -46,6 +47,21 @@ const FIELD_NAMES: Record<RoleField, string> = {
   wants: 'what fills it',
   detail: 'where and how',
   intentionallyEmpty: 'whether it is left empty',
+}
+
+const STAGE_NAMES: Record<StageField, string> = {
+  posture: 'seated or standing',
+  eyeMm: 'the height of the eyes',
+  backdropMm: 'how far the background is',
+  productMm: 'where something is held',
+  background: 'what the background is to look like',
+  daylight: 'the daylight',
+  faceLux: 'the light measured at the face',
+  backgroundLux: 'the light measured at the background',
+  readings: 'measured points',
+  houseLights: 'which lights of the house are on',
+  inPicture: 'what is worn or shown',
+  composition: 'the composition',
 }
 
 function sayDifference(it: NamedDifference): string {
@@ -63,6 +79,8 @@ function sayDifference(it: NamedDifference): string {
         .join(' ')
     case 'role-changed':
       return `otherwise: ${it.fields.map((field) => FIELD_NAMES[field]).join(', ')}`
+    case 'stage':
+      return `otherwise: ${it.fields.map((field) => STAGE_NAMES[field]).join(', ')}`
     case 'fact':
       return `${it.after || 'none'} instead of ${it.before || 'none'}`
     default:

@@ -49,9 +49,14 @@ const GROUPS: readonly { title: string; fields: readonly [key: NumberKey, label:
     ],
   },
   {
-    title: 'Upkeep and room',
+    title: 'Upkeep, room and picture',
     fields: [
       ['serviceNoticeDays', 'Services are shown so many days ahead', 'On Today and on the bench.'],
+      [
+        'gazeDegrees',
+        'Eyes may look past the lens by, °',
+        'Beyond it a screen beside the lens is told. About 5 is common practice.',
+      ],
       ['doorClearanceMm', 'Room beside a thing carried through a door, mm', 'Decides what fits through a door.'],
     ],
   },

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { circleFitSchema, findAngleOfView, findFrameWidth, fitImageCircle } from '../../../formulas/picture/framing.ts'
 import type { Size } from '../../../studio/places/place.ts'
-import { isItemOf, type PlacedItem, readFigure } from '../../placed/placed-item.ts'
+import { isItemOf, type PlacedItem, readChoice, readFigure } from '../../placed/placed-item.ts'
 import type { Role } from '../../setup/setup.ts'
 import { computeCarriedLoads } from '../rigging/carried-load.ts'
 import { factOf, type Scene } from '../scene.ts'
@@ -69,8 +69,10 @@ function describeAngle(
   room: Size | null,
 ): CameraAngle {
   const glass = lens ?? camera
-  const focalMinMm = readFigure(glass, 'focalMinMm') ?? readFigure(glass, 'focalMaxMm')
-  const focalMaxMm = readFigure(glass, 'focalMaxMm') ?? focalMinMm
+  // One figure is that of a prime; of a zoom the other end is not known by it.
+  const isZoom = readChoice(glass, 'lensKind') === 'zoom'
+  const focalMinMm = readFigure(glass, 'focalMinMm') ?? (isZoom ? null : readFigure(glass, 'focalMaxMm'))
+  const focalMaxMm = readFigure(glass, 'focalMaxMm') ?? (isZoom ? null : focalMinMm)
   const set = role.position?.focalMm ?? lensRole?.position?.focalMm ?? null
   // What was set for another lens says nothing of this one.
   const isReached = set !== null && (focalMinMm === null || focalMinMm <= set) && set <= (focalMaxMm ?? set)

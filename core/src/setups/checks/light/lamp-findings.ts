@@ -1,0 +1,159 @@
+import { trim } from '../../../units/quantity.ts'
+import { isItemOf, readFigure } from '../../placed/placed-item.ts'
+import { defineCheck, type Found } from '../check.ts'
+import { plain } from '../finding-words.ts'
+import { factOf, type Scene } from '../scene.ts'
+import { listColours } from './colours.ts'
+import { type LampLook, listLampLooks } from './lamp-look.ts'
+import { findBlocking, findFaceShadow, findReflection, wearsSpectacles } from './lines-of-sight.ts'
+
+interface Subject {
+  tag: string
+  itemKey: string
+}
+
+type LampFinding =
+  | (Subject & { code: 'colour-apart'; mired: number; kelvin: number; against: number })
+  | { code: 'house-light-apart'; name: string; mired: number; kelvin: number; against: number }
+  | (Subject & { code: 'colour-poor'; cri: number })
+  | (Subject & { code: 'no-reserve' })
+  | (Subject & { code: 'seen-in-spectacles'; angle: number; limit: number })
+  | (Subject & { code: 'grid-in-spectacles'; grid: string })
+  | (Subject & { code: 'camera-shades'; camera: string; angle: number })
+  | (Subject & { code: 'shadow-seen'; cameras: string[]; asideMm: number; lowerMm: number })
+
+/** Under this, skin and products turn a little green or grey. Common practice, from memory. */
+export const POOR_CRI = 90
+
+const sayMired = (mired: number) => `${trim(Math.abs(mired), 0)} mired ${mired > 0 ? 'warmer' : 'cooler'}`
+const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
+
+/** What single lamps do: their colour, their reserve, where they are seen and what stands before them. */
+export const lampFindings = defineCheck<LampFinding>({
+  find: (scene) => [...judgeColours(scene), ...factOf(scene, listLampLooks).flatMap((look) => judgeLamp(look, scene))],
+  codes: {
+    'colour-apart': {
+      say: ({ tag, mired, kelvin, against }) =>
+        plain(
+          `${tag} has another colour than the rest`,
+          `${trim(kelvin, 0)} K against ${trim(against, 0)} K: ${sayMired(mired)}. A gel of ${trim(-mired, 0)} mired, another setting, or say in its role that it is meant.`,
+        ),
+      deciding: ({ kelvin, against }) => [trim(kelvin, 0), trim(against, 0)],
+      isSmaller: (after, before) => Math.abs(after.mired) < Math.abs(before.mired),
+    },
+    'house-light-apart': {
+      say: ({ name, mired, kelvin, against }) =>
+        plain(
+          `${name} joins in with another colour`,
+          `It is on, at ${trim(kelvin, 0)} K against ${trim(against, 0)} K: ${sayMired(mired)}. Switch it off, or match the lamps to it.`,
+        ),
+      deciding: ({ kelvin, against }) => [kelvin, trim(against, 0)],
+    },
+    'colour-poor': {
+      say: ({ tag, cri }) =>
+        plain(
+          `${tag} shows colours poorly`,
+          `Its Ra is ${trim(cri, 0)}: skin and white turn a little green or grey. As an accent nobody minds; for the face one of ${POOR_CRI} and more.`,
+        ),
+      deciding: ({ cri }) => [cri],
+    },
+    'no-reserve': {
+      say: ({ tag }) =>
+        plain(
+          `${tag} has no reserve`,
+          `It is at its full output: nothing is left for a softer modifier, or for further away.`,
+        ),
+      deciding: () => [],
+    },
+    'seen-in-spectacles': {
+      say: ({ tag, angle, limit }) =>
+        plain(
+          `${tag} is likely seen in spectacles`,
+          `It stands ${trim(angle, 0)}° from the lens, and clears from about ${trim(limit, 0)}°: higher, or further to the side. Look once before it counts.`,
+        ),
+      deciding: ({ angle, limit }) => [trim(angle, 0), trim(limit, 0)],
+      isSmaller: (after, before) => after.limit - after.angle < before.limit - before.angle,
+    },
+    'grid-in-spectacles': {
+      say: ({ tag, grid }) =>
+        plain(
+          `The pattern of ${grid} may be seen in spectacles`,
+          `A grid before ${tag} keeps its light off the background and shows its cells in glasses. Without it, or from further to the side.`,
+        ),
+      deciding: ({ grid }) => [grid],
+    },
+    'camera-shades': {
+      say: ({ tag, camera, angle }) =>
+        plain(
+          `${camera} stands in the light of ${tag}`,
+          `Seen from the face they are ${trim(angle, 0)}° apart, and the camera is the nearer one. Lower the camera, or raise the lamp.`,
+        ),
+      deciding: ({ angle }) => [trim(angle, 0)],
+    },
+    'shadow-seen': {
+      say: ({ tag, cameras, asideMm, lowerMm }) =>
+        plain(
+          `${tag} throws the shadow of a head into the picture`,
+          `It falls ${metres(asideMm)} to the side and ${metres(Math.abs(lowerMm))} ${lowerMm < 0 ? 'higher' : 'lower'}, seen by ${cameras.join(', ')}. Higher, further to the side, or the background further back.`,
+        ),
+      deciding: ({ asideMm, lowerMm }) => [trim(asideMm, 0), trim(lowerMm, 0)],
+    },
+  },
+})
+
+function judgeColours(scene: Scene): Found<LampFinding>[] {
+  const { odd, reference } = listColours(scene)
+  return odd.flatMap(({ source, mired }): Found<LampFinding>[] => {
+    const { id, kelvin, isMeant, isForFace, key, roleId, label } = source
+    const mixes = !isForFace && scene.policies.school('colour').way === 'mix'
+    if (kelvin === null || reference === null || isMeant || (mixes && key !== null)) return []
+    const figures = { mired, kelvin, against: reference }
+    if (key === null)
+      return [{ about: ['house', id], roleId: null, level: 'warn', code: 'house-light-apart', name: label, ...figures }]
+    // What is behind or in the picture is often coloured on purpose: a word, until somebody says so.
+    const level = isForFace ? 'warn' : 'advise'
+    return [{ about: [key], roleId, level, code: 'colour-apart', tag: label, itemKey: key, ...figures }]
+  })
+}
+
+const isGrid = (name: string) => /\bgrid\b|honeycomb|egg ?crate/i.test(name)
+
+function judgeLamp(look: LampLook, scene: Scene): Found<LampFinding>[] {
+  const { lamp, role, job, share } = look
+  const place = { about: [lamp.key], roleId: role.id, tag: lamp.tag, itemKey: lamp.key }
+  const found: Found<LampFinding>[] = []
+  const cri = readFigure(lamp, 'cri')
+  // A practical is in the picture; nobody wants true colours of it. What content demands asks by itself.
+  const isAccent = job === 'accent' || isItemOf(lamp, 'practical')
+  if (cri !== null && cri < POOR_CRI && !isAccent && job !== null && !scene.setup.demands.includes('true-colour'))
+    found.push({ ...place, level: 'advise', code: 'colour-poor', cri })
+  const wantsReserve = scene.policies.school('reserve')
+  if (share === 1 && job === 'key' && wantsReserve.way === 'more' && readFigure(lamp, 'luxAtOneMetre') !== null)
+    found.push({ ...place, level: 'advise', code: 'no-reserve' })
+  const reflection = findReflection(look, scene)
+  if (reflection !== null && reflection !== 'unknown' && reflection.isSeen && !isItemOf(lamp, 'ring-light'))
+    found.push({
+      ...place,
+      level: 'warn',
+      code: 'seen-in-spectacles',
+      angle: reflection.angle,
+      limit: reflection.limit,
+    })
+  const grid = look.modifiers.find((it) => isGrid(it.name))
+  const isBefore = job !== 'background' && job !== 'separation' && Math.abs(look.sideDegrees ?? 0) < 90
+  if (grid && isBefore && wearsSpectacles(scene))
+    found.push({ ...place, level: 'advise', code: 'grid-in-spectacles', grid: grid.tag })
+  for (const { tag: camera, angle } of findBlocking(look, scene))
+    found.push({ ...place, level: 'warn', code: 'camera-shades', camera, angle })
+  const shadow = job === 'key' || job === 'fill' ? findFaceShadow(look, scene) : null
+  if (shadow?.isInPicture && scene.setup.stage.background !== 'dark')
+    found.push({
+      ...place,
+      level: 'advise',
+      code: 'shadow-seen',
+      cameras: shadow.cameras,
+      asideMm: shadow.asideMm,
+      lowerMm: shadow.lowerMm,
+    })
+  return found
+}

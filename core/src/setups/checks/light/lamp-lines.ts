@@ -1,0 +1,248 @@
+import { findStopsOverDistance, POINT_FROM_WIDTHS } from '../../../formulas/light/fall-off.ts'
+import { findApparentSize } from '../../../formulas/light/source.ts'
+import { trim } from '../../../units/quantity.ts'
+import { readFigure } from '../../placed/placed-item.ts'
+import { LIGHT_JOBS } from '../../setup/stage.ts'
+import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
+import type { Scene } from '../scene.ts'
+import { findSpill, isForFace, type LampLook, placeLamp, readEyeHeight } from './lamp-look.ts'
+import { findBlocking, findFaceShadow, findReflection } from './lines-of-sight.ts'
+
+export const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
+export function stops(figure: number): string {
+  const said = trim(Math.abs(figure), 1)
+  return `${said} ${said === '1' ? 'stop' : 'stops'}`
+}
+export const lux = (figure: number) => `${trim(figure, figure >= 10 ? 0 : 1)} lx`
+export const percent = (share: number) => `${trim(share * 100, 1)} %`
+
+const INVERSE = 'inverse square of a point source'
+const NOT_A_POINT = `A soft source nearer than about ${POINT_FROM_WIDTHS} times its size falls off more slowly than a point.`
+
+/** All that one lamp comes to. */
+export function sayLamp(look: LampLook, scene: Scene): LookLine[] {
+  return [
+    sayJob(look),
+    sayLevel(look),
+    sayReserve(look),
+    ...saySize(look),
+    ...sayFallOff(look, scene),
+    ...sayShadow(look, scene),
+    ...sayInSpectacles(look, scene),
+    ...saySight(look, scene),
+  ]
+}
+
+function sayJob({ job, isJobSaid }: LampLook): LookLine {
+  if (!job) return sayOpen('job', 'What it is for', ['whether it is the key, a fill, or for the background'])
+  return sayLine(
+    'job',
+    'What it is for',
+    `${LIGHT_JOBS[job]}${isJobSaid ? '' : ', assumed from what its role is called'}.`,
+  )
+}
+
+function listWanting({ lamp, distanceMm, share, unmeasuredLoss }: LampLook): string[] {
+  return [
+    ...(distanceMm === null ? ['how far it is from what it lights'] : []),
+    ...(readFigure(lamp, 'luxAtOneMetre') === null ? [`how much light ${lamp.tag} gives`] : []),
+    ...unmeasuredLoss.map((it) => `what ${it.tag} takes away`),
+    ...(share === null ? ['its level on the setting card'] : []),
+  ]
+}
+
+function sayLevel(look: LampLook): LookLine {
+  const { lux: there, isMeasured, fullLux, share, distanceMm, lossStops, lamp } = look
+  const label = 'Level where it falls'
+  if (there !== null && isMeasured)
+    return sayLine('level', label, `${lux(there)}, measured.`, {
+      sums: [],
+      assumptions: ['Measured from this lamp alone, by whoever wrote it down.'],
+      source: 'measured',
+    })
+  const wanting = listWanting(look)
+  if (there === null || share === null || distanceMm === null || lossStops === null) {
+    const open = sayOpen('level', label, [...wanting, 'or measure it there'])
+    return fullLux === null
+      ? open
+      : { ...open, says: `At most ${lux(fullLux)}; how much of it ${listIn(wanting)} tells.` }
+  }
+  const atOne = readFigure(lamp, 'luxAtOneMetre') ?? 0
+  return sayLine('level', label, `${lux(there)} at ${metres(distanceMm)}.`, {
+    sums: [
+      [
+        'lux',
+        `${trim(atOne, 0)} / ${trim(distanceMm / 1000, 2)}²${share === 1 ? '' : ` · ${trim(share, 3)}`}${lossStops === 0 ? '' : ` / 2^${trim(lossStops, 1)}`} = ${trim(there, 1)} lx`,
+      ],
+    ],
+    assumptions: [NOT_A_POINT, 'On its axis, at the output its maker or somebody with a meter gave for one metre.'],
+    source: INVERSE,
+  })
+}
+
+const listIn = (parts: readonly string[]) => parts.join(' and ')
+
+/** How hard it works, against what is lost on the way. */
+function sayReserve(look: LampLook): LookLine {
+  const { share, headroomStops, lossStops, unmeasuredLoss } = look
+  const label = 'In reserve'
+  if (share === null || headroomStops === null) return sayOpen('reserve', label, ['its level on the setting card'])
+  const reserve = share === 1 ? 'Nothing: it is at its full output' : `${stops(headroomStops)}, at ${percent(share)}`
+  const lost =
+    lossStops === null
+      ? `; what ${unmeasuredLoss.map((it) => it.tag).join(', ')} takes away nobody wrote down`
+      : lossStops === 0
+        ? ''
+        : `; ${stops(lossStops)} are lost on the way`
+  return sayLine('reserve', label, `${reserve}${lost}.`, {
+    sums: [['headroom', `−log₂(${trim(share, 3)}) = ${trim(headroomStops, 2)} stops`]],
+    assumptions: ['The level is taken to be a share of the light, as most lamps show it.'],
+    source: 'definition',
+  })
+}
+
+/** How soft it is, beside how much room it takes. */
+function saySize({ diameterMm, distanceMm, sourceOf, lamp }: LampLook): LookLine[] {
+  if (diameterMm === null || distanceMm === null) {
+    const wanting = [
+      ...(diameterMm === null ? [`how large ${sourceOf.tag} is`] : []),
+      ...(distanceMm === null ? ['how far it is from what it lights'] : []),
+    ]
+    return sourceOf === lamp && diameterMm === null ? [] : [sayOpen('size', 'Looks as large as', wanting)]
+  }
+  const angle = findApparentSize(diameterMm, distanceMm)
+  const deep = readFigure(sourceOf, 'frontToBackMm')
+  const bulk = `${trim(diameterMm / 10, 0)} cm across${deep === null ? '' : `, ${trim(deep / 10, 0)} cm deep`}`
+  const isNear = distanceMm < diameterMm * POINT_FROM_WIDTHS
+  return [
+    sayLine(
+      'size',
+      'Looks as large as',
+      `${trim(angle, 0)}° from there, the larger the softer; ${sourceOf.tag} is ${bulk}.`,
+      {
+        sums: [['angle', `2 · atan(${trim(diameterMm / 2, 0)} / ${trim(distanceMm, 0)}) = ${trim(angle, 1)}°`]],
+        assumptions: isNear ? [NOT_A_POINT] : [],
+        source: 'geometry',
+      },
+    ),
+  ]
+}
+
+/** How much of the light for the face is left behind it. */
+function sayFallOff(look: LampLook, { setup }: Scene): LookLine[] {
+  const { backdropMm } = setup.stage
+  const { distanceMm, sideDegrees } = look
+  if (!isForFace(look) || backdropMm === null || distanceMm === null) return []
+  const spill = findSpill({ ...look, lux: look.lux ?? 1 }, backdropMm)
+  if (!spill) return [sayLine('fall-off', 'On the background', 'Nothing: it shines away from it.')]
+  const lost = findStopsOverDistance(distanceMm, spill.distanceMm)
+  return [
+    sayLine('fall-off', 'On the background', `${stops(lost)} less than on the face.`, {
+      sums: [
+        ['way', `${trim(spill.distanceMm, 0)} mm to it, ${trim(distanceMm, 0)} mm to the face`],
+        ['stops', `2 · log₂(${trim(spill.distanceMm, 0)} / ${trim(distanceMm, 0)}) = ${trim(lost, 2)}`],
+      ],
+      assumptions: [
+        NOT_A_POINT,
+        ...(sideDegrees === null ? ['To which side it stands nobody said: taken as straight from the lens.'] : []),
+        'A flag or a grid takes more away.',
+      ],
+      source: INVERSE,
+    }),
+  ]
+}
+
+function sayShadow(look: LampLook, scene: Scene): LookLine[] {
+  if (!isForFace(look) || scene.setup.stage.backdropMm === null) return []
+  const shadow = findFaceShadow(look, scene)
+  if (!shadow) {
+    const place = placeLamp(look, scene.setup)
+    if (place) return []
+    const wanting = [
+      ...(look.distanceMm === null ? ['how far it is from the face'] : []),
+      ...(look.sideDegrees === null ? ['to which side it stands'] : []),
+      ...(look.heightMm === null ? ['how high it is'] : []),
+      ...(readEyeHeight(scene.setup) ? [] : ['whether they sit or stand']),
+    ]
+    return [sayOpen('shadow', 'Shadow behind', wanting.length > 0 ? wanting : ['a distance longer than it is high'])]
+  }
+  const { lowerMm, asideMm, isInPicture, cameras } = shadow
+  const where = [
+    `${metres(Math.abs(lowerMm))} ${lowerMm < 0 ? 'higher' : 'lower'} than the head`,
+    `${metres(asideMm)} to the side`,
+  ].join(' and ')
+  const seen =
+    isInPicture === null ? '' : isInPicture ? `, in the picture of ${cameras.join(', ')}` : ', out of every picture'
+  return [
+    sayLine('shadow', 'Shadow behind', `The head throws one ${where}${seen}.`, {
+      sums: [
+        [
+          'forward',
+          `${trim(shadow.forwardMm, 0)} mm before the face, ${trim(scene.setup.stage.backdropMm, 0)} mm behind it`,
+        ],
+        [
+          'lower',
+          `${trim(shadow.aboveMm, 0)} · ${trim(scene.setup.stage.backdropMm / shadow.forwardMm, 2)} = ${trim(lowerMm, 0)} mm`,
+        ],
+        ['aside', `= ${trim(asideMm, 0)} mm`],
+      ],
+      assumptions: [
+        'Of a large source the edge of the shadow is soft, and further off it is lost.',
+        ...(shadow.isEyeMeasured ? [] : ['How high the eyes are is as usual, not measured.']),
+      ],
+      source: 'geometry',
+    }),
+  ]
+}
+
+/** Only where somebody wears spectacles. */
+function sayInSpectacles(look: LampLook, scene: Scene): LookLine[] {
+  const reflection = findReflection(look, scene)
+  if (reflection === null) return []
+  const label = 'In spectacles'
+  if (reflection === 'unknown') {
+    return [
+      sayOpen('spectacles', label, [
+        ...(look.sideDegrees === null ? ['to which side it stands'] : []),
+        ...(look.heightMm === null ? ['how high it is'] : []),
+        ...(look.distanceMm === null ? ['how far it is'] : []),
+        ...(readEyeHeight(scene.setup) ? [] : ['whether they sit or stand']),
+      ]),
+    ]
+  }
+  const { angle, limit, isSeen } = reflection
+  return [
+    sayLine(
+      'spectacles',
+      label,
+      isSeen
+        ? `Likely seen: it stands ${trim(angle, 0)}° from the lens, and clears from about ${trim(limit, 0)}°. Higher, or further to the side.`
+        : `Likely clear: it stands ${trim(angle, 0)}° from the lens.`,
+      {
+        sums: [
+          ['between lens and lamp', `${trim(angle, 1)}°`],
+          ['clear from', `${reflection.base}° and half of what it looks as large as: ${trim(limit, 1)}°`],
+        ],
+        assumptions: [
+          'Curved lenses throw back what is within about 30° of the way they look: a rule of thumb, common practice. Spectacles tipped down a little, or a head turned away, change it; look once before it counts.',
+        ],
+        source: 'common practice, from memory',
+      },
+    ),
+  ]
+}
+
+function saySight(look: LampLook, scene: Scene): LookLine[] {
+  return findBlocking(look, scene).map(({ tag, angle, limit }) =>
+    sayLine(
+      'between',
+      'Camera before the light',
+      `${tag} stands between it and the face: ${trim(angle, 0)}° apart. Lower the camera, or raise the lamp.`,
+      {
+        sums: [['apart', `${trim(angle, 1)}°, clear from ${trim(limit, 1)}°`]],
+        assumptions: ['A camera with its lens is taken to be 15 cm to each side of its middle.'],
+        source: 'geometry',
+      },
+    ),
+  )
+}

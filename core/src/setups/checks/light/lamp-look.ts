@@ -1,0 +1,155 @@
+import { findAlongFloor, findDistanceToWall, findHeadroom, findLuxAt } from '../../../formulas/light/fall-off.ts'
+import { isItemOf, listItemsOf, type PlacedItem, readChoice, readFigure } from '../../placed/placed-item.ts'
+import { readSetting } from '../../setup/read-settings.ts'
+import type { NewSetup, Role } from '../../setup/setup.ts'
+import { type LightJob, POSTURES, readLightJob } from '../../setup/stage.ts'
+import { computeCarriedLoads } from '../rigging/carried-load.ts'
+import { factOf, type Scene } from '../scene.ts'
+
+/** One lamp as it is set up. Null wherever a figure for it is missing; what is not known is never taken as full or as nothing. */
+export interface LampLook {
+  role: Role
+  lamp: PlacedItem
+  job: LightJob | null
+  isJobSaid: boolean
+  /** From the lamp to what it lights, straight. */
+  distanceMm: number | null
+  /** To the side of the line between lens and face; left below nothing. */
+  sideDegrees: number | null
+  heightMm: number | null
+  /** Share of its full output. One for a lamp that cannot be dimmed. */
+  share: number | null
+  headroomStops: number | null
+  /** What shapes it, and what colours it. */
+  modifiers: readonly PlacedItem[]
+  gels: readonly PlacedItem[]
+  /** Lost to modifiers and on the way; null while one of them has no figure. */
+  lossStops: number | null
+  unmeasuredLoss: readonly PlacedItem[]
+  /** Where it falls, at its full output and as it is set. Measured where somebody did. */
+  fullLux: number | null
+  lux: number | null
+  isMeasured: boolean
+  /** As set, with gels and tints; null where it can be changed and nobody said to what. */
+  kelvin: number | null
+  /** What it can be set to. */
+  kelvinMin: number | null
+  kelvinMax: number | null
+  /** Of what the light comes from: a modifier before it, else the lamp itself. */
+  diameterMm: number | null
+  sourceOf: PlacedItem
+  isColourMeant: boolean
+}
+
+/** Every lamp in use, the first of a role that lights. Flashes light no moving picture. */
+export function listLampLooks(scene: Scene): LampLook[] {
+  const { above } = factOf(scene, computeCarriedLoads)
+  return scene.setup.roles.flatMap((role): LampLook[] => {
+    const things = listItemsOf(role, scene.items)
+    const lamps = things.filter((it) => isItemOf(it, 'light') && !isItemOf(it, 'flash'))
+    return lamps.map((lamp) => {
+      const riders = (above.get(lamp.key) ?? []).flatMap((key) => scene.itemOf.get(key) ?? [])
+      // What lies in the role of a single lamp is for it, on its mount or before it.
+      const around = lamps.length === 1 ? [...new Set([...riders, ...things])] : riders
+      return describeLamp(role, lamp, around)
+    })
+  })
+}
+
+function describeLamp(role: Role, lamp: PlacedItem, around: readonly PlacedItem[]): LampLook {
+  const { job, isSaid } = readLightJob(role)
+  const position = role.position ?? null
+  const light = role.light ?? null
+  const modifiers = around.filter((it) => isItemOf(it, 'modifier') && !isItemOf(it, 'flag'))
+  const gels = around.filter((it) => isItemOf(it, 'gel'))
+  const losing = [...modifiers.filter((it) => !isItemOf(it, 'reflector')), ...gels]
+  const unmeasuredLoss = losing.filter((it) => readFigure(it, 'lossStops') === null)
+  const lossStops =
+    unmeasuredLoss.length > 0 && light?.lossStops == null
+      ? null
+      : losing.reduce((sum, it) => sum + (readFigure(it, 'lossStops') ?? 0), light?.lossStops ?? 0)
+  const cannotDim = readChoice(lamp, 'dims') === 'no'
+  const share = readSetting(role.settings, 'share').figure ?? (cannotDim ? 1 : null)
+  const distanceMm = position?.distanceMm || null
+  const atOneMetre = readFigure(lamp, 'luxAtOneMetre')
+  const computed =
+    atOneMetre === null || distanceMm === null || lossStops === null
+      ? null
+      : findLuxAt(atOneMetre, distanceMm) * 2 ** -lossStops
+  const measured = light?.lux ?? null
+  const fullLux = measured !== null ? (share === null ? null : measured / share) : computed
+  const source = modifiers.find((it) => readFigure(it, 'diameterMm') !== null) ?? modifiers[0] ?? lamp
+  return {
+    role,
+    lamp,
+    job,
+    isJobSaid: isSaid,
+    distanceMm,
+    sideDegrees: position?.sideDegrees ?? null,
+    heightMm: position?.heightMm ?? null,
+    share,
+    headroomStops: share === null ? null : findHeadroom(share),
+    modifiers,
+    gels,
+    lossStops,
+    unmeasuredLoss,
+    fullLux,
+    lux: measured ?? (computed === null || share === null ? null : computed * share),
+    isMeasured: measured !== null,
+    kelvin: readKelvin(role, lamp, gels),
+    ...readRange(lamp),
+    diameterMm: readFigure(source, 'diameterMm'),
+    sourceOf: source,
+    isColourMeant: light?.isColourMeant === true,
+  }
+}
+
+/** What it can be set to; with one end alone nobody knows whether it can be set at all. */
+function readRange(lamp: PlacedItem): Pick<LampLook, 'kelvinMin' | 'kelvinMax'> {
+  const kelvinMin = readFigure(lamp, 'kelvinMin')
+  const kelvinMax = readFigure(lamp, 'kelvinMax')
+  return kelvinMin === null || kelvinMax === null ? { kelvinMin: null, kelvinMax: null } : { kelvinMin, kelvinMax }
+}
+
+/** What comes out of it, in kelvin: as set, or as it is where it cannot be set; shifted by gels and tints. */
+function readKelvin(role: Role, lamp: PlacedItem, gels: readonly PlacedItem[]): number | null {
+  const { kelvinMin, kelvinMax } = readRange(lamp)
+  const set = readSetting(role.settings, 'kelvin').figure ?? (kelvinMin === kelvinMax ? kelvinMin : null)
+  if (set === null) return null
+  const shifts = gels.map((it) => readFigure(it, 'shiftMired'))
+  if (shifts.some((it) => it === null)) return null
+  const shift = shifts.reduce<number>((sum, it) => sum + (it ?? 0), role.light?.tintMired ?? 0)
+  const mired = 1_000_000 / set + shift
+  return mired > 0 ? 1_000_000 / mired : null
+}
+
+/** How high the eyes are: measured, else as is usual seated or standing; null where nobody said which. */
+export function readEyeHeight({ stage }: Pick<NewSetup, 'stage'>): { eyeMm: number; isMeasured: boolean } | null {
+  if (stage.eyeMm !== null) return { eyeMm: stage.eyeMm, isMeasured: true }
+  return stage.posture ? { eyeMm: POSTURES[stage.posture].eyeMm, isMeasured: false } : null
+}
+
+/** Where a lamp is from the face: along the floor, to the side, and above the eyes; null where that is not known. */
+export function placeLamp(look: LampLook, setup: Pick<NewSetup, 'stage'>) {
+  const { distanceMm, sideDegrees, heightMm } = look
+  const eyes = readEyeHeight(setup)
+  if (distanceMm === null || sideDegrees === null || heightMm === null || !eyes) return null
+  const aboveMm = heightMm - eyes.eyeMm
+  const alongFloorMm = findAlongFloor(distanceMm, aboveMm)
+  return alongFloorMm === null
+    ? null
+    : { alongFloorMm, sideDegrees, aboveMm, eyeMm: eyes.eyeMm, isMeasured: eyes.isMeasured }
+}
+
+/** What of a lamp for the face reaches the background behind it; null where its place or its level is not known. */
+export function findSpill(look: LampLook, backdropMm: number): { lux: number; distanceMm: number } | null {
+  const { lux, distanceMm, sideDegrees } = look
+  if (lux === null || distanceMm === null) return null
+  // A lamp that stands beside or behind whoever it lights throws nothing on what is behind them.
+  if (sideDegrees !== null && Math.abs(sideDegrees) >= 90) return null
+  const wayMm = findDistanceToWall(distanceMm, sideDegrees ?? 0, backdropMm, 0)
+  return { lux: lux * (distanceMm / wayMm) ** 2, distanceMm: wayMm }
+}
+
+/** Lamps that are there for the face. */
+export const isForFace = ({ job }: LampLook) => job === 'key' || job === 'fill'

@@ -1,0 +1,131 @@
+import { z } from 'zod'
+import { idSchema, nameSchema } from '../../studio/identity.ts'
+
+/** How whoever is filmed is placed, and how high their eyes are where nobody measured it. Common practice, from memory. */
+export const POSTURES = {
+  seated: { label: 'Seated', eyeMm: 1200 },
+  standing: { label: 'Standing', eyeMm: 1600 },
+} as const
+export type Posture = keyof typeof POSTURES
+export const POSTURE_CODES = Object.keys(POSTURES) as [Posture, ...Posture[]]
+
+/** What the background is to look like. */
+export const BACKGROUNDS = {
+  lit: 'Lit, and seen',
+  white: 'White that stays white',
+  keyed: 'Green or blue, to be keyed out',
+  dark: 'Dark on purpose',
+} as const
+export type Background = keyof typeof BACKGROUNDS
+export const BACKGROUND_CODES = Object.keys(BACKGROUNDS) as [Background, ...Background[]]
+
+/**
+ * Light of the day as it is usual, by exposure value at ISO 100: the rule that a sunny day is f/16 at one over the sensitivity
+ * is 15. Common practice.
+ */
+export const DAYLIGHTS = {
+  none: { label: 'No daylight', exposureValue: null },
+  sun: { label: 'Full sun', exposureValue: 15 },
+  hazy: { label: 'Hazy sun', exposureValue: 14 },
+  bright: { label: 'Cloudy, bright', exposureValue: 13 },
+  overcast: { label: 'Overcast, or open shade', exposureValue: 12 },
+} as const
+export type Daylight = keyof typeof DAYLIGHTS
+export const DAYLIGHT_CODES = Object.keys(DAYLIGHTS) as [Daylight, ...Daylight[]]
+
+/** What is worn or shown that light and keying do not forgive. */
+export const IN_PICTURE = {
+  green: 'Green, or see-through to the screen',
+  shiny: 'Shiny, silver or glass',
+  lettered: 'Lettering',
+} as const
+export type InPicture = keyof typeof IN_PICTURE
+export const IN_PICTURE_CODES = Object.keys(IN_PICTURE) as [InPicture, ...InPicture[]]
+
+const lengthMm = z
+  .number()
+  .int()
+  .min(1, 'A length is more than nothing.')
+  .max(100_000, 'That is over 100 m.')
+  .nullable()
+const luxSchema = z.number().min(0.1, 'Light is more than nothing.').max(200_000, 'That is more than the sun gives.')
+
+/** One point that somebody held a meter to. */
+export const meterReadingSchema = z.object({ id: idSchema, name: nameSchema, lux: luxSchema })
+export type MeterReading = z.infer<typeof meterReadingSchema>
+
+/** Who and what is before the lens and behind: what lies in no role. Null is what nobody said. */
+export const stageSchema = z.object({
+  posture: z.enum(POSTURE_CODES).nullable().default(null),
+  /** Of the eyes above the floor, measured. */
+  eyeMm: lengthMm.default(null),
+  /** From whoever is filmed to what is behind them. */
+  backdropMm: lengthMm.default(null),
+  /** How far before the face something is held up, or lies. */
+  productMm: lengthMm.default(null),
+  background: z.enum(BACKGROUND_CODES).nullable().default(null),
+  daylight: z.enum(DAYLIGHT_CODES).nullable().default(null),
+  /** Measured at the face, and at the background, with everything on. */
+  faceLux: luxSchema.nullable().default(null),
+  backgroundLux: luxSchema.nullable().default(null),
+  /** Points of the background, measured one by one. */
+  readings: z.array(meterReadingSchema).max(24, 'At most 24 points.').default([]),
+  /** Lights of the house by their id: whether they burn while it is filmed. */
+  houseLights: z.record(z.string().max(64), z.enum(['on', 'off'])).default({}),
+  inPicture: z.array(z.enum(IN_PICTURE_CODES)).max(IN_PICTURE_CODES.length).default([]),
+  /** What leads the eye, in the words of who composed it. */
+  composition: z.string().max(400, 'At most 400 characters.').default(''),
+})
+export type Stage = z.infer<typeof stageSchema>
+export const NO_STAGE: Stage = stageSchema.parse({})
+
+/** What a lamp is there for. */
+export const LIGHT_JOBS = {
+  key: 'Key',
+  fill: 'Fill',
+  separation: 'Parts them from the background',
+  background: 'Lights the background',
+  accent: 'Seen in the picture',
+  work: 'Lights hands or a product',
+} as const
+export type LightJob = keyof typeof LIGHT_JOBS
+export const LIGHT_JOB_CODES = Object.keys(LIGHT_JOBS) as [LightJob, ...LightJob[]]
+
+/** What a role of light says of itself beyond where it stands and how it is set. */
+export const roleLightSchema = z.object({
+  job: z.enum(LIGHT_JOB_CODES).nullable().default(null),
+  /** Measured where it falls, from this lamp alone. */
+  lux: luxSchema.nullable().default(null),
+  /** Lost on the way by bouncing or through cloth, in stops, beside what a modifier with a figure of its own takes. */
+  lossStops: z
+    .number()
+    .min(0, 'Stops lost are not below nothing.')
+    .max(10, 'At most ten stops.')
+    .nullable()
+    .default(null),
+  /** By how much that tints it, in mired; above nothing is warmer. */
+  tintMired: z.number().int().min(-300).max(300, 'Between 300 mired colder and warmer.').nullable().default(null),
+  /** Its other colour is meant. */
+  isColourMeant: z.boolean().default(false),
+})
+export type RoleLight = z.infer<typeof roleLightSchema>
+export const NO_ROLE_LIGHT: RoleLight = roleLightSchema.parse({})
+
+const JOB_WORDS: readonly (readonly [LightJob, RegExp])[] = [
+  ['background', /\b(back(ground|drop)|screen|cyc(lorama)?|wall)\b/i],
+  ['separation', /\b(rim|hair|kicker|edge|back ?light|separation)\b/i],
+  ['fill', /\bfill\b/i],
+  ['accent', /\b(accent|practical|fairy|string)\b/i],
+  ['work', /\b(table|product|hands?|work)\b/i],
+  ['key', /\b(key|main)\b/i],
+]
+
+/** What a lamp is there for, as its role says, else as its role is called; null where neither tells. */
+export function readLightJob(role: { name: string; light?: RoleLight | null | undefined }): {
+  job: LightJob | null
+  isSaid: boolean
+} {
+  const said = role.light?.job ?? null
+  if (said) return { job: said, isSaid: true }
+  return { job: JOB_WORDS.find(([, words]) => words.test(role.name))?.[0] ?? null, isSaid: false }
+}

@@ -1,0 +1,228 @@
+import {
+  BACKGROUND_CODES,
+  BACKGROUNDS,
+  type Background,
+  DAYLIGHT_CODES,
+  DAYLIGHTS,
+  type Daylight,
+  IN_PICTURE,
+  IN_PICTURE_CODES,
+  POSTURE_CODES,
+  POSTURES,
+  type Posture,
+  type Stage,
+} from '@exemplar/core'
+import { useState } from 'react'
+import { CheckField, NoteField, SelectField, TextField } from '../../foundation/form/field.tsx'
+import { FigureField } from '../../foundation/form/figure-field.tsx'
+import { MeasureField } from '../../foundation/form/measures.tsx'
+import { RowsField } from '../../foundation/form/rows-field.tsx'
+import { Button } from '../../foundation/parts/button.tsx'
+
+interface HouseLight {
+  id: string
+  name: string
+  kelvin: number | null
+}
+
+type SetStage = (part: Partial<Stage>) => void
+
+/** Who and what is before the lens and behind, and what somebody measured there. */
+export function StageForm({
+  stage,
+  houseLights,
+  onSave,
+}: {
+  stage: Stage
+  houseLights: readonly HouseLight[]
+  onSave(stage: Stage): void
+}) {
+  const [draft, setDraft] = useState(stage)
+  const set: SetStage = (part) => setDraft({ ...draft, ...part })
+  return (
+    <form
+      className="grid gap-3"
+      onSubmit={(event) => {
+        event.preventDefault()
+        onSave(draft)
+      }}
+    >
+      <div className="grid grid-cols-2 gap-3 md:grid-cols-4">
+        <People stage={draft} set={set} />
+        <Behind stage={draft} set={set} />
+      </div>
+      <HouseLights stage={draft} lights={houseLights} set={set} />
+      <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
+        <legend className="mb-1 text-[12px] font-semibold">Worn or shown</legend>
+        {IN_PICTURE_CODES.map((code) => (
+          <CheckField
+            key={code}
+            label={IN_PICTURE[code]}
+            checked={draft.inPicture.includes(code)}
+            onChange={(event) =>
+              set({
+                inPicture: event.target.checked
+                  ? [...draft.inPicture, code]
+                  : draft.inPicture.filter((it) => it !== code),
+              })
+            }
+          />
+        ))}
+      </fieldset>
+      <Readings stage={draft} set={set} />
+      <NoteField
+        label="Composition"
+        hint="What leads the eye: lines, shelves, colours."
+        maxLength={400}
+        value={draft.composition}
+        onChange={(event) => set({ composition: event.target.value })}
+      />
+      <Button look="act" type="submit" className="w-fit">
+        Save
+      </Button>
+    </form>
+  )
+}
+
+function People({ stage, set }: { stage: Stage; set: SetStage }) {
+  return (
+    <>
+      <SelectField
+        label="They are"
+        value={stage.posture ?? ''}
+        onChange={(event) => set({ posture: (event.target.value || null) as Posture | null })}
+      >
+        <option value="">Nobody said</option>
+        {POSTURE_CODES.map((code) => (
+          <option key={code} value={code}>
+            {POSTURES[code].label}
+          </option>
+        ))}
+      </SelectField>
+      <MeasureField
+        measure="length"
+        label="Eyes above the floor"
+        hint="measured; else as usual"
+        value={stage.eyeMm}
+        onChange={(eyeMm) => set({ eyeMm })}
+      />
+      <MeasureField
+        measure="length"
+        label="Something is held up"
+        hint="so far before the face"
+        value={stage.productMm}
+        onChange={(productMm) => set({ productMm })}
+      />
+      <FigureField
+        label="Measured at the face, lx"
+        hint="everything on"
+        least={0.1}
+        most={200_000}
+        value={stage.faceLux}
+        onChange={(faceLux) => set({ faceLux })}
+      />
+    </>
+  )
+}
+
+function Behind({ stage, set }: { stage: Stage; set: SetStage }) {
+  return (
+    <>
+      <SelectField
+        label="The background is to be"
+        value={stage.background ?? ''}
+        onChange={(event) => set({ background: (event.target.value || null) as Background | null })}
+      >
+        <option value="">Nobody said</option>
+        {BACKGROUND_CODES.map((code) => (
+          <option key={code} value={code}>
+            {BACKGROUNDS[code]}
+          </option>
+        ))}
+      </SelectField>
+      <MeasureField
+        measure="length"
+        label="Behind the person"
+        hint="to the background"
+        value={stage.backdropMm}
+        onChange={(backdropMm) => set({ backdropMm })}
+      />
+      <FigureField
+        label="Measured behind, lx"
+        hint="everything on"
+        least={0.1}
+        most={200_000}
+        value={stage.backgroundLux}
+        onChange={(backgroundLux) => set({ backgroundLux })}
+      />
+      <SelectField
+        label="Daylight on it"
+        value={stage.daylight ?? ''}
+        onChange={(event) => set({ daylight: (event.target.value || null) as Daylight | null })}
+      >
+        <option value="">Nobody said</option>
+        {DAYLIGHT_CODES.map((code) => (
+          <option key={code} value={code}>
+            {DAYLIGHTS[code].label}
+          </option>
+        ))}
+      </SelectField>
+    </>
+  )
+}
+
+function HouseLights({ stage, lights, set }: { stage: Stage; lights: readonly HouseLight[]; set: SetStage }) {
+  if (lights.length === 0) return null
+  const turn = (id: string, state: string) => {
+    const { [id]: _, ...others } = stage.houseLights
+    set({ houseLights: state === 'on' || state === 'off' ? { ...others, [id]: state } : others })
+  }
+  return (
+    <fieldset className="grid gap-3 md:grid-cols-3">
+      <legend className="mb-1 text-[12px] font-semibold">Lights of the house</legend>
+      {lights.map(({ id, name, kelvin }) => (
+        <SelectField
+          key={id}
+          label={kelvin === null ? name : `${name}, ${kelvin} K`}
+          value={stage.houseLights[id] ?? ''}
+          onChange={(event) => turn(id, event.target.value)}
+        >
+          <option value="">Nobody said</option>
+          <option value="on">On while it is filmed</option>
+          <option value="off">Off while it is filmed</option>
+        </SelectField>
+      ))}
+    </fieldset>
+  )
+}
+
+function Readings({ stage, set }: { stage: Stage; set: SetStage }) {
+  return (
+    <RowsField
+      legend="Points of the background, measured"
+      add="Add a point"
+      rows={stage.readings}
+      onChange={(readings) => set({ readings })}
+      blank={() => ({ id: crypto.randomUUID(), name: `Point ${stage.readings.length + 1}`, lux: 100 })}
+    >
+      {(row, change) => (
+        <>
+          <TextField
+            label="Where"
+            value={row.name}
+            unread={row.name.trim() ? undefined : 'Say which point.'}
+            onChange={(event) => change({ name: event.target.value })}
+          />
+          <FigureField
+            label="Lux"
+            least={0.1}
+            most={200_000}
+            isNeeded
+            value={row.lux}
+            onChange={(it) => change({ lux: it ?? row.lux })}
+          />
+        </>
+      )}
+    </RowsField>
+  )
+}
