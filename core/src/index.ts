@@ -399,6 +399,7 @@ export { answerWants, findWants, type ThingWant } from './setups/proposals/thing
 export { addCableRun, type CableRun, hasCableRun } from './setups/setup/cable-run.ts'
 export { DEMAND_CODES, DEMANDS } from './setups/setup/demand.ts'
 export { dropNeedlessRoles, makeFirstSetup } from './setups/setup/first-setup.ts'
+export { printLights } from './setups/setup/lights-print.ts'
 export { FEATURE_CODES, FEATURES, type Feature } from './setups/setup/provided.ts'
 export { addGuest, applyTemplate, copySetup, PURPOSE_TEMPLATES } from './setups/setup/purpose-template.ts'
 export {

@@ -20,6 +20,13 @@ import { type CaseItem, type Dice, type LawCase, makeDice } from './law-cases.fi
 
 /** What only setups can meet of which somebody said where things stand and how they are set. */
 export const STAGED_CODES = [
+  'foot-dark',
+  'lamp-no-room',
+  'into-the-eyes',
+  'white-balance-old',
+  'white-balance-auto',
+  'ratio-off',
+  'eyesore',
   'aperture-lacking',
   'backdrop-short',
   'background-dim',
@@ -186,6 +193,7 @@ function throwRole(name: string, dice: Dice): Role {
   const camera = [
     { name: 'Aperture', value: dice.pick(['f/1.8', 'f/2.8', 'f/5.6']) },
     { name: 'Shutter', value: '1/50' },
+    ...(dice.chance(0.3) ? [{ name: 'White balance', value: dice.pick(['auto', '5600 K']) }] : []),
     { name: 'ISO', value: dice.pick(['100', '800', '6400']) },
   ]
   const lamp = [
@@ -224,6 +232,9 @@ function throwStage(dice: Dice) {
       ? [0, 1, 2].map((at) => ({ id: `p${at}`, name: `Point ${at}`, lux: 100 + dice.upTo(400) }))
       : [],
     houseLights: throwHouseLights(dice),
+    eyesores: dice.chance(0.2) ? [{ id: 'e1', what: 'Switch', cure: dice.pick(['', 'hide it']), roleId: null }] : [],
+    whiteBalance: maybe(0.2, { kelvin: 5600, on: '2026-11-20', lights: 'other' }),
+    ratioStops: maybe(0.3, dice.upTo(3)),
     inPicture: IN_PICTURE_CODES.filter(() => dice.chance(0.3)),
   }
 }

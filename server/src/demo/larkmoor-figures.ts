@@ -1,18 +1,27 @@
 import type { MoreSpecs, NewModel } from '@exemplar/core'
 import { FURTHER_FIGURES } from './larkmoor-further-kit.ts'
 
-const prime = (mm: number, closestMm: number, filterMm: number): MoreSpecs => ({
+const prime = (mm: number, closestMm: number, filterMm: number, widestAperture: number): MoreSpecs => ({
   lensKind: 'prime',
   focalMinMm: mm,
   focalMaxMm: mm,
   closestMm,
   filterMm,
+  widestAperture,
 })
-const zoom = (focalMinMm: number, focalMaxMm: number, filterMm: number): MoreSpecs => ({
+const zoom = (
+  focalMinMm: number,
+  focalMaxMm: number,
+  filterMm: number,
+  widestAperture: number,
+  widestApertureLong: number,
+): MoreSpecs => ({
   lensKind: 'zoom',
   focalMinMm,
   focalMaxMm,
   filterMm,
+  widestAperture,
+  widestApertureLong,
 })
 
 /** What the crew of Larkmoor wrote down of its models beyond what the sums take. All invented. */
@@ -21,11 +30,13 @@ const FIGURES: Readonly<Record<string, MoreSpecs>> = {
   'quarle-c2': { sensorWidthMm: 23.6, sensorHeightMm: 15.6, mountPoints: 1 },
   'verrin-l4': { sensorWidthMm: 23.6, sensorHeightMm: 15.6, mountPoints: 7 },
   'pocket-p1': { sensorWidthMm: 17.3, sensorHeightMm: 13, mountPoints: 0 },
-  'tarn-35': { ...prime(35, 300, 52), imageCircleMm: 43.3 },
-  'tarn-50': { ...prime(50, 190, 52), imageCircleMm: 43.3 },
-  'tarn-85': { ...prime(85, 800, 67), imageCircleMm: 43.3 },
-  'tarn-24-70': { ...zoom(24, 70, 77), imageCircleMm: 43.3 },
-  'sorrel-18-90': { ...zoom(18, 90, 82), imageCircleMm: 28.4 },
+  'tarn-35': { ...prime(35, 300, 52, 1.8), imageCircleMm: 43.3 },
+  'tarn-50': { ...prime(50, 190, 52, 1.8), imageCircleMm: 43.3 },
+  'tarn-85': { ...prime(85, 800, 67, 2), imageCircleMm: 43.3 },
+  'tarn-24-70': { ...zoom(24, 70, 77, 2.8, 2.8), imageCircleMm: 43.3 },
+  'sorrel-18-90': { ...zoom(18, 90, 82, 3.5, 5.6), imageCircleMm: 28.4 },
+  'sallow-120': { luxAtOneMetre: 1_150, kelvinMin: 5_600, kelvinMax: 5_600, dims: 'yes', diameterMm: 220 },
+  'nook-30': { luxAtOneMetre: 640, kelvinMin: 3_200, kelvinMax: 5_600, dims: 'yes', diameterMm: 260 },
   'holm-s3': { sensitivityMvPerPa: 25, fedBy: '48 V', pattern: 'lobar' },
   'holm-l1': { sensitivityMvPerPa: 8, pattern: 'omni' },
   'holm-d2': { sensitivityMvPerPa: 1.8, fedBy: 'nothing', pattern: 'cardioid' },

@@ -1,5 +1,5 @@
 import type { Assignment, Category, Group, NewSetup, Role, Tape } from '@exemplar/core'
-import { makeAssignment, SETUP_DEFAULTS } from '@exemplar/core'
+import { makeAssignment, NO_STAGE, SETUP_DEFAULTS } from '@exemplar/core'
 
 /** `TAG`, `TAG@power-mode` for a thing; `3×TAG` for some of a stock. */
 type Short = string
@@ -106,6 +106,7 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
             { name: 'Aperture', value: 'f/2.8' },
             { name: 'Shutter', value: '1/50' },
             { name: 'ISO', value: '400' },
+            { name: 'Frame rate', value: '25' },
             { name: 'White balance', value: '5600 K' },
           ],
         },
@@ -124,7 +125,13 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
         wants: 'light',
         detail: '1.5 m, 40° left',
         things: ['LGT-01', 'LED-01', 'STD-01'],
-        rest: at(1_500, 1_900, -40),
+        rest: {
+          ...at(1_500, 1_900, -40),
+          settings: [
+            { name: 'Level', value: '50 %' },
+            { name: 'Colour', value: '5600 K' },
+          ],
+        },
       },
       { group: 'light', name: 'Fill', wants: null, detail: 'white wall, right', things: [], none: true },
       {
@@ -160,6 +167,16 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
     {
       purposeKind: 'interview',
       skills: ['camera'],
+      shot: 'half',
+      stage: {
+        ...NO_STAGE,
+        posture: 'seated',
+        backdropMm: 1_800,
+        background: 'lit',
+        faceLux: 260,
+        backgroundLux: 90,
+        composition: 'The gutter of the roof leads to the guest; ferns at both edges.',
+      },
       ...stated(
         'CAM-01/foot>TRI-01/carries',
         'CAM-02/foot>TRI-04/carries',

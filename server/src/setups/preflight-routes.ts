@@ -56,7 +56,10 @@ export const startRoutes = [
   defineRoute('get /setups/:id/start', ({ params, query }, app) => {
     const { setup, settings, input } = loadCase(app, params.id ?? '', query.bookingId)
     const ids = [...input.holdings.units.keys()]
+    const white = input.policies.school('white-balance')
     const lines = listStartLines({
+      // Nobody who never chose is told to.
+      takesWhiteByCard: white.way === 'card' && white.from !== 'default',
       setupId: setup.id,
       setup,
       holdings: input.holdings,

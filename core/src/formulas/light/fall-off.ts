@@ -36,7 +36,7 @@ export function findWallFallOff(lampHeightMm: number, beforeMm: number, brightMm
 
 /** Of several measured points, how many stops are between the brightest and the darkest. */
 export function findEvenness(lux: readonly number[]): number | null {
-  return lux.length < 2 ? null : Math.log2(Math.max(...lux) / Math.min(...lux))
+  return lux.length < 2 ? null : Number(Math.log2(Math.max(...lux) / Math.min(...lux)).toFixed(9))
 }
 
 /** What is left of a lamp in stops before it is at its full output: −log₂ of the share it is dimmed to. */

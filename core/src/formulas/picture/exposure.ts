@@ -10,14 +10,17 @@ export function findWantedLux(fNumber: number, seconds: number, iso: number): nu
   return (FLAT_RECEPTOR * fNumber ** 2) / (seconds * iso)
 }
 
+/** Stops are compared with limits: what binary fractions leave over is no part of them. */
+export const wholeStops = (stops: number): number => Number(stops.toFixed(9))
+
 /** How many stops more `there` is than `wanted`; below nothing is less. */
 export function findStops(there: number, wanted: number): number {
-  return Math.log2(there / wanted)
+  return wholeStops(Math.log2(there / wanted))
 }
 
 /** Stops lost from one aperture to a smaller one, by the numbers as marked. */
 export function findStopsBetween(widerFNumber: number, smallerFNumber: number): number {
-  return 2 * Math.log2(smallerFNumber / widerFNumber)
+  return wholeStops(2 * Math.log2(smallerFNumber / widerFNumber))
 }
 
 /** Lux on the ground by exposure value at ISO 100: E = 2.5 · 2^EV, which is what C = 250 gives. */

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { idSchema, nameSchema } from '../../studio/identity.ts'
+import { dateSchema } from '../../units/wall-time.ts'
 
 /** How whoever is filmed is placed, and how high their eyes are where nobody measured it. Common practice, from memory. */
 export const POSTURES = {
@@ -54,6 +55,25 @@ const luxSchema = z.number().min(0.1, 'Light is more than nothing.').max(200_000
 export const meterReadingSchema = z.object({ id: idSchema, name: nameSchema, lux: luxSchema })
 export type MeterReading = z.infer<typeof meterReadingSchema>
 
+/** Something in the picture that should not be seen, and what is done about it. */
+export const eyesoreSchema = z.object({
+  id: idSchema,
+  what: nameSchema,
+  cure: z.string().max(200, 'At most 200 characters.').default(''),
+  /** The role of the camera that sees it; null for all of them. */
+  roleId: idSchema.nullable().default(null),
+})
+export type Eyesore = z.infer<typeof eyesoreSchema>
+
+/** White balance taken by a card, under lights as they were then. */
+export const whiteBalanceSchema = z.object({
+  kelvin: z.number().int().min(1000, 'White balance is at least 1,000 K.').max(20_000, 'At most 20,000 K.'),
+  on: dateSchema,
+  /** How all lights were set. */
+  lights: z.string().max(64),
+})
+export type WhiteBalance = z.infer<typeof whiteBalanceSchema>
+
 /** Who and what is before the lens and behind: what lies in no role. Null is what nobody said. */
 export const stageSchema = z.object({
   posture: z.enum(POSTURE_CODES).nullable().default(null),
@@ -73,6 +93,10 @@ export const stageSchema = z.object({
   /** Lights of the house by their id: whether they burn while it is filmed. */
   houseLights: z.record(z.string().max(64), z.enum(['on', 'off'])).default({}),
   inPicture: z.array(z.enum(IN_PICTURE_CODES)).max(IN_PICTURE_CODES.length).default([]),
+  eyesores: z.array(eyesoreSchema).max(24, 'At most 24 of them.').default([]),
+  whiteBalance: whiteBalanceSchema.nullable().default(null),
+  /** By how many stops the key is to be above the fill; the look that was found good. */
+  ratioStops: z.number().min(-3).max(8, 'At most eight stops.').nullable().default(null),
   /** What leads the eye, in the words of who composed it. */
   composition: z.string().max(400, 'At most 400 characters.').default(''),
 })

@@ -62,6 +62,25 @@ export function sayStartLine(line: StartLine): { text: string; note: string } {
         `${line.tag}: no calls, no lock`,
         line.roles.length > 1 ? `It does ${listInWords(line.roles)}.` : 'A call ends a recording.',
       )
+    case 'white-balance':
+      return say(
+        'Take white balance by the grey card',
+        line.isOld
+          ? `Lights were changed since ${line.kelvin} K was taken: take it again, with all of them on.`
+          : `With all lights on and set.${line.kelvin === null ? '' : ` It was ${line.kelvin} K.`}`,
+      )
+    case 'eyesore':
+      return say(
+        line.cure ? `${line.what}: ${line.cure}` : `${line.what}: hide it`,
+        line.role ? `${line.role} sees it.` : 'It is in the picture.',
+      )
+    case 'tidy':
+      return say('Tidy what is behind', 'Hold it against the still of how it should look.')
+    case 'magnify':
+      return say(
+        `Magnify the picture of ${listInWords(line.tags)} and look at the eyes`,
+        'No larger screen shows whether they are sharp.',
+      )
     case 'test':
       return say(
         'Record ten seconds and play them back',

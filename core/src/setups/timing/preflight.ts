@@ -5,6 +5,7 @@ import { importanceSchema } from '../../kit/model/port.ts'
 import { holdsCharge, readCharge } from '../../kit/unit/charge.ts'
 import type { Unit } from '../../kit/unit/unit.ts'
 import type { Holdings } from '../placed/placed-item.ts'
+import { printLights } from '../setup/lights-print.ts'
 import { printSettings, settingSchema } from '../setup/setting-card.ts'
 import type { NewSetup } from '../setup/setup.ts'
 /** Why a memory bank does not hold what it should: changed since, or the thing was away or reset since. */
@@ -87,6 +88,10 @@ export const startLineSchema = z
         tag: z.string(),
         roles: z.array(z.string()),
       }),
+      z.object({ kind: z.literal('white-balance'), kelvin: z.number().nullable(), isOld: z.boolean() }),
+      z.object({ kind: z.literal('eyesore'), what: z.string(), cure: z.string(), role: z.string() }),
+      z.object({ kind: z.literal('tidy') }),
+      z.object({ kind: z.literal('magnify'), tags: z.array(z.string()) }),
       z.object({
         kind: z.literal('test'),
       }),
@@ -96,7 +101,9 @@ export type StartLine = z.infer<typeof startLineSchema>
 
 export interface StartFacts {
   setupId: string
-  setup: Pick<NewSetup, 'roles' | 'isMirrored'>
+  setup: Pick<NewSetup, 'roles' | 'isMirrored' | 'stage'>
+  /** White balance is taken by a card here. */
+  takesWhiteByCard?: boolean
   holdings: Holdings
   /** Things that belong to those of the setup, with their models. */
   kin: readonly { unit: Unit; model: Model }[]
@@ -128,6 +135,7 @@ export function listStartLines(facts: StartFacts): StartLine[] {
     ...listBanks(facts, filled),
     ...listSettings(filled),
     ...listSeveralJobs(facts, filled),
+    ...listLooked(facts, filled),
     ...listMirrored(facts, filled),
     { key: 'test', importance: 'essential', kind: 'test' },
   ]
@@ -305,6 +313,33 @@ function listSeveralJobs({ setup }: StartFacts, filled: readonly Filled[]): Star
     if (model.category !== 'phone' && roles.length < 2) return []
     return [{ key: `no-calls/${unit.id}`, importance: role.importance, kind: 'no-calls', tag: unit.tag, roles }]
   })
+}
+
+/** What is looked at once all of it is lit: white, what should not be seen, and the focus where no larger screen shows it. */
+function listLooked({ setup, takesWhiteByCard = false }: StartFacts, filled: readonly Filled[]): StartLine[] {
+  const { whiteBalance, eyesores, background, backdropMm } = setup.stage
+  const cameras = filled.filter(({ model }) => isKindOf(model.category, 'camera')).map(({ unit }) => unit.tag)
+  if (cameras.length === 0) return []
+  const isDescribed = background !== null || backdropMm !== null
+  const hasScreen = filled.some(({ model }) => isKindOf(model.category, 'monitor'))
+  const white: StartLine = {
+    key: 'white-balance',
+    importance: 'wanted',
+    kind: 'white-balance',
+    kelvin: whiteBalance?.kelvin ?? null,
+    isOld: whiteBalance !== null && whiteBalance.lights !== printLights(setup),
+  }
+  return [
+    ...(takesWhiteByCard || whiteBalance ? [white] : []),
+    ...eyesores.map(({ id, what, cure, roleId }): StartLine => {
+      const role = setup.roles.find((it) => it.id === roleId)?.name ?? ''
+      return { key: `eyesore/${id}`, importance: 'wanted', kind: 'eyesore', what, cure, role }
+    }),
+    ...(isDescribed ? [{ key: 'tidy', importance: 'wanted', kind: 'tidy' } as const] : []),
+    ...(isDescribed && !hasScreen
+      ? [{ key: 'magnify', importance: 'wanted', kind: 'magnify', tags: cameras } as const]
+      : []),
+  ]
 }
 
 /** Whatever carries letters reads backwards in a picture that is turned round. */

@@ -1,3 +1,4 @@
+import { makeShortHash } from '../../units/short-hash.ts'
 import type { Scene } from '../checks/scene.ts'
 import type { Acceptance } from '../setup/setup.ts'
 import { type Finding, recordOf } from './finding.ts'
@@ -14,9 +15,7 @@ export function computeFingerprint(finding: Finding): string {
   // How much an open question weighs follows from its role, and is no figure of its own.
   const level = finding.level === 'unknown-stop' ? 'unknown' : finding.level
   const text = JSON.stringify([finding.code, level, ...recordOf(finding).deciding(finding)])
-  let hash = 0x811c9dc5
-  for (let at = 0; at < text.length; at++) hash = Math.imul(hash ^ text.charCodeAt(at), 0x01000193) >>> 0
-  return `${VERSION}${hash.toString(16).padStart(8, '0')}-${text.length}`
+  return `${VERSION}${makeShortHash(text)}`
 }
 
 /** Whatever is found can be accepted; what is well needs it not. */

@@ -7,6 +7,7 @@ import { generations } from '../checks/joints/generations.ts'
 import { unknownJoints } from '../checks/joints/unknown-joints.ts'
 import { unmetNeeds } from '../checks/joints/unmet-needs.ts'
 import { unsureJoints } from '../checks/joints/unsure-joints.ts'
+import { asAgreed } from '../checks/light/as-agreed.ts'
 import { backgroundLight } from '../checks/light/background-light.ts'
 import { exposure } from '../checks/light/exposure.ts'
 import { lampFindings } from '../checks/light/lamp-findings.ts'
@@ -63,6 +64,7 @@ import { suitedMicrophone } from '../checks/sound/suited-microphone.ts'
 /** Every check, one line each. What one finds never depends on another, so their order does not matter. */
 export const CHECKS = [
   absences,
+  asAgreed,
   backdropWidth,
   backgroundLight,
   boundElsewhere,

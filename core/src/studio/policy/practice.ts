@@ -106,12 +106,13 @@ export const PRACTICES = {
   colour: {
     question: 'Match all lamps or mix?',
     ways: { match: 'All lamps alike', mix: 'Warm or coloured background on purpose' },
-    changes: 'Whether choosing for you keeps to the colour of the lamps that stand in a setup.',
+    changes:
+      'Whether choosing for you keeps to the colour of the lamps that stand in a setup, and whether lamps that are not for the face are told when theirs is another.',
   },
   'white-balance': {
     question: 'White balance from where?',
     ways: { card: 'By a grey card', camera: 'By the camera or a preset' },
-    changes: null,
+    changes: 'Whether the start list asks for the grey card once all lights are on.',
   },
   backdrop: {
     question: 'Which backdrop?',
@@ -179,7 +180,7 @@ export const PRACTICES = {
   reserve: {
     question: 'Power in reserve?',
     ways: { more: 'More than is wanted', enough: 'Just enough' },
-    changes: null,
+    changes: 'Whether a key at its full output is told.',
   },
   'on-camera-light': {
     question: 'Where does the light sit?',

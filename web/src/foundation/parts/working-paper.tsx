@@ -1,9 +1,9 @@
 import type { WorkingWords } from '@exemplar/core'
 
 /** "How this was worked out": the formula with its numbers, on squared paper. */
-export function WorkingPaper({ words }: { words: WorkingWords }) {
+export function WorkingPaper({ words, isInline = false }: { words: WorkingWords; isInline?: boolean }) {
   return (
-    <details className="group">
+    <details className={`group ${isInline ? 'inline-block open:block' : ''}`}>
       <summary className="w-fit list-none text-[12px] text-quiet underline decoration-rule-strong underline-offset-[3px]">
         How this was worked out
       </summary>

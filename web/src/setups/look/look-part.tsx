@@ -35,8 +35,7 @@ export function LookLines({ lines, aside }: { lines: readonly LookLine[]; aside?
         <div key={line.code + line.label} className="contents">
           <dt className="font-semibold max-md:mt-1">{line.label}</dt>
           <dd className={line.isKnown ? '' : 'text-quiet'}>
-            {line.says}
-            {line.working && <WorkingPaper words={line.working} />}
+            {line.says} {line.working && <WorkingPaper isInline words={line.working} />}
           </dd>
         </div>
       ))}

@@ -1,4 +1,4 @@
-import { type ReplyOf, type Role, type SetupReply, writeLook } from '@exemplar/core'
+import { printLights, type ReplyOf, type Role, type SetupReply, writeLook } from '@exemplar/core'
 import { useMemo, useState } from 'react'
 import { onlyData } from '../../foundation/api/only-data.ts'
 import { Button } from '../../foundation/parts/button.tsx'
@@ -28,7 +28,7 @@ export function LookView({
   onSave: ((change: (setup: SetupReply) => SetupReply, told: string) => Promise<boolean>) | null
 }) {
   const { data, error, refetch } = usePictureAndLightQuery({ id: setup.id, bookingId }, ONLY_LOOK)
-  const { system } = useTimeWords()
+  const { system, today } = useTimeWords()
   const [open, setOpen] = useState<Open>(null)
   const look = useMemo(() => data && writeLook(data, system), [data, system])
   if (!look) return <Waiting what="picture and light" error={error} onRetry={refetch} />
@@ -73,6 +73,8 @@ export function LookView({
           <StageForm
             stage={setup.stage}
             houseLights={look.houseLights}
+            cameras={look.cameras}
+            stampWhite={(stage, kelvin) => ({ kelvin, on: today, lights: printLights({ ...setup, stage }) })}
             onSave={(stage) => save((now) => ({ ...now, stage }), 'The scene is saved.')}
           />
         )}

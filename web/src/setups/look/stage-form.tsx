@@ -31,20 +31,28 @@ type SetStage = (part: Partial<Stage>) => void
 export function StageForm({
   stage,
   houseLights,
+  cameras,
+  stampWhite,
   onSave,
 }: {
   stage: Stage
+  cameras: readonly { roleId: string; role: string }[]
+  /** White balance as it is taken now, with all lights as they will be saved. */
+  stampWhite(stage: Stage, kelvin: number): NonNullable<Stage['whiteBalance']>
   houseLights: readonly HouseLight[]
   onSave(stage: Stage): void
 }) {
   const [draft, setDraft] = useState(stage)
+  const [isTaken, setTaken] = useState(false)
   const set: SetStage = (part) => setDraft({ ...draft, ...part })
   return (
     <form
       className="grid gap-3"
       onSubmit={(event) => {
         event.preventDefault()
-        onSave(draft)
+        const { whiteBalance } = draft
+        const isStamped = whiteBalance !== null && (isTaken || whiteBalance.kelvin !== stage.whiteBalance?.kelvin)
+        onSave(isStamped ? { ...draft, whiteBalance: stampWhite(draft, whiteBalance.kelvin) } : draft)
       }}
     >
       <div className="grid grid-cols-2 gap-3 md:grid-cols-4">
@@ -70,6 +78,8 @@ export function StageForm({
         ))}
       </fieldset>
       <Readings stage={draft} set={set} />
+      <Eyesores stage={draft} cameras={cameras} set={set} />
+      <Agreed stage={draft} set={set} isTaken={isTaken} onTaken={setTaken} />
       <NoteField
         label="Composition"
         hint="What leads the eye: lines, shelves, colours."
@@ -224,5 +234,105 @@ function Readings({ stage, set }: { stage: Stage; set: SetStage }) {
         </>
       )}
     </RowsField>
+  )
+}
+
+function Eyesores({
+  stage,
+  cameras,
+  set,
+}: {
+  stage: Stage
+  cameras: readonly { roleId: string; role: string }[]
+  set: SetStage
+}) {
+  return (
+    <RowsField
+      legend="In the picture, and not to be seen"
+      add="Add an eyesore"
+      rows={stage.eyesores}
+      onChange={(eyesores) => set({ eyesores })}
+      blank={() => ({ id: crypto.randomUUID(), what: '', cure: '', roleId: null })}
+    >
+      {(row, change) => (
+        <>
+          <TextField
+            label="What"
+            placeholder="a light switch"
+            value={row.what}
+            unread={row.what.trim() ? undefined : 'Say what it is.'}
+            onChange={(event) => change({ what: event.target.value })}
+          />
+          <TextField
+            label="What is done about it"
+            placeholder="a plant before it"
+            maxLength={200}
+            value={row.cure}
+            onChange={(event) => change({ cure: event.target.value })}
+          />
+          <SelectField
+            label="Who sees it"
+            value={row.roleId ?? ''}
+            onChange={(event) => change({ roleId: event.target.value || null })}
+          >
+            <option value="">Every camera</option>
+            {cameras.map((it) => (
+              <option key={it.roleId} value={it.roleId}>
+                {it.role}
+              </option>
+            ))}
+          </SelectField>
+        </>
+      )}
+    </RowsField>
+  )
+}
+
+/** What was found good once and is held against what is there. */
+function Agreed({
+  stage,
+  set,
+  isTaken,
+  onTaken,
+}: {
+  stage: Stage
+  set: SetStage
+  isTaken: boolean
+  onTaken(isTaken: boolean): void
+}) {
+  const { whiteBalance } = stage
+  return (
+    <div className="grid grid-cols-2 items-start gap-3 md:grid-cols-4">
+      <FigureField
+        label="White balance by card, K"
+        hint="kept with the lights as they are"
+        least={1000}
+        most={20_000}
+        isWhole
+        value={whiteBalance?.kelvin ?? null}
+        onChange={(kelvin) =>
+          set({
+            whiteBalance: kelvin === null ? null : { ...(whiteBalance ?? { on: '2000-01-01', lights: '' }), kelvin },
+          })
+        }
+      />
+      <FigureField
+        label="Key over fill, stops"
+        hint="as it was found good"
+        least={-3}
+        most={8}
+        value={stage.ratioStops}
+        onChange={(ratioStops) => set({ ratioStops })}
+      />
+      {whiteBalance && (
+        <span className="self-center md:col-span-2">
+          <CheckField
+            label="White balance was taken now, with all lights on"
+            checked={isTaken}
+            onChange={(event) => onTaken(event.target.checked)}
+          />
+        </span>
+      )}
+    </div>
   )
 }

@@ -61,6 +61,9 @@ const STAGE_NAMES: Record<StageField, string> = {
   readings: 'measured points',
   houseLights: 'which lights of the house are on',
   inPicture: 'what is worn or shown',
+  eyesores: 'what should not be seen',
+  whiteBalance: 'the white balance',
+  ratioStops: 'key against fill',
   composition: 'the composition',
 }
 

@@ -131,7 +131,7 @@ function judgeLevel(scene: Scene): Found<BackgroundFinding>[] {
     const mayBeLit = houseLights.some((it) => it.state !== 'off') || (daylight !== null && daylight !== 'none')
     return hasOwn || backgroundLux !== null || mayBeLit || lamps.length === 0
       ? []
-      : [{ ...place, level: 'advise', code: 'background-unlit' }]
+      : [{ ...place, level: 'warn', code: 'background-unlit' }]
   }
   const { below, lacksLux, isMeasured } = there
   if (wanted === 'white') {

@@ -30,7 +30,7 @@ export const exposure = defineCheck<ExposureFinding>({
           `${tag} gets ${trim(offStops, 1)} stops too much light`,
           filterTags.length > 0
             ? `${filterTags.join(', ')} before it takes away at most ${trim(mostStops, 1)}, which is too little by ${trim(offStops, 1)}. A denser filter, less sensitivity or a smaller aperture.`
-            : `As it is set the face would be too bright. Its aperture and shutter can stay with ISO ${trim(newIso, 0)}, if it goes so low, or with a grey filter that takes ${trim(offStops, 1)} stops away.`,
+            : `As it is set the face would be too bright. Its aperture and shutter can stay with ${newIso >= 50 ? `ISO ${trim(newIso, 0)}, or with ` : ''}a grey filter that takes ${trim(offStops, 1)} stops away.`,
         ),
       deciding: ({ offStops }) => [trim(offStops, 1)],
       ideas({ itemKey }, { scene, store }) {

@@ -1,11 +1,14 @@
+import { radians } from '../../../formulas/light/fall-off.ts'
 import { trim } from '../../../units/quantity.ts'
 import { isItemOf, readFigure } from '../../placed/placed-item.ts'
 import { defineCheck, type Found } from '../check.ts'
 import { plain } from '../finding-words.ts'
+import { BEHIND_BACKDROP_MM } from '../picture/room-depth.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { listColours } from './colours.ts'
-import { type LampLook, listLampLooks } from './lamp-look.ts'
-import { findBlocking, findFaceShadow, findReflection, wearsSpectacles } from './lines-of-sight.ts'
+import { findDownTheWall, type LampLook, listLampLooks } from './lamp-look.ts'
+import { findAngleFromLens, findBlocking, findFaceShadow, findReflection, wearsSpectacles } from './lines-of-sight.ts'
+import { EVEN_STOPS } from './set-look.ts'
 
 interface Subject {
   tag: string
@@ -20,6 +23,9 @@ type LampFinding =
   | (Subject & { code: 'seen-in-spectacles'; angle: number; limit: number })
   | (Subject & { code: 'grid-in-spectacles'; grid: string })
   | (Subject & { code: 'camera-shades'; camera: string; angle: number })
+  | (Subject & { code: 'foot-dark'; stops: number; topMm: number })
+  | (Subject & { code: 'lamp-no-room'; wantedMm: number; roomMm: number })
+  | (Subject & { code: 'into-the-eyes'; angle: number })
   | (Subject & { code: 'shadow-seen'; cameras: string[]; asideMm: number; lowerMm: number })
 
 /** Under this, skin and products turn a little green or grey. Common practice, from memory. */
@@ -90,6 +96,31 @@ export const lampFindings = defineCheck<LampFinding>({
         ),
       deciding: ({ angle }) => [trim(angle, 0)],
     },
+    'foot-dark': {
+      say: ({ tag, stops, topMm }) =>
+        plain(
+          `The foot of the background stays dark under ${tag}`,
+          `It gets ${trim(stops, 1)} stops less at the floor than at ${metres(topMm)}. A second lamp lower down, or this one further away, evens it.`,
+        ),
+      deciding: ({ stops }) => [trim(stops, 1)],
+      isSmaller: (after, before) => after.stops < before.stops,
+    },
+    'lamp-no-room': {
+      say: ({ tag, wantedMm, roomMm }) =>
+        plain(
+          `${tag} would stand outside the room`,
+          `From it to the background are ${metres(wantedMm)} with its legs and what stands behind, and the longer side of the room is ${metres(roomMm)}. Nearer, more to the side, or whoever is filmed nearer to the background.`,
+        ),
+      deciding: ({ wantedMm, roomMm }) => [trim(wantedMm, 0), roomMm],
+    },
+    'into-the-eyes': {
+      say: ({ tag, angle }) =>
+        plain(
+          `${tag} shines straight into the eyes`,
+          `It stands ${trim(angle, 0)}° from the lens with nothing before it. Dim it, put cloth before it, or move it to the side: whoever looks into it for long gets tired.`,
+        ),
+      deciding: ({ angle }) => [trim(angle, 0)],
+    },
     'shadow-seen': {
       say: ({ tag, cameras, asideMm, lowerMm }) =>
         plain(
@@ -114,6 +145,40 @@ function judgeColours(scene: Scene): Found<LampFinding>[] {
     const level = isForFace ? 'warn' : 'advise'
     return [{ about: [key], roleId, level, code: 'colour-apart', tag: label, itemKey: key, ...figures }]
   })
+}
+
+/** What legs of a stand take beyond the lamp. Common practice, from memory. */
+const LEGS_MM = 400
+/** Nearer to the lens than this one looks into it. Common practice, from memory. */
+const INTO_EYES_DEGREES = 12
+/** Dimmed so far nobody minds. */
+const COMFORTABLE_SHARE = 0.25
+
+function judgePlace(
+  look: LampLook,
+  scene: Scene,
+  place: Subject & { about: string[]; roleId: string },
+): Found<LampFinding>[] {
+  const { setup, roomSize } = scene
+  const { background, backdropMm } = setup.stage
+  const { job, distanceMm, sideDegrees, share, modifiers } = look
+  const found: Found<LampFinding>[] = []
+  const wall = job === 'background' ? findDownTheWall(look, scene) : null
+  const asksEven = background === 'white' || background === 'keyed'
+  if (wall && asksEven && wall.stops > EVEN_STOPS)
+    found.push({ ...place, level: 'advise', code: 'foot-dark', stops: wall.stops, topMm: wall.topMm })
+  const isForFace = job === 'key' || job === 'fill'
+  if (!isForFace || distanceMm === null || sideDegrees === null) return found
+  const forward = distanceMm * Math.cos(radians(sideDegrees))
+  const wantedMm = forward + LEGS_MM + (backdropMm ?? 0) + BEHIND_BACKDROP_MM
+  const roomMm = roomSize ? Math.max(roomSize.widthMm, roomSize.depthMm) : null
+  if (roomMm !== null && backdropMm !== null && wantedMm > roomMm)
+    found.push({ ...place, level: 'warn', code: 'lamp-no-room', wantedMm, roomMm })
+  const angle = findAngleFromLens(look, scene)
+  const isSoft = modifiers.length > 0
+  if (angle !== null && angle < INTO_EYES_DEGREES && !isSoft && share !== null && share > COMFORTABLE_SHARE)
+    found.push({ ...place, level: 'advise', code: 'into-the-eyes', angle })
+  return found
 }
 
 const isGrid = (name: string) => /\bgrid\b|honeycomb|egg ?crate/i.test(name)
@@ -145,6 +210,7 @@ function judgeLamp(look: LampLook, scene: Scene): Found<LampFinding>[] {
     found.push({ ...place, level: 'advise', code: 'grid-in-spectacles', grid: grid.tag })
   for (const { tag: camera, angle } of findBlocking(look, scene))
     found.push({ ...place, level: 'warn', code: 'camera-shades', camera, angle })
+  found.push(...judgePlace(look, scene, place))
   const shadow = job === 'key' || job === 'fill' ? findFaceShadow(look, scene) : null
   if (shadow?.isInPicture && scene.setup.stage.background !== 'dark')
     found.push({

@@ -5,8 +5,9 @@ import { readFigure } from '../../placed/placed-item.ts'
 import { LIGHT_JOBS } from '../../setup/stage.ts'
 import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
 import type { Scene } from '../scene.ts'
-import { findSpill, isForFace, type LampLook, placeLamp, readEyeHeight } from './lamp-look.ts'
+import { findDownTheWall, findSpill, isForFace, type LampLook, placeLamp, readEyeHeight } from './lamp-look.ts'
 import { findBlocking, findFaceShadow, findReflection } from './lines-of-sight.ts'
+import { EVEN_STOPS } from './set-look.ts'
 
 export const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
 export function stops(figure: number): string {
@@ -28,6 +29,7 @@ export function sayLamp(look: LampLook, scene: Scene): LookLine[] {
     ...saySize(look),
     ...sayFallOff(look, scene),
     ...sayShadow(look, scene),
+    ...sayDownTheWall(look, scene),
     ...sayInSpectacles(look, scene),
     ...saySight(look, scene),
   ]
@@ -167,6 +169,7 @@ function sayShadow(look: LampLook, scene: Scene): LookLine[] {
     return [sayOpen('shadow', 'Shadow behind', wanting.length > 0 ? wanting : ['a distance longer than it is high'])]
   }
   const { lowerMm, asideMm, isInPicture, cameras } = shadow
+  const { isOnFloor } = shadow
   const where = [
     `${metres(Math.abs(lowerMm))} ${lowerMm < 0 ? 'higher' : 'lower'} than the head`,
     `${metres(asideMm)} to the side`,
@@ -174,23 +177,51 @@ function sayShadow(look: LampLook, scene: Scene): LookLine[] {
   const seen =
     isInPicture === null ? '' : isInPicture ? `, in the picture of ${cameras.join(', ')}` : ', out of every picture'
   return [
-    sayLine('shadow', 'Shadow behind', `The head throws one ${where}${seen}.`, {
+    sayLine(
+      'shadow',
+      'Shadow behind',
+      isOnFloor
+        ? 'The head throws it on the floor, and none on what is behind.'
+        : `The head throws one ${where}${seen}.`,
+      {
+        sums: [
+          [
+            'forward',
+            `${trim(shadow.forwardMm, 0)} mm before the face, ${trim(scene.setup.stage.backdropMm, 0)} mm behind it`,
+          ],
+          [
+            'lower',
+            `${trim(shadow.aboveMm, 0)} · ${trim(scene.setup.stage.backdropMm / shadow.forwardMm, 2)} = ${trim(lowerMm, 0)} mm`,
+          ],
+          ['aside', `= ${trim(asideMm, 0)} mm`],
+        ],
+        assumptions: [
+          'Of a large source the edge of the shadow is soft, and further off it is lost.',
+          ...(shadow.isEyeMeasured ? [] : ['How high the eyes are is as usual, not measured.']),
+        ],
+        source: 'geometry',
+      },
+    ),
+  ]
+}
+
+/** A lamp from above leaves the lower part of what is behind darker. */
+function sayDownTheWall(look: LampLook, scene: Scene): LookLine[] {
+  const wall = findDownTheWall(look, scene)
+  if (!wall) return []
+  const { stops: lost, topMm, lampMm, beforeMm } = wall
+  const says =
+    lost < 0.1
+      ? 'As bright below as above.'
+      : `${stops(lost)} less at the floor than at ${metres(topMm)}.${lost > EVEN_STOPS ? ' A lamp lower down, or further away, evens it.' : ''}`
+  return [
+    sayLine('down-the-wall', 'Down the background', says, {
       sums: [
-        [
-          'forward',
-          `${trim(shadow.forwardMm, 0)} mm before the face, ${trim(scene.setup.stage.backdropMm, 0)} mm behind it`,
-        ],
-        [
-          'lower',
-          `${trim(shadow.aboveMm, 0)} · ${trim(scene.setup.stage.backdropMm / shadow.forwardMm, 2)} = ${trim(lowerMm, 0)} mm`,
-        ],
-        ['aside', `= ${trim(asideMm, 0)} mm`],
+        ['light', 'before / (before² + difference of heights²)^1.5'],
+        ['stops', `lamp ${trim(lampMm, 0)} mm high, ${trim(beforeMm, 0)} mm before it = ${trim(lost, 2)}`],
       ],
-      assumptions: [
-        'Of a large source the edge of the shadow is soft, and further off it is lost.',
-        ...(shadow.isEyeMeasured ? [] : ['How high the eyes are is as usual, not measured.']),
-      ],
-      source: 'geometry',
+      assumptions: ['From the floor to 2 m up, or to the lamp where that is lower.', NOT_A_POINT],
+      source: 'inverse square and slant of a point source',
     }),
   ]
 }

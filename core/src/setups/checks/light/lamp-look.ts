@@ -1,4 +1,11 @@
-import { findAlongFloor, findDistanceToWall, findHeadroom, findLuxAt } from '../../../formulas/light/fall-off.ts'
+import {
+  findAlongFloor,
+  findDistanceToWall,
+  findHeadroom,
+  findLuxAt,
+  findWallFallOff,
+  radians,
+} from '../../../formulas/light/fall-off.ts'
 import { isItemOf, listItemsOf, type PlacedItem, readChoice, readFigure } from '../../placed/placed-item.ts'
 import { readSetting } from '../../setup/read-settings.ts'
 import type { NewSetup, Role } from '../../setup/setup.ts'
@@ -153,3 +160,26 @@ export function findSpill(look: LampLook, backdropMm: number): { lux: number; di
 
 /** Lamps that are there for the face. */
 export const isForFace = ({ job }: LampLook) => job === 'key' || job === 'fill'
+
+/** How high up a wall is looked at. */
+const WALL_MM = 2000
+
+/** How much darker the foot of the background is than its top, from a lamp that is there for it or for the face; null where that is open. */
+export function findDownTheWall(look: LampLook, { setup: { stage } }: Scene) {
+  const { job, distanceMm, heightMm, sideDegrees } = look
+  if (heightMm === null || distanceMm === null) return null
+  const topMm = Math.min(WALL_MM, heightMm)
+  const beforeMm = findBefore(look, stage.backdropMm)
+  if (beforeMm === null || (job === 'background' ? false : sideDegrees === null)) return null
+  return { stops: findWallFallOff(heightMm, beforeMm, topMm, 0), topMm, lampMm: heightMm, beforeMm }
+}
+
+/** How far before the background a lamp stands, along the line that looks at it. */
+function findBefore({ job, distanceMm, sideDegrees }: LampLook, backdropMm: number | null): number | null {
+  if (distanceMm === null) return null
+  // The distance of a lamp for the background is counted to it.
+  if (job === 'background') return distanceMm
+  if ((job !== 'key' && job !== 'fill') || backdropMm === null || sideDegrees === null) return null
+  const forward = distanceMm * Math.cos(radians(sideDegrees))
+  return forward + backdropMm > 0 ? forward + backdropMm : null
+}

@@ -62,6 +62,14 @@ export function findReflection(look: LampLook, scene: Scene) {
   return { angle, limit, base: SPECTACLES_DEGREES, isSeen: angle < limit }
 }
 
+/** How far beside the lens a lamp is seen from the face; null where one of them has no place. */
+export function findAngleFromLens(look: LampLook, scene: Scene): number | null {
+  const place = placeOf(look, scene)
+  const [camera] = factOf(scene, listCameraLooks)
+  const lens = place && camera ? placeCamera(camera, place.eyeMm) : null
+  return place && lens ? findAngleBetween(place, lens) : null
+}
+
 /** Cameras that stand between a lamp and the face. */
 export function findBlocking(
   look: LampLook,
@@ -91,12 +99,15 @@ export function findFaceShadow(look: LampLook, scene: Scene) {
   if (backdropMm === null || !place || !eyes) return null
   const shadow = findShadow(place.alongFloorMm, place.sideDegrees, place.aboveMm, backdropMm)
   if (!shadow) return null
-  const seen = factOf(scene, listCameraLooks).map((camera) => isSeen(camera, shadow, backdropMm))
+  // Lower than the floor it falls on the floor, and not on what is behind.
+  const isOnFloor = shadow.lowerMm >= eyes.eyeMm
+  const seen = factOf(scene, listCameraLooks).map((camera) => !isOnFloor && isSeen(camera, shadow, backdropMm))
   const cameras = factOf(scene, listCameraLooks).filter((_, at) => seen[at] === true)
   return {
     ...shadow,
     aboveMm: place.aboveMm,
     forwardMm: place.alongFloorMm * Math.cos(radians(place.sideDegrees)),
+    isOnFloor,
     isEyeMeasured: eyes.isMeasured,
     cameras: cameras.map((it) => it.tag),
     isInPicture: cameras.length > 0 ? true : seen.length > 0 && seen.every((it) => it === false) ? false : null,

@@ -2,6 +2,7 @@ import { miredOf, SEEN_FROM_MIRED } from '../../../formulas/light/colour.ts'
 import { findEvenness } from '../../../formulas/light/fall-off.ts'
 import { findLuxOfValue, findStops } from '../../../formulas/picture/exposure.ts'
 import { trim } from '../../../units/quantity.ts'
+import { printLights } from '../../setup/lights-print.ts'
 import { BACKGROUNDS, DAYLIGHTS } from '../../setup/stage.ts'
 import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
 import { factOf, type Scene } from '../scene.ts'
@@ -27,6 +28,7 @@ export function saySet(scene: Scene): LookLine[] {
     ...sayEvenness(scene),
     ...sayColours(scene),
     ...sayHouseLights(scene),
+    ...sayWhite(scene),
   ]
 }
 
@@ -53,7 +55,9 @@ function sayRatio(scene: Scene): LookLine {
   }
   const difference = findStops(keyLux, fillLux)
   const way = difference < 0 ? `the fill is ${stops(difference)} brighter than the key` : stops(difference)
-  return sayLine('ratio', label, `${trim(keyLux / fillLux, 1)} to 1: ${way}. ${sayContrast(difference)}`, {
+  const { ratioStops } = scene.setup.stage
+  const agreed = ratioStops === null ? '' : ` ${trim(ratioStops, 1)} agreed.`
+  return sayLine('ratio', label, `${trim(keyLux / fillLux, 1)} to 1: ${way}. ${sayContrast(difference)}${agreed}`, {
     sums: [
       ['stops', `log₂(${trim(keyLux, 0)} / ${trim(fillLux, 0)}) = ${trim(difference, 2)}`],
       [
@@ -132,12 +136,7 @@ function sayFace(scene: Scene): LookLine[] {
           : offStops > 0
             ? `${stops(offStops)} more than wanted`
             : `${stops(offStops)} less than wanted`
-      const way =
-        offStops >= 0.5
-          ? ` Sensitivity could come down to ISO ${trim(newIso, 0)}${nd ? `, or a filter takes ${stops(offStops)} away` : ''}.`
-          : offStops <= -0.5
-            ? ` ISO ${trim(newIso, 0)} would do, with as much more noise.`
-            : ''
+      const way = sayExposureWay(offStops, newIso, nd)
       return sayLine(
         'exposure',
         `Exposure of ${tag}`,
@@ -165,6 +164,16 @@ function sayFace(scene: Scene): LookLine[] {
       )
     }),
   ]
+}
+
+/** No camera goes lower. */
+const LEAST_ISO = 50
+
+function sayExposureWay(offStops: number, newIso: number, nd: boolean): string {
+  if (offStops <= -0.5) return ` ISO ${trim(newIso, 0)} would do, with as much more noise.`
+  if (offStops < 0.5) return ''
+  if (newIso < LEAST_ISO) return ` No sensitivity is so low: a filter takes ${stops(offStops)} away.`
+  return ` Sensitivity could come down to ISO ${trim(newIso, 0)}${nd ? `, or a filter takes ${stops(offStops)} away` : ''}.`
 }
 
 function workFace(scene: Scene) {
@@ -304,6 +313,14 @@ function sayColours(scene: Scene): LookLine[] {
       source: 'mired: 10⁶ / K',
     }),
   ]
+}
+
+function sayWhite({ setup }: Scene): LookLine[] {
+  const { whiteBalance } = setup.stage
+  if (!whiteBalance) return []
+  const isOld = whiteBalance.lights !== printLights(setup)
+  const now = isOld ? 'Lights were changed since: take it again.' : 'All lights are as they were then.'
+  return [sayLine('white-balance', 'White balance', `${trim(whiteBalance.kelvin, 0)} K by the card. ${now}`)]
 }
 
 function sayHouseLights(scene: Scene): LookLine[] {

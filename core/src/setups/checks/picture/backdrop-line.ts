@@ -7,7 +7,10 @@ import type { Scene } from '../scene.ts'
 import { type CameraLook, listBackdrops } from './camera-look.ts'
 
 /** Left over on both sides together, so that nobody has to aim: common practice. */
-export const BACKDROP_MARGIN = 0.1
+export const BACKDROP_MARGIN_PERCENT = 10
+/** In whole per cent, so that equality passes. */
+const withMargin = (mm: number) => (mm * (100 + BACKDROP_MARGIN_PERCENT)) / 100
+const withoutMargin = (mm: number) => (mm * 100) / (100 + BACKDROP_MARGIN_PERCENT)
 
 const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
 
@@ -34,8 +37,8 @@ export function fitBackdrops(look: CameraLook, scene: Scene): BackdropFit[] {
   return listBackdrops(scene).flatMap((backdrop): BackdropFit[] => {
     const haveMm = readWidth(backdrop)
     if (haveMm === null) return []
-    const wantedMm = seenMm * (1 + BACKDROP_MARGIN)
-    const shortestMm = findFocalLengthFilling(activeWidthMm, toBackgroundMm, haveMm / (1 + BACKDROP_MARGIN))
+    const wantedMm = withMargin(seenMm)
+    const shortestMm = findFocalLengthFilling(activeWidthMm, toBackgroundMm, withoutMargin(haveMm))
     return [{ backdrop, haveMm, seenMm, wantedMm, shortestMm }]
   })
 }
@@ -72,7 +75,7 @@ export function sayBackdrop(look: CameraLook, scene: Scene): LookLine {
           'seen',
           `${trim(activeWidthMm, 1)} · ${trim(toBackgroundMm, 0)} / ${trim(focalMm, 1)} = ${trim(seenMm, 0)} mm`,
         ],
-        ['wanted', `${trim(seenMm, 0)} · ${1 + BACKDROP_MARGIN} = ${trim(seenMm * (1 + BACKDROP_MARGIN), 0)} mm`],
+        ['wanted', `${trim(seenMm, 0)} · ${1 + BACKDROP_MARGIN_PERCENT / 100} = ${trim(withMargin(seenMm), 0)} mm`],
       ],
       assumptions: [
         'The wider of what is seen focused near and far, so that a change of focus brings no edge in.',
