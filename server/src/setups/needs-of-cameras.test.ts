@@ -410,7 +410,7 @@ describe('what is sharp, and how it is set', () => {
     expect(await near(500, 'wide', 'QD')).toEqual([])
   })
 
-  test('[B12.1] two bodies that are to frame alike: equivalents, the nearest lens, and by how much it is off', async () => {
+  test('[B12.1] [B12.2] two bodies that are to frame alike: equivalents, the nearest lens, and by how much it is off', async () => {
     const full = await camera(FULL, prime(50))
     const small = await camera({ sensorWidthMm: 24, sensorHeightMm: 16 }, prime(35))
     const { says, id } = await see([
