@@ -6,7 +6,7 @@ import { basename, dirname, join, relative, resolve } from 'node:path'
 import { ROOT } from './setup.mjs'
 
 const MOST_FILES = 20
-const CORE_MAY_IMPORT = new Set(['zod', 'temporal-polyfill', 'papaparse', 'culori', '@dagrejs/dagre'])
+const CORE_MAY_IMPORT = new Set(['zod', 'temporal-polyfill', 'papaparse', 'culori', 'suncalc', '@dagrejs/dagre'])
 
 /**
  * The folders of each workspace from top to bottom: a file imports only from its own folder and those above it. What lies
@@ -128,6 +128,7 @@ const ORDER = {
     'setups',
     'setups/margin',
     'setups/pictures',
+    'setups/look',
     'setups/views',
     'setups/board',
     'bench',

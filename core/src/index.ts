@@ -130,12 +130,16 @@ export {
   isHolding,
   type NewBooking,
   newBookingSchema,
+  SKIES,
+  SKY_CODES,
+  type Sky,
 } from './diary/booking.ts'
 export { findCollisions, findStockShortages, type Hold } from './diary/collisions.ts'
 export { buildPackSheet, listBookingItems } from './diary/pack-sheet.ts'
 export { findLikeFraming, type LensOffer, type LikeFraming } from './formulas/picture/framing.ts'
 export { checkVoltageDrop, computeVoltageDrop, OHMS_PER_KILOMETRE } from './formulas/power/voltage-drop.ts'
 export { countSpares } from './formulas/reliability/poisson.ts'
+export { describeSunOf, type PlaceSun } from './formulas/room/place-sun.ts'
 export { compareSnapshots, listOwnThings, type SnapshotContents } from './kit/counting/snapshot.ts'
 export { type Countable, compareStocktake, type StocktakeLine, type StocktakeSeen } from './kit/counting/stocktake.ts'
 export { type Bundle, bundleSchema, priceBundle, splitAmount } from './kit/entry/bundle.ts'
@@ -343,6 +347,7 @@ export {
 export { type Spending, summariseSpending } from './ledger/spending.ts'
 export { sayAbsence, type TimeWords, type WorkingWords } from './setups/checks/finding-words.ts'
 export { describeLookOf, type LookPart, writeLook } from './setups/checks/light/look.ts'
+export { listSunMoves } from './setups/checks/light/sunlight.ts'
 export type { LookLine } from './setups/checks/look-line.ts'
 export { type CameraAngle, listCameraAngles } from './setups/checks/picture/camera-angles.ts'
 export { sayFraming } from './setups/checks/picture/framing-words.ts'
@@ -462,9 +467,11 @@ export {
   POSTURE_CODES,
   POSTURES,
   type Posture,
-  type RoleLight,
   readLightJob,
   type Stage,
+  WINDOW_WAY_CODES,
+  WINDOW_WAYS,
+  type WindowWay,
 } from './setups/setup/stage.ts'
 export { findStatedRing } from './setups/setup/stated-ring.ts'
 export { pairEnds, type SwappedEnds } from './setups/setup/swapped-ends.ts'

@@ -75,6 +75,7 @@ const SETUP_FORM: Form = {
       productMm: 350,
       background: 'white',
       daylight: 'overcast',
+      windows: 'tamed',
       faceLux: 420.5,
       backgroundLux: 180,
       readings: [{ id: 'p1', name: 'left edge', lux: 175.5 }],

@@ -92,6 +92,7 @@ export const RECORD_FORMS: readonly Form[] = [
         fixtures: [{ id: 'f1', name: 'Tubes', kind: 'light', kelvin: 4_000, canSwitchOff: true, note: 'by the door' }],
         wishes: [{ id: 'x1', text: 'A blind', costMinor: 9_000, isDone: true }],
         colours: ['#2d6b4f'],
+        position: { latitude: 51.52, longitude: -3.18 },
         otherUses: 'seed sorting on Fridays',
         accessTerms: 'key at the gate',
         accessUntil: '2027-06-30',
@@ -118,6 +119,7 @@ export const RECORD_FORMS: readonly Form[] = [
       partyId: 'FIRST-PARTY',
       feeMinor: 12_000,
       needsFloor: true,
+      sky: 'broken',
     },
     read: async (call, { id }) => {
       const reply = await call('GET', `/bookings/${id}`)

@@ -231,6 +231,7 @@ describe('law 16: unknown is counted apart', () => {
 const NO_UNKNOWN_PARTS: Readonly<Record<string, string>> = {
   totalMinor: 'entries and orders have an amount each',
   total: 'inputs are counted',
+  sum: 'a line of a working in words; where a figure is missing there is no working',
 }
 
 const SUM_NAMES = /^(total|sum)([A-Z]|$)/

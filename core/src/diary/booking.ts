@@ -21,6 +21,11 @@ export const BOOKING_KIND_CODES = Object.keys(BOOKING_KINDS) as [BookingKind, ..
 export const BOOKING_STATES = ['pencilled', 'confirmed', 'out', 'back', 'cancelled'] as const
 export type BookingState = (typeof BOOKING_STATES)[number]
 
+/** The sky as forecasts tell it. */
+export const SKIES = { clear: 'Clear', broken: 'Sun and clouds', overcast: 'Overcast' } as const
+export type Sky = keyof typeof SKIES
+export const SKY_CODES = Object.keys(SKIES) as [Sky, ...Sky[]]
+
 const bufferSchema = z
   .number()
   .int()
@@ -56,6 +61,8 @@ export const newBookingSchema = z
     feeMinor: amount(minorSchema.min(0).nullable().default(null)),
     /** Whoever comes wants the floor of the room: what stands there from day to day is in the way. */
     needsFloor: z.boolean().default(false),
+    /** What the forecast says of the sky, looked up by hand; null where nobody did. */
+    sky: z.enum(SKY_CODES).nullable().default(null),
   })
   .refine((it) => it.endsAt > it.startsAt, { path: ['endsAt'], message: 'It ends before it starts.' })
   .refine((it) => !isLonger(it.startsAt, it.endsAt, MOST_DAYS), {

@@ -14,12 +14,18 @@ import {
   NO_ROLE_LIGHT,
   NO_STAGE,
   POSTURE_CODES,
+  WINDOW_WAY_CODES,
 } from '../setups/setup/stage.ts'
 import { NO_DETAILS } from '../studio/places/place.ts'
 import { type CaseItem, type Dice, type LawCase, makeDice } from './law-cases.fixture.ts'
 
 /** What only setups can meet of which somebody said where things stand and how they are set. */
 export const STAGED_CODES = [
+  'daylight-short',
+  'sun-moves',
+  'sun-direct',
+  'clouds-break',
+  'sun-unknown',
   'foot-dark',
   'lamp-no-room',
   'into-the-eyes',
@@ -86,7 +92,8 @@ function makeStagedCase(index: number): LawCase {
     roles,
     rest: {
       roomSize: dice.chance(0.5) ? { widthMm: 4_000, depthMm: 3_000 + dice.upTo(4_000), heightMm: 2_600 } : null,
-      crew: dice.chance(0.5) ? makeCrew() : null,
+      crew: dice.chance(0.5) ? makeCrew(dice.chance(0.7)) : null,
+      ...(dice.chance(0.5) ? { filming: throwFilming(dice) } : {}),
     },
     setup: {
       plannedMinutes: 10,
@@ -97,13 +104,21 @@ function makeStagedCase(index: number): LawCase {
   }
 }
 
-const makeCrew = () => ({
+function throwFilming(dice: Dice) {
+  const start = Date.parse('2026-03-20T05:00:00Z') + dice.upTo(14) * 3_600_000
+  const sky = dice.pick(['clear', 'broken', 'overcast', null] as const)
+  return { start, end: start + dice.pick([1, 3, 5]) * 3_600_000, zone: 'Europe/London', sky }
+}
+
+const makeCrew = (isPlaced: boolean) => ({
   team: [],
   bookedIds: null,
   place: {
     name: 'Room',
     details: {
       ...NO_DETAILS,
+      position: isPlaced ? { latitude: 51.5, longitude: 0 } : null,
+      windows: [{ id: 'w1', name: 'East', bearingDegrees: 90, widthMm: 1_200, heightMm: 1_500 }],
       fixtures: [{ id: 'tubes', name: 'Tubes', kind: 'light' as const, kelvin: 4000, canSwitchOff: true, note: '' }],
     },
   },
@@ -225,6 +240,7 @@ function throwStage(dice: Dice) {
     backdropMm: maybe(0.8, 400 + dice.upTo(3_000)),
     productMm: maybe(0.3, 200 + dice.upTo(400)),
     background: maybe(0.8, dice.pick(BACKGROUND_CODES)),
+    windows: maybe(0.6, dice.pick(WINDOW_WAY_CODES)),
     daylight: maybe(0.7, dice.chance(0.7) ? ('none' as const) : dice.pick(DAYLIGHT_CODES)),
     faceLux: maybe(0.3, 20 + dice.upTo(4_000)),
     backgroundLux: maybe(0.2, 20 + dice.upTo(2_000)),

@@ -108,6 +108,7 @@ export function makeDemoPlaces(today: string): (NewPlace & { id: string })[] {
           { id: 'gh-f1', name: 'Vent fan', kind: 'noise', kelvin: null, canSwitchOff: true, note: '' },
           { id: 'gh-f2', name: 'Heating pipe', kind: 'heat', kelvin: null, canSwitchOff: false, note: '' },
         ],
+        position: { latitude: 51.5, longitude: -2.6 },
         colours: ['#5d8a54', '#cfd8c0'],
         otherUses: 'Seedlings on the bench from March to May',
       }),

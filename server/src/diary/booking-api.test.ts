@@ -24,6 +24,7 @@ const draft = (part: Partial<NewBooking> = {}): NewBooking => ({
   partyId: null,
   feeMinor: null,
   needsFloor: false,
+  sky: null,
   ...part,
 })
 

@@ -102,6 +102,11 @@ export function checkBooking(app: AppContext, draft: NewBooking, exceptBookingId
     countsBookings: true,
     bookedIds: draft.personIds,
     placeId: draft.placeId,
+    filming: {
+      start: interval.start + draft.rigMinutes * 60_000,
+      end: interval.end - draft.strikeMinutes * 60_000,
+      sky: draft.sky,
+    },
   }
   const book = loadHoldBook(db, interval, context.now)
   const others = book.within(interval, exceptBookingId)

@@ -82,6 +82,7 @@ describe('reading', () => {
     '/bookings/:id/check': 'b-head',
     '/parties/:id': 'vendor',
     '/places/:id': 'studio',
+    '/places/:id/sun': 'studio',
     '/setups/:id/move-check': 'gi',
     '/setups/:id/connect': 'gi',
     '/setups/:id/choose': 'gi',

@@ -1,4 +1,4 @@
-import type { BookingItem, BookingKind, BookingState } from '@exemplar/core'
+import type { BookingItem, BookingKind, BookingState, Sky } from '@exemplar/core'
 import { newBookingSchema } from '@exemplar/core'
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { json } from './json-column.ts'
@@ -31,6 +31,7 @@ export const bookings = sqliteTable(
     partyId: text('party_id').references(() => parties.id),
     feeMinor: integer('fee_minor'),
     needsFloor: integer('needs_floor', { mode: 'boolean' }).notNull().default(false),
+    sky: text('sky').$type<Sky>(),
     version: integer('version').notNull().default(1),
   },
   (table) => [index('bookings_hold').on(table.holdStart, table.holdEnd), index('bookings_setup').on(table.setupId)],

@@ -1,4 +1,4 @@
-import { NO_OVERRIDES, NO_STAGE, newSetupSchema, type Purpose, type Shot, type Tape } from '@exemplar/core'
+import { NO_OVERRIDES, newSetupSchema, type Purpose, type Shot, type Stage, type Tape } from '@exemplar/core'
 import { index, integer, primaryKey, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { json } from './json-column.ts'
 import { stock, units } from './kit-tables.ts'
@@ -22,7 +22,10 @@ export const setups = sqliteTable('setups', {
   speakers: integer('speakers'),
   shot: text('shot').$type<Shot>(),
   carriers: integer('carriers').notNull().default(0),
-  stage: json('stage', newSetupSchema.shape.stage).notNull().default(NO_STAGE),
+  /** What nobody said is filled in on reading, so that no table is made anew when more can be said. */
+  stage: json('stage', newSetupSchema.shape.stage)
+    .notNull()
+    .default({} as Stage),
   placeId: text('place_id').references(() => places.id),
   circuitId: text('circuit_id'),
   plannedMinutes: integer('planned_minutes').notNull(),

@@ -46,6 +46,10 @@ export const parties = sqliteTable('parties', {
   version: integer('version').notNull().default(1),
 })
 
+/** What the column gives by itself; what came to be known of places since is filled in on reading. */
+const { position: _, ...KEPT } = NO_DETAILS
+const KEPT_DETAILS = KEPT as typeof NO_DETAILS
+
 export const places = sqliteTable('places', {
   id: text('id').primaryKey(),
   name: text('name').notNull().unique(),
@@ -53,7 +57,7 @@ export const places = sqliteTable('places', {
   parentId: text('parent_id'),
   circuits: json('circuits', newPlaceSchema.shape.circuits).notNull(),
   note: text('note').notNull().default(''),
-  details: json('details', newPlaceSchema.shape.details).notNull().default(NO_DETAILS),
+  details: json('details', newPlaceSchema.shape.details).notNull().default(KEPT_DETAILS),
   archivedAt: integer('archived_at'),
   version: integer('version').notNull().default(1),
 })

@@ -12,6 +12,8 @@ export interface AssessmentContext extends Stay {
   bookedIds: readonly string[] | null
   /** Where it is to be; null takes the setup's own room. */
   placeId: string | null
+  /** When it is filmed, and under which sky. */
+  filming?: { start: number; end: number; sky: BookingRow['sky'] }
 }
 
 /** As it stands now: only what the things themselves are counts, not who else wants them. */
@@ -34,6 +36,11 @@ export function makeBookingContext(now: number, row: BookingRow): AssessmentCont
     countsBookings: true,
     bookedIds: row.personIds,
     placeId: row.placeId,
+    filming: {
+      start: row.holdStart + row.rigMinutes * 60_000,
+      end: row.holdEnd - row.strikeMinutes * 60_000,
+      sky: row.sky,
+    },
   }
 }
 

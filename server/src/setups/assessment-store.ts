@@ -145,6 +145,7 @@ function makeInput(
     ),
     // Until a booking comes it can be charged.
     charging: { day: findDate(start, settings.zone), isNow: !context.countsBookings },
+    ...(context.filming ? { filming: { ...context.filming, zone: settings.zone } } : {}),
     missingParts: listMissing(holdings, parts, blocking),
     ...(place ? { roomSize: place.details.size, bars: place.details.bars } : {}),
     where: { placeId, places: placeOf },

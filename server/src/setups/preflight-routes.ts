@@ -10,6 +10,8 @@ import {
   listPowerSources,
   listSoundRoutes,
   listStartLines,
+  listSunMoves,
+  makeScene,
   nameModel,
   type PowerSource,
   type Setup,
@@ -57,7 +59,9 @@ export const startRoutes = [
     const { setup, settings, input } = loadCase(app, params.id ?? '', query.bookingId)
     const ids = [...input.holdings.units.keys()]
     const white = input.policies.school('white-balance')
+    const sunMoves = input.filming ? listSunMoves(makeScene(input)) : []
     const lines = listStartLines({
+      sunMoves,
       // Nobody who never chose is told to.
       takesWhiteByCard: white.way === 'card' && white.from !== 'default',
       setupId: setup.id,

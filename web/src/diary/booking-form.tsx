@@ -7,6 +7,9 @@ import {
   newBookingSchema,
   type Remedy,
   resolvePolicies,
+  SKIES,
+  SKY_CODES,
+  type Sky,
   type StudioSettings,
 } from '@exemplar/core'
 import { skipToken } from '@reduxjs/toolkit/query/react'
@@ -41,6 +44,7 @@ interface Draft {
   partyId: string
   feeMinor: number | null
   needsFloor: boolean
+  sky: Sky | ''
   note: string
 }
 
@@ -61,6 +65,7 @@ export function toFormDraft(booking: NewBooking): Draft {
     partyId: booking.partyId ?? '',
     feeMinor: booking.feeMinor,
     needsFloor: booking.needsFloor,
+    sky: booking.sky ?? '',
     note: booking.note,
   }
 }
@@ -90,6 +95,7 @@ export function makeBlankDraft(date: string, setupId: string, studio: StudioSett
     partyId: '',
     feeMinor: null,
     needsFloor: false,
+    sky: '',
     note: '',
   }
 }
@@ -123,6 +129,8 @@ export function BookingForm({
   const [tags, setTags] = useState<ReadonlyMap<string, string>>(new Map())
   const set = (part: Partial<Draft>) => setDraft({ ...draft, ...part })
   const setup = setups?.find((it) => it.id === draft.setupId)
+  const { data: whole } = useSetupQuery(draft.setupId, { skip: !draft.setupId })
+  const isByWindow = whole?.stage.windows === 'relied' || whole?.stage.windows === 'tamed'
 
   const reading = useMemo(() => {
     const body = {
@@ -141,6 +149,7 @@ export function BookingForm({
       partyId: draft.partyId || null,
       feeMinor: draft.feeMinor,
       needsFloor: draft.needsFloor && draft.placeId !== '',
+      sky: draft.sky || null,
     }
     return newBookingSchema.safeParse(body)
   }, [draft, state, setup])
@@ -208,6 +217,21 @@ export function BookingForm({
         </SelectField>
       </div>
       {draft.kind === 'let' && <LetFields draft={draft} onChange={set} />}
+      {isByWindow && (
+        <SelectField
+          label="Sky, as it is forecast"
+          hint="It is filmed by the window."
+          value={draft.sky}
+          onChange={(event) => set({ sky: event.target.value as Sky | '' })}
+        >
+          <option value="">Not looked up</option>
+          {SKY_CODES.map((code) => (
+            <option key={code} value={code}>
+              {SKIES[code]}
+            </option>
+          ))}
+        </SelectField>
+      )}
       {(draft.kind === 'other-use' || draft.kind === 'let') && draft.placeId !== '' && (
         <CheckField
           label="It wants the floor of the room clear"

@@ -38,7 +38,7 @@ import { BookingTroubles } from './booking-troubles.tsx'
 
 function toBody(booking: BookingReply, state: NewBooking['state']): NewBooking {
   const { kind, title, setupId, unitIds, placeId, personIds, startsAt, endsAt, rigMinutes, strikeMinutes } = booking
-  const { note, partyId, feeMinor, needsFloor } = booking
+  const { note, partyId, feeMinor, needsFloor, sky } = booking
   return {
     kind,
     title,
@@ -54,6 +54,7 @@ function toBody(booking: BookingReply, state: NewBooking['state']): NewBooking {
     partyId,
     feeMinor,
     needsFloor,
+    sky,
     state,
   }
 }

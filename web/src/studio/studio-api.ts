@@ -43,6 +43,10 @@ const studioApi = api.injectEndpoints({
       query: (id) => request('get /places/:id', { id }),
       providesTags: readsOf('place'),
     }),
+    placeSun: build.query<ReplyOf<'get /places/:id/sun'>, { id: string; date?: string | undefined }>({
+      query: ({ id, date }) => request('get /places/:id/sun', { id, query: date ? { date } : {} }),
+      providesTags: readsOf('placeSun'),
+    }),
     addPlace: build.mutation<ReplyOf<'post /places'>, NewPlace>({
       query: (body) => request('post /places', { body }),
     }),
@@ -175,6 +179,7 @@ export const {
   useChangePartyMutation,
   useArchivePartyMutation,
   usePlaceQuery,
+  usePlaceSunQuery,
   useAddPlaceMutation,
   useChangePlaceMutation,
   useArchivePlaceMutation,

@@ -1,9 +1,11 @@
 import { z } from 'zod'
+import { placeSunSchema } from '../../formulas/room/place-sun.ts'
 import { lifeStateSchema } from '../../kit/unit/unit.ts'
 import { entrySchema } from '../../ledger/entry.ts'
 import { newPartySchema, newPersonSchema, partySchema, personSchema } from '../../studio/people/person.ts'
 import { newPlaceSchema, placeKindSchema, placeSchema } from '../../studio/places/place.ts'
 import { placeFindingSchema } from '../../studio/places/place-findings.ts'
+import { dateSchema } from '../../units/wall-time.ts'
 import { defineContract } from '../contract.ts'
 import { versionedSchema } from '../replies.ts'
 
@@ -128,6 +130,13 @@ export const directoryContract = defineContract('studio', {
     summary: 'A place with what lives in it, what it asks, what stands booked there and what fits',
     permission: 'see-studio',
     reply: placePageReplySchema,
+  },
+  'get /places/:id/sun': {
+    summary:
+      'What the sun does at the windows of a room on a day and over the year, and how long there is daylight to film by',
+    permission: 'see-studio',
+    query: z.object({ date: dateSchema.optional() }),
+    reply: placeSunSchema,
   },
   'post /places': {
     summary: 'Add a place',

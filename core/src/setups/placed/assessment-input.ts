@@ -18,6 +18,15 @@ export interface Crew {
   lastDay: string
 }
 
+/** When it is filmed, without rigging and striking, as a booking says. */
+export interface Filming {
+  start: number
+  end: number
+  zone: string
+  /** What the forecast says of the sky. */
+  sky: 'clear' | 'broken' | 'overcast' | null
+}
+
 /** Everything that judging one setup at one time reads. */
 export interface AssessmentInput {
   setup: NewSetup
@@ -43,6 +52,8 @@ export interface AssessmentInput {
   bars?: readonly Bar[]
   /** The inside of the room, where somebody measured it. */
   roomSize?: Size | null
+  /** Absent where no booking is judged. */
+  filming?: Filming
   /** Where it is to be, and the places of the studio, for what belongs to a room and stays there. */
   where?: { placeId: string | null; places: ReadonlyMap<string, Pick<Place, 'id' | 'name' | 'kind' | 'parentId'>> }
 }

@@ -34,6 +34,15 @@ export const DAYLIGHTS = {
 export type Daylight = keyof typeof DAYLIGHTS
 export const DAYLIGHT_CODES = Object.keys(DAYLIGHTS) as [Daylight, ...Daylight[]]
 
+/** Whether light of windows is part of the picture. */
+export const WINDOW_WAYS = {
+  relied: 'It is lit by the window',
+  tamed: 'The window, behind cloth',
+  shut: 'Shut out: any hour will do',
+} as const
+export type WindowWay = keyof typeof WINDOW_WAYS
+export const WINDOW_WAY_CODES = Object.keys(WINDOW_WAYS) as [WindowWay, ...WindowWay[]]
+
 /** What is worn or shown that light and keying do not forgive. */
 export const IN_PICTURE = {
   green: 'Green, or see-through to the screen',
@@ -84,6 +93,7 @@ export const stageSchema = z.object({
   /** How far before the face something is held up, or lies. */
   productMm: lengthMm.default(null),
   background: z.enum(BACKGROUND_CODES).nullable().default(null),
+  windows: z.enum(WINDOW_WAY_CODES).nullable().default(null),
   daylight: z.enum(DAYLIGHT_CODES).nullable().default(null),
   /** Measured at the face, and at the background, with everything on. */
   faceLux: luxSchema.nullable().default(null),

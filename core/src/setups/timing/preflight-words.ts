@@ -74,6 +74,11 @@ export function sayStartLine(line: StartLine): { text: string; note: string } {
         line.cure ? `${line.what}: ${line.cure}` : `${line.what}: hide it`,
         line.role ? `${line.role} sees it.` : 'It is in the picture.',
       )
+    case 'sun':
+      return say(
+        `Set an alarm for ${line.at}: the sun ${line.comes ? 'comes into' : 'leaves'} ${line.pane}`,
+        'Takes before and after do not match on a clear day.',
+      )
     case 'tidy':
       return say('Tidy what is behind', 'Hold it against the still of how it should look.')
     case 'magnify':

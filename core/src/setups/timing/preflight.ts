@@ -90,6 +90,7 @@ export const startLineSchema = z
       }),
       z.object({ kind: z.literal('white-balance'), kelvin: z.number().nullable(), isOld: z.boolean() }),
       z.object({ kind: z.literal('eyesore'), what: z.string(), cure: z.string(), role: z.string() }),
+      z.object({ kind: z.literal('sun'), pane: z.string(), at: z.string(), comes: z.boolean() }),
       z.object({ kind: z.literal('tidy') }),
       z.object({ kind: z.literal('magnify'), tags: z.array(z.string()) }),
       z.object({
@@ -102,6 +103,8 @@ export type StartLine = z.infer<typeof startLineSchema>
 export interface StartFacts {
   setupId: string
   setup: Pick<NewSetup, 'roles' | 'isMirrored' | 'stage'>
+  /** When the sun comes to a window or leaves it while it is filmed. */
+  sunMoves?: readonly { pane: string; at: string; comes: boolean }[]
   /** White balance is taken by a card here. */
   takesWhiteByCard?: boolean
   holdings: Holdings
@@ -137,6 +140,9 @@ export function listStartLines(facts: StartFacts): StartLine[] {
     ...listSeveralJobs(facts, filled),
     ...listLooked(facts, filled),
     ...listMirrored(facts, filled),
+    ...(facts.sunMoves ?? []).map(
+      (it): StartLine => ({ key: `sun/${it.pane}/${it.at}`, importance: 'wanted', kind: 'sun', ...it }),
+    ),
     { key: 'test', importance: 'essential', kind: 'test' },
   ]
 }

@@ -11,6 +11,7 @@ import { asAgreed } from '../checks/light/as-agreed.ts'
 import { backgroundLight } from '../checks/light/background-light.ts'
 import { exposure } from '../checks/light/exposure.ts'
 import { lampFindings } from '../checks/light/lamp-findings.ts'
+import { sunlight } from '../checks/light/sunlight.ts'
 import { unknownLook } from '../checks/light/unknown-look.ts'
 import { cardMinutes, cardMinutesSchema, cardMinutesSum } from '../checks/media/card-minutes.ts'
 import { cardSpeed } from '../checks/media/card-speed.ts'
@@ -108,6 +109,7 @@ export const CHECKS = [
   skills,
   speakers,
   suitedMicrophone,
+  sunlight,
   supportTree,
   switchedShow,
   tipping,

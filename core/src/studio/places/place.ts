@@ -91,6 +91,12 @@ export type PlaceWish = z.infer<typeof placeWishSchema>
 
 export const colourSchema = z.string().regex(/^#[0-9a-f]{6}$/i, 'Write a colour as #rrggbb.')
 
+/** Degrees north and east; south and west below nothing. */
+export const spotSchema = z.object({
+  latitude: z.number().min(-90, 'A latitude is -90 to 90.').max(90, 'A latitude is -90 to 90.'),
+  longitude: z.number().min(-180, 'A longitude is -180 to 180.').max(180, 'A longitude is -180 to 180.'),
+})
+
 /** What is known of a place beyond its name; all of it may be unknown. */
 export const placeDetailsSchema = z.object({
   size: sizeSchema.nullable().default(null),
@@ -101,6 +107,8 @@ export const placeDetailsSchema = z.object({
   fixtures: z.array(fixtureSchema).max(60).default([]),
   wishes: z.array(placeWishSchema).max(60).default([]),
   colours: z.array(colourSchema).max(8).default([]),
+  /** Where on the earth, for the sun on its windows; null where nobody said. */
+  position: spotSchema.nullable().default(null),
   /** What else happens there: "potting on Mondays". */
   otherUses: shortText.default(''),
   /** On which terms it may be used. */

@@ -40,8 +40,8 @@ afterAll(() => {
 function judgedSince(id: string, then: readonly string[]): string[] {
   // What an arm stands on of which no more is known than that it is one is asked since.
   if (id === 'pb') return [...then, 'unknown-stop foot-unknown']
-  // What is wrong with things that work on is told beside the setup.
-  if (id === 'gi') return [...then, 'warn fault-open']
+  // What is wrong with things that work on is told beside the setup. Its card says f/2.8, and nobody wrote down whether its lens has it.
+  if (id === 'gi') return [...then, 'warn fault-open', 'unknown look-unknown']
   if (id !== 'lr') return [...then]
   const others = then.filter((it) => it !== 'warn sound-unrecorded' && it !== 'stop packs-short')
   // The packs that are short are those of a screen that is only wanted. Which camera is on which tripod nobody had said there,

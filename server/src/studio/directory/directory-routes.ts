@@ -8,6 +8,7 @@ import { entries } from '../../schema/ledger-tables.ts'
 import { setups } from '../../schema/setups-tables.ts'
 import { parties, people, places } from '../../schema/studio-tables.ts'
 import { loadPlacePage } from './place-page.ts'
+import { loadPlaceSun } from './place-sun.ts'
 
 /** A row as people see it: whether it is archived is asked, not shown. */
 export function withoutArchive<T extends { archivedAt: unknown }>({ archivedAt: _, ...row }: T): Omit<T, 'archivedAt'> {
@@ -176,6 +177,7 @@ export const directoryRoutes = [
   defineRoute('get /places', (_, { db }) =>
     db.select().from(places).where(isNull(places.archivedAt)).orderBy(places.name).all().map(withoutArchive),
   ),
+  defineRoute('get /places/:id/sun', ({ params, query }, app) => loadPlaceSun(app, params.id ?? '', query.date)),
   defineRoute('get /places/:id', ({ params }, app) => loadPlacePage(app, params.id ?? '')),
   defineRoute('post /places', ({ body, actor }, app) =>
     write(app, actor, ({ tx, newId, log }) => {

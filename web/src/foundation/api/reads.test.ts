@@ -45,6 +45,7 @@ const ASKED: Record<string, string> = {
   films: '/films',
   photos: '/photos',
   place: '/places/studio',
+  placeSun: '/places/studio/sun',
 }
 
 let api: TestApi

@@ -94,6 +94,7 @@ const READS = {
   soundRoutes: VERDICT,
   swap: VERDICT,
   party: ['parties', 'units', 'models', 'bookings', 'entries', 'films'],
+  placeSun: ['places', 'studio'],
   place: ['places', 'units', 'stock', 'models', 'bookings', 'setups'],
   films: ['films', 'units', 'models', 'parties', 'setups'],
   accounts: ['people'],

@@ -11,6 +11,9 @@ import {
   POSTURES,
   type Posture,
   type Stage,
+  WINDOW_WAY_CODES,
+  WINDOW_WAYS,
+  type WindowWay,
 } from '@exemplar/core'
 import { useState } from 'react'
 import { CheckField, NoteField, SelectField, TextField } from '../../foundation/form/field.tsx'
@@ -165,6 +168,18 @@ function Behind({ stage, set }: { stage: Stage; set: SetStage }) {
         value={stage.backgroundLux}
         onChange={(backgroundLux) => set({ backgroundLux })}
       />
+      <SelectField
+        label="Light of the window"
+        value={stage.windows ?? ''}
+        onChange={(event) => set({ windows: (event.target.value || null) as WindowWay | null })}
+      >
+        <option value="">Nobody said</option>
+        {WINDOW_WAY_CODES.map((code) => (
+          <option key={code} value={code}>
+            {WINDOW_WAYS[code]}
+          </option>
+        ))}
+      </SelectField>
       <SelectField
         label="Daylight on it"
         value={stage.daylight ?? ''}

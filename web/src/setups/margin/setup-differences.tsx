@@ -56,6 +56,7 @@ const STAGE_NAMES: Record<StageField, string> = {
   productMm: 'where something is held',
   background: 'what the background is to look like',
   daylight: 'the daylight',
+  windows: 'light of the window',
   faceLux: 'the light measured at the face',
   backgroundLux: 'the light measured at the background',
   readings: 'measured points',

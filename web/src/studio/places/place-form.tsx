@@ -21,7 +21,7 @@ import { CarryOver } from './place-carry-over.tsx'
 import { BLANK_PLACE, toPlaceDraft } from './place-draft.ts'
 import { PLACE_NAMES } from './place-names.ts'
 import { RoomParts } from './place-room-parts.tsx'
-import { SizeFields } from './place-size-fields.tsx'
+import { SizeFields, SpotFields } from './place-size-fields.tsx'
 
 const newId = () => crypto.randomUUID()
 
@@ -85,6 +85,7 @@ export function PlaceForm({ place: latest, onClose }: { place: Place | null; onC
       <SizeFields details={details} onChange={setDetails} withMass={!isRoom} />
       {isRoom && (
         <>
+          <SpotFields details={details} onChange={setDetails} />
           <RowsField
             legend="Circuits"
             add="Add a circuit"

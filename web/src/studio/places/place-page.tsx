@@ -16,6 +16,7 @@ import { LeadMap } from './lead-map.tsx'
 import { toPlaceDraft } from './place-draft.ts'
 import { PlaceForm } from './place-form.tsx'
 import { PLACE_NAMES } from './place-names.ts'
+import { PlaceSun } from './place-sun.tsx'
 
 /** A place: what it asks, what it has, what fits, what lives in it and what stands booked. */
 export function PlacePage() {
@@ -71,6 +72,7 @@ export function PlacePage() {
         <div>
           <Facts place={place} />
           {details.sockets.length > 0 && <LeadMap place={place} />}
+          {place.kind === 'room' && details.windows.length > 0 && <PlaceSun place={place} />}
           <Wishes place={place} canChange={canChange} />
           <Attachments subjectType="place" subjectId={place.id} />
         </div>

@@ -1,10 +1,47 @@
 import type { PlaceDetails } from '@exemplar/core'
 import { useState } from 'react'
+import { FigureField } from '../../foundation/form/figure-field.tsx'
 import { MeasureField } from '../../foundation/form/measures.tsx'
 
 export interface DetailsProps {
   details: PlaceDetails
   onChange(part: Partial<PlaceDetails>): void
+}
+
+/** Where on the earth: both or none. */
+export function SpotFields({ details, onChange }: DetailsProps) {
+  const [spot, setSpot] = useState<{ latitude: number | null; longitude: number | null }>(
+    details.position ?? { latitude: null, longitude: null },
+  )
+  const put = (part: Partial<typeof spot>) => {
+    const next = { ...spot, ...part }
+    setSpot(next)
+    const { latitude, longitude } = next
+    onChange({ position: latitude === null || longitude === null ? null : { latitude, longitude } })
+  }
+  const isHalf = (spot.latitude === null) !== (spot.longitude === null)
+  return (
+    <div className="grid grid-cols-2 gap-3 md:grid-cols-4">
+      <FigureField
+        label="Latitude, °"
+        hint="south below zero; for the sun on its windows"
+        least={-90}
+        most={90}
+        isNeeded={isHalf}
+        value={spot.latitude}
+        onChange={(latitude) => put({ latitude })}
+      />
+      <FigureField
+        label="Longitude, °"
+        hint="west below zero"
+        least={-180}
+        most={180}
+        isNeeded={isHalf}
+        value={spot.longitude}
+        onChange={(longitude) => put({ longitude })}
+      />
+    </div>
+  )
 }
 
 /** Width, depth and height stand or fall together: a size that is known by half is not known. */

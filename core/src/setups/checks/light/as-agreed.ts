@@ -36,7 +36,7 @@ export const asAgreed = defineCheck<AgreedFinding>({
           `${tag} would pull the coloured lamps to white`,
           `Its white balance is set to find itself, and ${coloured.join(', ')} ${coloured.length === 1 ? 'has' : 'have'} another colour on purpose. Set it by hand to what the key has.`,
         ),
-      deciding: ({ coloured }) => coloured,
+      deciding: ({ coloured }) => [...coloured].sort(),
     },
     'ratio-off': {
       say: ({ wanted, there }) =>

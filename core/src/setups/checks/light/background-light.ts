@@ -91,7 +91,7 @@ export const backgroundLight = defineCheck<BackgroundFinding>({
           'Keying would take away what is worn or shown',
           `There is ${what.join(' and ')} in the picture: green goes with the screen, and what shines throws it back. Other clothes, or dull it, or another screen.`,
         ),
-      deciding: ({ what }) => what,
+      deciding: ({ what }) => [...what].sort(),
     },
     'no-separation': {
       say: ({ reason }) =>

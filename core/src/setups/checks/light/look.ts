@@ -10,6 +10,7 @@ import { factOf, type Scene } from '../scene.ts'
 import { sayLamp } from './lamp-lines.ts'
 import { listLampLooks } from './lamp-look.ts'
 import { saySet } from './set-lines.ts'
+import { saySun } from './sunlight.ts'
 
 /** One camera or lamp with all that it comes to. */
 export const lookPartSchema = z.object({
@@ -60,7 +61,12 @@ function describeCamera({ unitId, roleId, angle, tag, name, lens }: CameraLook):
   return { key: unitId, roleId, role: angle, tag, name, beside: lens ? `${lens.tag} ${lens.name}` : '' }
 }
 
-const sayScene = (scene: Scene): LookLine[] => [...saySet(scene), ...saySharedAperture(scene), ...sayGaze(scene)]
+const sayScene = (scene: Scene): LookLine[] => [
+  ...saySun(scene),
+  ...saySet(scene),
+  ...saySharedAperture(scene),
+  ...sayGaze(scene),
+]
 
 /** The same in the measures of the studio, with what things and lights are called left as it is. */
 export function writeLook(look: Look, system: 'metric' | 'imperial'): Look {

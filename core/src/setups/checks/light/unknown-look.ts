@@ -155,7 +155,7 @@ function listOfColour(scene: Scene, lamps: readonly LampLook[]): Lack[] {
 }
 
 /** A large one is seen from further to the side. */
-const MOST_HALF_DEGREES = 30
+const MOST_HALF_DEGREES = 45
 
 function listOfSpectacles(scene: Scene, lamps: readonly LampLook[]): Lack[] {
   return lamps.flatMap((look): Lack[] => {

@@ -1,1 +1,0 @@
-ALTER TABLE `setups` ADD `stage` text DEFAULT '{"posture":null,"eyeMm":null,"backdropMm":null,"productMm":null,"background":null,"daylight":null,"faceLux":null,"backgroundLux":null,"readings":[],"houseLights":{},"inPicture":[],"composition":""}' NOT NULL;
