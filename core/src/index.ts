@@ -347,6 +347,7 @@ export {
 export { type Spending, summariseSpending } from './ledger/spending.ts'
 export { sayAbsence, type TimeWords, type WorkingWords } from './setups/checks/finding-words.ts'
 export { describeLookOf, type LookPart, writeLook } from './setups/checks/light/look.ts'
+export type { Plan, PlanFrame, PlanThing } from './setups/checks/light/plan.ts'
 export { listSunMoves } from './setups/checks/light/sunlight.ts'
 export type { LookLine } from './setups/checks/look-line.ts'
 export { type CameraAngle, listCameraAngles } from './setups/checks/picture/camera-angles.ts'

@@ -6,7 +6,9 @@ import { Empty, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { usePictureAndLightQuery } from '../pictures-api.ts'
+import { CameraFrame } from './camera-frame.tsx'
 import { LookLines, LookPartView } from './look-part.tsx'
+import { PlanView } from './plan-view.tsx'
 import { SetCamera } from './set-camera.tsx'
 import { SetLamp } from './set-lamp.tsx'
 import { StageForm } from './stage-form.tsx'
@@ -56,6 +58,19 @@ export function LookView({
         <LookLines lines={look.scene} />
         {setup.stage.composition && <p className="mt-2 max-w-[70ch] text-[13px]">{setup.stage.composition}</p>}
       </section>
+      {(look.plan.things.length > 0 || look.plan.backdropMm !== null) && (
+        <section aria-label="Plan" className="mt-6">
+          <h2 className="text-[15px]">Plan and pictures</h2>
+          <div className="grid gap-4 xl:grid-cols-[1.25fr_1fr]">
+            <PlanView plan={look.plan} />
+            <div className="mt-3 grid content-start gap-3 sm:max-xl:grid-cols-2">
+              {look.plan.frames.map((frame) => (
+                <CameraFrame key={frame.roleId} frame={frame} />
+              ))}
+            </div>
+          </div>
+        </section>
+      )}
       <Parts
         title="Cameras"
         empty="No camera is in it yet"

@@ -9,6 +9,7 @@ import { saySharedAperture } from '../picture/shared-aperture.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { sayLamp } from './lamp-lines.ts'
 import { listLampLooks } from './lamp-look.ts'
+import { drawPlan, planSchema } from './plan.ts'
 import { saySet } from './set-lines.ts'
 import { saySun } from './sunlight.ts'
 
@@ -29,6 +30,7 @@ export const lookSchema = z.object({
   cameras: z.array(lookPartSchema),
   lamps: z.array(lookPartSchema),
   scene: z.array(lookLineSchema),
+  plan: planSchema,
   houseLights: z.array(z.object({ id: z.string(), name: z.string(), kelvin: z.number().nullable() })),
 })
 export type Look = z.infer<typeof lookSchema>
@@ -53,6 +55,7 @@ export function describeLookOf(scene: Scene): Look {
       lines: sayLamp(it, scene),
     })),
     scene: sayScene(scene),
+    plan: drawPlan(scene),
     houseLights: fixtures.filter((it) => it.kind === 'light').map(({ id, name, kelvin }) => ({ id, name, kelvin })),
   }
 }

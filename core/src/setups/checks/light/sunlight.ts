@@ -20,7 +20,7 @@ interface WindowSun {
   direct: readonly Interval[]
 }
 
-/** What the sun does while it is filmed: null where it is not filmed by the window, or no day is judged. */
+/** What the sun does while it is filmed: null where it is not filmed by window light, or no day is judged. */
 export function computeSunOfFilming({ setup, crew, filming }: Scene): {
   filming: Filming
   usable: Interval[]
@@ -92,7 +92,7 @@ export const sunlight = defineCheck<SunFinding>({
       say: ({ pane, at, comes }) =>
         plain(
           comes ? `The sun comes into ${pane} at ${at}` : `The sun leaves ${pane} at ${at}`,
-          'Takes before and after do not match on a clear day: finish one part before it, or put cloth before the window.',
+          'Takes before and after do not match on a clear day: finish one part before it, or put cloth before the glass.',
         ),
       deciding: ({ pane, at, comes }) => [pane, at, comes],
     },

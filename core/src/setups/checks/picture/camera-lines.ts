@@ -133,7 +133,7 @@ function sayShot(look: CameraLook, { setup, roomSize }: Scene): LookLine[] {
     const backMm = findDistance(activeWidthMm, focal, wantedMm)
     const longest = roomSize ? Math.max(roomSize.widthMm, roomSize.depthMm) : null
     const isBeyond = longest !== null && backMm + (setup.stage.backdropMm ?? 0) > longest
-    ways.push(`with ${mm(focal)} from ${metres(backMm)}${isBeyond ? ', which this room has not' : ''}`)
+    ways.push(`with ${mm(focal)} from ${metres(backMm)}${isBeyond ? ', more than this room has' : ''}`)
     sums.push(['distance', `${trim(focal, 1)} · (${wantedMm} / ${trim(activeWidthMm, 1)} + 1) = ${trim(backMm, 0)} mm`])
   }
   if (distanceMm !== null) {
