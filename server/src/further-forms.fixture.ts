@@ -80,6 +80,7 @@ const SETUP_FORM: Form = {
       backgroundLux: 180,
       readings: [{ id: 'p1', name: 'left edge', lux: 175.5 }],
       houseLights: { 'st-f1': 'off' },
+      move: 'pan',
       inPicture: ['shiny'],
       eyesores: [{ id: 'e1', what: 'light switch', cure: 'a fern before it', roleId: 'r2' }],
       whiteBalance: { kelvin: 5_450, on: '2026-11-20', lights: 'abc-12' },

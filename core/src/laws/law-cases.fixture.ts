@@ -39,6 +39,7 @@ const SINCE: readonly SpecKey[] = [
   'widestApertureLong',
   'densityMostStops',
   'frontToBackMm',
+  'colourTrusted',
 ]
 const FIRST = SPEC_KEYS.filter((it) => !SINCE.includes(it))
 

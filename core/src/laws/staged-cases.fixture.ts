@@ -11,6 +11,7 @@ import {
   DAYLIGHT_CODES,
   IN_PICTURE_CODES,
   LIGHT_JOB_CODES,
+  MOVE_CODES,
   NO_ROLE_LIGHT,
   NO_STAGE,
   POSTURE_CODES,
@@ -21,6 +22,10 @@ import { type CaseItem, type Dice, type LawCase, makeDice } from './law-cases.fi
 
 /** What only setups can meet of which somebody said where things stand and how they are set. */
 export const STAGED_CODES = [
+  'move-lacking',
+  'move-unknown',
+  'screen-untrue',
+  'screen-unknown',
   'daylight-short',
   'sun-moves',
   'sun-direct',
@@ -98,7 +103,10 @@ function makeStagedCase(index: number): LawCase {
     setup: {
       plannedMinutes: 10,
       shot: dice.chance(0.6) ? dice.pick(SHOT_CODES) : null,
-      demands: dice.chance(0.4) ? ['spectacles'] : [],
+      demands: [
+        ...(dice.chance(0.4) ? (['spectacles'] as const) : []),
+        ...(dice.chance(0.3) ? (['true-colour'] as const) : []),
+      ],
       stage: throwStage(dice),
     },
   }
@@ -145,7 +153,7 @@ function throwCamera(dice: Dice): Sketch[] {
       'A camera',
       'camera',
       { mount: 'mount-a', cardForm: 'sd' },
-      { sensorWidthMm: width, sensorHeightMm: (width * 2) / 3 },
+      { sensorWidthMm: width, sensorHeightMm: (width * 2) / 3, ...throwFocus(dice) },
     ],
     ['A camera', 'lens', { mount: 'mount-a' }, lens],
     ...(filter
@@ -199,7 +207,19 @@ function throwLamps(dice: Dice): Sketch[] {
 function throwRest(dice: Dice): Sketch[] {
   return [
     ...(dice.chance(0.6) ? [['Backdrop', 'backdrop', { widthMinMm: 1_350 + dice.upTo(2_500) }, {}] as Sketch] : []),
-    ...(dice.chance(0.4) ? [['Screen', 'monitor', {}, { screenInches: 7 }] as Sketch] : []),
+    ...(dice.chance(0.4)
+      ? [['Support', dice.pick(['tripod', 'ball-head', 'head', 'gimbal'] as const), {}, {}] as Sketch]
+      : []),
+    ...(dice.chance(0.4)
+      ? [
+          [
+            'Screen',
+            'monitor',
+            {},
+            { screenInches: 7, ...(dice.chance(0.6) ? { colourTrusted: dice.pick(['yes', 'no']) } : {}) },
+          ] as Sketch,
+        ]
+      : []),
   ]
 }
 
@@ -251,6 +271,7 @@ function throwStage(dice: Dice) {
     eyesores: dice.chance(0.2) ? [{ id: 'e1', what: 'Switch', cure: dice.pick(['', 'hide it']), roleId: null }] : [],
     whiteBalance: maybe(0.2, { kelvin: 5600, on: '2026-11-20', lights: 'other' }),
     ratioStops: maybe(0.3, dice.upTo(3)),
+    move: maybe(0.4, dice.pick(MOVE_CODES)),
     inPicture: IN_PICTURE_CODES.filter(() => dice.chance(0.3)),
   }
 }
@@ -258,3 +279,6 @@ function throwStage(dice: Dice) {
 function throwHouseLights(dice: Dice): Record<string, 'on' | 'off'> {
   return dice.chance(0.7) ? { tubes: dice.chance(0.6) ? 'off' : 'on' } : {}
 }
+
+const throwFocus = (dice: Dice): MoreSpecs =>
+  dice.chance(0.7) ? { autofocus: dice.pick(['dependable', 'hunts', 'none']) } : {}

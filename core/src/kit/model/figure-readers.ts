@@ -20,6 +20,7 @@ export const FIGURE_READERS: Readonly<Record<SpecKey, { readBy: readonly string[
   remoteStart: { readBy: ['setups/checks/content/demands.ts', 'setups/setup/provided.ts'] },
   cleanOutput: { readBy: ['setups/checks/content/demands.ts', 'setups/setup/provided.ts'] },
   screenInches: { readBy: ['kit/unit/ability.ts'] },
+  colourTrusted: { readBy: ['setups/checks/picture/screens.ts'] },
   delayMilliseconds: { unread: 'issue 13: delay along the way of a signal' },
   dims: { readBy: ['kit/unit/ability.ts', 'setups/checks/light/lamp-look.ts'] },
   luxAtOneMetre: { readBy: ['kit/unit/ability.ts', 'setups/checks/light/lamp-look.ts'] },

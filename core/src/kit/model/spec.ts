@@ -52,6 +52,7 @@ export const SPECS = {
   remoteStart: choice('Starts from afar', 'yes', 'no'),
   cleanOutput: choice('Picture out without menus', 'yes', 'no'),
   screenInches: figure('Screen', 'inch', 2, 100),
+  colourTrusted: choice('Colours can be trusted', 'yes', 'no'),
   delayMilliseconds: figure('Delay of the picture', 'ms', 0, 2000),
   dims: choice('Can be dimmed', 'yes', 'no'),
   luxAtOneMetre: figure('Light at 1 m', 'lx', 1, 300_000),

@@ -43,6 +43,16 @@ export const WINDOW_WAYS = {
 export type WindowWay = keyof typeof WINDOW_WAYS
 export const WINDOW_WAY_CODES = Object.keys(WINDOW_WAYS) as [WindowWay, ...WindowWay[]]
 
+/** How the camera moves while it records. */
+export const MOVES = {
+  still: 'It stands still',
+  pan: 'It turns and tilts while it records',
+  walk: 'Somebody walks with it',
+  slide: 'It slides past',
+} as const
+export type Move = keyof typeof MOVES
+export const MOVE_CODES = Object.keys(MOVES) as [Move, ...Move[]]
+
 /** What is worn or shown that light and keying do not forgive. */
 export const IN_PICTURE = {
   green: 'Green, or see-through to the screen',
@@ -102,6 +112,7 @@ export const stageSchema = z.object({
   readings: z.array(meterReadingSchema).max(24, 'At most 24 points.').default([]),
   /** Lights of the house by their id: whether they burn while it is filmed. */
   houseLights: z.record(z.string().max(64), z.enum(['on', 'off'])).default({}),
+  move: z.enum(MOVE_CODES).nullable().default(null),
   inPicture: z.array(z.enum(IN_PICTURE_CODES)).max(IN_PICTURE_CODES.length).default([]),
   eyesores: z.array(eyesoreSchema).max(24, 'At most 24 of them.').default([]),
   whiteBalance: whiteBalanceSchema.nullable().default(null),

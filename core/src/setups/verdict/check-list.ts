@@ -27,7 +27,9 @@ import { focalLength } from '../checks/picture/focal-length.ts'
 import { focusAndAperture } from '../checks/picture/focus-and-aperture.ts'
 import { gaze } from '../checks/picture/gaze.ts'
 import { imageCircle } from '../checks/picture/image-circle.ts'
+import { moves } from '../checks/picture/moves.ts'
 import { roomDepth } from '../checks/picture/room-depth.ts'
+import { screens } from '../checks/picture/screens.ts'
 import { chargeCurrent } from '../checks/power/charge-current.ts'
 import { charges } from '../checks/power/charges.ts'
 import { circuitLoad, circuitLoadSchema, circuitLoadSum } from '../checks/power/circuit-load.ts'
@@ -94,6 +96,7 @@ export const CHECKS = [
   microphoneFeed,
   microphoneGain,
   missingSpares,
+  moves,
   noiseNear,
   openFaults,
   owners,
@@ -103,6 +106,7 @@ export const CHECKS = [
   providedRoles,
   recordedSound,
   roomDepth,
+  screens,
   sharedItems,
   shortStock,
   signalRate,

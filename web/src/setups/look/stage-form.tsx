@@ -7,6 +7,9 @@ import {
   type Daylight,
   IN_PICTURE,
   IN_PICTURE_CODES,
+  MOVE_CODES,
+  MOVES,
+  type Move,
   POSTURE_CODES,
   POSTURES,
   type Posture,
@@ -119,6 +122,18 @@ function People({ stage, set }: { stage: Stage; set: SetStage }) {
         value={stage.eyeMm}
         onChange={(eyeMm) => set({ eyeMm })}
       />
+      <SelectField
+        label="The camera"
+        value={stage.move ?? ''}
+        onChange={(event) => set({ move: (event.target.value || null) as Move | null })}
+      >
+        <option value="">Nobody said</option>
+        {MOVE_CODES.map((code) => (
+          <option key={code} value={code}>
+            {MOVES[code]}
+          </option>
+        ))}
+      </SelectField>
       <MeasureField
         measure="length"
         label="Something is held up"

@@ -61,6 +61,7 @@ const STAGE_NAMES: Record<StageField, string> = {
   backgroundLux: 'the light measured at the background',
   readings: 'measured points',
   houseLights: 'which lights of the house are on',
+  move: 'how the camera moves',
   inPicture: 'what is worn or shown',
   eyesores: 'what should not be seen',
   whiteBalance: 'the white balance',

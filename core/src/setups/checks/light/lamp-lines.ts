@@ -4,10 +4,10 @@ import { trim } from '../../../units/quantity.ts'
 import { readFigure } from '../../placed/placed-item.ts'
 import { LIGHT_JOBS } from '../../setup/stage.ts'
 import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
-import type { Scene } from '../scene.ts'
+import { factOf, type Scene } from '../scene.ts'
 import { findDownTheWall, findSpill, isForFace, type LampLook, placeLamp, readEyeHeight } from './lamp-look.ts'
-import { findBlocking, findFaceShadow, findReflection } from './lines-of-sight.ts'
-import { EVEN_STOPS } from './set-look.ts'
+import { findAngleFromLens, findBlocking, findFaceShadow, findReflection } from './lines-of-sight.ts'
+import { computeSetLook, EVEN_STOPS } from './set-look.ts'
 
 export const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
 export function stops(figure: number): string {
@@ -25,6 +25,8 @@ export function sayLamp(look: LampLook, scene: Scene): LookLine[] {
   return [
     sayJob(look),
     sayLevel(look),
+    ...sayShare(look, scene),
+    ...sayFromLens(look, scene),
     sayReserve(look),
     ...saySize(look),
     ...sayFallOff(look, scene),
@@ -83,6 +85,37 @@ function sayLevel(look: LampLook): LookLine {
 }
 
 const listIn = (parts: readonly string[]) => parts.join(' and ')
+
+/** What the face would miss without it. */
+function sayShare(look: LampLook, scene: Scene): LookLine[] {
+  const { lamps } = factOf(scene, computeSetLook)
+  const forFace = lamps.filter(isForFace)
+  if (!isForFace(look) || forFace.length < 2 || forFace.some((it) => it.lux === null)) return []
+  const all = forFace.reduce((sum, it) => sum + (it.lux ?? 0), 0)
+  const rest = all - (look.lux ?? 0)
+  const adds = Math.log2(all / rest)
+  return [
+    sayLine('adds', 'What it adds', `${stops(adds)} to the light at the face.`, {
+      sums: [['stops', `log₂(${trim(all, 0)} / ${trim(rest, 0)}) = ${trim(adds, 2)}`]],
+      assumptions: ['Where all lamps for the face fall on the same side of it.'],
+      source: 'definition',
+    }),
+  ]
+}
+
+/** How far off the axis, which is what makes it flat or shaped. */
+function sayFromLens(look: LampLook, scene: Scene): LookLine[] {
+  const angle = isForFace(look) ? findAngleFromLens(look, scene) : null
+  if (angle === null) return []
+  const looks = angle < 15 ? 'flat, and seen in eyes and spectacles' : angle < 60 ? 'shaped' : 'from the side'
+  return [
+    sayLine('from-lens', 'Off the lens', `${trim(angle, 0)}°: ${looks}.`, {
+      sums: [['between lens and lamp', `${trim(angle, 1)}°, seen from the face`]],
+      assumptions: ['By feel: common practice.'],
+      source: 'geometry',
+    }),
+  ]
+}
 
 /** How hard it works, against what is lost on the way. */
 function sayReserve(look: LampLook): LookLine {

@@ -1,5 +1,6 @@
 import { findStopsBetween } from '../../../formulas/picture/exposure.ts'
 import { trim } from '../../../units/quantity.ts'
+import { readChoice } from '../../placed/placed-item.ts'
 import { defineCheck, type Found } from '../check.ts'
 import { plain } from '../finding-words.ts'
 import { listStandInsFor } from '../ideas.ts'
@@ -15,7 +16,13 @@ interface Subject {
 type FocusFinding =
   | (Subject & { code: 'face-near'; distanceMm: number })
   | (Subject & { code: 'beyond-focus'; distanceMm: number; closestMm: number; glassKey: string; glass: string })
-  | (Subject & { code: 'held-up-soft'; productMm: number; fNumber: number; both: BothSharp | null })
+  | (Subject & {
+      code: 'held-up-soft'
+      productMm: number
+      fNumber: number
+      both: BothSharp | null
+      focus: string | null
+    })
   | (Subject & { code: 'aperture-lacking'; glass: string; glassKey: string; set: number; widest: number })
 
 /** Nearer than this a face looks broad at the nose. Common practice, from memory. */
@@ -47,12 +54,12 @@ export const focusAndAperture = defineCheck<FocusFinding>({
       replaceable: ({ glassKey }) => [glassKey],
     },
     'held-up-soft': {
-      say: ({ tag, productMm, fNumber, both }) =>
+      say: ({ tag, productMm, fNumber, both, focus }) =>
         plain(
           `Face and what is held up are not both sharp on ${tag}`,
-          `They are ${centimetres(productMm)} apart, which f/${trim(fNumber, 1)} does not take in with the focus on the face. ${sayBothSharp(both)}`,
+          `They are ${centimetres(productMm)} apart, which f/${trim(fNumber, 1)} does not take in with the focus on the face. ${sayBothSharp(both)}${sayFocus(tag, focus)}`,
         ),
-      deciding: ({ productMm, fNumber }) => [productMm, fNumber],
+      deciding: ({ productMm, fNumber, focus }) => [productMm, fNumber, focus],
     },
     'aperture-lacking': {
       say: ({ tag, glass, set, widest }) =>
@@ -66,6 +73,13 @@ export const focusAndAperture = defineCheck<FocusFinding>({
     },
   },
 })
+
+function sayFocus(tag: string, focus: string | null): string {
+  if (focus === 'dependable') return ` That of ${tag} does, dependably.`
+  if (focus === 'hunts') return ` That of ${tag} hunts.`
+  if (focus === 'none') return ` ${tag} has none that goes by itself.`
+  return ` Whether that of ${tag} does nobody wrote down.`
+}
 
 function judge(look: CameraLook, scene: Scene): Found<FocusFinding>[] {
   const { setup } = scene
@@ -98,13 +112,17 @@ function judge(look: CameraLook, scene: Scene): Found<FocusFinding>[] {
   ) {
     const atMm = distanceMm - productMm
     if (atMm > focalMm && sharp.nearMm > atMm) {
+      const camera = scene.itemOf.get(look.unitId)
+      // Where the focus goes over by itself and dependably, it is only a word.
+      const focus = camera ? readChoice(camera, 'autofocus') : null
       found.push({
         ...place,
-        level: 'advise',
+        level: focus === null ? 'unknown' : focus === 'dependable' ? 'advise' : 'warn',
         code: 'held-up-soft',
         productMm,
         fNumber,
         both: findBothSharp(look, atMm),
+        focus,
       })
     }
   }
