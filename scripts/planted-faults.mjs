@@ -4,6 +4,7 @@ import { DOORS_FAULTS } from './planted-faults/doors.mjs'
 import { ENTRY_FAULTS } from './planted-faults/entry.mjs'
 import { FREE_AND_FIGURES_FAULTS } from './planted-faults/free-and-figures.mjs'
 import { LAWS_FAULTS } from './planted-faults/laws.mjs'
+import { PICTURE_AND_LIGHT_FAULTS } from './planted-faults/picture-and-light.mjs'
 import { PICTURES_FAULTS } from './planted-faults/pictures.mjs'
 import { VERDICTS_FAULTS } from './planted-faults/verdicts.mjs'
 import { WEAR_FAULTS } from './planted-faults/wear.mjs'
@@ -14,6 +15,7 @@ export const PLANTED_FAULTS = [
   ...LAWS_FAULTS,
   ...ENTRY_FAULTS,
   ...FREE_AND_FIGURES_FAULTS,
+  ...PICTURE_AND_LIGHT_FAULTS,
   ...PICTURES_FAULTS,
   ...DOORS_FAULTS,
   ...CHARGED_AND_ABLE_FAULTS,

@@ -24,7 +24,7 @@ const VIEWS = [
   ['place', '/studio/places/studio', 1280, 800],
   ['policies', '/studio/policies', 1280, 800],
   ['begin-phone', '/begin', 390, 844],
-  ['cameras', '/setups/cameras', 1280, 800],
+  ['picture-and-light', '/setups/gi?view=look', 1280, 1100],
   ['today-phone', '/today', 390, 844],
   ['bring-back-phone', '/diary/b-bog/bring-back', 390, 844],
   ['start-phone', '/setups/gi/start', 390, 844],

@@ -238,7 +238,7 @@ describe('what is sharp, and how it is set', () => {
   })
 
   test('[G05.2] what is held up and the face: both sharp, or from which aperture on, or the focus goes over', async () => {
-    const rig = await camera(FULL, prime(50))
+    const rig = await camera({ ...FULL, autofocus: 'dependable' }, prime(50))
     const held = async (productMm: number, aperture: string, code: string) => {
       const one = await see(
         [{ name: 'A camera', things: rig, rest: at({ distanceMm: 3_000 }, { ...SET, Aperture: aperture }) }],

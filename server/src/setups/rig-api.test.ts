@@ -99,7 +99,7 @@ describe('before it records', () => {
 
     const setup = await get('/setups/gi')
     const role = setup.roles[0]
-    const print = 'aperture=f/2.8;iso=400;shutter=1/50;white balance=5600 K'
+    const print = 'aperture=f/2.8;frame rate=25;iso=400;shutter=1/50;white balance=5600 K'
     const banks = [{ bank: 'M2', setupId: 'gi', roleId: role.id, print, storedOn: '2026-11-20' }]
     const { version } = await get('/units/CAM-01')
     await api.call('PATCH', '/units/CAM-01', { banks }, match(version))
