@@ -28,6 +28,7 @@ export const VIEWS = [
   '/setups/gi?view=rig',
   '/setups/gi?view=signals',
   '/setups/gi?view=power',
+  '/setups/gi?view=look',
   '/setups/cameras',
   '/setups/gi/minutes',
   '/setups/gi/start',

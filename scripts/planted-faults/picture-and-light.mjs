@@ -1,7 +1,6 @@
 /** Lines without which picture, light and sun of a setup would be told wrongly. */
 const LIGHT = 'server/src/setups/needs-of-light.test.ts'
 const CAMERAS = 'server/src/setups/needs-of-cameras.test.ts'
-const LAWS = 'core/src/laws/picture-and-light.test.ts'
 
 export const PICTURE_AND_LIGHT_FAULTS = [
   {
@@ -93,8 +92,8 @@ export const PICTURE_AND_LIGHT_FAULTS = [
     file: 'core/src/setups/checks/light/unknown-look.ts',
     from: 'return [...listOfExposure(scene, lamps), ...listOfColour(scene, lamps), ...listOfSpectacles(scene, lamps)]',
     to: 'return [...listOfColour(scene, lamps), ...listOfSpectacles(scene, lamps)]',
-    test: LAWS,
-    titled: 'law 2',
+    test: CAMERAS,
+    titled: 'G08.2',
   },
   {
     law: 'look',

@@ -55,7 +55,7 @@ export const SPECS = {
   colourTrusted: choice('Colours can be trusted', 'yes', 'no'),
   delayMilliseconds: figure('Delay of the picture', 'ms', 0, 2000),
   dims: choice('Can be dimmed', 'yes', 'no'),
-  luxAtOneMetre: figure('Light at 1 m', 'lx', 1, 300_000),
+  luxAtOneMetre: figure('Light at one metre', 'lx', 1, 300_000),
   beamDegrees: figure('Beam', '°', 1, 180),
   kelvinMin: figure('Warmest', 'K', 1600, 12_000),
   kelvinMax: figure('Coolest', 'K', 1600, 20_000),
