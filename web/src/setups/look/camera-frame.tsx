@@ -35,7 +35,7 @@ export function CameraFrame({ frame }: { frame: PlanFrame }) {
         )}
         <g fill="var(--sheet)" stroke="var(--ink)" strokeWidth={line * 1.4}>
           <path
-            d={`M ${-SHOULDERS.halfWidth} ${HIPS_BELOW_MM} V ${SHOULDERS.below + 60} Q ${-SHOULDERS.halfWidth} ${SHOULDERS.below} ${-SHOULDERS.halfWidth + 120} ${SHOULDERS.below - 40} L -60 ${HEAD.below + 40} H 60 L ${SHOULDERS.halfWidth - 120} ${SHOULDERS.below - 40} Q ${SHOULDERS.halfWidth} ${SHOULDERS.below} ${SHOULDERS.halfWidth} ${SHOULDERS.below + 60} V ${HIPS_BELOW_MM} Z`}
+            d={`M ${-SHOULDERS.halfWidth} ${HIPS_BELOW_MM} V ${SHOULDERS.below + 60} Q ${-SHOULDERS.halfWidth} ${SHOULDERS.below} ${-SHOULDERS.halfWidth + 120} ${SHOULDERS.below - 40} L -60 ${HEAD.below - 30} H 60 L ${SHOULDERS.halfWidth - 120} ${SHOULDERS.below - 40} Q ${SHOULDERS.halfWidth} ${SHOULDERS.below} ${SHOULDERS.halfWidth} ${SHOULDERS.below + 60} V ${HIPS_BELOW_MM} Z`}
           />
           <ellipse cx={0} cy={(HEAD.below - HEAD.above) / 2} rx={HEAD.halfWidth} ry={(HEAD.above + HEAD.below) / 2} />
         </g>
