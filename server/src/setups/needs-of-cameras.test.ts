@@ -192,6 +192,24 @@ describe('what a camera frames', () => {
     expect(wall.says('A camera', 'backdrop')).toBe('The picture takes in 3.24 m there.')
   })
 
+  test('a camera above the table sees no backdrop, and takes no depth of the room', async () => {
+    const rig = await camera(FULL, prime(24))
+    const roll = await add('backdrop', 'Roll', { widthMinMm: 1_350 })
+    const placeId = await room({ depthMm: 4_000 })
+    const above = (name: string, code: string) =>
+      see(
+        [
+          { name, things: rig, rest: at({ distanceMm: 2_000 }) },
+          { name: 'Backdrop', things: [roll] },
+        ],
+        { code, placeId, stage: { backdropMm: 2_000 } },
+      )
+    const top = await above('Overhead camera', 'QA')
+    expect([...top.of('backdrop-short'), ...top.of('room-shallow')]).toEqual([])
+    const front = await above('A camera', 'QB')
+    expect([...front.of('backdrop-short'), ...front.of('room-shallow')]).toHaveLength(2)
+  })
+
   test('[I19.1] none is allowed: a plain wall as the backdrop leaves nothing open', async () => {
     const rig = await camera(FULL, prime(50))
     const wall = { providedBy: { kind: 'surface', name: 'plain wall' } }

@@ -336,6 +336,8 @@ describe('what is behind', () => {
     expect(await lit('dark', 'QB')).toEqual([])
     expect(await lit('lit', 'QC', { daylight: 'overcast' })).toEqual([])
     expect(await lit(null, 'QD')).toEqual([])
+    expect(await lit('lit', 'QE', { windows: 'relied' })).toEqual([])
+    expect(await lit('lit', 'QF', { windows: 'shut' })).toHaveLength(1)
   })
 
   test('[G28.1] [G28.2] too near a green screen, and what is worn or shown that keying takes away', async () => {

@@ -259,6 +259,8 @@ const FEATURES: readonly SpecKey[] = [
   'remoteStart',
   'cleanOutput',
 ]
+/** Of what has a lens that stays on it. */
+const BUILT_IN_LENS: readonly SpecKey[] = ['sensorWidthMm', 'focalMinMm', 'focalMaxMm', 'widestAperture']
 const LENS: readonly SpecKey[] = [
   'lensKind',
   'focalMinMm',
@@ -292,7 +294,7 @@ export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>
     'mountPoints',
     ...FEATURES,
   ],
-  phone: ['recordLimitMinutes', 'screenInches', 'closestMm', ...FEATURES],
+  phone: ['recordLimitMinutes', 'screenInches', 'closestMm', ...BUILT_IN_LENS, ...FEATURES],
   camcorder: [
     'focalMinMm',
     'focalMaxMm',
@@ -304,7 +306,9 @@ export const ASKED_SPECS: Readonly<Partial<Record<Category, readonly SpecKey[]>>
     'recordLimitMinutes',
     ...FEATURES,
   ],
-  'action-camera': ['recordLimitMinutes', 'closestMm', ...FEATURES],
+  'action-camera': ['recordLimitMinutes', 'closestMm', ...BUILT_IN_LENS, ...FEATURES],
+  webcam: BUILT_IN_LENS,
+  drone: ['recordLimitMinutes', ...BUILT_IN_LENS],
   lens: [...LENS, 'imageCircleMm'],
   'lens-adapter': ['lossStops', 'generation'],
   filter: ['filterMm', 'densityStops', 'densityMostStops'],

@@ -25,7 +25,7 @@ export const BACKGROUND_CODES = Object.keys(BACKGROUNDS) as [Background, ...Back
  * is 15. Common practice.
  */
 export const DAYLIGHTS = {
-  none: { label: 'No daylight', exposureValue: null },
+  none: { label: 'None: lamps only', exposureValue: null },
   sun: { label: 'Full sun', exposureValue: 15 },
   hazy: { label: 'Hazy sun', exposureValue: 14 },
   bright: { label: 'Cloudy, bright', exposureValue: 13 },

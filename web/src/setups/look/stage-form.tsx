@@ -196,7 +196,8 @@ function Behind({ stage, set }: { stage: Stage; set: SetStage }) {
         ))}
       </SelectField>
       <SelectField
-        label="Daylight on it"
+        label="Daylight, outdoors"
+        hint="in a room, measure it"
         value={stage.daylight ?? ''}
         onChange={(event) => set({ daylight: (event.target.value || null) as Daylight | null })}
       >

@@ -127,8 +127,10 @@ function judgeLevel(scene: Scene): Found<BackgroundFinding>[] {
   const hasOwn = lamps.some((it) => it.job === 'background')
   const place = { about: ['background'], roleId: null }
   if (!there) {
-    const { backgroundLux, daylight } = scene.setup.stage
-    const mayBeLit = houseLights.some((it) => it.state !== 'off') || (daylight !== null && daylight !== 'none')
+    const { backgroundLux, daylight, windows } = scene.setup.stage
+    const isByWindow = windows === 'relied' || windows === 'tamed'
+    const mayBeLit =
+      isByWindow || houseLights.some((it) => it.state !== 'off') || (daylight !== null && daylight !== 'none')
     return hasOwn || backgroundLux !== null || mayBeLit || lamps.length === 0
       ? []
       : [{ ...place, level: 'warn', code: 'background-unlit' }]

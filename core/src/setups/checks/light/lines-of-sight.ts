@@ -53,7 +53,7 @@ export function findReflection(look: LampLook, scene: Scene) {
   const place = placeOf(look, scene)
   if (!place) return isRing ? null : 'unknown'
   if (Math.abs(place.sideDegrees) >= 90) return null
-  const [camera] = factOf(scene, listCameraLooks)
+  const camera = factOf(scene, listCameraLooks).find((it) => it.isBeforeFace)
   const lens = (camera && placeCamera(camera, place.eyeMm)) ?? { sideDegrees: 0, upDegrees: 0 }
   const angle = findAngleBetween(place, lens)
   const half =
@@ -65,7 +65,7 @@ export function findReflection(look: LampLook, scene: Scene) {
 /** How far beside the lens a lamp is seen from the face; null where one of them has no place. */
 export function findAngleFromLens(look: LampLook, scene: Scene): number | null {
   const place = placeOf(look, scene)
-  const [camera] = factOf(scene, listCameraLooks)
+  const camera = factOf(scene, listCameraLooks).find((it) => it.isBeforeFace)
   const lens = place && camera ? placeCamera(camera, place.eyeMm) : null
   return place && lens ? findAngleBetween(place, lens) : null
 }
@@ -82,7 +82,7 @@ export function findBlocking(
   return factOf(scene, listCameraLooks).flatMap((camera) => {
     const at = placeCamera(camera, place.eyeMm)
     // A camera of which nobody measured the height could as well be below the beam.
-    if (!at?.isHeightKnown || at.distanceMm >= lampMm) return []
+    if (!at?.isHeightKnown || !camera.isBeforeFace || at.distanceMm >= lampMm) return []
     const angle = findAngleBetween(place, at)
     const limit = degreesOf(Math.atan(CAMERA_HALF_MM / at.distanceMm))
     // What looks larger than the camera still reaches round it.
@@ -99,18 +99,19 @@ export function findFaceShadow(look: LampLook, scene: Scene) {
   if (backdropMm === null || !place || !eyes) return null
   const shadow = findShadow(place.alongFloorMm, place.sideDegrees, place.aboveMm, backdropMm)
   if (!shadow) return null
+  const cameras = factOf(scene, listCameraLooks).filter((it) => it.isBeforeFace)
   // Lower than the floor it falls on the floor, and not on what is behind.
   const isOnFloor = shadow.lowerMm >= eyes.eyeMm
-  const seen = factOf(scene, listCameraLooks).map((camera) => !isOnFloor && isSeen(camera, shadow, backdropMm))
-  const cameras = factOf(scene, listCameraLooks).filter((_, at) => seen[at] === true)
+  const seen = cameras.map((camera) => !isOnFloor && isSeen(camera, shadow, backdropMm))
+  const seeing = cameras.filter((_, at) => seen[at] === true)
   return {
     ...shadow,
     aboveMm: place.aboveMm,
     forwardMm: place.alongFloorMm * Math.cos(radians(place.sideDegrees)),
     isOnFloor,
     isEyeMeasured: eyes.isMeasured,
-    cameras: cameras.map((it) => it.tag),
-    isInPicture: cameras.length > 0 ? true : seen.length > 0 && seen.every((it) => it === false) ? false : null,
+    cameras: seeing.map((it) => it.tag),
+    isInPicture: seeing.length > 0 ? true : seen.length > 0 && seen.every((it) => it === false) ? false : null,
   }
 }
 

@@ -27,7 +27,8 @@ export const backdropWidth = defineCheck<BackdropShort>({
       const { backdrop, haveMm, seenMm, shortestMm } = fit
       // Of several that hang there nobody said which one a camera sees: one that fills it is enough.
       const isFilled = fits.some((it) => it.look === look && it.fit.haveMm >= it.fit.seenMm)
-      if (haveMm >= seenMm || isFilled || isFromTheSide(look.role.position?.sideDegrees)) return []
+      if (haveMm >= seenMm || isFilled || !look.isBeforeFace || isFromTheSide(look.role.position?.sideDegrees))
+        return []
       return [
         {
           about: [look.unitId, backdrop.key],

@@ -31,6 +31,8 @@ export interface CameraLook extends CameraAngle {
   sharp: SharpRange | null
   /** How large a point of the background is drawn, as a share of the width. */
   blurShare: number | null
+  /** It looks at who is filmed from the front: one above the table or beside them does not. */
+  isBeforeFace: boolean
   /** From the lens to the background. */
   toBackgroundMm: number | null
   closestMm: number | null
@@ -86,6 +88,10 @@ function describeLook(
     confusionMm,
     sharp: isSet && confusionMm !== null ? findSharpRange(focalMm, fNumber, confusionMm, distanceMm) : null,
     blurShare: disc !== null && activeWidthMm !== null ? disc / activeWidthMm : null,
+    isBeforeFace:
+      setup.purposeKind !== 'top-down' &&
+      !/\b(top|overhead|above)\b/i.test(role.name) &&
+      Math.abs(role.position?.sideDegrees ?? 0) < 90,
     toBackgroundMm,
     closestMm: glass ? readFigure(glass, 'closestMm') : null,
   }

@@ -56,10 +56,8 @@ export function listDepthBudgets(scene: Scene): DepthBudget[] {
 }
 
 /** Only a camera before the face looks along the room: one from the side or from above does not. */
-function isAlongTheLine({ role }: CameraLook): boolean {
-  const side = role.position?.sideDegrees ?? 0
-  return Math.abs(side) < 30 && !/\b(top|overhead|above)\b/i.test(role.name)
-}
+const isAlongTheLine = ({ isBeforeFace, role }: CameraLook) =>
+  isBeforeFace && Math.abs(role.position?.sideDegrees ?? 0) < 30
 
 const sayWays = ({ nearerBackgroundMm, nearerCamera }: DepthBudget): string => {
   const ways = [
