@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, test } from 'vitest'
 import { at, FULL, prime, useLooks } from './looks.fixture.ts'
-import { type RoleSketch, type Thing, useQuickEntry } from './quick-entry.fixture.ts'
+import { makeDraft, type RoleSketch, type Thing, useQuickEntry } from './quick-entry.fixture.ts'
 
 // Each by somebody who starts from nothing, enters things the quick way, and looks at both sides: enough and too little, known and not.
 const quick = useQuickEntry()
@@ -172,22 +172,7 @@ describe('how lamps look, and where they are seen', () => {
       traits: [{ trait: 'wears-spectacles', until: null, note: '' }],
       consent: { state: 'given', on: null, note: '' },
     })
-    const booking = await call('POST', '/bookings', {
-      kind: 'shoot',
-      title: 'Talk',
-      setupId: id,
-      unitIds: [],
-      placeId: null,
-      personIds: [person.id],
-      startsAt: '2026-12-10T10:00',
-      endsAt: '2026-12-10T12:00',
-      rigMinutes: 0,
-      strikeMinutes: 0,
-      state: 'confirmed',
-      note: '',
-      partyId: null,
-      feeMinor: null,
-    })
+    const booking = await call('POST', '/bookings', makeDraft({ setupId: id, personIds: [person.id] }))
     const codes = async (query: string) =>
       (await call('GET', `/setups/${id}/readiness${query}`)).findings.map((it: { code: string }) => it.code)
     expect(await codes('')).not.toContain('seen-in-spectacles')

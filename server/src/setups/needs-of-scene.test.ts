@@ -1,7 +1,7 @@
 import { PURPOSE_TEMPLATES } from '@exemplar/core'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { at, FULL, prime, useLooks } from './looks.fixture.ts'
-import { type Thing, useQuickEntry } from './quick-entry.fixture.ts'
+import { makeDraft, type Thing, useQuickEntry } from './quick-entry.fixture.ts'
 
 // Each by somebody who starts from nothing, enters things the quick way, and looks at both sides.
 const quick = useQuickEntry()
@@ -161,22 +161,7 @@ describe('what the picture asks of things', () => {
       { name: 'A camera', things: rig },
       { name: 'Dressing', wants: 'prop', importance: 'wanted', things: [cover] },
     ])
-    const booking = await call('POST', '/bookings', {
-      kind: 'shoot',
-      title: 'Talk',
-      setupId: id,
-      unitIds: [],
-      placeId: null,
-      personIds: [],
-      startsAt: '2026-12-10T10:00',
-      endsAt: '2026-12-10T12:00',
-      rigMinutes: 0,
-      strikeMinutes: 0,
-      state: 'confirmed',
-      note: '',
-      partyId: null,
-      feeMinor: null,
-    })
+    const booking = await call('POST', '/bookings', makeDraft({ setupId: id }))
     const page = await call('GET', `/bookings/${booking.id}`)
     expect(JSON.stringify(page)).toContain(cover.tag)
     const bare = await see([{ name: 'Dressing', wants: 'prop', importance: 'wanted', things: [] }], { code: 'QF' })

@@ -47,6 +47,7 @@ export function makeGauge(value: number, limit: number, text: string): FindingWo
   return { share: value / full, limitShare: limit / full, text }
 }
 
+export const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
 export const kilograms = (grams: number) => `${trim(grams / 1000, 2)} kg`
 
 const NUMBER_WORDS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine']

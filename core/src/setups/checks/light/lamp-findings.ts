@@ -2,7 +2,7 @@ import { radians } from '../../../formulas/light/fall-off.ts'
 import { trim } from '../../../units/quantity.ts'
 import { isItemOf, readFigure } from '../../placed/placed-item.ts'
 import { defineCheck, type Found } from '../check.ts'
-import { plain } from '../finding-words.ts'
+import { metres, plain } from '../finding-words.ts'
 import { BEHIND_BACKDROP_MM } from '../picture/room-depth.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { listColours } from './colours.ts'
@@ -32,7 +32,6 @@ type LampFinding =
 export const POOR_CRI = 90
 
 const sayMired = (mired: number) => `${trim(Math.abs(mired), 0)} mired ${mired > 0 ? 'warmer' : 'cooler'}`
-const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
 
 /** What single lamps do: their colour, their reserve, where they are seen and what stands before them. */
 export const lampFindings = defineCheck<LampFinding>({

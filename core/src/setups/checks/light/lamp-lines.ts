@@ -3,13 +3,13 @@ import { findApparentSize } from '../../../formulas/light/source.ts'
 import { trim } from '../../../units/quantity.ts'
 import { readFigure } from '../../placed/placed-item.ts'
 import { LIGHT_JOBS } from '../../setup/stage.ts'
+import { metres } from '../finding-words.ts'
 import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { findDownTheWall, findSpill, isForFace, type LampLook, placeLamp, readEyeHeight } from './lamp-look.ts'
 import { findAngleFromLens, findBlocking, findFaceShadow, findReflection } from './lines-of-sight.ts'
 import { computeSetLook, EVEN_STOPS } from './set-look.ts'
 
-export const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
 export function stops(figure: number): string {
   const said = trim(Math.abs(figure), 1)
   return `${said} ${said === '1' ? 'stop' : 'stops'}`

@@ -2,6 +2,7 @@ import { findFocalLengthFilling, findSeenWidth } from '../../../formulas/picture
 import { readFacts } from '../../../kit/template/known-facts.ts'
 import { trim } from '../../../units/quantity.ts'
 import type { PlacedItem } from '../../placed/placed-item.ts'
+import { metres } from '../finding-words.ts'
 import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
 import type { Scene } from '../scene.ts'
 import { type CameraLook, listBackdrops } from './camera-look.ts'
@@ -11,8 +12,6 @@ export const BACKDROP_MARGIN_PERCENT = 10
 /** In whole per cent, so that equality passes. */
 const withMargin = (mm: number) => (mm * (100 + BACKDROP_MARGIN_PERCENT)) / 100
 const withoutMargin = (mm: number) => (mm * 100) / (100 + BACKDROP_MARGIN_PERCENT)
-
-const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
 
 export interface BackdropFit {
   backdrop: PlacedItem

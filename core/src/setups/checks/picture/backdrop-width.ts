@@ -1,6 +1,6 @@
 import { trim } from '../../../units/quantity.ts'
 import { defineCheck, type Found } from '../check.ts'
-import { plain } from '../finding-words.ts'
+import { metres, plain } from '../finding-words.ts'
 import { listStandInsFor } from '../ideas.ts'
 import { factOf } from '../scene.ts'
 import { fitBackdrops } from './backdrop-line.ts'
@@ -15,8 +15,6 @@ interface BackdropShort {
   seenMm: number
   shortestMm: number
 }
-
-const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
 
 /** A backdrop whose edges come into the picture. What fills it with little to spare is told beside the figures. */
 export const backdropWidth = defineCheck<BackdropShort>({

@@ -8,6 +8,7 @@ import { FULL_DIAGONAL_MM, findClosestWidth, findDistance, findFocalLength } fro
 import { trim } from '../../../units/quantity.ts'
 import { readFigure } from '../../placed/placed-item.ts'
 import { SHOTS } from '../../setup/setup.ts'
+import { metres } from '../finding-words.ts'
 import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
 import type { Scene } from '../scene.ts'
 import { sayBackdrop } from './backdrop-line.ts'
@@ -15,7 +16,6 @@ import { findBothSharp, sayBothSharp } from './both-sharp.ts'
 import { type CameraLook, FULL_WIDTH_MM } from './camera-look.ts'
 import { SHOT_WIDTHS_MM } from './shot-widths.ts'
 
-export const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
 const mm = (figure: number) => `${trim(figure, 1)} mm`
 const seconds = (time: number) => (time >= 1 ? `${trim(time, 1)} s` : `1/${trim(1 / time, 0)} s`)
 

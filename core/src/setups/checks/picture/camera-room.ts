@@ -1,6 +1,5 @@
-import { trim } from '../../../units/quantity.ts'
 import { defineCheck, type Found } from '../check.ts'
-import { plain } from '../finding-words.ts'
+import { metres, plain } from '../finding-words.ts'
 import { factOf } from '../scene.ts'
 import { BEHIND_CAMERA_MM, listCameraAngles } from './camera-angles.ts'
 
@@ -10,8 +9,6 @@ interface BeyondRoom {
   distanceMm: number
   roomMm: number
 }
-
-const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
 
 /** A camera that would have to stand outside the room. */
 export const cameraRoom = defineCheck<BeyondRoom>({

@@ -2,7 +2,7 @@ import { findStopsBetween } from '../../../formulas/picture/exposure.ts'
 import { trim } from '../../../units/quantity.ts'
 import { readChoice } from '../../placed/placed-item.ts'
 import { defineCheck, type Found } from '../check.ts'
-import { plain } from '../finding-words.ts'
+import { metres, plain } from '../finding-words.ts'
 import { listStandInsFor } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { type BothSharp, findBothSharp, sayBothSharp } from './both-sharp.ts'
@@ -28,7 +28,6 @@ type FocusFinding =
 /** Nearer than this a face looks broad at the nose. Common practice, from memory. */
 export const FACE_NEAR_MM = 1000
 
-const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
 const centimetres = (mm: number) => `${trim(mm / 10, 0)} cm`
 
 /** Faces too near, focus that does not reach, and apertures that a lens has not. */

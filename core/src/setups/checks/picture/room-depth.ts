@@ -1,7 +1,7 @@
 import { findFocalLength, findFrameWidth } from '../../../formulas/picture/framing.ts'
 import { trim } from '../../../units/quantity.ts'
 import { defineCheck, type Found } from '../check.ts'
-import { plain } from '../finding-words.ts'
+import { metres, plain } from '../finding-words.ts'
 import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { BEHIND_CAMERA_MM } from './camera-angles.ts'
@@ -9,8 +9,6 @@ import { type CameraLook, listCameraLooks } from './camera-look.ts'
 
 /** What a backdrop on its support, or somebody's shadow of air before a wall, takes. Common practice, from memory. */
 export const BEHIND_BACKDROP_MM = 300
-
-const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
 
 export interface DepthBudget {
   look: CameraLook

@@ -1,10 +1,9 @@
 import type { NeededFact } from '../../../kit/template/needed-facts.ts'
-import { trim } from '../../../units/quantity.ts'
 import { listInWords } from '../../../units/wording.ts'
 import { isItemOf, listItemsOf, type PlacedItem, readFigure } from '../../placed/placed-item.ts'
 import type { Role } from '../../setup/setup.ts'
 import { defineCheck, type Found } from '../check.ts'
-import { plain } from '../finding-words.ts'
+import { metres, plain } from '../finding-words.ts'
 import { listStandInsFor } from '../ideas.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { computeCarriedLoads } from './carried-load.ts'
@@ -65,8 +64,6 @@ export const workingHeight = defineCheck<HeightFinding>({
     },
   },
 })
-
-const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
 
 function checkRole(role: Role, scene: Scene): Found<HeightFinding>[] {
   const wantedMm = role.position?.heightMm

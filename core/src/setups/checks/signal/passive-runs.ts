@@ -1,9 +1,8 @@
 import { PASSIVE_LIMITS_MM } from '../../../formulas/signal/passive-limits.ts'
-import { trim } from '../../../units/quantity.ts'
 import { listInWords } from '../../../units/wording.ts'
 import { type PlacedItem, readFigure } from '../../placed/placed-item.ts'
 import { defineCheck, type Found } from '../check.ts'
-import { type FindingWords, makeGauge } from '../finding-words.ts'
+import { type FindingWords, makeGauge, metres } from '../finding-words.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { type SignalChain, traceSignals } from './signals.ts'
 
@@ -45,7 +44,6 @@ const listLimits = ({ ports }: PlacedItem) =>
   ports.flatMap((port) => port.interfaces.map((code) => PASSIVE_LIMITS_MM[code] ?? Number.POSITIVE_INFINITY))
 
 function sayLong({ from, to, via, lengthMm, limitMm }: LongRun): FindingWords {
-  const metres = (mm: number) => `${trim(mm / 1000, 2)} m`
   return {
     title: `The run from ${from} to ${to} is long`,
     text: `${listInWords(via)} ${via.length === 1 ? 'is' : 'are together'} ${metres(lengthMm)} long. Without a repeater or an active cable such a signal goes about ${metres(limitMm)}: try it before the day.`,
