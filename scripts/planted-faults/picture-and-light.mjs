@@ -27,8 +27,8 @@ export const PICTURE_AND_LIGHT_FAULTS = [
   {
     law: 'look',
     file: 'core/src/formulas/light/sun.ts',
-    from: 'return sun.height > 0 && off < 90',
-    to: 'return sun.height > 0 && off < 60',
+    from: '540) % 360) - 180) < 90)',
+    to: '540) % 360) - 180) < 60)',
     test: 'core/src/formulas/light/sun.test.ts',
   },
   {

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import type { PlaceDetails } from '../../studio/places/place.ts'
 import type { Interval } from '../../units/interval.ts'
 import { dateSchema } from '../../units/wall-time.ts'
-import { listDirectSun, listSunUp, listUsableDaylight, minutesOf } from '../light/sun.ts'
+import { listDirectSun, listSunUp, listUsableDaylight, minutesOf, traceSun } from '../light/sun.ts'
 
 const spanSchema = z.object({ start: z.number(), end: z.number() })
 
@@ -34,24 +34,28 @@ interface Day {
 /** Daylight and direct sun by window on a day, and over the year; nothing where nobody said where the place is. */
 export function describeSunOf({ position, windows }: PlaceDetails, day: Day, year: readonly Day[]): PlaceSun {
   if (!position) return { date: day.date, isKnown: false, up: [], usable: [], windows: [], year: [] }
+  const trace = traceSun(position, day.span)
   return {
     date: day.date,
     isKnown: true,
-    up: listSunUp(position, day.span),
-    usable: listUsableDaylight(position, day.span),
+    up: listSunUp(trace),
+    usable: listUsableDaylight(trace),
     windows: windows.map(({ id, name, bearingDegrees }) => ({
       id,
       name,
       bearingDegrees,
-      direct: listDirectSun(position, bearingDegrees, day.span),
+      direct: listDirectSun(trace, bearingDegrees),
     })),
-    year: year.map(({ date, span }) => ({
-      date,
-      usableMinutes: minutesOf(listUsableDaylight(position, span)),
-      windows: windows.map(({ id, bearingDegrees }) => ({
-        id,
-        minutes: minutesOf(listDirectSun(position, bearingDegrees, span)),
-      })),
-    })),
+    year: year.map(({ date, span }) => {
+      const own = traceSun(position, span)
+      return {
+        date,
+        usableMinutes: minutesOf(listUsableDaylight(own)),
+        windows: windows.map(({ id, bearingDegrees }) => ({
+          id,
+          minutes: minutesOf(listDirectSun(own, bearingDegrees)),
+        })),
+      }
+    }),
   }
 }

@@ -23,7 +23,11 @@ interface SettingKind {
   write(figure: number): string
 }
 
+/** What a camera finds by itself is no figure, whatever stands beside it. */
+const BY_ITSELF = /\bauto|\bawb\b/i
+
 const numberIn = (text: string): number | null => {
+  if (BY_ITSELF.test(text)) return null
   const found = /^\D*?(\d+(?:[.,]\d+)?)\D*$/.exec(text.replace(/(\d)[\s,](?=\d{3}\b)/g, '$1'))
   return found?.[1] ? Number(found[1].replace(',', '.')) : null
 }

@@ -27,11 +27,15 @@ export function SettingField({
   const { write, example } = READ_SETTINGS[setting]
   const { figure, unread } = readSetting(card, setting)
   const [text, setText] = useState(figure === null ? (unread ?? '') : write(figure))
-  const isRead = parseSetting(text, setting, card) !== undefined
+  // In words, as somebody wrote it on the card: it stays, and holds nothing back.
+  const [words] = useState(unread)
+  const isWords = words !== null && text === words
+  const isRead = isWords || parseSetting(text, setting, card) !== undefined
   return (
     <TextField
       label={label}
       placeholder={example}
+      hint={isWords ? 'no figure: not reckoned with' : undefined}
       value={text}
       unread={isRead ? undefined : `Write it as ${example}.`}
       onChange={(event) => {

@@ -66,7 +66,7 @@ function judgeWhite({ setup }: Scene): Found<AgreedFinding>[] {
 }
 
 function judgeAutomatic(scene: Scene): Found<AgreedFinding>[] {
-  const { sources } = listColours(scene)
+  const { sources } = factOf(scene, listColours)
   const coloured = sources.filter((it) => it.isMeant).map((it) => it.label)
   if (coloured.length === 0) return []
   return factOf(scene, listCameraLooks).flatMap(({ role, tag, unitId, roleId }): Found<AgreedFinding>[] => {

@@ -3,7 +3,7 @@ import { isItemOf, readFigure } from '../../placed/placed-item.ts'
 import { defineCheck, type Found } from '../check.ts'
 import { plain } from '../finding-words.ts'
 import { findRole, listAssignments } from '../ideas.ts'
-import type { Scene } from '../scene.ts'
+import { factOf, type Scene } from '../scene.ts'
 import { readExposure } from './exposure-look.ts'
 
 interface Off {
@@ -22,7 +22,7 @@ const TOLD_FROM_STOPS = 1
 
 /** How a camera is set against the light at the face, where both are known. */
 export const exposure = defineCheck<ExposureFinding>({
-  find: (scene) => readExposure(scene).flatMap((it) => judge(it, scene)),
+  find: (scene) => factOf(scene, readExposure).flatMap((it) => judge(it, scene)),
   codes: {
     'too-bright': {
       say: ({ tag, offStops, newIso, filterTags, mostStops }) =>

@@ -132,7 +132,7 @@ export const lampFindings = defineCheck<LampFinding>({
 })
 
 function judgeColours(scene: Scene): Found<LampFinding>[] {
-  const { odd, reference } = listColours(scene)
+  const { odd, reference } = factOf(scene, listColours)
   return odd.flatMap(({ source, mired }): Found<LampFinding>[] => {
     const { id, kelvin, isMeant, isForFace, key, roleId, label } = source
     const mixes = !isForFace && scene.policies.school('colour').way === 'mix'

@@ -108,7 +108,7 @@ function sayShares(lamps: readonly LampLook[]): LookLine[] {
 
 function sayFace(scene: Scene): LookLine[] {
   const { face, unknownAtFace } = factOf(scene, computeSetLook)
-  const exposures = readExposure(scene)
+  const exposures = factOf(scene, readExposure)
   if (!face) {
     const { stage } = scene.setup
     const wanting = [
@@ -265,7 +265,7 @@ function sayEvenness({ setup: { stage } }: Scene): LookLine[] {
 }
 
 function sayColours(scene: Scene): LookLine[] {
-  const { sources, odd, common, reference, blocking } = listColours(scene)
+  const { sources, odd, common, reference, blocking } = factOf(scene, listColours)
   const label = 'Colours of the light'
   if (sources.length === 0) return []
   const unknown = sources.filter((it) => it.kelvin === null && it.kelvinMin === null)

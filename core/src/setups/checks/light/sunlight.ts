@@ -1,4 +1,4 @@
-import { listDirectSun, listUsableDaylight } from '../../../formulas/light/sun.ts'
+import { listDirectSun, listUsableDaylight, traceSun } from '../../../formulas/light/sun.ts'
 import type { Interval } from '../../../units/interval.ts'
 import { findWallTime } from '../../../units/wall-time.ts'
 import type { Filming } from '../../placed/assessment-input.ts'
@@ -13,6 +13,8 @@ type SunFinding =
   | { code: 'sun-direct'; pane: string; from: string; to: string }
   | { code: 'clouds-break' }
   | { code: 'sun-unknown'; lacks: string[] }
+
+const LONGEST_MS = 48 * 3_600_000
 
 interface WindowSun {
   id: string
@@ -36,13 +38,17 @@ export function computeSunOfFilming({ setup, crew, filming }: Scene): {
   ]
   const spot = details?.position
   if (!spot || lacks.length > 0) return { filming, usable: [], windows: [], lacks }
+  // Nobody films for days by one window: a booking so long says nothing of its hours, and would be looked at minute by minute.
+  if (filming.end - filming.start > LONGEST_MS)
+    return { filming, usable: [], windows: [], lacks: ['at which hours of so long a booking it is filmed'] }
+  const trace = traceSun(spot, filming)
   return {
     filming,
-    usable: listUsableDaylight(spot, filming),
+    usable: listUsableDaylight(trace),
     windows: details.windows.map(({ id, name, bearingDegrees }) => ({
       id,
       name,
-      direct: listDirectSun(spot, bearingDegrees, filming),
+      direct: listDirectSun(trace, bearingDegrees),
     })),
     lacks,
   }
@@ -116,7 +122,7 @@ export const sunlight = defineCheck<SunFinding>({
       say: ({ lacks }) =>
         plain(
           'Cannot tell what the sun does',
-          `It is filmed by the window, and nobody wrote down ${lacks.join(' and ')}. Both stand on the page of the room.`,
+          `It is filmed by the window, and nobody wrote down ${lacks.join(' and ')}.`,
         ),
       deciding: ({ lacks }) => lacks,
     },

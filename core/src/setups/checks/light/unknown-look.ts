@@ -142,7 +142,7 @@ function listOfLevel({ lamp, lux, share, distanceMm, unmeasuredLoss, role }: Lam
 
 /** Somebody set the colour of one: of the others it is asked. */
 function listOfColour(scene: Scene, lamps: readonly LampLook[]): Lack[] {
-  const { sources, reference } = listColours(scene)
+  const { sources, reference } = factOf(scene, listColours)
   if (reference === null || sources.length < 2) return []
   const open = lamps.filter((it) => it.kelvin === null && !it.isColourMeant)
   return open.flatMap((it): Lack[] => {
