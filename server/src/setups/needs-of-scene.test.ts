@@ -128,6 +128,50 @@ describe('what the picture asks of things', () => {
     expect(await lit(-80, 'QC')).toBe('80°: from the side.')
   })
 
+  test('[S09.1] [S09.2] zoom or fixed lens: aperture and range against the sizes that are wanted, and what each setup gets of them', async () => {
+    const zoom = await camera(FULL, {
+      lensKind: 'zoom',
+      focalMinMm: 24,
+      focalMaxMm: 70,
+      widestAperture: 2.8,
+      widestApertureLong: 2.8,
+    })
+    const fixed = await camera(FULL, prime(85, { widestAperture: 1.8 }))
+    const { says } = await see(
+      [
+        { name: 'Zoom', things: zoom, rest: at({ distanceMm: 2_500 }) },
+        { name: 'Fixed', things: fixed, rest: at({ distanceMm: 2_500 }) },
+      ],
+      { shot: 'close' },
+    )
+    expect(says('Zoom', 'range')).toBe('1.25 m to 3.71 m across at f/2.8: to the waist, the whole person.')
+    expect(says('Fixed', 'range')).toBe('1.02 m across at f/1.8: face and shoulders.')
+    const unsaid = await see([{ name: 'Fixed', things: fixed }], { code: 'QF' })
+    expect(unsaid.says('Fixed', 'range')).toBe(null)
+  })
+
+  test('[S16.1] white balance by card or by the camera: a policy, with a note where lamps differ', async () => {
+    const [key, rim] = [
+      await lamp({ luxAtOneMetre: 1_000, kelvinMin: 5_600, kelvinMax: 5_600 }),
+      await lamp({ luxAtOneMetre: 900, kelvinMin: 3_200, kelvinMax: 3_200 }),
+    ]
+    const lit = async (isColourMeant: boolean, code: string) =>
+      (
+        await see(
+          [
+            { name: 'Key', things: [key] },
+            { name: 'Rim', things: [rim], rest: at({}, {}, { isColourMeant }) },
+          ],
+          { code },
+        )
+      ).says('scene', 'colours')
+    expect(await lit(false, 'QA')).not.toMatch(/finds white by itself/)
+    const { version, now: _, ...studio } = await call('GET', '/studio')
+    await call('PUT', '/studio', { ...studio, schools: { 'white-balance': 'camera' } }, version)
+    expect(await lit(false, 'QB')).toMatch(/A camera that finds white by itself takes something between them/)
+    expect(await lit(true, 'QC')).not.toMatch(/finds white by itself/)
+  })
+
   test('[S18.1] a backdrop has its care, its width, where it is stored and how it looks', async () => {
     const { id: placeId } = await call('POST', '/places', {
       parentId: null,

@@ -112,7 +112,8 @@ export const PRACTICES = {
   'white-balance': {
     question: 'White balance from where?',
     ways: { card: 'By a grey card', camera: 'By the camera or a preset' },
-    changes: 'Whether the start list asks for the grey card once all lights are on.',
+    changes:
+      'Whether the start list asks for the grey card once all lights are on, and what is said beside lamps of differing colour.',
   },
   backdrop: {
     question: 'Which backdrop?',

@@ -296,6 +296,12 @@ function sayColours(scene: Scene): LookLine[] {
       ? `which colour ${unknown.map((it) => it.label).join(', ')} ${unknown.length === 1 ? 'has' : 'have'} nobody wrote down`
       : '',
   ].filter(Boolean)
+  const white = scene.policies.school('white-balance')
+  const isMixed = odd.some((it) => !it.source.isMeant)
+  if (isMixed && white.way === 'camera')
+    parts.push(
+      'a camera that finds white by itself takes something between them, and another when one goes out of the picture',
+    )
   const text = parts.map((it) => `${it[0]?.toUpperCase()}${it.slice(1)}.`).join(' ')
   if (reference === null && common === null && blocking.length === 0)
     return [{ ...sayOpen('colours', label, []), says: text }]

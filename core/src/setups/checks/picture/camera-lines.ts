@@ -4,10 +4,16 @@ import {
   findStopsBetween,
   isFlickerSafe,
 } from '../../../formulas/picture/exposure.ts'
-import { FULL_DIAGONAL_MM, findClosestWidth, findDistance, findFocalLength } from '../../../formulas/picture/framing.ts'
+import {
+  FULL_DIAGONAL_MM,
+  findClosestWidth,
+  findDistance,
+  findFocalLength,
+  findFrameWidth,
+} from '../../../formulas/picture/framing.ts'
 import { trim } from '../../../units/quantity.ts'
 import { readFigure } from '../../placed/placed-item.ts'
-import { SHOTS } from '../../setup/setup.ts'
+import { SHOT_CODES, SHOTS } from '../../setup/setup.ts'
 import { metres } from '../finding-words.ts'
 import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
 import type { Scene } from '../scene.ts'
@@ -31,6 +37,7 @@ export function sayCamera(look: CameraLook, scene: Scene): LookLine[] {
     ...sayModes(look),
     sayFrame(look),
     ...sayShot(look, scene),
+    ...sayRange(look),
     ...sayApertureEnds(look),
     saySharp(look),
     ...sayProduct(look, scene),
@@ -157,6 +164,52 @@ function sayShot(look: CameraLook, { setup, roomSize }: Scene): LookLine[] {
     }),
   ]
 }
+
+/** What a lens takes in from where it stands, from end to end, and which sizes of a person that is. */
+function sayRange({
+  activeWidthMm,
+  focalMinMm,
+  focalMaxMm,
+  distanceMm,
+  apertureEnds,
+  widestFNumber,
+}: CameraLook): LookLine[] {
+  if (activeWidthMm === null || focalMinMm === null || focalMaxMm === null || distanceMm === null) return []
+  const widest = findFrameWidth(activeWidthMm, focalMinMm, distanceMm)
+  const closest = findFrameWidth(activeWidthMm, focalMaxMm, distanceMm)
+  if (widest === null || closest === null) return []
+  const isZoom = focalMinMm !== focalMaxMm
+  // What one lens frames is near enough to a size within a fifth of it.
+  const [least, most] = isZoom ? [closest, widest] : [closest / NEAR_A_SIZE, widest * NEAR_A_SIZE]
+  const sizes = SHOT_CODES.filter((it) => least <= SHOT_WIDTHS_MM[it] && SHOT_WIDTHS_MM[it] <= most)
+  const aperture = apertureEnds
+    ? `f/${trim(apertureEnds.short, 1)} to f/${trim(apertureEnds.long, 1)}`
+    : widestFNumber === null
+      ? 'its widest aperture not recorded'
+      : `f/${trim(widestFNumber, 1)}`
+  const takes = isZoom ? `${metres(closest)} to ${metres(widest)}` : metres(widest)
+  const covers = sizes.length === 0 ? 'none of the usual sizes' : sizes.map((it) => SHOTS[it].toLowerCase()).join(', ')
+  return [
+    sayLine('range', 'From where it stands', `${takes} across at ${aperture}: ${covers}.`, {
+      sums: [
+        [
+          'widest',
+          `${trim(activeWidthMm, 1)} · (${trim(distanceMm, 0)} − ${trim(focalMinMm, 1)}) / ${trim(focalMinMm, 1)} = ${trim(widest, 0)} mm`,
+        ],
+        [
+          'closest',
+          `${trim(activeWidthMm, 1)} · (${trim(distanceMm, 0)} − ${trim(focalMaxMm, 1)}) / ${trim(focalMaxMm, 1)} = ${trim(closest, 0)} mm`,
+        ],
+      ],
+      assumptions: [
+        'How wide each size of a person is: common practice, in a picture of 16 to 9. A lens of one focal length counts for what is within a fifth of it.',
+      ],
+      source: THIN_LENS,
+    }),
+  ]
+}
+
+const NEAR_A_SIZE = 1.2
 
 /** A zoom that gets darker as it gets longer. */
 function sayApertureEnds({ apertureEnds, focalMm, widestFNumber }: CameraLook): LookLine[] {
