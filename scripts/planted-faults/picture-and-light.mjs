@@ -1,5 +1,8 @@
 /** Lines without which picture, light and sun of a setup would be told wrongly. */
 const LIGHT = 'server/src/setups/needs-of-light.test.ts'
+const SEEN = 'server/src/setups/needs-of-lamps-seen.test.ts'
+const BEHIND = 'server/src/setups/needs-of-backgrounds.test.ts'
+const COLOURS = 'server/src/setups/needs-of-colours.test.ts'
 const CAMERAS = 'server/src/setups/needs-of-cameras.test.ts'
 
 export const PICTURE_AND_LIGHT_FAULTS = [
@@ -68,7 +71,7 @@ export const PICTURE_AND_LIGHT_FAULTS = [
     file: 'core/src/setups/checks/light/background-light.ts',
     from: 'return below > WHITE_WITHIN_STOPS',
     to: 'return below > 3',
-    test: LIGHT,
+    test: BEHIND,
     titled: 'G10.1',
   },
   {
@@ -76,7 +79,7 @@ export const PICTURE_AND_LIGHT_FAULTS = [
     file: 'core/src/setups/checks/light/lamp-findings.ts',
     from: 'if (kelvin === null || reference === null || isMeant',
     to: 'if (kelvin === null || reference === null',
-    test: LIGHT,
+    test: COLOURS,
     titled: 'G15.1',
   },
   {
@@ -84,7 +87,7 @@ export const PICTURE_AND_LIGHT_FAULTS = [
     file: 'core/src/setups/checks/light/lines-of-sight.ts',
     from: 'const isOnFloor = shadow.lowerMm >= eyes.eyeMm',
     to: 'const isOnFloor = true',
-    test: LIGHT,
+    test: SEEN,
     titled: 'G26.1',
   },
   {
@@ -100,7 +103,7 @@ export const PICTURE_AND_LIGHT_FAULTS = [
     file: 'core/src/setups/checks/light/as-agreed.ts',
     from: 'if (!whiteBalance || whiteBalance.lights === printLights(setup)) return []',
     to: 'if (!whiteBalance || whiteBalance.lights !== printLights(setup)) return []',
-    test: LIGHT,
+    test: COLOURS,
     titled: 'G14.1',
   },
   {
@@ -125,5 +128,61 @@ export const PICTURE_AND_LIGHT_FAULTS = [
     to: 'start: row.holdStart,',
     test: 'server/src/setups/needs-of-sun.test.ts',
     titled: 'G17.1',
+  },
+  {
+    law: 'look',
+    file: 'core/src/setups/checks/light/lamp-look.ts',
+    from: 'light?.lux == null ? null : light.lux / sharedBy',
+    to: 'light?.lux ?? null',
+    test: LIGHT,
+    titled: 'counts once',
+  },
+  {
+    law: 'look',
+    file: 'core/src/setups/checks/light/lamp-look.ts',
+    from: 'strays.length > 0 || (unmeasuredLoss',
+    to: '(unmeasuredLoss',
+    test: LIGHT,
+    titled: 'one softbox',
+  },
+  {
+    law: 'look',
+    file: 'core/src/setups/checks/light/lamp-look.ts',
+    from: 'job: light?.job ?? null,',
+    to: "job: light?.job ?? (role.name === 'Key' ? 'key' : null),",
+    test: LIGHT,
+    titled: 'is called says nothing',
+  },
+  {
+    law: 'look',
+    file: 'core/src/setups/checks/picture/camera-look.ts',
+    from: 'const isFilterOpen = mounted.length === 0 && filters.length > 1',
+    to: 'const isFilterOpen = false',
+    test: CAMERAS,
+    titled: 'several filters',
+  },
+  {
+    law: 'look',
+    file: 'core/src/setups/placed/placed-item.ts',
+    from: 'return value !== null && value > 0 ? value : null',
+    to: 'return value',
+    test: LIGHT,
+    titled: 'nought lux',
+  },
+  {
+    law: 'look',
+    file: 'core/src/setups/setup/lights-print.ts',
+    from: 'things.filter((it) => !it.isSpare)',
+    to: 'things',
+    test: COLOURS,
+    titled: 'G14.1',
+  },
+  {
+    law: 'look',
+    file: 'core/src/setups/checks/light/lamp-findings.ts',
+    from: "isItemOf(lamp, 'ring-light') && scene.setup.demands.includes('spectacles')",
+    to: "isItemOf(lamp, 'ring-light')",
+    test: SEEN,
+    titled: 'a ring before somebody',
   },
 ]

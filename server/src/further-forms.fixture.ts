@@ -16,7 +16,7 @@ const SETUP_ROLE = {
   goesWith: 'r2',
   mayShare: true,
   oftenForgotten: true,
-  position: { distanceMm: 1_500, sideDegrees: 40, heightMm: 1_900, focalMm: 35, fromLensMm: 120 },
+  position: { distanceMm: 1_500, sideDegrees: 40, heightMm: 1_900, focalMm: 35, fromLensMm: 120, looksDown: true },
   light: { job: 'fill', lux: 340.5, lossStops: 1.5, tintMired: 12, isColourMeant: true },
   settings: [{ name: 'level', value: '40 %' }],
   stays: true,

@@ -40,6 +40,7 @@ const SINCE: readonly SpecKey[] = [
   'densityMostStops',
   'frontToBackMm',
   'colourTrusted',
+  'grid',
 ]
 const FIRST = SPEC_KEYS.filter((it) => !SINCE.includes(it))
 

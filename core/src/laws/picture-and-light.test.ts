@@ -1,6 +1,10 @@
 import { describe, expect, test } from 'vitest'
+import { describeLookOf, writeLook } from '../setups/checks/light/look.ts'
+import { makeScene } from '../setups/checks/scene.ts'
 import { type Finding, recordOf } from '../setups/verdict/finding.ts'
+import { sayFinding } from '../setups/verdict/finding-sentences.ts'
 import { assessSetup } from '../setups/verdict/readiness.ts'
+import { listTexts } from '../units/imperial.ts'
 import { helps, isTrouble, listErasures } from './erasures.fixture.ts'
 import { type LawCase, readCase } from './law-cases.fixture.ts'
 import { listStagedCases, STAGED, STAGED_CODES } from './staged-cases.fixture.ts'
@@ -12,6 +16,23 @@ const judgeAll = (input: ReturnType<typeof readCase>) =>
   assessSetup(input).findings.filter((it) => isStaged(it) || it.code === 'focal-unknown')
 const print = (it: Finding) => JSON.stringify([it.code, it.level, it.roleId, ...recordOf(it).deciding(it)])
 const prints = (found: readonly Finding[]) => found.map(print).sort()
+
+const METRIC = /\d (kg|g|cm|m|m²)(?![\w/])/
+const IMPERIAL = /\d ?(lb|oz|ft|sq ft|′|″)(?!\w)/
+const WORDS = { sayDay: (date: string) => date, sayInstant: String }
+const nameOf = (it: LawCase) => [...it.items.flatMap(({ tag, model }) => [tag, model.name]), 'a screen of 7″']
+const without = (text: string, names: readonly string[]) => names.reduce((own, name) => own.replaceAll(name, ''), text)
+
+/** The same with every thing, model and role called otherwise. */
+const rename = (it: LawCase): LawCase => ({
+  ...it,
+  items: it.items.map((item, at) => ({
+    ...item,
+    tag: `ZZ-${99 - at}`,
+    model: { ...item.model, name: `Other ${99 - at}` },
+  })),
+  roles: it.roles.map((role, at) => ({ ...role, name: `Role ${9 - at}` })),
+})
 
 describe('what was said of picture and light falls under the laws', () => {
   test(`${STAGED} seeded setups reach every code of it`, () => {
@@ -59,6 +80,78 @@ describe('what was said of picture and light falls under the laws', () => {
     for (const it of listStagedCases()) {
       const turned = { ...it, roles: [...it.roles].reverse() }
       expect(prints(judge(turned)), String(it.index)).toEqual(prints(judge(it)))
+    }
+  })
+
+  test('law 6: what anything is called changes nothing', () => {
+    const keysOf = (it: LawCase) => judge(it).map(({ key, level }) => `${level} ${key}`)
+    for (const it of listStagedCases()) expect([it.index, keysOf(rename(it))]).toEqual([it.index, keysOf(it)])
+  })
+
+  test('law 4: what lies there in case lights, shapes and frames nothing', () => {
+    for (const it of listStagedCases()) {
+      const before = prints(judge(it))
+      for (const [at, item] of it.items.entries()) {
+        if (at % 3 !== it.index % 3) continue
+        const model = { ...item.model, id: `${item.model.id}x` }
+        const input = readCase({ ...it, items: [...it.items, { ...item, id: 'twin', tag: 'TWIN', model }] })
+        const roles = input.setup.roles.map((role) => ({
+          ...role,
+          things: role.things.map((own) => (own.unitId === 'twin' ? { ...own, isSpare: true } : own)),
+        }))
+        const after = prints(judge(it, { ...input, setup: { ...input.setup, roles } }))
+        expect([it.index, item.model.category, after]).toEqual([it.index, item.model.category, before])
+      }
+    }
+  })
+
+  test('law 5: how much a role matters makes nothing of it a stop', () => {
+    for (const it of listStagedCases()) expect(judge(it).filter(({ level }) => level === 'stop')).toEqual([])
+  })
+
+  test('law 14: in an imperial studio no metric figure stands in what is found, and none in the lines of the page', () => {
+    const stray = new Set<string>()
+    let measured = 0
+    for (const it of listStagedCases()) {
+      const input = readCase(it)
+      const found = judge(it, input).flatMap((own) =>
+        listTexts(sayFinding(own, { ...WORDS, system: 'imperial' })).map((text) => without(text, nameOf(it))),
+      )
+      const look = writeLook(describeLookOf(makeScene(input)), 'imperial')
+      const lines = [
+        ...look.scene,
+        ...look.cameras.flatMap((own) => own.lines),
+        ...look.lamps.flatMap((own) => own.lines),
+      ]
+      const said = lines.flatMap(({ says, working }) => [
+        says,
+        ...(working ? [working.summary, ...working.assumptions] : []),
+      ])
+      for (const text of [...found, ...said.map((own) => without(own, nameOf(it)))]) {
+        if (METRIC.test(text)) stray.add(text)
+        if (IMPERIAL.test(text)) measured++
+      }
+    }
+    expect([...stray].slice(0, 12)).toEqual([])
+    expect(measured).toBeGreaterThan(500)
+  })
+
+  test('zero of anything that was recorded makes no figure that is none', () => {
+    for (const it of listStagedCases()) {
+      for (const item of it.items) {
+        for (const key of Object.keys(item.model.specs.more)) {
+          if (typeof item.model.specs.more[key as 'cri'] !== 'number') continue
+          const more = { ...item.model.specs.more, [key]: 0 }
+          const model = { ...item.model, specs: { ...item.model.specs, more } }
+          const zeroed = { ...it, items: it.items.map((own) => (own === item ? { ...own, model } : own)) }
+          const input = readCase(zeroed)
+          const said = JSON.stringify([
+            ...judge(zeroed, input).map((own) => sayFinding(own, WORDS)),
+            describeLookOf(makeScene(input)),
+          ])
+          expect([it.index, key, /.{60}(NaN|∞|Infinity).{20}/.exec(said)?.[0] ?? null]).toEqual([it.index, key, null])
+        }
+      }
     }
   })
 

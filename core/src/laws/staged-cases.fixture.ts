@@ -15,6 +15,7 @@ import {
   NO_ROLE_LIGHT,
   NO_STAGE,
   POSTURE_CODES,
+  suggestLightJob,
   WINDOW_WAY_CODES,
 } from '../setups/setup/stage.ts'
 import { NO_DETAILS } from '../studio/places/place.ts'
@@ -192,8 +193,7 @@ function throwLamps(dice: Dice): Sketch[] {
               role,
               dice.pick(['softbox', 'modifier'] as const),
               { mount: 'mount-b' },
-              { lossStops: dice.upTo(3), diameterMm: 300 + dice.upTo(900) },
-              dice.chance(0.5) ? 'grid ' : '',
+              { lossStops: dice.upTo(3), diameterMm: 300 + dice.upTo(900), grid: dice.pick(['yes', 'no']) },
             ] as Sketch,
           ]
         : []),
@@ -246,8 +246,14 @@ function throwRole(name: string, dice: Dice): Role {
       ...(name === 'Screen' ? { fromLensMm: 20 + dice.upTo(500) } : {}),
     },
     settings: name === 'A camera' ? camera : isLamp ? lamp : [],
-    ...(isLamp && dice.chance(0.3)
-      ? { light: { ...NO_ROLE_LIGHT, job: dice.pick(LIGHT_JOB_CODES), isColourMeant: dice.chance(0.3) } }
+    ...(isLamp && dice.chance(0.95)
+      ? {
+          light: {
+            ...NO_ROLE_LIGHT,
+            job: dice.chance(0.25) ? dice.pick(LIGHT_JOB_CODES) : suggestLightJob(name),
+            isColourMeant: dice.chance(0.1),
+          },
+        }
       : {}),
   })
 }

@@ -1,5 +1,5 @@
 import type { Assignment, Category, Group, NewSetup, Role, Tape } from '@exemplar/core'
-import { makeAssignment, NO_STAGE, SETUP_DEFAULTS } from '@exemplar/core'
+import { makeAssignment, NO_ROLE_LIGHT, NO_STAGE, SETUP_DEFAULTS, suggestLightJob } from '@exemplar/core'
 
 /** `TAG`, `TAG@power-mode` for a thing; `3×TAG` for some of a stock. */
 type Short = string
@@ -27,6 +27,7 @@ function makeRole(setup: string, index: number, role: ShortRole): Role {
     detail: role.detail ?? '',
     intentionallyEmpty: role.none ?? false,
     things: role.things.map(readShort),
+    ...(role.group === 'light' ? { light: { ...NO_ROLE_LIGHT, job: suggestLightJob(role.name) } } : {}),
     ...(role.with ? { goesWith: `${setup}-r${role.with}` } : {}),
     ...role.rest,
   }

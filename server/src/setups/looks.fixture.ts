@@ -1,4 +1,4 @@
-import type { LookLine, LookPart } from '@exemplar/core'
+import { type LookLine, type LookPart, suggestLightJob } from '@exemplar/core'
 import type { RoleSketch, Thing, useQuickEntry } from './quick-entry.fixture.ts'
 
 type Quick = Pick<ReturnType<typeof useQuickEntry>, 'call' | 'tell' | 'addFamily' | 'build' | 'judge'>
@@ -9,6 +9,18 @@ export const at = (position: object, settings: Record<string, string> = {}, ligh
   settings: Object.entries(settings).map(([name, value]) => ({ name, value })),
   ...(light ? { light } : {}),
 })
+
+/** How a camera is set in most of the cases. */
+export const SET = { Aperture: 'f/2.8', Shutter: '1/50', ISO: '800', 'Frame rate': '25' }
+
+/** A role of light, as it is sent. */
+export const lightRole = (
+  name: string,
+  things: readonly Thing[],
+  position: object,
+  card: Record<string, string> = {},
+  light: object | null = null,
+): RoleSketch => ({ name, things, rest: { group: 'light', ...at(position, card, light) } })
 
 /** What somebody sees on the page of picture and light, who entered everything the quick way. */
 export function useLooks({ call, tell, addFamily, build, judge }: Quick) {
@@ -28,9 +40,18 @@ export function useLooks({ call, tell, addFamily, build, judge }: Quick) {
   }
 
   const lamp = (specs: object = {}, kind = 'cob') => tell(kind, `Lamp ${JSON.stringify(specs)}`, {}, specs)
+  /** One that gives 1,000 lx at one metre and can be dimmed. */
+  const bright = (specs: object = {}) => lamp({ luxAtOneMetre: 1_000, dims: 'yes', ...specs })
+
+  /** As the form suggests it, and somebody saved it; only where a test says nothing of it. */
+  const withJob = (it: RoleSketch): RoleSketch => {
+    const job = suggestLightJob(it.name)
+    const said = (it.rest ?? {}) as { light?: object }
+    return job && !('job' in (said.light ?? {})) ? { ...it, rest: { ...said, light: { ...said.light, job } } } : it
+  }
 
   async function see(roles: readonly RoleSketch[], rest: object = {}) {
-    const id = await build(roles, rest)
+    const id = await build(roles.map(withJob), rest)
     return { id, ...(await readAgain(id)) }
   }
 
@@ -51,7 +72,7 @@ export function useLooks({ call, tell, addFamily, build, judge }: Quick) {
     families = null
   }
 
-  return { camera, lamp, see, readAgain, restart }
+  return { camera, lamp, bright, see, readAgain, restart }
 }
 
 export const FULL = { sensorWidthMm: 36, sensorHeightMm: 24 }

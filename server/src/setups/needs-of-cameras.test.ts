@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test } from 'vitest'
-import { at, FULL, prime, useLooks } from './looks.fixture.ts'
+import { at, FULL, prime, SET, useLooks } from './looks.fixture.ts'
 import { useQuickEntry } from './quick-entry.fixture.ts'
 
 // Each by somebody who starts from nothing, enters things the quick way, and looks at both sides: enough and too little, known and not.
@@ -8,7 +8,6 @@ const { call, tell, add, changeModel } = quick
 const { camera, see, readAgain, restart } = useLooks(quick)
 beforeEach(restart)
 
-const SET = { Aperture: 'f/2.8', Shutter: '1/50', ISO: '800', 'Frame rate': '25' }
 const room = async (size: object) =>
   (
     await call('POST', '/places', {
@@ -192,22 +191,22 @@ describe('what a camera frames', () => {
     expect(wall.says('A camera', 'backdrop')).toBe('The picture takes in 3.24 m there.')
   })
 
-  test('a camera above the table sees no backdrop, and takes no depth of the room', async () => {
+  test('a camera that is said to look down sees no backdrop and takes no depth of the room, whatever it is called', async () => {
     const rig = await camera(FULL, prime(24))
     const roll = await add('backdrop', 'Roll', { widthMinMm: 1_350 })
     const placeId = await room({ depthMm: 4_000 })
-    const above = (name: string, code: string) =>
-      see(
+    const looking = async (looksDown: boolean, code: string) => {
+      const { of } = await see(
         [
-          { name, things: rig, rest: at({ distanceMm: 2_000 }) },
+          { name: 'A camera', things: rig, rest: at({ distanceMm: 2_000, looksDown }) },
           { name: 'Backdrop', things: [roll] },
         ],
         { code, placeId, stage: { backdropMm: 2_000 } },
       )
-    const top = await above('Overhead camera', 'QA')
-    expect([...top.of('backdrop-short'), ...top.of('room-shallow')]).toEqual([])
-    const front = await above('A camera', 'QB')
-    expect([...front.of('backdrop-short'), ...front.of('room-shallow')]).toHaveLength(2)
+      return [...of('backdrop-short'), ...of('room-shallow')].map((it) => it.level)
+    }
+    expect(await looking(true, 'QA')).toEqual([])
+    expect(await looking(false, 'QB')).toEqual(['warn', 'warn'])
   })
 
   test('[I19.1] none is allowed: a plain wall as the backdrop leaves nothing open', async () => {
@@ -366,6 +365,42 @@ describe('what is sharp, and how it is set', () => {
     const unknown = await mounted({}, 122.5 * 2 ** 3, 'QD')
     expect(unknown.of('too-bright')).toEqual([])
     expect(unknown.of('look-unknown')).toMatchObject([{ lacks: [{ decides: 'the exposure' }] }])
+  })
+
+  test('of several filters in the role nobody knows which is before the lens: nothing is reckoned with, and it is asked', async () => {
+    const [body, glass] = await camera(FULL, prime(50, { widestAperture: 2 }))
+    const greys = [
+      await tell('filter', 'Grey 3', {}, { densityStops: 3 }),
+      await tell('filter', 'Grey 6', {}, { densityStops: 6 }),
+    ]
+    const lit = (things: { id: string }[], code: string) =>
+      see([{ name: 'A camera', things: [body, glass, ...things], rest: at({ distanceMm: 2_000 }, SET) }], {
+        code,
+        stage: { faceLux: 122.5 * 2 ** 3 },
+      })
+    const both = await lit(greys, 'QA')
+    expect([...both.of('too-dark'), ...both.of('too-bright')]).toEqual([])
+    expect(both.says('scene', 'exposure')).toBe(
+      `Not known yet: which of ${greys.map((it) => it.tag).join(', ')} is before the lens.`,
+    )
+    expect((await lit(greys.slice(0, 1), 'QB')).says('scene', 'exposure')).toMatch(/^As wanted/)
+    const unset = await see([{ name: 'A camera', things: [body, glass], rest: at({}, { ISO: '800' }) }], {
+      code: 'QC',
+      stage: { faceLux: 100 },
+    })
+    expect(unset.says('scene', 'exposure')).toBe(
+      'Not known yet: the aperture on the setting card, the shutter on the setting card.',
+    )
+  })
+
+  test('nought typed for a figure is no figure', async () => {
+    const rig = await camera({ sensorWidthMm: 0, sensorHeightMm: 0 }, prime(0, { widestAperture: 0, closestMm: 0 }))
+    const { lines, found } = await see([{ name: 'A camera', things: rig, rest: at({ distanceMm: 2_000 }, SET) }], {
+      shot: 'half',
+      stage: { backdropMm: 1_000, productMm: 300 },
+    })
+    expect(JSON.stringify(lines('A camera'))).not.toMatch(/NaN|∞|null mm/)
+    expect(found.filter((it) => /^(warn|advise) (face|beyond|backdrop|aperture|held)/.test(it))).toEqual([])
   })
 
   test('[G09.1] [G09.2] the angle of the shutter, and times that are safe under lamps on the mains of this country', async () => {

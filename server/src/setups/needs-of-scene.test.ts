@@ -1,6 +1,6 @@
 import { PURPOSE_TEMPLATES } from '@exemplar/core'
 import { beforeEach, describe, expect, test } from 'vitest'
-import { at, FULL, prime, useLooks } from './looks.fixture.ts'
+import { at, FULL, prime, SET, useLooks } from './looks.fixture.ts'
 import { makeDraft, type Thing, useQuickEntry } from './quick-entry.fixture.ts'
 
 // Each by somebody who starts from nothing, enters things the quick way, and looks at both sides.
@@ -8,8 +8,6 @@ const quick = useQuickEntry()
 const { call, tell, add } = quick
 const { camera, lamp, see, restart } = useLooks(quick)
 beforeEach(restart)
-
-const SET = { Aperture: 'f/2.8', Shutter: '1/50', ISO: '800', 'Frame rate': '25' }
 
 describe('what the picture asks of things', () => {
   test('[G36.1] a screen is for framing only, or its colours are trusted: asked where colours have to be true', async () => {

@@ -30,6 +30,7 @@ export const FIGURE_READERS: Readonly<Record<SpecKey, { readBy: readonly string[
   cri: { readBy: ['setups/checks/content/demands.ts'] },
   ledCount: { unread: 'issue 12: told from the watts in a name' },
   equivalentWatts: { unread: 'issue 15: judged against what a lamp draws' },
+  grid: { readBy: ['setups/checks/light/lamp-findings.ts'] },
   lossStops: { readBy: ['setups/checks/light/lamp-look.ts'] },
   diameterMm: { readBy: ['setups/checks/light/lamp-look.ts'] },
   frontToBackMm: { readBy: ['setups/checks/light/lamp-lines.ts'] },

@@ -62,6 +62,7 @@ export const SPECS = {
   cri: figure('Colour rendering, Ra', '', 50, 100),
   ledCount: figure('LEDs, as in its name', '', 1, 5000),
   equivalentWatts: figure('Said to equal', 'W', 1, 5000),
+  grid: choice('Is a grid', 'yes', 'no'),
   lossStops: figure('Takes away', 'stops', 0, 8),
   diameterMm: figure('Diameter or longer side', 'mm', 20, 4000),
   frontToBackMm: figure('Depth, front to back', 'mm', 5, 3000),

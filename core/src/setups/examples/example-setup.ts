@@ -2,6 +2,7 @@ import { isCounted } from '../../kit/model/category.ts'
 import { NO_POSITION } from '../setup/setting-card.ts'
 import { type Assignment, makeAssignment, type NewSetup, type Role, SETUP_DEFAULTS } from '../setup/setup.ts'
 import { suggestIdentity } from '../setup/setup-identity.ts'
+import { NO_ROLE_LIGHT, suggestLightJob } from '../setup/stage.ts'
 import type { ExampleRole, ExampleStudio, ExampleThing } from './example-studio.ts'
 
 /** Things of an example that are of one model, by their short names. */
@@ -74,6 +75,7 @@ function makeRole(
     goesWith: goesWith ? (roleIds.get(goesWith) ?? null) : null,
     position: isMeasured ? position : null,
     things: listAssignments(things, example, idOf),
+    ...(group === 'light' ? { light: { ...NO_ROLE_LIGHT, job: suggestLightJob(name) } } : {}),
   }
 }
 

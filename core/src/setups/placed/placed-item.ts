@@ -243,6 +243,12 @@ export function readFigure({ model }: Pick<PlacedItem, 'model'>, key: keyof Spec
   return typeof value === 'number' ? value : null
 }
 
+/** The same of what cannot be nothing: nought was typed by mistake, or for “not known”. */
+export function readPositive(item: Pick<PlacedItem, 'model'>, key: keyof Specs & string): number | null {
+  const value = readFigure(item, key)
+  return value !== null && value > 0 ? value : null
+}
+
 /** A recorded choice, such as "yes", or what it is fed by; null where nobody recorded it. */
 export function readChoice({ model }: Pick<PlacedItem, 'model'>, key: keyof Specs & string): string | null {
   const value = model?.specs.more[key]

@@ -3,7 +3,9 @@ import { isKindOf } from '../../kit/model/category.ts'
 import type { Importance } from '../../kit/model/port.ts'
 import type { Purpose } from '../../studio/policy/purpose.ts'
 import type { ContentDemand } from './demand.ts'
+import { NO_POSITION } from './setting-card.ts'
 import type { Ask, NewSetup, Role } from './setup.ts'
+import { type LightJob, NO_ROLE_LIGHT } from './stage.ts'
 
 interface RoleSketch {
   group: Group
@@ -12,6 +14,10 @@ interface RoleSketch {
   importance: Importance
   /** Where and how: distances as they are usual, to be moved from there. */
   detail: string
+  /** What a lamp of it is for. */
+  job?: LightJob
+  /** A camera of it hangs above and looks down. */
+  looksDown?: true
 }
 
 /** A sound start for a purpose. Distances and roles are common practice, from memory. */
@@ -45,9 +51,12 @@ const support = sketch('support', 'essential')
 const set = sketch('set', 'wanted')
 const extraSet = sketch('set', 'optional')
 
-const KEY = light('Key', 'light', '1.2 m away, 45° to the side, a little above the eyes')
-const FILL = moreLight('Fill', 'light', 'on the other side, two stops below the key')
-const RIM = extraLight('Rim', 'light', 'from behind, out of frame')
+const lit = (job: LightJob, role: RoleSketch): RoleSketch => ({ ...role, job })
+const above = (role: RoleSketch): RoleSketch => ({ ...role, looksDown: true })
+
+const KEY = lit('key', light('Key', 'light', '1.2 m away, 45° to the side, a little above the eyes'))
+const FILL = lit('fill', moreLight('Fill', 'light', 'on the other side, two stops below the key'))
+const RIM = lit('separation', extraLight('Rim', 'light', 'from behind, out of frame'))
 const RECORDER = moreSound(
   'Recorder',
   'recorder',
@@ -72,10 +81,13 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
       RECORDER,
       HEADPHONES,
       support('Camera support', 'tripod'),
-      extraLight(
-        'Lamp at the lens',
-        'light',
-        'on the camera or round the lens, 0° from it; a soft key off the axis is kinder',
+      lit(
+        'fill',
+        extraLight(
+          'Lamp at the lens',
+          'light',
+          'on the camera or round the lens, 0° from it; a soft key off the axis is kinder',
+        ),
       ),
       optionalCamera('Prompter', 'prompter', 'before the lens, with somebody or a phone to run it'),
       extraSet('Backdrop', 'backdrop', '2 m behind the person'),
@@ -110,11 +122,11 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
     asks: [],
     skills: [],
     roles: [
-      camera('Top camera', 'camera', 'straight above the work, 90 cm over it'),
+      above(camera('Top camera', 'camera', 'straight above the work, 90 cm over it')),
       lens('Top lens', 'lens', 'wide enough for the table from there'),
       support('Overhead arm', 'arm', 'bears more than the camera weighs, with a weight on its foot'),
-      light('Key', 'light', 'low from one side, so that shapes show'),
-      moreLight('Fill', 'light', 'from the other side'),
+      lit('key', light('Key', 'light', 'low from one side, so that shapes show')),
+      lit('fill', moreLight('Fill', 'light', 'from the other side')),
       moreSound('Main microphone', 'microphone', 'below the face, as it looks down'),
       RECORDER,
       screen('Monitor', 'monitor', 'where the hands can see it'),
@@ -130,11 +142,11 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
     roles: [
       camera('A camera', 'camera', 'on the person behind the table'),
       lens('A lens', 'lens'),
-      second('Top camera', 'camera', 'straight above the table'),
+      above(second('Top camera', 'camera', 'straight above the table')),
       second('Top lens', 'lens'),
       sketch('support', 'wanted')('Overhead arm', 'arm'),
       KEY,
-      moreLight('Table light', 'light', 'on the hands, without glare'),
+      lit('work', moreLight('Table light', 'light', 'on the hands, without glare')),
       sound('Main microphone', 'microphone', 'worn, as heads turn'),
       RECORDER,
       screen('Monitor', 'monitor', 'below the lens'),
@@ -157,8 +169,8 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
       second('Right lens', 'lens'),
       camera('Switcher', 'switcher'),
       screen('Monitor', 'monitor', 'where the one at the switcher sees it'),
-      light('Key', 'light', 'high, along the front'),
-      moreLight('Second key', 'light'),
+      lit('key', light('Key', 'light', 'high, along the front')),
+      lit('key', moreLight('Second key', 'light')),
       sound('First microphone', 'microphone'),
       sound('Second microphone', 'microphone'),
       moreSound('Third microphone', 'microphone'),
@@ -199,9 +211,9 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
       lens('A lens', 'lens'),
       KEY,
       FILL,
-      moreLight('Rim', 'light', 'parts the person from the screen'),
-      light('Screen left', 'light', 'even, at half a metre from the edge'),
-      light('Screen right', 'light', 'the same'),
+      lit('separation', moreLight('Rim', 'light', 'parts the person from the screen')),
+      lit('background', light('Screen left', 'light', 'even, at half a metre from the edge')),
+      lit('background', light('Screen right', 'light', 'the same')),
       sound('Main microphone', 'microphone'),
       RECORDER,
       support('A support', 'tripod'),
@@ -217,8 +229,8 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
     roles: [
       camera('A camera', 'camera'),
       lens('Close-up lens', 'lens', 'focuses at 25 cm or nearer'),
-      light('Key', 'light', 'large and near'),
-      moreLight('Edge', 'light', 'from behind, grazing'),
+      lit('key', light('Key', 'light', 'large and near')),
+      lit('separation', moreLight('Edge', 'light', 'from behind, grazing')),
       support('A support', 'tripod'),
       extraSet('Colour card', 'colour-card', 'one frame of it in each light'),
       set('Table', 'furniture'),
@@ -308,9 +320,18 @@ export function applyTemplate<T extends NewSetup>(setup: T, purpose: Purpose, ne
     asks: isBlank ? asks : setup.asks,
     skills: isBlank ? skills : setup.skills,
     carriers: isBlank ? carriers : setup.carriers,
-    roles: isBlank
-      ? linkToCameras(roles.map((role): Role => ({ ...role, id: newId(), intentionallyEmpty: false, things: [] })))
-      : setup.roles,
+    roles: isBlank ? linkToCameras(roles.map((role) => makeRole(role, newId()))) : setup.roles,
+  }
+}
+
+function makeRole({ job, looksDown, ...role }: RoleSketch, id: string): Role {
+  return {
+    ...role,
+    id,
+    intentionallyEmpty: false,
+    things: [],
+    ...(job ? { light: { ...NO_ROLE_LIGHT, job } } : {}),
+    ...(looksDown ? { position: { ...NO_POSITION, looksDown } } : {}),
   }
 }
 

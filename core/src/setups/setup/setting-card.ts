@@ -13,6 +13,8 @@ export const positionSchema = z.object({
   focalMm: z.number().min(1).max(2000).nullable().default(null),
   /** Of a screen or a prompter: from the lens to the middle of what is read there. */
   fromLensMm: lengthMm.optional(),
+  /** Of a camera: it hangs above and looks down. */
+  looksDown: z.boolean().optional(),
 })
 export type Position = z.infer<typeof positionSchema>
 export const NO_POSITION: Position = positionSchema.parse({})
@@ -48,7 +50,7 @@ export function sayPosition(
   sayLength: (mm: number) => string = (mm) => `${mm / 1000} m`,
 ): string {
   if (!position) return ''
-  const { distanceMm, sideDegrees, heightMm, focalMm, fromLensMm } = position
+  const { distanceMm, sideDegrees, heightMm, focalMm, fromLensMm, looksDown } = position
   const side =
     sideDegrees === null
       ? ''
@@ -60,6 +62,7 @@ export function sayPosition(
     side,
     heightMm === null ? '' : `${sayLength(heightMm)} high`,
     focalMm === null ? '' : `${focalMm} mm`,
+    looksDown ? 'looking down' : '',
     fromLensMm == null ? '' : `${sayLength(fromLensMm)} from the lens`,
   ]
     .filter(Boolean)

@@ -165,12 +165,9 @@ const JOB_WORDS: readonly (readonly [LightJob, RegExp])[] = [
   ['key', /\b(key|main)\b/i],
 ]
 
-/** What a lamp is there for, as its role says, else as its role is called; null where neither tells. */
-export function readLightJob(role: { name: string; light?: RoleLight | null | undefined }): {
-  job: LightJob | null
-  isSaid: boolean
-} {
-  const said = role.light?.job ?? null
-  if (said) return { job: said, isSaid: true }
-  return { job: JOB_WORDS.find(([, words]) => words.test(role.name))?.[0] ?? null, isSaid: false }
-}
+/**
+ * What a role of that name is likely there for: a suggestion for who fills in a form, and kept only once they save it. Nothing that
+ * is judged reads a name.
+ */
+export const suggestLightJob = (name: string): LightJob | null =>
+  JOB_WORDS.find(([, words]) => words.test(name))?.[0] ?? null

@@ -1,4 +1,5 @@
 import type { Role } from '@exemplar/core'
+import { CheckField } from '../../foundation/form/field.tsx'
 import { FigureField } from '../../foundation/form/figure-field.tsx'
 import { PlaceFields, SetForm, useRoleDraft } from './role-place.tsx'
 import { SettingField } from './setting-field.tsx'
@@ -8,7 +9,16 @@ export function SetCamera({ role, onSave }: { role: Role; onSave(role: Role): vo
   const own = useRoleDraft(role)
   const { draft, position, card, place, set } = own
   return (
-    <SetForm onSave={() => onSave(draft)}>
+    <SetForm
+      onSave={() => onSave(draft)}
+      foot={
+        <CheckField
+          label="It hangs above and looks down"
+          checked={position.looksDown === true}
+          onChange={(event) => place({ looksDown: event.target.checked })}
+        />
+      }
+    >
       <PlaceFields {...own} from="From the face" height="Height of the lens" />
       <FigureField
         label="Focal length, mm"

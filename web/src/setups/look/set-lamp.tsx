@@ -1,16 +1,22 @@
-import { LIGHT_JOB_CODES, LIGHT_JOBS, type LightJob, NO_ROLE_LIGHT, type Role, readLightJob } from '@exemplar/core'
+import { LIGHT_JOB_CODES, LIGHT_JOBS, type LightJob, NO_ROLE_LIGHT, type Role, suggestLightJob } from '@exemplar/core'
 import { CheckField, SelectField } from '../../foundation/form/field.tsx'
 import { FigureField } from '../../foundation/form/figure-field.tsx'
 import { PlaceFields, SetForm, useRoleDraft } from './role-place.tsx'
 import { SettingField } from './setting-field.tsx'
 
+function withJob(role: Role): Role {
+  if (role.light) return role
+  const job = suggestLightJob(role.name)
+  return job ? { ...role, light: { ...NO_ROLE_LIGHT, job } } : role
+}
+
 /** What a lamp is for, where it stands and how it is set. */
 export function SetLamp({ role, onSave }: { role: Role; onSave(role: Role): void }) {
-  const own = useRoleDraft(role)
+  // What a role of that name is likely for stands there from the beginning, and is said once it is saved.
+  const own = useRoleDraft(withJob(role))
   const { draft, card, change, set } = own
   const light = draft.light ?? NO_ROLE_LIGHT
   const shine = (part: Partial<typeof light>) => change({ light: { ...light, ...part } })
-  const assumed = readLightJob({ name: role.name }).job
   return (
     <SetForm
       onSave={() => onSave(draft)}
@@ -27,7 +33,7 @@ export function SetLamp({ role, onSave }: { role: Role; onSave(role: Role): void
         value={light.job ?? ''}
         onChange={(event) => shine({ job: (event.target.value || null) as LightJob | null })}
       >
-        <option value="">{assumed ? `By its name: ${LIGHT_JOBS[assumed]}` : 'Nobody said'}</option>
+        <option value="">Nobody said</option>
         {LIGHT_JOB_CODES.map((job) => (
           <option key={job} value={job}>
             {LIGHT_JOBS[job]}
@@ -39,7 +45,7 @@ export function SetLamp({ role, onSave }: { role: Role; onSave(role: Role): void
       <SettingField label="Colour" setting="kelvin" card={card} onChange={set} />
       <FigureField
         label="Measured there, lx"
-        hint="from this lamp alone"
+        hint="from this role alone"
         least={0.1}
         most={200_000}
         value={light.lux}

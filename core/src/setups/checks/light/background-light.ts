@@ -40,9 +40,7 @@ export const backgroundLight = defineCheck<BackgroundFinding>({
         ),
       deciding: ({ below }) => [trim(below, 1)],
       ideas: (_, { scene, store }) => {
-        const home = scene.setup.roles.find(
-          (it) => /\b(back(ground|drop)|screen)\b/i.test(it.name) && it.group === 'light',
-        )
+        const home = scene.setup.roles.find((it) => it.light?.job === 'background')
         return home
           ? listAssignments(findRole(scene, home.id) ?? home, store, ({ model }) => isLamp(model.category))
           : []

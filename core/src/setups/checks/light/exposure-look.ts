@@ -23,8 +23,8 @@ export function readExposure(scene: Scene): Exposure[] {
   const { face } = factOf(scene, computeSetLook)
   if (!face) return []
   return factOf(scene, listCameraLooks).flatMap((camera): Exposure[] => {
-    const { fNumber, shutterSeconds, iso, filters } = camera
-    if (fNumber === null || shutterSeconds === null || iso === null) return []
+    const { fNumber, shutterSeconds, iso, filters, isFilterOpen } = camera
+    if (fNumber === null || shutterSeconds === null || iso === null || isFilterOpen) return []
     const densities = filters.map((it) => readFigure(it, 'densityStops'))
     if (densities.some((it) => it === null)) return []
     const filter = densities.reduce<number>((sum, it) => sum + (it ?? 0), 0)

@@ -1,6 +1,6 @@
 import { radians } from '../../../formulas/light/fall-off.ts'
 import { trim } from '../../../units/quantity.ts'
-import { isItemOf, readFigure } from '../../placed/placed-item.ts'
+import { isItemOf, readChoice, readPositive } from '../../placed/placed-item.ts'
 import { defineCheck, type Found } from '../check.ts'
 import { metres, plain } from '../finding-words.ts'
 import { BEHIND_BACKDROP_MM } from '../picture/room-depth.ts'
@@ -180,22 +180,22 @@ function judgePlace(
   return found
 }
 
-const isGrid = (name: string) => /\bgrid\b|honeycomb|egg ?crate/i.test(name)
-
 function judgeLamp(look: LampLook, scene: Scene): Found<LampFinding>[] {
   const { lamp, role, job, share } = look
   const place = { about: [lamp.key], roleId: role.id, tag: lamp.tag, itemKey: lamp.key }
   const found: Found<LampFinding>[] = []
-  const cri = readFigure(lamp, 'cri')
+  const cri = readPositive(lamp, 'cri')
   // A practical is in the picture; nobody wants true colours of it. What content demands asks by itself.
   const isAccent = job === 'accent' || isItemOf(lamp, 'practical')
   if (cri !== null && cri < POOR_CRI && !isAccent && job !== null && !scene.setup.demands.includes('true-colour'))
     found.push({ ...place, level: 'advise', code: 'colour-poor', cri })
   const wantsReserve = scene.policies.school('reserve')
-  if (share === 1 && job === 'key' && wantsReserve.way === 'more' && readFigure(lamp, 'luxAtOneMetre') !== null)
+  if (share === 1 && job === 'key' && wantsReserve.way === 'more' && readPositive(lamp, 'luxAtOneMetre') !== null)
     found.push({ ...place, level: 'advise', code: 'no-reserve' })
   const reflection = findReflection(look, scene)
-  if (reflection !== null && reflection !== 'unknown' && reflection.isSeen && !isItemOf(lamp, 'ring-light'))
+  // Where the setup says that spectacles are worn, what its content demands tells of the ring.
+  const isToldOfRing = isItemOf(lamp, 'ring-light') && scene.setup.demands.includes('spectacles')
+  if (reflection !== null && reflection !== 'unknown' && reflection.isSeen && !isToldOfRing)
     found.push({
       ...place,
       level: 'warn',
@@ -203,7 +203,7 @@ function judgeLamp(look: LampLook, scene: Scene): Found<LampFinding>[] {
       angle: reflection.angle,
       limit: reflection.limit,
     })
-  const grid = look.modifiers.find((it) => isGrid(it.name))
+  const grid = look.modifiers.find((it) => readChoice(it, 'grid') === 'yes')
   const isBefore = job !== 'background' && job !== 'separation' && Math.abs(look.sideDegrees ?? 0) < 90
   if (grid && isBefore && wearsSpectacles(scene))
     found.push({ ...place, level: 'advise', code: 'grid-in-spectacles', grid: grid.tag })

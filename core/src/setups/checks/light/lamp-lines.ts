@@ -1,7 +1,7 @@
 import { findStopsOverDistance, POINT_FROM_WIDTHS } from '../../../formulas/light/fall-off.ts'
 import { findApparentSize } from '../../../formulas/light/source.ts'
 import { trim } from '../../../units/quantity.ts'
-import { readFigure } from '../../placed/placed-item.ts'
+import { readPositive } from '../../placed/placed-item.ts'
 import { LIGHT_JOBS } from '../../setup/stage.ts'
 import { metres } from '../finding-words.ts'
 import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
@@ -37,33 +37,36 @@ export function sayLamp(look: LampLook, scene: Scene): LookLine[] {
   ]
 }
 
-function sayJob({ job, isJobSaid }: LampLook): LookLine {
-  if (!job) return sayOpen('job', 'What it is for', ['whether it is the key, a fill, or for the background'])
-  return sayLine(
-    'job',
-    'What it is for',
-    `${LIGHT_JOBS[job]}${isJobSaid ? '' : ', assumed from what its role is called'}.`,
-  )
+function sayJob({ job }: LampLook): LookLine {
+  return job
+    ? sayLine('job', 'What it is for', `${LIGHT_JOBS[job]}.`)
+    : sayOpen('job', 'What it is for', ['whether it is the key, a fill, or for the background'])
 }
 
-function listWanting({ lamp, distanceMm, share, unmeasuredLoss }: LampLook): string[] {
+function listWanting({ lamp, distanceMm, share, unmeasuredLoss, strays }: LampLook): string[] {
   return [
     ...(distanceMm === null ? ['how far it is from what it lights'] : []),
-    ...(readFigure(lamp, 'luxAtOneMetre') === null ? [`how much light ${lamp.tag} gives`] : []),
+    ...(readPositive(lamp, 'luxAtOneMetre') === null ? [`how much light ${lamp.tag} gives`] : []),
     ...unmeasuredLoss.map((it) => `what ${it.tag} takes away`),
+    ...strays.map((it) => `before which lamp ${it.tag} is`),
     ...(share === null ? ['its level on the setting card'] : []),
   ]
 }
 
 function sayLevel(look: LampLook): LookLine {
-  const { lux: there, isMeasured, fullLux, share, distanceMm, lossStops, lamp } = look
+  const { lux: there, isMeasured, fullLux, share, distanceMm, lossStops, lamp, sharedBy } = look
   const label = 'Level where it falls'
   if (there !== null && isMeasured)
-    return sayLine('level', label, `${lux(there)}, measured.`, {
-      sums: [],
-      assumptions: ['Measured from this lamp alone, by whoever wrote it down.'],
-      source: 'measured',
-    })
+    return sayLine(
+      'level',
+      label,
+      `${lux(there)}, measured${sharedBy === 1 ? '' : ` of all ${sharedBy} lamps of its role together, its share of it`}.`,
+      {
+        sums: sharedBy === 1 ? [] : [['share', `${trim(there * sharedBy, 1)} / ${sharedBy} = ${trim(there, 1)} lx`]],
+        assumptions: ['Measured from this role alone, by whoever wrote it down.'],
+        source: 'measured',
+      },
+    )
   const wanting = listWanting(look)
   if (there === null || share === null || distanceMm === null || lossStops === null) {
     const open = sayOpen('level', label, [...wanting, 'or measure it there'])
@@ -71,7 +74,7 @@ function sayLevel(look: LampLook): LookLine {
       ? open
       : { ...open, says: `At most ${lux(fullLux)}; how much of it ${listIn(wanting)} tells.` }
   }
-  const atOne = readFigure(lamp, 'luxAtOneMetre') ?? 0
+  const atOne = readPositive(lamp, 'luxAtOneMetre') ?? 0
   return sayLine('level', label, `${lux(there)} at ${metres(distanceMm)}.`, {
     sums: [
       [
@@ -119,16 +122,18 @@ function sayFromLens(look: LampLook, scene: Scene): LookLine[] {
 
 /** How hard it works, against what is lost on the way. */
 function sayReserve(look: LampLook): LookLine {
-  const { share, headroomStops, lossStops, unmeasuredLoss } = look
+  const { share, headroomStops, lossStops, unmeasuredLoss, strays } = look
   const label = 'In reserve'
   if (share === null || headroomStops === null) return sayOpen('reserve', label, ['its level on the setting card'])
   const reserve = share === 1 ? 'Nothing: it is at its full output' : `${stops(headroomStops)}, at ${percent(share)}`
   const lost =
-    lossStops === null
-      ? `; what ${unmeasuredLoss.map((it) => it.tag).join(', ')} takes away nobody wrote down`
-      : lossStops === 0
-        ? ''
-        : `; ${stops(lossStops)} are lost on the way`
+    strays.length > 0
+      ? `; before which lamp ${strays.map((it) => it.tag).join(', ')} is nobody said`
+      : lossStops === null
+        ? `; what ${unmeasuredLoss.map((it) => it.tag).join(', ')} takes away nobody wrote down`
+        : lossStops === 0
+          ? ''
+          : `; ${stops(lossStops)} are lost on the way`
   return sayLine('reserve', label, `${reserve}${lost}.`, {
     sums: [['headroom', `−log₂(${trim(share, 3)}) = ${trim(headroomStops, 2)} stops`]],
     assumptions: ['The level is taken to be a share of the light, as most lamps show it.'],
@@ -146,7 +151,7 @@ function saySize({ diameterMm, distanceMm, sourceOf, lamp }: LampLook): LookLine
     return sourceOf === lamp && diameterMm === null ? [] : [sayOpen('size', 'Looks as large as', wanting)]
   }
   const angle = findApparentSize(diameterMm, distanceMm)
-  const deep = readFigure(sourceOf, 'frontToBackMm')
+  const deep = readPositive(sourceOf, 'frontToBackMm')
   const bulk = `${trim(diameterMm / 10, 0)} cm across${deep === null ? '' : `, ${trim(deep / 10, 0)} cm deep`}`
   const isNear = distanceMm < diameterMm * POINT_FROM_WIDTHS
   return [

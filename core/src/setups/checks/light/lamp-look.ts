@@ -6,10 +6,17 @@ import {
   findWallFallOff,
   radians,
 } from '../../../formulas/light/fall-off.ts'
-import { isItemOf, listItemsOf, type PlacedItem, readChoice, readFigure } from '../../placed/placed-item.ts'
+import {
+  isItemOf,
+  listItemsOf,
+  type PlacedItem,
+  readChoice,
+  readFigure,
+  readPositive,
+} from '../../placed/placed-item.ts'
 import { readSetting } from '../../setup/read-settings.ts'
 import type { NewSetup, Role } from '../../setup/setup.ts'
-import { type LightJob, POSTURES, readLightJob } from '../../setup/stage.ts'
+import { type LightJob, POSTURES } from '../../setup/stage.ts'
 import { computeCarriedLoads } from '../rigging/carried-load.ts'
 import { factOf, type Scene } from '../scene.ts'
 
@@ -17,8 +24,8 @@ import { factOf, type Scene } from '../scene.ts'
 export interface LampLook {
   role: Role
   lamp: PlacedItem
+  /** As its role says; nothing is read from a name. */
   job: LightJob | null
-  isJobSaid: boolean
   /** From the lamp to what it lights, straight. */
   distanceMm: number | null
   /** To the side of the line between lens and face; left below nothing. */
@@ -33,6 +40,10 @@ export interface LampLook {
   /** Lost to modifiers and on the way; null while one of them has no figure. */
   lossStops: number | null
   unmeasuredLoss: readonly PlacedItem[]
+  /** In a role of several lamps: what shapes or colours, and before which of them nobody said. */
+  strays: readonly PlacedItem[]
+  /** So many lamps share what was measured of their role. */
+  sharedBy: number
   /** Where it falls, at its full output and as it is set. Measured where somebody did. */
   fullLux: number | null
   lux: number | null
@@ -48,49 +59,59 @@ export interface LampLook {
   isColourMeant: boolean
 }
 
-/** Every lamp in use, the first of a role that lights. Flashes light no moving picture. */
+/** Every lamp in use. Flashes light no moving picture. */
 export function listLampLooks(scene: Scene): LampLook[] {
   const { above } = factOf(scene, computeCarriedLoads)
   return scene.setup.roles.flatMap((role): LampLook[] => {
     const things = listItemsOf(role, scene.items)
     const lamps = things.filter((it) => isItemOf(it, 'light') && !isItemOf(it, 'flash'))
+    const ridersOf = (lamp: PlacedItem) => (above.get(lamp.key) ?? []).flatMap((key) => scene.itemOf.get(key) ?? [])
+    const mounted = new Set(lamps.flatMap(ridersOf))
+    const loose = things.filter((it) => !mounted.has(it) && isShaping(it))
     return lamps.map((lamp) => {
-      const riders = (above.get(lamp.key) ?? []).flatMap((key) => scene.itemOf.get(key) ?? [])
       // What lies in the role of a single lamp is for it, on its mount or before it.
-      const around = lamps.length === 1 ? [...new Set([...riders, ...things])] : riders
-      return describeLamp(role, lamp, around)
+      const around = lamps.length === 1 ? [...new Set([...ridersOf(lamp), ...loose])] : ridersOf(lamp)
+      return describeLamp(role, lamp, around, lamps.length === 1 ? [] : loose, lamps.length)
     })
   })
 }
 
-function describeLamp(role: Role, lamp: PlacedItem, around: readonly PlacedItem[]): LampLook {
-  const { job, isSaid } = readLightJob(role)
+/** What changes the light on its way: a flag only keeps it from where it is not wanted. */
+const isShaping = (it: PlacedItem) => (isItemOf(it, 'modifier') && !isItemOf(it, 'flag')) || isItemOf(it, 'gel')
+
+function describeLamp(
+  role: Role,
+  lamp: PlacedItem,
+  around: readonly PlacedItem[],
+  strays: readonly PlacedItem[],
+  sharedBy: number,
+): LampLook {
   const position = role.position ?? null
   const light = role.light ?? null
   const modifiers = around.filter((it) => isItemOf(it, 'modifier') && !isItemOf(it, 'flag'))
   const gels = around.filter((it) => isItemOf(it, 'gel'))
-  const losing = [...modifiers.filter((it) => !isItemOf(it, 'reflector')), ...gels]
+  // What is bounced off a reflector in the role of the lamp loses there as well.
+  const losing = [...modifiers, ...gels]
   const unmeasuredLoss = losing.filter((it) => readFigure(it, 'lossStops') === null)
   const lossStops =
-    unmeasuredLoss.length > 0 && light?.lossStops == null
+    strays.length > 0 || (unmeasuredLoss.length > 0 && light?.lossStops == null)
       ? null
       : losing.reduce((sum, it) => sum + (readFigure(it, 'lossStops') ?? 0), light?.lossStops ?? 0)
   const cannotDim = readChoice(lamp, 'dims') === 'no'
   const share = readSetting(role.settings, 'share').figure ?? (cannotDim ? 1 : null)
   const distanceMm = position?.distanceMm || null
-  const atOneMetre = readFigure(lamp, 'luxAtOneMetre')
+  const atOneMetre = readPositive(lamp, 'luxAtOneMetre')
   const computed =
     atOneMetre === null || distanceMm === null || lossStops === null
       ? null
       : findLuxAt(atOneMetre, distanceMm) * 2 ** -lossStops
-  const measured = light?.lux ?? null
+  const measured = light?.lux == null ? null : light.lux / sharedBy
   const fullLux = measured !== null ? (share === null ? null : measured / share) : computed
-  const source = modifiers.find((it) => readFigure(it, 'diameterMm') !== null) ?? modifiers[0] ?? lamp
+  const source = modifiers.find((it) => readPositive(it, 'diameterMm') !== null) ?? modifiers[0] ?? lamp
   return {
     role,
     lamp,
-    job,
-    isJobSaid: isSaid,
+    job: light?.job ?? null,
     distanceMm,
     sideDegrees: position?.sideDegrees ?? null,
     heightMm: position?.heightMm ?? null,
@@ -100,12 +121,14 @@ function describeLamp(role: Role, lamp: PlacedItem, around: readonly PlacedItem[
     gels,
     lossStops,
     unmeasuredLoss,
+    strays,
+    sharedBy,
     fullLux,
     lux: measured ?? (computed === null || share === null ? null : computed * share),
     isMeasured: measured !== null,
-    kelvin: readKelvin(role, lamp, gels),
+    kelvin: strays.some((it) => isItemOf(it, 'gel')) ? null : readKelvin(role, lamp, gels),
     ...readRange(lamp),
-    diameterMm: readFigure(source, 'diameterMm'),
+    diameterMm: readPositive(source, 'diameterMm'),
     sourceOf: source,
     isColourMeant: light?.isColourMeant === true,
   }
@@ -113,8 +136,8 @@ function describeLamp(role: Role, lamp: PlacedItem, around: readonly PlacedItem[
 
 /** What it can be set to; with one end alone nobody knows whether it can be set at all. */
 function readRange(lamp: PlacedItem): Pick<LampLook, 'kelvinMin' | 'kelvinMax'> {
-  const kelvinMin = readFigure(lamp, 'kelvinMin')
-  const kelvinMax = readFigure(lamp, 'kelvinMax')
+  const kelvinMin = readPositive(lamp, 'kelvinMin')
+  const kelvinMax = readPositive(lamp, 'kelvinMax')
   return kelvinMin === null || kelvinMax === null ? { kelvinMin: null, kelvinMax: null } : { kelvinMin, kelvinMax }
 }
 

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { radians } from '../../../formulas/light/fall-off.ts'
 import { findSeenWidth } from '../../../formulas/picture/framing.ts'
-import { readFigure } from '../../placed/placed-item.ts'
+import { readPositive } from '../../placed/placed-item.ts'
 import { readWidth } from '../picture/backdrop-line.ts'
 import { type CameraLook, listBackdrops, listCameraLooks } from '../picture/camera-look.ts'
 import { computeCarriedLoads } from '../rigging/carried-load.ts'
@@ -93,7 +93,7 @@ type Unplaced = Plan['unplaced'][number]
 function findLegs(key: string, scene: Scene): number | null {
   const { below } = factOf(scene, computeCarriedLoads)
   const carriers = (below.get(key) ?? []).flatMap((it) => scene.itemOf.get(it) ?? [])
-  return carriers.map((it) => readFigure(it, 'legRadiusMm')).find((it) => it !== null) ?? null
+  return carriers.map((it) => readPositive(it, 'legRadiusMm')).find((it) => it !== null) ?? null
 }
 
 function placeCamera(look: CameraLook, scene: Scene): PlanThing | Unplaced {
@@ -146,7 +146,7 @@ function placeLampInPlan(look: LampLook, scene: Scene): PlanThing | Unplaced {
     yMm: origin + yMm,
     atXMm: 0,
     atYMm: origin,
-    spreadDegrees: readFigure(lamp, 'beamDegrees'),
+    spreadDegrees: readPositive(lamp, 'beamDegrees'),
     legsMm: findLegs(lamp.key, scene),
     distanceMm,
   }

@@ -2,9 +2,11 @@ import { miredOf, SEEN_FROM_MIRED } from '../../../formulas/light/colour.ts'
 import { findEvenness } from '../../../formulas/light/fall-off.ts'
 import { findLuxOfValue, findStops } from '../../../formulas/picture/exposure.ts'
 import { trim } from '../../../units/quantity.ts'
+import { readFigure } from '../../placed/placed-item.ts'
 import { printLights } from '../../setup/lights-print.ts'
 import { BACKGROUNDS, DAYLIGHTS } from '../../setup/stage.ts'
 import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
+import { listCameraLooks } from '../picture/camera-look.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { listColours } from './colours.ts'
 import { readExposure } from './exposure-look.ts'
@@ -37,7 +39,7 @@ function sayRatio(scene: Scene): LookLine {
   const { lamps, keyLux, fillLux } = factOf(scene, computeSetLook)
   const label = 'Key to fill'
   const of = (job: LampLook['job']) => lamps.filter((it) => it.job === job)
-  const surface = scene.setup.roles.find((it) => /\bfill\b/i.test(it.name) && it.providedBy?.kind === 'surface')
+  const surface = scene.setup.roles.find((it) => it.light?.job === 'fill' && it.providedBy?.kind === 'surface')
   if (of('key').length === 0) return sayOpen('ratio', label, ['which lamp is the key'])
   if (of('fill').length === 0) {
     const by = surface?.providedBy?.kind === 'surface' ? surface.providedBy.name : null
@@ -127,6 +129,7 @@ function sayFace(scene: Scene): LookLine[] {
   }
   return [
     sayLine('face', 'Light at the face', `${lux(face.lux)}, ${BY[face.by]}.`, workFace(scene)),
+    ...listOpenExposures(scene),
     ...exposures.map(({ camera, wantedLux, offStops, newIso, nd, filter }) => {
       const { fNumber, shutterSeconds, iso, tag } = camera
       const shutter = shutterSeconds === null ? 0 : 1 / shutterSeconds
@@ -176,6 +179,25 @@ function sayExposureWay(offStops: number, newIso: number, nd: boolean): string {
   return ` Sensitivity could come down to ISO ${trim(newIso, 0)}${nd ? `, or a filter takes ${stops(offStops)} away` : ''}.`
 }
 
+/** Cameras of which the exposure cannot be told yet, and what is missing. */
+function listOpenExposures(scene: Scene): LookLine[] {
+  const told = new Set(readTold(scene))
+  return factOf(scene, listCameraLooks)
+    .filter((it) => !told.has(it.unitId))
+    .map(({ tag, fNumber, shutterSeconds, iso, filters, isFilterOpen }) =>
+      sayOpen('exposure', `Exposure of ${tag}`, [
+        ...(fNumber === null ? ['the aperture on the setting card'] : []),
+        ...(shutterSeconds === null ? ['the shutter on the setting card'] : []),
+        ...(iso === null ? ['the sensitivity on the setting card'] : []),
+        ...(isFilterOpen
+          ? [`which of ${filters.map((it) => it.tag).join(', ')} is before the lens`]
+          : filters.flatMap((it) => (readFigure(it, 'densityStops') === null ? `what ${it.tag} takes away` : []))),
+      ]),
+    )
+}
+
+const readTold = (scene: Scene) => factOf(scene, readExposure).map(({ camera }) => camera.unitId)
+
 function workFace(scene: Scene) {
   const { face, lamps } = factOf(scene, computeSetLook)
   const { daylight, faceLux } = scene.setup.stage
@@ -199,8 +221,9 @@ function workFace(scene: Scene) {
 function sayBackground(scene: Scene): LookLine[] {
   const { background, unknownAtBackground, lamps, face } = factOf(scene, computeSetLook)
   const { stage } = scene.setup
-  if (stage.background === null && stage.backdropMm === null && !background) return []
   const label = 'Light on the background'
+  if (stage.background === null && stage.backdropMm === null && !background)
+    return lamps.some(isForFace) ? [sayOpen('background', label, ['whether it is lit, or dark on purpose'])] : []
   const wanted = stage.background === null ? '' : ` Wanted: ${BACKGROUNDS[stage.background].toLowerCase()}.`
   if (!background) {
     const wanting = [

@@ -76,7 +76,9 @@ function readBackground(
   if (day !== null || backdropMm === null || unknownAtBackground.length > 0 || own.length + forFace.length === 0)
     return { background: null, unknownAtBackground }
   const spill = forFace.map((it) => findSpill(it, backdropMm)?.lux ?? 0)
-  return { background: { lux: sum(known(own)) + sum(spill), by: 'lamps' }, unknownAtBackground }
+  const lux = sum(known(own)) + sum(spill)
+  // Lamps that all shine away from it say nothing of how bright it is.
+  return { background: lux > 0 ? { lux, by: 'lamps' } : null, unknownAtBackground }
 }
 
 function listHouseLights({ crew, setup }: Scene): SetLook['houseLights'] {

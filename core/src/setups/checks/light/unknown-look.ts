@@ -1,4 +1,4 @@
-import { isItemOf, type PlacedItem, readChoice, readFigure } from '../../placed/placed-item.ts'
+import { isItemOf, type PlacedItem, readChoice, readFigure, readPositive } from '../../placed/placed-item.ts'
 import { defineCheck, type Found } from '../check.ts'
 import { plain } from '../finding-words.ts'
 import { readWidth } from '../picture/backdrop-line.ts'
@@ -128,7 +128,7 @@ function listOfExposure(scene: Scene, lamps: readonly LampLook[]): Lack[] {
 function listOfLevel({ lamp, lux, share, distanceMm, unmeasuredLoss, role }: LampLook): Lack[] {
   if (lux !== null || distanceMm === null) return []
   const decides = 'the light there'
-  const isDark = readFigure(lamp, 'luxAtOneMetre') === null
+  const isDark = readPositive(lamp, 'luxAtOneMetre') === null
   // Of one that can be dimmed the card says how far: that is asked on the page.
   const isSet = share !== null || readChoice(lamp, 'dims') !== null
   return [

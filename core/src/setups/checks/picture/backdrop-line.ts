@@ -25,7 +25,7 @@ export interface BackdropFit {
 
 /** How wide a backdrop is recorded to be. */
 export function readWidth({ model }: PlacedItem): number | null {
-  return model ? readFacts(model).widthMinMm : null
+  return (model && readFacts(model).widthMinMm) || null
 }
 
 /** Whether each backdrop that hangs there fills the picture of a camera; nothing where a figure is missing. */

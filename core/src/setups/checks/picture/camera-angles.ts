@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { circleFitSchema, findAngleOfView, findFrameWidth, fitImageCircle } from '../../../formulas/picture/framing.ts'
 import type { Size } from '../../../studio/places/place.ts'
-import { isItemOf, type PlacedItem, readChoice, readFigure } from '../../placed/placed-item.ts'
+import { isItemOf, type PlacedItem, readChoice, readPositive } from '../../placed/placed-item.ts'
 import type { Role } from '../../setup/setup.ts'
 import { computeCarriedLoads } from '../rigging/carried-load.ts'
 import { factOf, type Scene } from '../scene.ts'
@@ -71,17 +71,17 @@ function describeAngle(
   const glass = lens ?? camera
   // One figure is that of a prime; of a zoom the other end is not known by it.
   const isZoom = readChoice(glass, 'lensKind') === 'zoom'
-  const focalMinMm = readFigure(glass, 'focalMinMm') ?? (isZoom ? null : readFigure(glass, 'focalMaxMm'))
-  const focalMaxMm = readFigure(glass, 'focalMaxMm') ?? (isZoom ? null : focalMinMm)
+  const focalMinMm = readPositive(glass, 'focalMinMm') ?? (isZoom ? null : readPositive(glass, 'focalMaxMm'))
+  const focalMaxMm = readPositive(glass, 'focalMaxMm') ?? (isZoom ? null : focalMinMm)
   const set = role.position?.focalMm ?? lensRole?.position?.focalMm ?? null
   // What was set for another lens says nothing of this one.
   const isReached = set !== null && (focalMinMm === null || focalMinMm <= set) && set <= (focalMaxMm ?? set)
   const focalMm = isReached ? set : focalMinMm === focalMaxMm ? focalMinMm : null
-  const sensorWidthMm = readFigure(camera, 'sensorWidthMm')
+  const sensorWidthMm = readPositive(camera, 'sensorWidthMm')
   const activeWidthMm = camera.recordingMode?.activeWidthMm ?? sensorWidthMm
   const distanceMm = role.position?.distanceMm ?? null
-  const circleMm = lens ? readFigure(lens, 'imageCircleMm') : null
-  const usedHeight = shrink(readFigure(camera, 'sensorHeightMm'), activeWidthMm, sensorWidthMm)
+  const circleMm = lens ? readPositive(lens, 'imageCircleMm') : null
+  const usedHeight = shrink(readPositive(camera, 'sensorHeightMm'), activeWidthMm, sensorWidthMm)
   return {
     roleId: role.id,
     angle: role.name,

@@ -12,7 +12,7 @@ import {
   findFrameWidth,
 } from '../../../formulas/picture/framing.ts'
 import { trim } from '../../../units/quantity.ts'
-import { readFigure } from '../../placed/placed-item.ts'
+import { readPositive } from '../../placed/placed-item.ts'
 import { SHOT_CODES, SHOTS } from '../../setup/setup.ts'
 import { metres } from '../finding-words.ts'
 import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
@@ -76,8 +76,8 @@ function sayEquivalent(look: CameraLook, { itemOf }: Scene): LookLine {
   const range = (least: number, most: number) =>
     least === most ? `${trim(least, 0)} mm` : `${trim(least, 0)} to ${trim(most, 0)} mm`
   const camera = itemOf.get(unitId)
-  const wide = camera ? readFigure(camera, 'sensorWidthMm') : null
-  const high = camera ? readFigure(camera, 'sensorHeightMm') : null
+  const wide = camera ? readPositive(camera, 'sensorWidthMm') : null
+  const high = camera ? readPositive(camera, 'sensorHeightMm') : null
   const byDiagonal = wide !== null && high !== null ? FULL_DIAGONAL_MM / Math.hypot(wide, high) : null
   return sayLine('equivalent', label, `${range(from, to)} frames as ${range(from * crop, to * crop)} on 36 × 24 mm.`, {
     sums: [

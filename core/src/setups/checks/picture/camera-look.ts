@@ -1,5 +1,5 @@
 import { findBlurDisc, findSharpRange, type SharpRange } from '../../../formulas/picture/depth-of-field.ts'
-import { isItemOf, listItemsOf, type PlacedItem, readFigure } from '../../placed/placed-item.ts'
+import { isItemOf, listItemsOf, type PlacedItem, readPositive } from '../../placed/placed-item.ts'
 import { readSetting } from '../../setup/read-settings.ts'
 import type { Role } from '../../setup/setup.ts'
 import { computeCarriedLoads } from '../rigging/carried-load.ts'
@@ -14,8 +14,10 @@ const FULL_CONFUSION_MM = 0.03
 export interface CameraLook extends CameraAngle {
   role: Role
   lensItem: PlacedItem | null
-  /** Filters before the lens. */
+  /** Filters before the lens, or in the role where none is screwed on. */
   filters: readonly PlacedItem[]
+  /** Of several in the role nobody said which is before the lens. */
+  isFilterOpen: boolean
   fNumber: number | null
   shutterSeconds: number | null
   iso: number | null
@@ -49,8 +51,12 @@ export function listCameraLooks(scene: Scene): CameraLook[] {
     const lensRole = scene.setup.roles.find((it) => it.id === lensItem?.roleId)
     const inRole = [role, ...(lensRole ? [lensRole] : [])].flatMap((it) => listItemsOf(it, scene.items))
     const riders = (lensItem ? (above.get(lensItem.key) ?? []) : []).flatMap((key) => scene.itemOf.get(key) ?? [])
-    const filters = [...new Set([...riders, ...inRole])].filter((it) => isItemOf(it, 'filter'))
-    return [describeLook(angle, role, lensRole, glass, lensItem, filters, scene)]
+    const isFilter = (it: PlacedItem) => isItemOf(it, 'filter')
+    const mounted = riders.filter(isFilter)
+    // What is screwed on counts; of what only lies in the role one is meant to be before the lens, and of several nobody knows which.
+    const filters = mounted.length > 0 ? mounted : [...new Set(inRole)].filter(isFilter)
+    const isFilterOpen = mounted.length === 0 && filters.length > 1
+    return [{ ...describeLook(angle, role, lensRole, glass, lensItem, filters, scene), isFilterOpen }]
   })
 }
 
@@ -62,7 +68,7 @@ function describeLook(
   lensItem: PlacedItem | null,
   filters: readonly PlacedItem[],
   { setup }: Scene,
-): CameraLook {
+): Omit<CameraLook, 'isFilterOpen'> {
   const read = (key: Parameters<typeof readSetting>[1]) =>
     readSetting(role.settings, key).figure ?? readSetting(lensRole?.settings, key).figure
   const { activeWidthMm, focalMm, distanceMm } = angle
@@ -89,11 +95,9 @@ function describeLook(
     sharp: isSet && confusionMm !== null ? findSharpRange(focalMm, fNumber, confusionMm, distanceMm) : null,
     blurShare: disc !== null && activeWidthMm !== null ? disc / activeWidthMm : null,
     isBeforeFace:
-      setup.purposeKind !== 'top-down' &&
-      !/\b(top|overhead|above)\b/i.test(role.name) &&
-      Math.abs(role.position?.sideDegrees ?? 0) < 90,
+      setup.purposeKind !== 'top-down' && !role.position?.looksDown && Math.abs(role.position?.sideDegrees ?? 0) < 90,
     toBackgroundMm,
-    closestMm: glass ? readFigure(glass, 'closestMm') : null,
+    closestMm: glass ? readPositive(glass, 'closestMm') : null,
   }
 }
 
@@ -101,8 +105,8 @@ function readApertures(
   glass: PlacedItem | null,
   { focalMm, focalMinMm, focalMaxMm }: CameraAngle,
 ): Pick<CameraLook, 'widestFNumber' | 'apertureEnds'> {
-  const short = glass && readFigure(glass, 'widestAperture')
-  const long = glass && readFigure(glass, 'widestApertureLong')
+  const short = glass && readPositive(glass, 'widestAperture')
+  const long = glass && readPositive(glass, 'widestApertureLong')
   const isPrime = focalMinMm === focalMaxMm && long === null
   if (short === null || isPrime) return { widestFNumber: short, apertureEnds: null }
   // Of a zoom nobody wrote the long end of, only the short end is known.

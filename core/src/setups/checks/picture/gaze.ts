@@ -1,6 +1,6 @@
 import { findGaze } from '../../../formulas/light/source.ts'
 import { trim } from '../../../units/quantity.ts'
-import { isItemOf, listItemsOf, readFigure } from '../../placed/placed-item.ts'
+import { isItemOf, listItemsOf, readPositive } from '../../placed/placed-item.ts'
 import { defineCheck, type Found } from '../check.ts'
 import { plain } from '../finding-words.ts'
 import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
@@ -32,7 +32,7 @@ export function listGazes(scene: Scene): Gaze[] {
         roleId: role.id,
         tag: screen.tag,
         key: screen.key,
-        screenInches: readFigure(screen, 'screenInches'),
+        screenInches: readPositive(screen, 'screenInches'),
         offsetMm,
         distanceMm,
         degrees: distanceMm === null || distanceMm === 0 ? null : findGaze(offsetMm, distanceMm),

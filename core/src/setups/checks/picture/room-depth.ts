@@ -57,7 +57,10 @@ export function listDepthBudgets(scene: Scene): DepthBudget[] {
 const isAlongTheLine = ({ isBeforeFace, role }: CameraLook) =>
   isBeforeFace && Math.abs(role.position?.sideDegrees ?? 0) < 30
 
-const sayWays = ({ nearerBackgroundMm, nearerCamera }: DepthBudget): string => {
+const sayWays = ({
+  nearerBackgroundMm,
+  nearerCamera,
+}: Pick<DepthBudget, 'nearerBackgroundMm' | 'nearerCamera'>): string => {
   const ways = [
     nearerBackgroundMm === null ? '' : `the background ${metres(nearerBackgroundMm)} behind them`,
     nearerCamera === null
@@ -107,14 +110,15 @@ interface RoomShallow {
   itemKey: string
   wantedMm: number
   roomMm: number
-  ways: string
+  nearerBackgroundMm: number | null
+  nearerCamera: DepthBudget['nearerCamera']
 }
 
 /** Camera, person and backdrop together are longer than the room. */
 export const roomDepth = defineCheck<RoomShallow>({
   find: (scene) =>
     listDepthBudgets(scene).flatMap((budget): Found<RoomShallow>[] => {
-      const { look, wantedMm, roomMm, overMm } = budget
+      const { look, wantedMm, roomMm, overMm, nearerBackgroundMm, nearerCamera } = budget
       // A camera that is outside the room by itself is told as that.
       if (overMm <= 0 || (look.distanceMm ?? 0) > roomMm - BEHIND_CAMERA_MM) return []
       return [
@@ -127,16 +131,17 @@ export const roomDepth = defineCheck<RoomShallow>({
           itemKey: look.unitId,
           wantedMm,
           roomMm,
-          ways: sayWays(budget),
+          nearerBackgroundMm,
+          nearerCamera,
         },
       ]
     }),
   codes: {
     'room-shallow': {
-      say: ({ tag, wantedMm, roomMm, ways }) =>
+      say: ({ tag, wantedMm, roomMm, ...ways }) =>
         plain(
           `The room is too shallow for ${tag} and what is behind`,
-          `Camera, way to the face, way to the background and what stands behind take ${metres(wantedMm)}; the longer side of the room is ${metres(roomMm)}. ${ways}`,
+          `Camera, way to the face, way to the background and what stands behind take ${metres(wantedMm)}; the longer side of the room is ${metres(roomMm)}. ${sayWays(ways)}`,
         ),
       deciding: ({ wantedMm, roomMm }) => [wantedMm, roomMm],
       isSmaller: (after, before) => after.wantedMm - after.roomMm < before.wantedMm - before.roomMm,
