@@ -172,8 +172,8 @@ export const PICTURE_AND_LIGHT_FAULTS = [
   {
     law: 'look',
     file: 'core/src/setups/setup/lights-print.ts',
-    from: 'things.filter((it) => !it.isSpare)',
-    to: 'things',
+    from: '.filter((it) => !it.isSpare)',
+    to: '.filter(() => true)',
     test: COLOURS,
     titled: 'G14.1',
   },

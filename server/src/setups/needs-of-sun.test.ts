@@ -67,7 +67,7 @@ describe('sun and windows', () => {
     expect(lines.filter((it: { kind: string }) => it.kind === 'sun')).toMatchObject([
       { pane: 'East window', at: '11:53', comes: false },
     ])
-    expect(over.says).toBe('Daylight from 11:00 to 13:00; direct sun in East window from 11:00 to 11:53.')
+    expect(over.says).toBe('Enough daylight all the while; direct sun in East window from 11:00 to 11:53.')
   })
 
   test('[G17.1] all the while in the sun is a word; after it, or under an overcast sky, nothing is', async () => {
@@ -107,7 +107,9 @@ describe('sun and windows', () => {
     const late = { startsAt: '2026-12-10T14:00', endsAt: '2026-12-10T16:30' }
     const relied = await film(late, { position: HERE, windows: [WEST] })
     expect(relied.of('daylight-short')).toMatchObject([{ level: 'warn', from: '14:00', to: '16:30' }])
-    expect(relied.says).toMatch(/^Daylight from 14:00 to 14:52; direct sun in West window from 14:00 to 15:4\d\.$/)
+    expect(relied.says).toMatch(
+      /^Enough daylight only from 14:00 to 14:52; direct sun in West window from 14:00 to 15:4\d\.$/,
+    )
     const { version, ...setup } = await call('GET', `/setups/${relied.id}`)
     const change = async (windows: string | null, at: number) =>
       call('PUT', `/setups/${relied.id}`, { ...setup, stage: { ...setup.stage, windows } }, at)

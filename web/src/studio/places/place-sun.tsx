@@ -66,7 +66,7 @@ export function PlaceSun({ place }: { place: PlacePageReply }) {
           <tbody>
             {sun.year.map((it) => (
               <tr key={it.date}>
-                <th scope="row" className="font-normal">
+                <th scope="row" className="border-rule font-normal">
                   {sayDay(it.date).slice(4)}
                 </th>
                 <td>{hours(it.usableMinutes)}</td>

@@ -59,6 +59,9 @@ const timeOf = (epochMs: number, zone: string) => findWallTime(epochMs, zone).sl
 const sayHours = (spans: readonly Interval[], zone: string) =>
   spans.map((it) => `${timeOf(it.start, zone)} to ${timeOf(it.end, zone)}`)
 
+const isLitThroughout = ({ usable, filming }: { usable: readonly Interval[]; filming: Filming }) =>
+  usable.reduce((sum, it) => sum + it.end - it.start, 0) >= filming.end - filming.start
+
 /** Bookings that are filmed by the window: whether there is light, and when the sun comes and goes. */
 export const sunlight = defineCheck<SunFinding>({
   find(scene) {
@@ -69,8 +72,7 @@ export const sunlight = defineCheck<SunFinding>({
     const isRelied = scene.setup.stage.windows === 'relied'
     if (lacks.length > 0) return [{ about: ['sun'], roleId: null, level: 'unknown', code: 'sun-unknown', lacks }]
     const found: Found<SunFinding>[] = []
-    const covered = usable.reduce((sum, it) => sum + it.end - it.start, 0)
-    if (isRelied && covered < end - start)
+    if (isRelied && !isLitThroughout(sun))
       found.push({
         about: ['daylight'],
         roleId: null,
@@ -171,8 +173,11 @@ export function saySun(scene: Scene): LookLine[] {
   const sun = factOf(scene, computeSunOfFilming)
   if (!sun || sun.lacks.length > 0) return [sayOpen('sun', label, sun?.lacks ?? [])]
   const { zone } = filming
-  const hours =
-    sun.usable.length === 0 ? 'No usable daylight' : `Daylight from ${sayHours(sun.usable, zone).join(' and ')}`
+  const hours = isLitThroughout(sun)
+    ? 'Enough daylight all the while'
+    : sun.usable.length === 0
+      ? 'No daylight that is enough'
+      : `Enough daylight only from ${sayHours(sun.usable, zone).join(' and ')}`
   const windows = sun.windows.map(({ name, direct }) =>
     direct.length === 0
       ? `no direct sun in ${name}`
