@@ -52,6 +52,7 @@ const ORDER = {
     'setups/checks/rigging',
     'setups/checks/picture',
     'setups/checks/light',
+    'setups/checks/plan',
     'setups/checks/signal',
     'setups/checks/sound',
     'setups/checks/content',

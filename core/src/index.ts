@@ -346,12 +346,13 @@ export {
 } from './ledger/shopping.ts'
 export { type Spending, summariseSpending } from './ledger/spending.ts'
 export { sayAbsence, type TimeWords, type WorkingWords } from './setups/checks/finding-words.ts'
-export { describeLookOf, type LookPart, writeLook } from './setups/checks/light/look.ts'
-export type { Plan, PlanFrame, PlanThing } from './setups/checks/light/plan.ts'
 export { listSunMoves } from './setups/checks/light/sunlight.ts'
 export type { LookLine } from './setups/checks/look-line.ts'
 export { type CameraAngle, listCameraAngles } from './setups/checks/picture/camera-angles.ts'
 export { sayFraming } from './setups/checks/picture/framing-words.ts'
+export { describeLookOf, type LookPart, writeLook } from './setups/checks/plan/look.ts'
+export type { Plan, PlanFrame, PlanRoom } from './setups/checks/plan/plan.ts'
+export { moveTo, type PlanThing, placeAt } from './setups/checks/plan/planned.ts'
 export { computeCarriedLoads } from './setups/checks/rigging/carried-load.ts'
 export { makeScene, type Scene } from './setups/checks/scene.ts'
 export type { Signals } from './setups/checks/signal/signals.ts'
@@ -555,6 +556,9 @@ export {
   type Place,
   type PlaceDetails,
   type PlaceKind,
+  WALL_CODES,
+  WALLS,
+  type Wall,
 } from './studio/places/place.ts'
 export { listMissed } from './studio/places/place-change.ts'
 export { judgePlace } from './studio/places/place-findings.ts'

@@ -45,7 +45,7 @@ export const PICTURE_AND_LIGHT_FAULTS = [
   {
     law: 'look',
     file: 'core/src/setups/checks/picture/room-depth.ts',
-    from: 'const wantedMm = BEHIND_CAMERA_MM + distanceMm + backdropMm + BEHIND_BACKDROP_MM',
+    from: 'const wantedMm = BEHIND_CAMERA_MM + distanceMm + backdropMm + findBehindBackdrop(scene)',
     to: 'const wantedMm = BEHIND_CAMERA_MM + distanceMm + backdropMm',
     test: CAMERAS,
     titled: 'G02.3',
@@ -92,7 +92,7 @@ export const PICTURE_AND_LIGHT_FAULTS = [
   },
   {
     law: 'look',
-    file: 'core/src/setups/checks/light/unknown-look.ts',
+    file: 'core/src/setups/checks/plan/unknown-look.ts',
     from: 'return [...listOfExposure(scene, lamps), ...listOfColour(scene, lamps), ...listOfSpectacles(scene, lamps)]',
     to: 'return [...listOfColour(scene, lamps), ...listOfSpectacles(scene, lamps)]',
     test: CAMERAS,
@@ -116,7 +116,7 @@ export const PICTURE_AND_LIGHT_FAULTS = [
   },
   {
     law: 'look',
-    file: 'core/src/setups/checks/light/plan.ts',
+    file: 'core/src/setups/checks/plan/planned.ts',
     from: 'const origin = isBehind ? -(backdropMm ?? 0) : 0',
     to: 'const origin = 0',
     test: 'server/src/setups/needs-of-plan.test.ts',

@@ -85,11 +85,24 @@ export const RECORD_FORMS: readonly Form[] = [
       note: 'cold in winter',
       details: {
         size: { widthMm: 4_000, depthMm: 5_000, heightMm: 2_500 },
-        doors: [{ id: 'd1', name: 'Door', widthMm: 900, heightMm: 2_000 }],
-        windows: [{ id: 'w1', name: 'North', bearingDegrees: 10, widthMm: 1_200, heightMm: 1_000 }],
+        doors: [{ id: 'd1', name: 'Door', widthMm: 900, heightMm: 2_000, wall: 'left', fromMm: 1_200 }],
+        windows: [
+          { id: 'w1', name: 'North', bearingDegrees: 10, widthMm: 1_200, heightMm: 1_000, wall: 'back', fromMm: 700 },
+        ],
         sockets: [{ id: 's1', name: 'By the door', circuitId: 'c1', xMm: 100, yMm: 200, zMm: 300 }],
         bars: [{ id: 'b1', name: 'Bar', kind: 'bar', heightMm: 2_400, loadGrams: 20_000 }],
-        fixtures: [{ id: 'f1', name: 'Tubes', kind: 'light', kelvin: 4_000, canSwitchOff: true, note: 'by the door' }],
+        fixtures: [
+          {
+            id: 'f1',
+            name: 'Tubes',
+            kind: 'light',
+            kelvin: 4_000,
+            canSwitchOff: true,
+            note: 'by the door',
+            xMm: 900,
+            yMm: 600,
+          },
+        ],
         wishes: [{ id: 'x1', text: 'A blind', costMinor: 9_000, isDone: true }],
         colours: ['#2d6b4f'],
         position: { latitude: 51.52, longitude: -3.18 },

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import { describeLookOf, writeLook } from '../setups/checks/light/look.ts'
+import { describeLookOf, writeLook } from '../setups/checks/plan/look.ts'
 import { makeScene } from '../setups/checks/scene.ts'
 import { type Finding, recordOf } from '../setups/verdict/finding.ts'
 import { sayFinding } from '../setups/verdict/finding-sentences.ts'

@@ -40,6 +40,11 @@ export const STAGED_CODES = [
   'ratio-off',
   'eyesore',
   'aperture-lacking',
+  'background-in-wall',
+  'camera-at-wall',
+  'in-picture',
+  'in-wall',
+  'stand-outside',
   'backdrop-short',
   'background-dim',
   'background-uneven',
@@ -76,7 +81,9 @@ type Sketch = readonly [role: string, category: Category, facts: Partial<Templat
 /** A person between camera and background, lamps around them, and a screen beside the lens; all of it said, and most of it plausible. */
 function makeStagedCase(index: number): LawCase {
   const dice = makeDice(index + 40_000)
-  const sketches = [...throwCamera(dice), ...throwLamps(dice), ...throwRest(dice)]
+  // Of what came later, thrown apart: everything before it stays as it was.
+  const later = makeDice(index + 90_000)
+  const sketches = [...throwCamera(dice), ...throwLamps(dice), ...throwRest(dice), ...throwMicrophone(later)]
   const items = sketches.map(([roleId, category, facts, more, name = ''], at): CaseItem => {
     const model = makeModelFromTemplate(category, 'Maker', `${name}${category}${at}`, facts)
     const id = `t${at}`
@@ -89,7 +96,9 @@ function makeStagedCase(index: number): LawCase {
     }
     return { id, tag: `T${at}`, model: whole, roleId }
   })
-  const roles = [...new Set(sketches.map(([role]) => role))].map((id) => throwRole(id, dice))
+  const roles = [...new Set(sketches.map(([role]) => role))].map((id) =>
+    throwRole(id, id === MICROPHONE ? later : dice),
+  )
   return {
     index,
     kind: 'camera',
@@ -108,7 +117,7 @@ function makeStagedCase(index: number): LawCase {
         ...(dice.chance(0.4) ? (['spectacles'] as const) : []),
         ...(dice.chance(0.3) ? (['true-colour'] as const) : []),
       ],
-      stage: throwStage(dice),
+      stage: { ...throwStage(dice), ...throwStand(later) },
     },
   }
 }
@@ -239,7 +248,7 @@ function throwRole(name: string, dice: Dice): Role {
     importance: dice.pick(['essential', 'wanted', 'optional'] as const),
     position: {
       ...NO_POSITION,
-      distanceMm: name === 'A camera' ? 350 + dice.upTo(4_000) : 700 + dice.upTo(2_500),
+      distanceMm: reach(name, dice),
       sideDegrees: isLamp ? (dice.chance(0.3) ? dice.upTo(30) - 15 : dice.upTo(360) - 180) : null,
       heightMm: 900 + dice.upTo(1_500),
       focalMm: dice.chance(0.5) ? dice.pick([24, 35, 50, 85]) : null,
@@ -256,6 +265,23 @@ function throwRole(name: string, dice: Dice): Role {
         }
       : {}),
   })
+}
+
+const MICROPHONE = 'Microphone'
+const throwMicrophone = (dice: Dice): Sketch[] => (dice.chance(0.5) ? [[MICROPHONE, 'shotgun', {}, {}]] : [])
+
+const throwStand = (dice: Dice) =>
+  dice.chance(0.5)
+    ? {
+        fromLeftMm: 300 + dice.upTo(4_000),
+        fromFrontMm: 300 + dice.upTo(5_000),
+        facesDegrees: dice.pick([0, 45, 90, 180, 270, 315]),
+      }
+    : {}
+
+function reach(name: string, dice: Dice): number {
+  if (name === MICROPHONE) return 200 + dice.upTo(700)
+  return name === 'A camera' ? 350 + dice.upTo(4_000) : 700 + dice.upTo(2_500)
 }
 
 function throwStage(dice: Dice) {

@@ -98,15 +98,34 @@ export function makeDemoPlaces(today: string): (NewPlace & { id: string })[] {
     {
       ...bare('glasshouse', 'Glasshouse corner', 'room', null, {
         size: { widthMm: 5200, depthMm: 4100, heightMm: 3400 },
-        doors: [{ id: 'gh-d1', name: 'Garden door', widthMm: 860, heightMm: 2000 }],
-        windows: [{ id: 'gh-w1', name: 'East glass', bearingDegrees: 85, widthMm: 4800, heightMm: 2600 }],
+        doors: [{ id: 'gh-d1', name: 'Garden door', widthMm: 860, heightMm: 2000, wall: 'left', fromMm: 3000 }],
+        windows: [
+          {
+            id: 'gh-w1',
+            name: 'East glass',
+            bearingDegrees: 85,
+            widthMm: 4800,
+            heightMm: 2600,
+            wall: 'back',
+            fromMm: 200,
+          },
+        ],
         sockets: [
           { id: 'gh-s1', name: 'Bench, left', circuitId: 'gh-1', xMm: 300, yMm: 0, zMm: 900 },
           { id: 'gh-s2', name: 'Bench, right', circuitId: 'gh-1', xMm: 3100, yMm: 0, zMm: 900 },
         ],
         fixtures: [
           { id: 'gh-f1', name: 'Vent fan', kind: 'noise', kelvin: null, canSwitchOff: true, note: '' },
-          { id: 'gh-f2', name: 'Heating pipe', kind: 'heat', kelvin: null, canSwitchOff: false, note: '' },
+          {
+            id: 'gh-f2',
+            name: 'Heating pipe',
+            kind: 'heat',
+            kelvin: null,
+            canSwitchOff: false,
+            note: '',
+            xMm: 5000,
+            yMm: 400,
+          },
         ],
         position: { latitude: 51.5, longitude: -2.6 },
         colours: ['#5d8a54', '#cfd8c0'],

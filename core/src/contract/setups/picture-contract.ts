@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { lookSchema } from '../../setups/checks/light/look.ts'
+import { lookSchema } from '../../setups/checks/plan/look.ts'
 import { jointChoicesSchema } from '../../setups/joining/joint-choices.ts'
 import { pictureChangeSchema } from '../../setups/pictures/compare-pictures.ts'
 import { pictureSchema } from '../../setups/pictures/picture.ts'

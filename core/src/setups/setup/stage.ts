@@ -68,6 +68,7 @@ const lengthMm = z
   .min(1, 'A length is more than nothing.')
   .max(100_000, 'That is over 100 m.')
   .nullable()
+const floorMm = z.number().int().min(0, 'A length is not negative.').max(100_000, 'That is over 100 m.').nullable()
 const luxSchema = z.number().min(0.1, 'Light is more than nothing.').max(200_000, 'That is more than the sun gives.')
 
 /** One point that somebody held a meter to. */
@@ -118,6 +119,10 @@ export const stageSchema = z.object({
   whiteBalance: whiteBalanceSchema.nullable().default(null),
   /** By how many stops the key is to be above the fill; the look that was found good. */
   ratioStops: z.number().min(-3).max(8, 'At most eight stops.').nullable().default(null),
+  /** Where in the room they are, from its left wall and its front wall, and which way they face: clockwise from the front wall. */
+  fromLeftMm: floorMm.default(null),
+  fromFrontMm: floorMm.default(null),
+  facesDegrees: z.number().int().min(0).max(359, 'A direction is 0 to 359 degrees.').nullable().default(null),
   /** What leads the eye, in the words of who composed it. */
   composition: z.string().max(400, 'At most 400 characters.').default(''),
 })

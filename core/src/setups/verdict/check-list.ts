@@ -12,7 +12,6 @@ import { backgroundLight } from '../checks/light/background-light.ts'
 import { exposure } from '../checks/light/exposure.ts'
 import { lampFindings } from '../checks/light/lamp-findings.ts'
 import { sunlight } from '../checks/light/sunlight.ts'
-import { unknownLook } from '../checks/light/unknown-look.ts'
 import { cardMinutes, cardMinutesSchema, cardMinutesSum } from '../checks/media/card-minutes.ts'
 import { cardSpeed } from '../checks/media/card-speed.ts'
 import { keptPictures } from '../checks/media/kept-pictures.ts'
@@ -30,6 +29,9 @@ import { imageCircle } from '../checks/picture/image-circle.ts'
 import { moves } from '../checks/picture/moves.ts'
 import { roomDepth } from '../checks/picture/room-depth.ts'
 import { screens } from '../checks/picture/screens.ts'
+import { atWalls } from '../checks/plan/at-walls.ts'
+import { seenThings } from '../checks/plan/seen-things.ts'
+import { unknownLook } from '../checks/plan/unknown-look.ts'
 import { chargeCurrent } from '../checks/power/charge-current.ts'
 import { charges } from '../checks/power/charges.ts'
 import { circuitLoad, circuitLoadSchema, circuitLoadSum } from '../checks/power/circuit-load.ts'
@@ -68,6 +70,7 @@ import { suitedMicrophone } from '../checks/sound/suited-microphone.ts'
 export const CHECKS = [
   absences,
   asAgreed,
+  atWalls,
   backdropWidth,
   backgroundLight,
   boundElsewhere,
@@ -107,6 +110,7 @@ export const CHECKS = [
   recordedSound,
   roomDepth,
   screens,
+  seenThings,
   sharedItems,
   shortStock,
   signalRate,

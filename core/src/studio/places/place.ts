@@ -27,7 +27,27 @@ const shortText = z.string().max(200, 'At most 200 characters.')
 export const sizeSchema = z.object({ widthMm: lengthSchema, depthMm: lengthSchema, heightMm: lengthSchema })
 export type Size = z.infer<typeof sizeSchema>
 
-export const doorSchema = z.object({ id: idSchema, name: nameSchema, widthMm: lengthSchema, heightMm: lengthSchema })
+/** The walls of a room, the front one being that from which depths are measured. */
+export const WALLS = {
+  front: 'the front wall',
+  left: 'the left wall',
+  back: 'the back wall',
+  right: 'the right wall',
+} as const
+export type Wall = keyof typeof WALLS
+export const WALL_CODES = Object.keys(WALLS) as [Wall, ...Wall[]]
+export const wallSchema = z.enum(WALL_CODES)
+
+/** In which wall it is, and how far its nearer end is along it: from the left of the front and back walls, from the front of the others. */
+const inWallFields = { wall: wallSchema.nullable().optional(), fromMm: heightSchema.nullable().optional() }
+
+export const doorSchema = z.object({
+  id: idSchema,
+  name: nameSchema,
+  widthMm: lengthSchema,
+  heightMm: lengthSchema,
+  ...inWallFields,
+})
 export type Door = z.infer<typeof doorSchema>
 
 /** Bearing: where one looks out through it, in degrees from north by east. */
@@ -37,6 +57,7 @@ export const windowSchema = z.object({
   bearingDegrees: z.number().int().min(0).max(359, 'A bearing is 0 to 359 degrees, north by east.'),
   widthMm: lengthSchema,
   heightMm: lengthSchema,
+  ...inWallFields,
 })
 export type Window = z.infer<typeof windowSchema>
 
@@ -77,6 +98,9 @@ export const fixtureSchema = z.object({
   kelvin: z.number().int().min(1000, 'Kelvin of lamps lie between 1,000 and 20,000.').max(20_000).nullable(),
   canSwitchOff: z.boolean(),
   note: shortText,
+  /** Where in the plan; absent where nobody said. */
+  xMm: heightSchema.nullable().optional(),
+  yMm: heightSchema.nullable().optional(),
 })
 export type Fixture = z.infer<typeof fixtureSchema>
 
@@ -140,6 +164,26 @@ export const newPlaceSchema = z
       if (size && (socket.xMm > size.widthMm || socket.yMm > size.depthMm || socket.zMm > size.heightMm)) {
         context.addIssue({ code: 'custom', path: [...path, 'xMm'], message: 'This socket lies outside the room.' })
       }
+    }
+    const { size } = details
+    for (const list of ['doors', 'windows'] as const) {
+      for (const [at, { wall, fromMm, widthMm }] of details[list].entries()) {
+        const lengthMm = size && wall && (wall === 'front' || wall === 'back' ? size.widthMm : size.depthMm)
+        if (lengthMm && fromMm != null && fromMm + widthMm > lengthMm)
+          context.addIssue({
+            code: 'custom',
+            path: ['details', list, at, 'fromMm'],
+            message: 'It reaches beyond its wall.',
+          })
+      }
+    }
+    for (const [at, { xMm, yMm }] of details.fixtures.entries()) {
+      if (size && ((xMm ?? 0) > size.widthMm || (yMm ?? 0) > size.depthMm))
+        context.addIssue({
+          code: 'custom',
+          path: ['details', 'fixtures', at, 'xMm'],
+          message: 'This lies outside the room.',
+        })
     }
   })
 export type NewPlace = z.infer<typeof newPlaceSchema>

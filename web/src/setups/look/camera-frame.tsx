@@ -1,4 +1,4 @@
-import type { PlanFrame } from '@exemplar/core'
+import { type PlanFrame, WALLS } from '@exemplar/core'
 import { useMeasures } from '../../foundation/form/measures.tsx'
 
 /** A person as large as people are, in millimetres: from the eyes to the top of the head, and to the floor. */
@@ -39,6 +39,18 @@ export function CameraFrame({ frame }: { frame: PlanFrame }) {
           />
           <ellipse cx={0} cy={(HEAD.below - HEAD.above) / 2} rx={HEAD.halfWidth} ry={(HEAD.above + HEAD.below) / 2} />
         </g>
+        {frame.walls.slice(1).map((it) => (
+          <line
+            key={it.from}
+            x1={-half + it.from * widthMm}
+            x2={-half + it.from * widthMm}
+            y1={top}
+            y2={top + heightMm}
+            stroke="var(--quiet)"
+            strokeWidth={line}
+          />
+        ))}
+        {frame.inPicture.map((it) => it.y !== null && <Seen key={it.key} it={{ ...it, y: it.y }} frame={frame} />)}
         <rect
           x={-half * 0.95}
           y={top + heightMm * 0.025}
@@ -52,9 +64,50 @@ export function CameraFrame({ frame }: { frame: PlanFrame }) {
       </svg>
       <figcaption className="mt-1 text-[12px] text-quiet">
         {tag} sees {sayLength(Math.round(widthMm))} across, 16 to 9. {sayBackdrop(frame)}
+        {frame.walls.length > 1 && ` From left to right: ${frame.walls.map((it) => WALLS[it.wall]).join(', ')}.`}
+        {frame.inPicture
+          .filter((it) => it.isIn && !it.isHidden)
+          .map((it) => ` ${it.tag} is in it.`)
+          .join('')}
         {backdropTag === null && ' How wide what is behind is nobody wrote down.'}
       </figcaption>
     </figure>
+  )
+}
+
+/** A lamp or a microphone where the camera sees it, and so far outside as fits beside the picture. */
+function Seen({ it, frame }: { it: PlanFrame['inPicture'][number] & { y: number }; frame: PlanFrame }) {
+  const { widthMm } = frame
+  const heightMm = (widthMm * 9) / 16
+  const middle = heightMm / 6
+  if (Math.abs(it.x) - it.radius > 1 || Math.abs(it.y) - (it.radius * 16) / 9 > 1) return null
+  const [x, y] = [(it.x * widthMm) / 2, middle - (it.y * heightMm) / 2]
+  const size = Math.max((it.radius * widthMm) / 2, widthMm / 60)
+  const look = {
+    fill: 'var(--sheet)',
+    fillOpacity: 0.7,
+    stroke: it.isHidden ? 'var(--quiet)' : 'var(--ink)',
+    strokeWidth: widthMm / 220,
+    strokeDasharray: it.isHidden ? `${widthMm / 80} ${widthMm / 120}` : undefined,
+  }
+  return (
+    <g>
+      {it.kind === 'lamp' ? (
+        <circle cx={x} cy={y} r={size} {...look} />
+      ) : (
+        <path d={`M ${x - size} ${y - size} h ${size * 2} l ${-size} ${size * 2} Z`} {...look} />
+      )}
+      <text
+        x={x}
+        y={y + size + widthMm / 24}
+        fontSize={widthMm / 28}
+        textAnchor="middle"
+        fill="var(--ink)"
+        className="font-mono"
+      >
+        {it.tag}
+      </text>
+    </g>
   )
 }
 

@@ -1,14 +1,23 @@
-import { printLights, type ReplyOf, type Role, type SetupReply, writeLook } from '@exemplar/core'
+import {
+  NO_POSITION,
+  printLights,
+  type ReplyOf,
+  type Role,
+  type SetupReply,
+  sayPosition,
+  writeLook,
+} from '@exemplar/core'
 import { useMemo, useState } from 'react'
 import { onlyData } from '../../foundation/api/only-data.ts'
+import { useMeasures } from '../../foundation/form/measures.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { Empty, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { usePictureAndLightQuery } from '../pictures-api.ts'
-import { CameraFrame } from './camera-frame.tsx'
 import { LookLines, LookPartView } from './look-part.tsx'
-import { PlanView } from './plan-view.tsx'
+import { PlanAndPictures } from './plan-and-pictures.tsx'
+import type { Place } from './plan-moves.ts'
 import { SetCamera } from './set-camera.tsx'
 import { SetLamp } from './set-lamp.tsx'
 import { StageForm } from './stage-form.tsx'
@@ -31,6 +40,7 @@ export function LookView({
 }) {
   const { data, error, refetch } = usePictureAndLightQuery({ id: setup.id, bookingId }, ONLY_LOOK)
   const { system, today } = useTimeWords()
+  const { sayLength } = useMeasures()
   const [open, setOpen] = useState<Open>(null)
   const look = useMemo(() => data && writeLook(data, system), [data, system])
   if (!look) return <Waiting what="picture and light" error={error} onRetry={refetch} />
@@ -61,14 +71,17 @@ export function LookView({
       {(look.plan.things.length > 0 || look.plan.backdropMm !== null) && (
         <section aria-label="Plan" className="mt-6">
           <h2 className="text-[15px]">Plan and pictures</h2>
-          <div className="grid gap-4 xl:grid-cols-[1.25fr_1fr]">
-            <PlanView plan={look.plan} />
-            <div className="mt-3 grid content-start gap-3 sm:max-xl:grid-cols-2">
-              {look.plan.frames.map((frame) => (
-                <CameraFrame key={frame.roleId} frame={frame} />
-              ))}
-            </div>
-          </div>
+          <PlanAndPictures
+            plan={look.plan}
+            onMove={
+              onSave &&
+              ((roleId, place) =>
+                onSave(
+                  (now) => moveRole(now, roleId, place),
+                  `${roleOf(roleId)?.name ?? 'It'} is at ${sayPosition({ ...NO_POSITION, ...place }, sayLength)}.`,
+                ))
+            }
+          />
         </section>
       )}
       <Parts
@@ -98,6 +111,13 @@ export function LookView({
       </SheetDialog>
     </div>
   )
+}
+
+/** The same setup with the things of a role somewhere else; their height and all else stay. */
+function moveRole(setup: SetupReply, roleId: string, place: Place): SetupReply {
+  const move = (role: Role): Role =>
+    role.id === roleId ? { ...role, position: { ...(role.position ?? NO_POSITION), ...place } } : role
+  return { ...setup, roles: setup.roles.map(move) }
 }
 
 function Parts({

@@ -65,6 +65,7 @@ export function StageForm({
         <People stage={draft} set={set} />
         <Behind stage={draft} set={set} />
       </div>
+      <InTheRoom stage={draft} set={set} />
       <HouseLights stage={draft} lights={houseLights} set={set} />
       <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
         <legend className="mb-1 text-[12px] font-semibold">Worn or shown</legend>
@@ -209,6 +210,54 @@ function Behind({ stage, set }: { stage: Stage; set: SetStage }) {
         ))}
       </SelectField>
     </>
+  )
+}
+
+/** Eight ways to face in a room, clockwise from its front wall as its plan is drawn. */
+const FACES = [
+  [0, 'The front wall'],
+  [45, 'The corner of front and left'],
+  [90, 'The left wall'],
+  [135, 'The corner of left and back'],
+  [180, 'The back wall'],
+  [225, 'The corner of back and right'],
+  [270, 'The right wall'],
+  [315, 'The corner of right and front'],
+] as const
+
+/** Where they are in the room: with all three everything is held against its walls. */
+function InTheRoom({ stage, set }: { stage: Stage; set: SetStage }) {
+  const isOther = stage.facesDegrees !== null && !FACES.some(([degrees]) => degrees === stage.facesDegrees)
+  return (
+    <fieldset className="grid grid-cols-2 gap-3 md:grid-cols-4">
+      <legend className="mb-1 text-[12px] font-semibold">Where they are in the room</legend>
+      <MeasureField
+        measure="length"
+        label="From the left wall"
+        value={stage.fromLeftMm}
+        onChange={(fromLeftMm) => set({ fromLeftMm })}
+      />
+      <MeasureField
+        measure="length"
+        label="From the front wall"
+        hint="as the plan of the room has it"
+        value={stage.fromFrontMm}
+        onChange={(fromFrontMm) => set({ fromFrontMm })}
+      />
+      <SelectField
+        label="They face"
+        value={stage.facesDegrees === null ? '' : String(stage.facesDegrees)}
+        onChange={(event) => set({ facesDegrees: event.target.value === '' ? null : Number(event.target.value) })}
+      >
+        <option value="">Nobody said</option>
+        {FACES.map(([degrees, label]) => (
+          <option key={degrees} value={degrees}>
+            {label}
+          </option>
+        ))}
+        {isOther && <option value={String(stage.facesDegrees)}>{stage.facesDegrees}° from the front wall</option>}
+      </SelectField>
+    </fieldset>
   )
 }
 

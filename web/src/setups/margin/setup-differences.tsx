@@ -66,6 +66,9 @@ const STAGE_NAMES: Record<StageField, string> = {
   eyesores: 'what should not be seen',
   whiteBalance: 'the white balance',
   ratioStops: 'key against fill',
+  fromLeftMm: 'how far they are from the left wall',
+  fromFrontMm: 'how far they are from the front wall',
+  facesDegrees: 'which way they face',
   composition: 'the composition',
 }
 

@@ -1,4 +1,13 @@
-import { FIXTURE_KIND_CODES, FIXTURE_KINDS, type FixtureKind, type NewPlace, type PlaceDetails } from '@exemplar/core'
+import {
+  FIXTURE_KIND_CODES,
+  FIXTURE_KINDS,
+  type FixtureKind,
+  type NewPlace,
+  type PlaceDetails,
+  WALL_CODES,
+  WALLS,
+  type Wall,
+} from '@exemplar/core'
 import { CheckField, SelectField, TextField } from '../../foundation/form/field.tsx'
 import { FigureField } from '../../foundation/form/figure-field.tsx'
 import { MeasureField } from '../../foundation/form/measures.tsx'
@@ -35,6 +44,7 @@ export function RoomParts({ draft, onChange }: { draft: NewPlace; onChange(part:
               value={row.heightMm}
               onChange={(it) => set({ heightMm: it ?? row.heightMm })}
             />
+            <InWall row={row} set={set} />
           </>
         )}
       </RowsField>
@@ -64,6 +74,7 @@ export function RoomParts({ draft, onChange }: { draft: NewPlace; onChange(part:
               value={row.widthMm}
               onChange={(it) => set({ widthMm: it ?? row.widthMm })}
             />
+            <InWall row={row} set={set} />
           </>
         )}
       </RowsField>
@@ -193,6 +204,18 @@ export function RoomParts({ draft, onChange }: { draft: NewPlace; onChange(part:
                 onChange={(kelvin) => set({ kelvin })}
               />
             )}
+            <MeasureField
+              measure="length"
+              label="From the left"
+              value={row.xMm ?? null}
+              onChange={(xMm) => set({ xMm })}
+            />
+            <MeasureField
+              measure="length"
+              label="From the front"
+              value={row.yMm ?? null}
+              onChange={(yMm) => set({ yMm })}
+            />
             <span className="self-end pb-2">
               <CheckField
                 label="Can be switched off"
@@ -203,6 +226,38 @@ export function RoomParts({ draft, onChange }: { draft: NewPlace; onChange(part:
           </>
         )}
       </RowsField>
+    </>
+  )
+}
+
+interface Opening {
+  wall?: Wall | null
+  fromMm?: number | null
+}
+
+/** In which wall a door or a window is, and where; with both it is drawn in plans. */
+function InWall({ row, set }: { row: Opening; set(part: Opening): void }) {
+  return (
+    <>
+      <SelectField
+        label="In"
+        value={row.wall ?? ''}
+        onChange={(event) => set({ wall: (event.target.value || null) as Wall | null })}
+      >
+        <option value="">Nobody said</option>
+        {WALL_CODES.map((wall) => (
+          <option key={wall} value={wall}>
+            {WALLS[wall]}
+          </option>
+        ))}
+      </SelectField>
+      <MeasureField
+        measure="length"
+        label={row.wall === 'left' || row.wall === 'right' ? 'From the front' : 'From the left'}
+        hint="to its nearer end"
+        value={row.fromMm ?? null}
+        onChange={(fromMm) => set({ fromMm })}
+      />
     </>
   )
 }

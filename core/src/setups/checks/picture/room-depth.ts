@@ -5,16 +5,18 @@ import { metres, plain } from '../finding-words.ts'
 import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { BEHIND_CAMERA_MM } from './camera-angles.ts'
-import { type CameraLook, listCameraLooks } from './camera-look.ts'
+import { type CameraLook, listBackdrops, listCameraLooks } from './camera-look.ts'
+import { findRun } from './stand.ts'
 
-/** What a backdrop on its support, or somebody's shadow of air before a wall, takes. Common practice, from memory. */
+/** What a backdrop on its support takes. Common practice, from memory. */
 export const BEHIND_BACKDROP_MM = 300
 
 export interface DepthBudget {
   look: CameraLook
   wantedMm: number
-  /** The longer side of the room, along which one would film. */
+  /** From wall to wall along the line, where somebody said how they stand; else the longer side, along which one would film. */
   roomMm: number
+  isStated: boolean
   overMm: number
   /** How near the background could come, with all else as it is; null where that is not enough. */
   nearerBackgroundMm: number | null
@@ -24,14 +26,14 @@ export interface DepthBudget {
 
 /** Whether camera, whoever is filmed and what is behind them go into the room one behind the other. */
 export function listDepthBudgets(scene: Scene): DepthBudget[] {
-  const { roomSize, setup } = scene
-  const { backdropMm } = setup.stage
-  if (!roomSize || backdropMm === null) return []
-  const roomMm = Math.max(roomSize.widthMm, roomSize.depthMm)
+  const run = findRun(scene)
+  const { backdropMm } = scene.setup.stage
+  if (!run || backdropMm === null) return []
+  const { roomMm, isStated } = run
   return factOf(scene, listCameraLooks).flatMap((look): DepthBudget[] => {
     const { distanceMm, activeWidthMm, focalMm } = look
     if (distanceMm === null || !isAlongTheLine(look)) return []
-    const wantedMm = BEHIND_CAMERA_MM + distanceMm + backdropMm + BEHIND_BACKDROP_MM
+    const wantedMm = BEHIND_CAMERA_MM + distanceMm + backdropMm + findBehindBackdrop(scene)
     const overMm = wantedMm - roomMm
     const nearer = backdropMm - overMm
     const back = distanceMm - overMm
@@ -42,6 +44,7 @@ export function listDepthBudgets(scene: Scene): DepthBudget[] {
         look,
         wantedMm,
         roomMm,
+        isStated,
         overMm,
         nearerBackgroundMm: overMm > 0 && nearer > 0 ? nearer : null,
         nearerCamera:
@@ -53,8 +56,11 @@ export function listDepthBudgets(scene: Scene): DepthBudget[] {
   })
 }
 
+/** A wall needs nothing behind it; what hangs needs its support. */
+export const findBehindBackdrop = (scene: Scene): number => (listBackdrops(scene).length > 0 ? BEHIND_BACKDROP_MM : 0)
+
 /** Only a camera before the face looks along the room: one from the side or from above does not. */
-const isAlongTheLine = ({ isBeforeFace, role }: CameraLook) =>
+export const isAlongTheLine = ({ isBeforeFace, role }: CameraLook) =>
   isBeforeFace && Math.abs(role.position?.sideDegrees ?? 0) < 30
 
 const sayWays = ({
@@ -83,7 +89,7 @@ export function sayRoomDepth(look: CameraLook, scene: Scene): LookLine[] {
     ]
     return [sayOpen('room', label, wanting)]
   }
-  const { wantedMm, roomMm, overMm } = budget
+  const { wantedMm, roomMm, overMm, isStated } = budget
   const says =
     overMm <= 0
       ? `${metres(wantedMm)} of ${metres(roomMm)}: ${overMm === 0 ? 'just' : `${metres(-overMm)} left`}.`
@@ -93,11 +99,11 @@ export function sayRoomDepth(look: CameraLook, scene: Scene): LookLine[] {
       sums: [
         [
           'wanted',
-          `${BEHIND_CAMERA_MM} + ${trim(look.distanceMm ?? 0, 0)} + ${setup.stage.backdropMm} + ${BEHIND_BACKDROP_MM} = ${trim(wantedMm, 0)} mm`,
+          `${BEHIND_CAMERA_MM} + ${trim(look.distanceMm ?? 0, 0)} + ${setup.stage.backdropMm} + ${findBehindBackdrop(scene)} = ${trim(wantedMm, 0)} mm`,
         ],
       ],
       assumptions: [
-        'Half a metre for the camera and whoever works it, 30 cm for the backdrop on its support: common practice. Along the longer side of the room.',
+        `Half a metre for the camera and whoever works it, 30 cm for a backdrop on its support and none before a bare wall: common practice. ${isStated ? 'From wall to wall the way they face.' : 'Along the longer side of the room.'}`,
       ],
       source: 'geometry',
     }),
@@ -110,6 +116,7 @@ interface RoomShallow {
   itemKey: string
   wantedMm: number
   roomMm: number
+  isStated: boolean
   nearerBackgroundMm: number | null
   nearerCamera: DepthBudget['nearerCamera']
 }
@@ -118,7 +125,7 @@ interface RoomShallow {
 export const roomDepth = defineCheck<RoomShallow>({
   find: (scene) =>
     listDepthBudgets(scene).flatMap((budget): Found<RoomShallow>[] => {
-      const { look, wantedMm, roomMm, overMm, nearerBackgroundMm, nearerCamera } = budget
+      const { look, wantedMm, roomMm, isStated, overMm, nearerBackgroundMm, nearerCamera } = budget
       // A camera that is outside the room by itself is told as that.
       if (overMm <= 0 || (look.distanceMm ?? 0) > roomMm - BEHIND_CAMERA_MM) return []
       return [
@@ -131,6 +138,7 @@ export const roomDepth = defineCheck<RoomShallow>({
           itemKey: look.unitId,
           wantedMm,
           roomMm,
+          isStated,
           nearerBackgroundMm,
           nearerCamera,
         },
@@ -138,10 +146,10 @@ export const roomDepth = defineCheck<RoomShallow>({
     }),
   codes: {
     'room-shallow': {
-      say: ({ tag, wantedMm, roomMm, ...ways }) =>
+      say: ({ tag, wantedMm, roomMm, isStated, ...ways }) =>
         plain(
           `The room is too shallow for ${tag} and what is behind`,
-          `Camera, way to the face, way to the background and what stands behind take ${metres(wantedMm)}; the longer side of the room is ${metres(roomMm)}. ${sayWays(ways)}`,
+          `Camera, way to the face, way to the background and what stands behind take ${metres(wantedMm)}; ${isStated ? 'the way they face it is' : 'the longer side of the room is'} ${metres(roomMm)}${isStated ? ' from wall to wall' : ''}. ${sayWays(ways)}`,
         ),
       deciding: ({ wantedMm, roomMm }) => [wantedMm, roomMm],
       isSmaller: (after, before) => after.wantedMm - after.roomMm < before.wantedMm - before.roomMm,

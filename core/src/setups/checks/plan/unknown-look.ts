@@ -1,13 +1,15 @@
 import { isItemOf, type PlacedItem, readChoice, readFigure, readPositive } from '../../placed/placed-item.ts'
 import { defineCheck, type Found } from '../check.ts'
 import { plain } from '../finding-words.ts'
+import { listColours } from '../light/colours.ts'
+import { type LampLook, listLampLooks, readEyeHeight } from '../light/lamp-look.ts'
+import { findReflection } from '../light/lines-of-sight.ts'
+import { computeSetLook } from '../light/set-look.ts'
 import { readWidth } from '../picture/backdrop-line.ts'
 import { type CameraLook, listBackdrops, listCameraLooks } from '../picture/camera-look.ts'
 import { factOf, type Scene } from '../scene.ts'
-import { listColours } from './colours.ts'
-import { type LampLook, listLampLooks } from './lamp-look.ts'
-import { findReflection } from './lines-of-sight.ts'
-import { computeSetLook } from './set-look.ts'
+import { listInPicture } from './in-picture.ts'
+import { listPlanned, type PlanThing } from './planned.ts'
 
 interface LookUnknown {
   code: 'look-unknown'
@@ -55,7 +57,13 @@ function listOfCameras(scene: Scene): Lack[] {
   return factOf(scene, listCameraLooks).flatMap((look) => {
     const camera = scene.itemOf.get(look.unitId)
     const glass = look.lensItem ?? camera
-    return camera && glass ? [...listOfFraming(look, camera, glass, scene), ...listOfAperture(look, glass)] : []
+    return camera && glass
+      ? [
+          ...listOfFraming(look, camera, glass, scene),
+          ...listOfPicture(look, camera, glass, scene),
+          ...listOfAperture(look, glass),
+        ]
+      : []
   })
 }
 
@@ -82,6 +90,44 @@ function listOfFraming(look: CameraLook, camera: PlacedItem, glass: PlacedItem, 
   if (asksNear && look.closestMm === null)
     lacks.push({ item: glass, what: 'from where on it focuses', decides: 'whether it focuses so near' })
   return lacks
+}
+
+/** Further beside where a camera looks than this no usual lens sees. */
+const SEEN_DEGREES = 45
+/** Half of the largest that is put before a lamp. Common practice, from memory. */
+const MOST_HALF_MM = 750
+
+/** Everything around says where it is and how high: only a figure of the things decides what comes into the picture. */
+function listOfPicture(look: CameraLook, camera: PlacedItem, glass: PlacedItem, scene: Scene): Lack[] {
+  const decides = 'what comes into the picture'
+  if (look.frameWidthMm !== null)
+    return listInPicture(look, scene).flatMap((it): Lack[] => {
+      const lamp = factOf(scene, listLampLooks).find(({ lamp: own }) => own.key === it.key)
+      const isNear = it.isIn === false && it.clearMm !== null && it.clearMm < MOST_HALF_MM
+      return isNear && lamp && lamp.diameterMm === null && lamp.job !== 'accent'
+        ? [{ item: lamp.sourceOf, what: 'how large it is', decides }]
+        : []
+    })
+  const { distanceMm, role, heightMm, activeWidthMm, focalMm } = look
+  if (distanceMm === null || role.position?.looksDown || heightMm === null || !readEyeHeight(scene.setup)) return []
+  const isBefore = factOf(scene, listPlanned).placed.some(
+    (it) => it.kind !== 'camera' && it.heightMm !== null && findAngle(it, look) < SEEN_DEGREES,
+  )
+  if (!isBefore) return []
+  return [
+    ...(activeWidthMm === null ? [{ item: camera, what: 'how wide the sensor is', decides }] : []),
+    ...(focalMm === null && look.focalMinMm === null && hasFocal(glass)
+      ? [{ item: glass, what: 'the focal length', decides }]
+      : []),
+  ]
+}
+
+/** How far beside the way to the person a thing lies, as the camera sees it, in degrees. */
+function findAngle({ xMm, yMm }: PlanThing, { distanceMm, role }: CameraLook): number {
+  const side = ((role.position?.sideDegrees ?? 0) * Math.PI) / 180
+  const [lensX, lensY] = [(distanceMm ?? 0) * Math.sin(side), (distanceMm ?? 0) * Math.cos(side)]
+  const [ax, ay, bx, by] = [-lensX, -lensY, xMm - lensX, yMm - lensY]
+  return (Math.abs(Math.atan2(ax * by - ay * bx, ax * bx + ay * by)) * 180) / Math.PI
 }
 
 const NEAR_FOCALS = 10

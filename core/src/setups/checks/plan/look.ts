@@ -1,17 +1,19 @@
 import { z } from 'zod'
 import { writeImperialAround } from '../../../units/imperial.ts'
+import { sayLamp } from '../light/lamp-lines.ts'
+import { listLampLooks } from '../light/lamp-look.ts'
+import { saySet } from '../light/set-lines.ts'
+import { saySun } from '../light/sunlight.ts'
 import { type LookLine, lookLineSchema } from '../look-line.ts'
 import { sayCamera } from '../picture/camera-lines.ts'
 import { type CameraLook, listCameraLooks } from '../picture/camera-look.ts'
 import { sayGaze } from '../picture/gaze.ts'
 import { sayRoomDepth } from '../picture/room-depth.ts'
 import { saySharedAperture } from '../picture/shared-aperture.ts'
+import { sayWalls } from '../picture/walls-seen.ts'
 import { factOf, type Scene } from '../scene.ts'
-import { sayLamp } from './lamp-lines.ts'
-import { listLampLooks } from './lamp-look.ts'
 import { drawPlan, planSchema } from './plan.ts'
-import { saySet } from './set-lines.ts'
-import { saySun } from './sunlight.ts'
+import { sayNearPicture } from './seen-things.ts'
 
 /** One camera or lamp with all that it comes to. */
 export const lookPartSchema = z.object({
@@ -43,7 +45,12 @@ export function describeLookOf(scene: Scene): Look {
   return {
     cameras: cameras.map((it) => ({
       ...describeCamera(it),
-      lines: [...sayCamera(it, scene), ...sayRoomDepth(it, scene)],
+      lines: [
+        ...sayCamera(it, scene),
+        ...sayRoomDepth(it, scene),
+        ...sayWalls(it, scene),
+        ...sayNearPicture(it, scene),
+      ],
     })),
     lamps: lamps.map((it) => ({
       key: it.lamp.key,
