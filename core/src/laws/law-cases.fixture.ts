@@ -41,6 +41,8 @@ const SINCE: readonly SpecKey[] = [
   'frontToBackMm',
   'colourTrusted',
   'grid',
+  'stored',
+  'smooths',
 ]
 const FIRST = SPEC_KEYS.filter((it) => !SINCE.includes(it))
 

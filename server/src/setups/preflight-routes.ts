@@ -14,16 +14,17 @@ import {
   makeScene,
   nameModel,
   type PowerSource,
+  REFERENCE_STILL,
   type Setup,
   type SoundDevice,
 } from '@exemplar/core'
-import { and, desc, eq, inArray, ne } from 'drizzle-orm'
+import { and, desc, eq, inArray, isNull, like, ne } from 'drizzle-orm'
 import { isAnyOf } from '../availability/holdings.ts'
 import { loadKinWithModels } from '../availability/kin.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { incidents } from '../schema/bench-tables.ts'
-import { events } from '../schema/studio-tables.ts'
+import { attachments, events } from '../schema/studio-tables.ts'
 import { loadCase } from './assessment-case.ts'
 import { loadConduits } from './cable-routes.ts'
 import { loadFreeStore } from './free-store.ts'
@@ -54,6 +55,24 @@ function loadLessons({ db }: AppContext, setup: Setup, holdings: Holdings) {
     .map(({ id, lesson, what, on }) => ({ id, lesson, what, on }))
 }
 
+/** The picture of how a setup should look: kept with it under that name, the newest one. */
+function findStill({ db }: AppContext, setupId: string): string | null {
+  const kept = db
+    .select()
+    .from(attachments)
+    .where(
+      and(
+        eq(attachments.subjectType, 'setup'),
+        eq(attachments.subjectId, setupId),
+        isNull(attachments.archivedAt),
+        like(attachments.mime, 'image/%'),
+      ),
+    )
+    .orderBy(desc(attachments.addedAt))
+    .all()
+  return kept.find((it) => it.name.toLowerCase().startsWith(REFERENCE_STILL.toLowerCase()))?.id ?? null
+}
+
 export const startRoutes = [
   defineRoute('get /setups/:id/start', ({ params, query }, app) => {
     const { setup, settings, input } = loadCase(app, params.id ?? '', query.bookingId)
@@ -62,6 +81,7 @@ export const startRoutes = [
     const sunMoves = input.filming ? listSunMoves(makeScene(input)) : []
     const lines = listStartLines({
       sunMoves,
+      stillId: findStill(app, setup.id),
       // Nobody who never chose is told to.
       takesWhiteByCard: white.way === 'card' && white.from !== 'default',
       setupId: setup.id,

@@ -100,6 +100,8 @@ export const SPECS = {
   generation: text('Generation'),
   material: choice('Material', 'paper', 'cloth', 'stretch cloth', 'vinyl', 'pop-up', 'foam', 'wood', 'metal', 'other'),
   creases: choice('Creases', 'hardly', 'somewhat', 'easily'),
+  stored: choice('Stored', 'rolled', 'hung', 'folded'),
+  smooths: choice('Takes creases out', 'yes', 'no'),
   care: text('Care'),
   season: text('Season'),
   holes: text('Hole pattern at the back'),

@@ -57,6 +57,10 @@ const above = (role: RoleSketch): RoleSketch => ({ ...role, looksDown: true })
 const KEY = lit('key', light('Key', 'light', '1.2 m away, 45° to the side, a little above the eyes'))
 const FILL = lit('fill', moreLight('Fill', 'light', 'on the other side, two stops below the key'))
 const RIM = lit('separation', extraLight('Rim', 'light', 'from behind, out of frame'))
+const BACKGROUND = lit(
+  'background',
+  moreLight('Background light', 'light', 'on what is behind; not where it is to be dark'),
+)
 const RECORDER = moreSound(
   'Recorder',
   'recorder',
@@ -77,6 +81,7 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
       KEY,
       FILL,
       RIM,
+      BACKGROUND,
       sound('Main microphone', 'microphone', 'as near as the frame allows'),
       RECORDER,
       HEADPHONES,
@@ -107,6 +112,7 @@ export const PURPOSE_TEMPLATES: Readonly<Record<Exclude<Purpose, 'other'>, Purpo
       KEY,
       FILL,
       RIM,
+      BACKGROUND,
       sound('Guest’s microphone', 'microphone', 'worn, or on a boom above'),
       moreSound('Second microphone', 'microphone', 'for whoever asks'),
       moreSound('Recorder', 'recorder', 'a second recording that shares nothing with the first'),

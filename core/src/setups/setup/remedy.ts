@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { cableRunSchema } from './cable-run.ts'
 import { makeAssignment, type NewSetup } from './setup.ts'
 import { moveLinks } from './swapped-ends.ts'
-/** A way out that the interface can carry out. The first six change the setup; `shop` adds to the shopping list. */
+/** A way out that the interface can carry out. All but the last change the setup; `shop` adds to the shopping list. */
 export const remedySchema = z.discriminatedUnion('kind', [
   z.object({
     kind: z.literal('assign'),
@@ -56,6 +56,12 @@ export const remedySchema = z.discriminatedUnion('kind', [
     tag: z.string(),
     recordingModeId: z.string(),
     label: z.string(),
+  }),
+  z.object({
+    kind: z.literal('surface'),
+    roleId: z.string(),
+    /** What of the room does it, such as a white wall. */
+    name: z.string(),
   }),
   z.object({
     kind: z.literal('circuit'),
@@ -116,6 +122,13 @@ export function applyRemedy<T extends NewSetup>(setup: T, remedy: Remedy): T {
           thing.unitId === remedy.unitId ? { ...thing, recordingModeId: remedy.recordingModeId } : thing,
         ),
       )
+    case 'surface':
+      return {
+        ...setup,
+        roles: setup.roles.map((role) =>
+          role.id === remedy.roleId ? { ...role, providedBy: { kind: 'surface', name: remedy.name } } : role,
+        ),
+      }
     case 'circuit':
       return { ...setup, circuitId: remedy.circuitId }
     case 'shop':

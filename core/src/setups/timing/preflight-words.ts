@@ -80,7 +80,12 @@ export function sayStartLine(line: StartLine): { text: string; note: string } {
         'Takes before and after do not match on a clear day.',
       )
     case 'tidy':
-      return say('Tidy what is behind', 'Hold it against the still of how it should look.')
+      return say(
+        'Tidy what is behind',
+        line.stillId
+          ? 'Hold it against the still of how it should look.'
+          : 'Keep a still of how it should look with the setup, to hold it against.',
+      )
     case 'magnify':
       return say(
         `Magnify the picture of ${listInWords(line.tags)} and look at the eyes`,

@@ -91,7 +91,8 @@ export const startLineSchema = z
       z.object({ kind: z.literal('white-balance'), kelvin: z.number().nullable(), isOld: z.boolean() }),
       z.object({ kind: z.literal('eyesore'), what: z.string(), cure: z.string(), role: z.string() }),
       z.object({ kind: z.literal('sun'), pane: z.string(), at: z.string(), comes: z.boolean() }),
-      z.object({ kind: z.literal('tidy') }),
+      /** With the still of how it should look, where somebody keeps one with the setup. */
+      z.object({ kind: z.literal('tidy'), stillId: z.string().nullable() }),
       z.object({ kind: z.literal('magnify'), tags: z.array(z.string()) }),
       z.object({
         kind: z.literal('test'),
@@ -105,6 +106,8 @@ export interface StartFacts {
   setup: Pick<NewSetup, 'roles' | 'isMirrored' | 'stage'>
   /** When the sun comes to a window or leaves it while it is filmed. */
   sunMoves?: readonly { pane: string; at: string; comes: boolean }[]
+  /** The picture of how it should look, that somebody keeps with it. */
+  stillId?: string | null
   /** White balance is taken by a card here. */
   takesWhiteByCard?: boolean
   holdings: Holdings
@@ -322,7 +325,10 @@ function listSeveralJobs({ setup }: StartFacts, filled: readonly Filled[]): Star
 }
 
 /** What is looked at once all of it is lit: white, what should not be seen, and the focus where no larger screen shows it. */
-function listLooked({ setup, takesWhiteByCard = false }: StartFacts, filled: readonly Filled[]): StartLine[] {
+function listLooked(
+  { setup, stillId = null, takesWhiteByCard = false }: StartFacts,
+  filled: readonly Filled[],
+): StartLine[] {
   const { whiteBalance, eyesores, background, backdropMm } = setup.stage
   const cameras = filled.filter(({ model }) => isKindOf(model.category, 'camera')).map(({ unit }) => unit.tag)
   if (cameras.length === 0) return []
@@ -341,7 +347,7 @@ function listLooked({ setup, takesWhiteByCard = false }: StartFacts, filled: rea
       const role = setup.roles.find((it) => it.id === roleId)?.name ?? ''
       return { key: `eyesore/${id}`, importance: 'wanted', kind: 'eyesore', what, cure, role }
     }),
-    ...(isDescribed ? [{ key: 'tidy', importance: 'wanted', kind: 'tidy' } as const] : []),
+    ...(isDescribed ? [{ key: 'tidy', importance: 'wanted', kind: 'tidy', stillId } as const] : []),
     ...(isDescribed && !hasScreen
       ? [{ key: 'magnify', importance: 'wanted', kind: 'magnify', tags: cameras } as const]
       : []),

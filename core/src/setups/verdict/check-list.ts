@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Check, Sum } from '../checks/check.ts'
+import { creases } from '../checks/content/creases.ts'
 import { demands } from '../checks/content/demands.ts'
 import { openFaults } from '../checks/content/open-faults.ts'
 import { temporaryFixes } from '../checks/content/temporary-fixes.ts'
@@ -82,6 +83,7 @@ export const CHECKS = [
   circuitLoad,
   closedPlace,
   consent,
+  creases,
   crewNotes,
   darkScreens,
   demands,

@@ -130,7 +130,10 @@ describe('findings', () => {
   })
 
   test.each<[Finding, string]>([
-    [{ ...common, level: 'stop', code: 'role-empty', role: 'Key', beside: [] }, 'The role “Key” is empty'],
+    [
+      { ...common, level: 'stop', code: 'role-empty', role: 'Key', beside: [], isFill: false },
+      'The role “Key” is empty',
+    ],
     [
       {
         ...common,

@@ -53,6 +53,8 @@ export function sayRemedy(remedy: Remedy): string {
       return `Run ${remedy.tag} from: ${remedy.label.toLowerCase()}`
     case 'recording-mode':
       return `Record ${remedy.tag} at ${remedy.label}`
+    case 'surface':
+      return `${remedy.name} does it`
     case 'circuit':
       return `Feed it from ${remedy.name}`
     case 'shop':

@@ -11,6 +11,9 @@ export const ATTACHMENT_TYPES: Readonly<Record<string, string>> = {
 export const ATTACHMENT_LIMIT_BYTES = 12_000_000
 export const ATTACHED_TO = ['unit', 'place', 'setup', 'person', 'booking'] as const
 
+/** A picture of this name, kept with a setup, shows how it should look. */
+export const REFERENCE_STILL = 'Reference'
+
 export const attachmentSchema = z.object({
   id: idSchema,
   subjectType: z.enum(ATTACHED_TO),

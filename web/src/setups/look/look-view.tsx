@@ -1,6 +1,7 @@
 import {
   NO_POSITION,
   printLights,
+  REFERENCE_STILL,
   type ReplyOf,
   type Role,
   type SetupReply,
@@ -14,6 +15,7 @@ import { Button } from '../../foundation/parts/button.tsx'
 import { Empty, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
+import { KeptStill } from '../kept-still.tsx'
 import { usePictureAndLightQuery } from '../pictures-api.ts'
 import { LookLines, LookPartView } from './look-part.tsx'
 import { PlanAndPictures } from './plan-and-pictures.tsx'
@@ -66,6 +68,9 @@ export function LookView({
           )}
         </div>
         <LookLines lines={look.scene} />
+        <div className="no-print mt-3 w-56 text-[13px]">
+          <KeptStill setupId={setup.id} name={REFERENCE_STILL} caption="How it should look" />
+        </div>
         {setup.stage.composition && <p className="mt-2 max-w-[70ch] text-[13px]">{setup.stage.composition}</p>}
       </section>
       {(look.plan.things.length > 0 || look.plan.backdropMm !== null) && (

@@ -8,6 +8,7 @@ import { type FindingDeeds, FindingItem } from './finding-item.tsx'
 const FINDING: Finding = {
   code: 'role-empty',
   beside: [],
+  isFill: false,
   key: 'role-empty:r1',
   level: 'warn',
   roleId: 'r1',

@@ -111,6 +111,13 @@ function Line({ line, isDone, onTick }: { line: StartLine; isDone: boolean; onTi
           <span className={`block text-[15px] font-semibold ${isWrong ? 'text-warn' : ''}`}>{text}</span>
           {note && <span className="block text-[13px] text-quiet">{note}</span>}
         </span>
+        {line.kind === 'tidy' && line.stillId && (
+          <img
+            src={`/api/attachments/${line.stillId}/thumbnail`}
+            alt="How it should look"
+            className="ml-auto w-36 border border-rule"
+          />
+        )}
       </label>
     </li>
   )

@@ -11,7 +11,7 @@ import { compareWithFace, computeSetLook, EVEN_STOPS } from './set-look.ts'
 type BackgroundFinding =
   | { code: 'white-grey'; below: number; lacksLux: number; isMeasured: boolean; hasOwn: boolean }
   | { code: 'background-dim'; below: number; isMeasured: boolean }
-  | { code: 'background-unlit' }
+  | { code: 'background-unlit'; isWanted: boolean }
   | { code: 'background-uneven'; spread: number; names: string[] }
   | { code: 'key-near'; backdropMm: number }
   | { code: 'key-eats'; what: string[] }
@@ -58,12 +58,12 @@ export const backgroundLight = defineCheck<BackgroundFinding>({
       isSmaller: (after, before) => after.below < before.below,
     },
     'background-unlit': {
-      say: () =>
+      say: ({ isWanted }) =>
         plain(
           'No lamp is for the background',
-          'It is to be lit, and nobody said by what. Put a lamp into a role for it, measure what falls on it, or say that it is dark on purpose.',
+          `${isWanted ? 'It is to be lit, and nobody said by what' : 'Nobody said how it is to look, and nothing lights it by itself'}. Put a lamp into a role for it, measure what falls on it, or say that it is dark on purpose.`,
         ),
-      deciding: () => [],
+      deciding: ({ isWanted }) => [isWanted],
       seeks: () => ({ categories: ['light'] }),
     },
     'background-uneven': {
@@ -119,8 +119,10 @@ function findBelow(scene: Scene): { below: number; lacksLux: number; isMeasured:
 
 function judgeLevel(scene: Scene): Found<BackgroundFinding>[] {
   const wanted = scene.setup.stage.background
-  if (wanted === null || wanted === 'dark') return []
   const { lamps, houseLights } = factOf(scene, computeSetLook)
+  // Who said nothing of the background is told of it once they light a face.
+  const isAsked = wanted !== null || lamps.some((it) => it.job === 'key')
+  if (wanted === 'dark' || !isAsked) return []
   const there = findBelow(scene)
   const hasOwn = lamps.some((it) => it.job === 'background')
   const place = { about: ['background'], roleId: null }
@@ -129,9 +131,12 @@ function judgeLevel(scene: Scene): Found<BackgroundFinding>[] {
     const isByWindow = windows === 'relied' || windows === 'tamed'
     const mayBeLit =
       isByWindow || houseLights.some((it) => it.state !== 'off') || (daylight !== null && daylight !== 'none')
-    return hasOwn || backgroundLux !== null || mayBeLit || lamps.length === 0
+    // A role for it that is empty is told as that.
+    const hasRole = scene.setup.roles.some((it) => it.light?.job === 'background')
+    const isLit = hasOwn || backgroundLux !== null || mayBeLit || lamps.length === 0
+    return isLit || (wanted === null && hasRole)
       ? []
-      : [{ ...place, level: 'warn', code: 'background-unlit' }]
+      : [{ ...place, level: wanted === null ? 'advise' : 'warn', code: 'background-unlit', isWanted: wanted !== null }]
   }
   const { below, lacksLux, isMeasured } = there
   if (wanted === 'white') {

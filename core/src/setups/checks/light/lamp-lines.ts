@@ -1,13 +1,13 @@
 import { findStopsOverDistance, POINT_FROM_WIDTHS } from '../../../formulas/light/fall-off.ts'
 import { findApparentSize } from '../../../formulas/light/source.ts'
 import { trim } from '../../../units/quantity.ts'
-import { readPositive } from '../../placed/placed-item.ts'
+import { isItemOf, readPositive } from '../../placed/placed-item.ts'
 import { LIGHT_JOBS } from '../../setup/stage.ts'
 import { metres } from '../finding-words.ts'
 import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { findDownTheWall, findSpill, isForFace, type LampLook, placeLamp, readEyeHeight } from './lamp-look.ts'
-import { findAngleFromLens, findBlocking, findFaceShadow, findReflection } from './lines-of-sight.ts'
+import { findAngleFromLens, findBlocking, findFaceShadow, findReflection, wearsSpectacles } from './lines-of-sight.ts'
 import { computeSetLook, EVEN_STOPS } from './set-look.ts'
 
 export function stops(figure: number): string {
@@ -29,6 +29,8 @@ export function sayLamp(look: LampLook, scene: Scene): LookLine[] {
     ...sayFromLens(look, scene),
     sayReserve(look),
     ...saySize(look),
+    ...sayOtherSizes(look),
+    ...sayRing(look, scene),
     ...sayFallOff(look, scene),
     ...sayShadow(look, scene),
     ...sayDownTheWall(look, scene),
@@ -167,6 +169,56 @@ function saySize({ diameterMm, distanceMm, sourceOf, lamp }: LampLook): LookLine
     ),
   ]
 }
+
+/** Across, as umbrellas, softboxes and reflectors are usually made. Common practice, from memory. */
+export const USUAL_SIZES_MM = [450, 600, 900, 1_200, 1_500, 1_800]
+
+/** What another umbrella, softbox or reflector would look like from the same place. */
+function sayOtherSizes(look: LampLook): LookLine[] {
+  const { distanceMm } = look
+  if (!isForFace(look) || distanceMm === null) return []
+  const angle = (mm: number) => trim(findApparentSize(mm, distanceMm), 0)
+  const says = USUAL_SIZES_MM.map((mm) => `${trim(mm / 10, 0)} cm ${angle(mm)}°`).join(', ')
+  return [
+    sayLine('other-sizes', 'Other sizes there', `${says}.`, {
+      sums: USUAL_SIZES_MM.map((mm) => [
+        `${trim(mm / 10, 0)} cm`,
+        `2 · atan(${trim(mm / 2, 0)} / ${trim(distanceMm, 0)}) = ${trim(findApparentSize(mm, distanceMm), 1)}°`,
+      ]),
+      assumptions: [
+        'Across, as umbrellas, softboxes and reflectors are usually made: common practice. Of one that is used the whole front has to be lit.',
+      ],
+      source: 'geometry',
+    }),
+  ]
+}
+
+/** What a ring is praised for and what people outgrow it for, where it stands. */
+function sayRing({ lamp, distanceMm }: LampLook, scene: Scene): LookLine[] {
+  if (!isItemOf(lamp, 'ring-light')) return []
+  const seen = wearsSpectacles(scene)
+    ? 'Its ring is seen in the eyes, and in the spectacles that are worn'
+    : 'Its ring is seen in the eyes, and in spectacles where somebody wears them'
+  const nearer =
+    distanceMm !== null && distanceMm > LEAN_MM ? findStopsOverDistance(distanceMm - LEAN_MM, distanceMm) : null
+  const leaning =
+    nearer === null
+      ? 'How near they stay to it decides how steady the light is'
+      : `Who leans ${trim(LEAN_MM / 10, 0)} cm nearer than ${metres(distanceMm ?? 0)} gets ${stops(nearer)} more`
+  return [
+    sayLine('ring', 'As a ring', `Round the lens it throws no shadow beside the nose. ${seen}. ${leaning}.`, {
+      sums:
+        nearer === null || distanceMm === null
+          ? []
+          : [['stops', `2 · log₂(${trim(distanceMm, 0)} / ${trim(distanceMm - LEAN_MM, 0)}) = ${trim(nearer, 2)}`]],
+      assumptions: ['Whether one likes it is a matter of taste.'],
+      source: INVERSE,
+    }),
+  ]
+}
+
+/** So far somebody leans who talks. Common practice, from memory. */
+const LEAN_MM = 150
 
 /** How much of the light for the face is left behind it. */
 function sayFallOff(look: LampLook, { setup }: Scene): LookLine[] {

@@ -2,7 +2,7 @@ import { miredOf, SEEN_FROM_MIRED } from '../../../formulas/light/colour.ts'
 import { findEvenness } from '../../../formulas/light/fall-off.ts'
 import { findLuxOfValue, findStops } from '../../../formulas/picture/exposure.ts'
 import { trim } from '../../../units/quantity.ts'
-import { readFigure } from '../../placed/placed-item.ts'
+import { isItemOf, listItemsOf, readFigure } from '../../placed/placed-item.ts'
 import { printLights } from '../../setup/lights-print.ts'
 import { BACKGROUNDS, DAYLIGHTS } from '../../setup/stage.ts'
 import { type LookLine, sayLine, sayOpen } from '../look-line.ts'
@@ -42,7 +42,7 @@ function sayRatio(scene: Scene): LookLine {
   const surface = scene.setup.roles.find((it) => it.light?.job === 'fill' && it.providedBy?.kind === 'surface')
   if (of('key').length === 0) return sayOpen('ratio', label, ['which lamp is the key'])
   if (of('fill').length === 0) {
-    const by = surface?.providedBy?.kind === 'surface' ? surface.providedBy.name : null
+    const by = surface?.providedBy?.kind === 'surface' ? surface.providedBy.name : findBounce(scene)
     return by
       ? sayOpen('ratio', label, [`what ${by} gives back: measure it at the face with the key shaded`])
       : sayLine('ratio', label, 'No fill: what walls and the day give back decides how dark the other side is.')
@@ -73,6 +73,13 @@ function sayRatio(scene: Scene): LookLine {
     source: 'definition',
   })
 }
+
+/** A reflector or an umbrella that fills by itself. */
+const findBounce = ({ setup, items }: Scene): string | null =>
+  setup.roles
+    .filter((it) => it.light?.job === 'fill')
+    .flatMap((role) => listItemsOf(role, items))
+    .find((it) => isItemOf(it, 'reflector') || isItemOf(it, 'umbrella'))?.tag ?? null
 
 /** By feel: common practice, from memory. */
 function sayContrast(difference: number): string {

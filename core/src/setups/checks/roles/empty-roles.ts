@@ -1,23 +1,35 @@
 import { listInWords } from '../../../units/wording.ts'
 import { isItemOf, listItemsOf, type PlacedItem } from '../../placed/placed-item.ts'
+import type { Remedy } from '../../setup/remedy.ts'
 import { type Role, suitsRole } from '../../setup/setup.ts'
 import { defineCheck } from '../check.ts'
 import { plain } from '../finding-words.ts'
 import { findRole, listAssignments } from '../ideas.ts'
+import type { Scene } from '../scene.ts'
 
 interface EmptyRole {
   code: 'role-empty'
   role: string
   /** What stands in it beside what it wants: its stand, its card. */
   beside: string[]
+  isFill: boolean
 }
 
 const takesAnything = ({ wants, anyOfUnitIds }: Role) => wants === null && !anyOfUnitIds?.length
 
 /** By its kind alone: whoever puts another model there than was wished for means it. */
-function fills({ wants }: Role, item: PlacedItem): boolean {
-  return wants === null || isItemOf(item, wants)
+function fills(role: Role, item: PlacedItem): boolean {
+  return role.wants === null || isItemOf(item, role.wants) || (isFill(role) && isBounce(item))
 }
+
+const isFill = ({ light }: Role) => light?.job === 'fill'
+/** What throws light back fills without a lamp of its own. */
+const BOUNCES = ['reflector', 'umbrella'] as const
+const isBounce = (it: Pick<PlacedItem, 'category'>) => BOUNCES.some((kind) => isItemOf(it, kind))
+
+/** Dark on purpose is lit by nothing. */
+const isMeantDark = ({ light }: Role, { setup }: Scene) =>
+  light?.job === 'background' && setup.stage.background === 'dark'
 
 /**
  * Roles that nothing fills, unless they are left empty on purpose or nobody would miss them. A role that says what it wants is
@@ -27,30 +39,47 @@ export const emptyRoles = defineCheck<EmptyRole>({
   find: (scene) =>
     scene.setup.roles
       .filter((role) => !role.intentionallyEmpty && !role.providedBy && role.importance !== 'optional')
+      .filter((role) => !isMeantDark(role, scene))
       .flatMap((role) => {
         const inIt = listItemsOf(role, [...scene.items, ...scene.away.map((it) => it.item)])
         if (inIt.some((item) => fills(role, item))) return []
         const beside = inIt.map((it) => it.tag)
-        return [{ code: 'role-empty' as const, about: [role.id], roleId: role.id, role: role.name, beside }]
+        const own = { role: role.name, beside, isFill: isFill(role) }
+        return [{ code: 'role-empty' as const, about: [role.id], roleId: role.id, ...own }]
       }),
   codes: {
     'role-empty': {
-      say: ({ role, beside }) =>
+      say: ({ role, beside, isFill: mayBounce }) =>
         plain(
           `The role “${role}” is empty`,
           beside.length > 0
             ? `${listInWords(beside)} ${beside.length === 1 ? 'goes' : 'go'} with it. The thing itself is missing: put it into this role, or mark the role as left empty on purpose.`
-            : 'Put a thing into this role, or mark it as left empty on purpose.',
+            : mayBounce
+              ? 'A white wall beside them, a reflector or an umbrella may do it without another lamp. Or mark it as left empty on purpose.'
+              : 'Put a thing into this role, or mark it as left empty on purpose.',
         ),
       deciding: ({ beside }) => (beside.length > 0 ? [beside] : []),
       ideas({ roleId }, { scene, store }) {
         const role = findRole(scene, roleId)
         if (!role) return []
-        return listAssignments(role, store, (it) => takesAnything(role) || suitsRole(role, it.model, it.unit.id))
+        const things = listAssignments(
+          role,
+          store,
+          (it) => takesAnything(role) || suitsRole(role, it.model, it.unit.id),
+        )
+        if (!isFill(role) || role.wantsModelId || role.anyOfUnitIds?.length) return things
+        // What costs nothing first: the room itself, then what throws the key back, then a second lamp.
+        const wall: Remedy = { kind: 'surface', roleId: role.id, name: 'A white wall' }
+        return [
+          ...(scene.setup.placeId ? [wall] : []),
+          ...listAssignments(role, store, ({ model }) => isBounce(model)).slice(0, 1),
+          ...things,
+        ]
       },
       seeks({ roleId }, scene) {
         const role = scene && findRole(scene, roleId)
-        return role?.wants ? { categories: [role.wants] } : { anything: true }
+        if (!role?.wants) return { anything: true }
+        return { categories: isFill(role) ? [role.wants, ...BOUNCES] : [role.wants] }
       },
     },
   },

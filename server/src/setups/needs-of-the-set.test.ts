@@ -1,0 +1,177 @@
+import { PURPOSE_TEMPLATES } from '@exemplar/core'
+import { beforeEach, describe, expect, test } from 'vitest'
+import { TINY_PNG } from '../foundation/tiny-png.fixture.ts'
+import { FULL, lightRole, prime, useLooks } from './looks.fixture.ts'
+import { useQuickEntry } from './quick-entry.fixture.ts'
+
+// Each by somebody who starts from nothing, enters things the quick way, and looks at both sides.
+const quick = useQuickEntry()
+const { api, call, tell, add, change, addRoom } = quick
+const { camera, lamp, see, restart } = useLooks(quick)
+beforeEach(restart)
+
+const remediesOf = async (id: string, found: readonly { key: string }[]) =>
+  (await call('GET', `/setups/${id}/remedies?key=${encodeURIComponent(found[0]?.key ?? '')}`)).remedies
+const FOR_BACKGROUND = { light: { job: 'background' } }
+
+describe('what fills and what lights the background', () => {
+  test('[G25.1] a light on the background is a place to be filled, unless it is dark on purpose', async () => {
+    for (const purpose of ['talking-head', 'interview'] as const)
+      expect(PURPOSE_TEMPLATES[purpose].roles).toContainEqual(
+        expect.objectContaining({ job: 'background', importance: 'wanted' }),
+      )
+    const key = await lamp({ luxAtOneMetre: 1_000 })
+    const keyed = lightRole('Key', [key], { distanceMm: 1_000, sideDegrees: 0 })
+    const empty = { name: 'Back', wants: 'light', importance: 'wanted', rest: FOR_BACKGROUND }
+    const look = async (roles: object[], stage: object, code: string) => {
+      const one = await see(roles as never, { code, stage })
+      return one.found.filter((it) => /role-empty|background/.test(it))
+    }
+    expect(await look([keyed, empty], {}, 'QA')).toEqual(['warn role-empty'])
+    expect(await look([keyed, empty], { background: 'dark' }, 'QB')).toEqual([])
+    // Without a place for one it is said, as advice; by whom a face is not lit nothing is.
+    expect(await look([keyed], {}, 'QC')).toEqual(['advise background-unlit'])
+    expect(await look([keyed], { background: 'dark' }, 'QD')).toEqual([])
+    expect(await look([lightRole('Lamp', [key], {})], {}, 'QF')).toEqual([])
+    // Measured, or near enough that the key reaches it.
+    expect(await look([keyed], { backgroundLux: 200 }, 'QG')).toEqual([])
+    expect(
+      await look(
+        [lightRole('Key', [key], { distanceMm: 1_000, sideDegrees: 0 }, { Level: '50 %' })],
+        { backdropMm: 500 },
+        'QH',
+      ),
+    ).toEqual([])
+    const own = lightRole('Back', [await lamp({})], {}, {}, { job: 'background' })
+    expect(await look([keyed, own], {}, 'QI')).toEqual([])
+  })
+
+  test('[G30.1] fill from a wall, a reflector or a second lamp: they fill its place, and what is free comes first', async () => {
+    const key = await lamp({ luxAtOneMetre: 1_000, dims: 'no' })
+    const second = await lamp({ luxAtOneMetre: 500, dims: 'no', beamDegrees: 40 })
+    const bounce = await add('reflector', 'White board')
+    const room = await addRoom()
+    const keyed = lightRole('Key', [key], { distanceMm: 1_000, sideDegrees: 0 }, {}, { job: 'key' })
+    const fill = (things: { id: string }[], rest: object = {}) => ({
+      name: 'Fill',
+      wants: 'light',
+      importance: 'wanted',
+      things,
+      rest: { light: { job: 'fill' }, ...rest },
+    })
+    const open = await see([keyed, fill([])], { ...room, code: 'QA' })
+    const empty = open.of('role-empty')
+    expect(await remediesOf(open.id, empty)).toMatchObject([
+      { kind: 'surface', name: 'A white wall' },
+      { kind: 'assign', tags: [bounce.tag] },
+      { kind: 'assign', tags: [second.tag] },
+    ])
+    // Outdoors there is no wall.
+    const outside = await see([keyed, fill([])], { code: 'QB' })
+    expect(
+      (await remediesOf(outside.id, outside.of('role-empty'))).map((it: { kind: string }) => it.kind),
+    ).not.toContain('surface')
+    const wall = await see([keyed, fill([], { providedBy: { kind: 'surface', name: 'White wall' } })], {
+      ...room,
+      code: 'QC',
+    })
+    expect([wall.of('role-empty'), wall.says('scene', 'ratio')]).toEqual([
+      [],
+      'Not known yet: what White wall gives back: measure it at the face with the key shaded.',
+    ])
+    const board = await see([keyed, fill([bounce])], { ...room, code: 'QD' })
+    expect([board.of('role-empty'), board.says('scene', 'ratio')]).toEqual([
+      [],
+      `Not known yet: what ${bounce.tag} gives back: measure it at the face with the key shaded.`,
+    ])
+    // A place for a key is not filled by a board.
+    const bare = await see([{ name: 'Key', wants: 'light', things: [bounce], rest: { light: { job: 'key' } } }], {
+      ...room,
+      code: 'QF',
+    })
+    expect(bare.of('role-empty')).toHaveLength(1)
+  })
+
+  test('[G47.1] the usual sizes of umbrellas and softboxes, and how large each looks from there', async () => {
+    const key = await lamp({ luxAtOneMetre: 1_000 })
+    const { says } = await see([lightRole('Key', [key], { distanceMm: 1_500 })])
+    // 2 · atan(r / d), worked out apart from the product.
+    expect(says('Key', 'other-sizes')).toBe('45 cm 17°, 60 cm 23°, 90 cm 33°, 120 cm 44°, 150 cm 53°, 180 cm 62°.')
+    const nowhere = await see([lightRole('Key', [key], {})], { code: 'QF' })
+    expect(nowhere.says('Key', 'other-sizes')).toBe(null)
+  })
+
+  test('[S12.1] a ring: no side is taken, and its reflection and how steady it is where it stands are told', async () => {
+    const ring = await lamp({ luxAtOneMetre: 1_000 }, 'ring-light')
+    const lit = async (distanceMm: number | null, demands: string[], code: string) =>
+      (await see([lightRole('Key', [ring], { distanceMm, sideDegrees: 0 })], { code, demands })).says('Key', 'ring')
+    // Half a metre away, 15 cm nearer: 2 · log₂(500 / 350) = 1.03 stops.
+    expect(await lit(500, ['spectacles'], 'QA')).toBe(
+      'Round the lens it throws no shadow beside the nose. Its ring is seen in the eyes, and in the spectacles that are worn. Who leans 15 cm nearer than 0.5 m gets 1 stop more.',
+    )
+    expect(await lit(2_000, [], 'QB')).toMatch(
+      /where somebody wears them\. Who leans 15 cm nearer than 2 m gets 0\.2 stops more/,
+    )
+    expect(await lit(null, [], 'QC')).toMatch(/How near they stay to it decides/)
+    const key = await lamp({ luxAtOneMetre: 1_000 })
+    expect((await see([lightRole('Key', [key], {})], { code: 'QD' })).says('Key', 'ring')).toBe(null)
+  })
+})
+
+describe('the background itself', () => {
+  test('[I02.1] it is tidied first, held against a still of how it should look', async () => {
+    const rig = await camera(FULL, prime(50))
+    const { id } = await see([{ name: 'A camera', things: rig }], { stage: { background: 'lit' } })
+    const tidy = async () =>
+      (await call('GET', `/setups/${id}/start`)).lines.filter((it: { kind: string }) => it.kind === 'tidy')
+    expect(await tidy()).toMatchObject([{ stillId: null }])
+    const keep = async (name: string) => {
+      const reply = await api().call('POST', `/attachments?subjectType=setup&subjectId=${id}&name=${name}`, TINY_PNG, {
+        'content-type': 'image/png',
+      })
+      return reply.body.id
+    }
+    await keep('Receipt.png')
+    expect(await tidy()).toMatchObject([{ stillId: null }])
+    const still = await keep('Reference.png')
+    expect(await tidy()).toMatchObject([{ stillId: still }])
+  })
+
+  test('[I04.1] creases want what takes them out, with its minutes; what is rolled or hung wants nothing', async () => {
+    const rig = await camera(FULL, prime(50))
+    const steamer = await tell('tool', 'Steamer', {}, { smooths: 'yes' })
+    const cloth = async (specs: object, tools: { id: string }[], code: string) => {
+      const it = await tell('backdrop', `Cloth ${code}`, {}, specs)
+      const one = await see(
+        [
+          { name: 'A camera', things: rig },
+          { name: 'Backdrop', things: [it, ...tools] },
+        ],
+        { code },
+      )
+      return { id: one.id, found: one.of('creased') }
+    }
+    const levels = async (...args: Parameters<typeof cloth>) => (await cloth(...args)).found.map((it) => it.level)
+    const easily = { material: 'cloth', creases: 'easily' }
+    const folded = await cloth({ ...easily, stored: 'folded' }, [], 'QA')
+    expect(folded.found.map((it) => it.level)).toEqual(['warn'])
+    expect(await remediesOf(folded.id, folded.found)).toMatchObject([{ kind: 'assign', tags: [steamer.tag] }])
+    expect(await cloth({ ...easily, stored: 'folded' }, [steamer], 'QB')).toMatchObject({
+      found: [{ level: 'advise', tool: steamer.tag }],
+    })
+    expect(await levels({ ...easily, stored: 'rolled' }, [], 'QC')).toEqual([])
+    expect(await levels({ ...easily, stored: 'hung' }, [], 'QD')).toEqual([])
+    expect(await levels(easily, [], 'QF')).toEqual(['unknown'])
+    expect(await levels({ stored: 'folded' }, [], 'QG')).toEqual(['unknown'])
+    expect(await levels({}, [], 'QH')).toEqual([])
+    expect(await levels({ material: 'cloth', creases: 'hardly', stored: 'folded' }, [], 'QI')).toEqual([])
+    expect(await levels({ material: 'cloth', creases: 'somewhat', stored: 'folded' }, [], 'QJ')).toEqual(['advise'])
+    // Paper bears no steam: the steamer mends nothing.
+    expect(await levels({ material: 'paper', creases: 'easily', stored: 'folded' }, [steamer], 'QK')).toEqual(['warn'])
+    // The steamer is broken.
+    await change(steamer, { state: 'lost' })
+    const dead = await cloth({ ...easily, stored: 'folded' }, [steamer], 'QL')
+    expect(dead.found).toMatchObject([{ level: 'warn', tool: null }])
+    expect(await remediesOf(dead.id, dead.found)).toMatchObject([{ kind: 'shop', item: 'Steamer' }])
+  })
+})

@@ -1,0 +1,60 @@
+import { useRef } from 'react'
+import { useMay } from '../foundation/api/session.ts'
+import { useTold } from '../foundation/api/use-told.ts'
+import { Button } from '../foundation/parts/button.tsx'
+import { useAttachMutation, useAttachmentsQuery } from '../studio/studio-api.ts'
+
+/** One picture that is kept with a setup, found by its name, the newest; or a place for it. */
+export function KeptStill({ setupId, name, caption }: { setupId: string; name: string; caption: string }) {
+  const { data } = useAttachmentsQuery({ subjectType: 'setup', subjectId: setupId })
+  const may = useMay()
+  const isOne = (it: { mime: string; name: string }) =>
+    it.mime.startsWith('image/') && it.name.toLowerCase().startsWith(`${name.toLowerCase()}.`)
+  const still = data?.filter(isOne).sort((a, b) => b.addedAt - a.addedAt)[0]
+  return (
+    <figure>
+      {still ? (
+        <img src={`/api/attachments/${still.id}/thumbnail`} alt={caption} className="w-full border border-rule" />
+      ) : (
+        <span className="grid h-28 place-content-center border border-dashed border-rule-strong text-quiet">
+          no still yet
+        </span>
+      )}
+      <figcaption className="mt-1 flex items-center justify-between gap-2">
+        {caption}
+        {may('attach-files') && <AttachStill setupId={setupId} name={name} isAnother={still !== undefined} />}
+      </figcaption>
+    </figure>
+  )
+}
+
+function AttachStill({ setupId, name, isAnother }: { setupId: string; name: string; isAnother: boolean }) {
+  const [attach, { isLoading }] = useAttachMutation()
+  const input = useRef<HTMLInputElement>(null)
+  const run = useTold()
+  const keep = (file: File) => {
+    const ending = file.name.split('.').pop() ?? 'jpg'
+    const named = new File([file], `${name}.${ending}`, { type: file.type })
+    run(attach({ subjectType: 'setup', subjectId: setupId, file: named }).unwrap(), `${named.name} is kept.`)
+  }
+  return (
+    <>
+      <Button size="small" disabled={isLoading} onClick={() => input.current?.click()}>
+        {isAnother ? 'Another' : 'Add'}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept="image/jpeg,image/png,image/webp"
+        aria-label={`Still ${name}`}
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => {
+          const file = event.target.files?.[0]
+          if (file) keep(file)
+          event.target.value = ''
+        }}
+      />
+    </>
+  )
+}
