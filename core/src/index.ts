@@ -136,6 +136,7 @@ export {
 } from './diary/booking.ts'
 export { findCollisions, findStockShortages, type Hold } from './diary/collisions.ts'
 export { buildPackSheet, listBookingItems } from './diary/pack-sheet.ts'
+export { findLuxOf, type LightSource, type LuxGrid, sumLuxRow } from './formulas/light/lux-map.ts'
 export { findLikeFraming, type LensOffer, type LikeFraming } from './formulas/picture/framing.ts'
 export { checkVoltageDrop, computeVoltageDrop, OHMS_PER_KILOMETRE } from './formulas/power/voltage-drop.ts'
 export { countSpares } from './formulas/reliability/poisson.ts'

@@ -34,6 +34,13 @@ const rename = (it: LawCase): LawCase => ({
   roles: it.roles.map((role, at) => ({ ...role, name: `Role ${9 - at}` })),
 })
 
+/** One half in one case, the other in the next: each is tried with many others around it. */
+const everySecond = <T>(all: readonly T[], index: number): T[] => all.filter((_, at) => (at + index) % 2 === 0)
+
+/** What is no number is written as that, where it would be lost. */
+const nameEndless = (_: string, value: unknown) =>
+  typeof value === 'number' && !Number.isFinite(value) ? 'NaN' : value
+
 describe('what was said of picture and light falls under the laws', () => {
   test(`${STAGED} seeded setups reach every code of it`, () => {
     const reached = new Set(listStagedCases().flatMap((it) => judge(it).map(({ code }) => code)))
@@ -54,7 +61,7 @@ describe('what was said of picture and light falls under the laws', () => {
       const before = judgeAll(input)
       if (!before.some(isTrouble)) return []
       return it.items.flatMap((item) =>
-        listErasures(item.model).flatMap(({ what, model }) => {
+        everySecond(listErasures(item.model), it.index).flatMap(({ what, model }) => {
           const models = new Map([...input.holdings.models, [model.id, model]])
           const after = judgeAll({ ...input, holdings: { ...input.holdings, models } })
           const lost = helps(before, after)
@@ -139,17 +146,18 @@ describe('what was said of picture and light falls under the laws', () => {
   test('zero of anything that was recorded makes no figure that is none', () => {
     for (const it of listStagedCases()) {
       for (const item of it.items) {
-        for (const key of Object.keys(item.model.specs.more)) {
+        for (const key of everySecond(Object.keys(item.model.specs.more), it.index)) {
           if (typeof item.model.specs.more[key as 'cri'] !== 'number') continue
           const more = { ...item.model.specs.more, [key]: 0 }
           const model = { ...item.model, specs: { ...item.model.specs, more } }
           const zeroed = { ...it, items: it.items.map((own) => (own === item ? { ...own, model } : own)) }
           const input = readCase(zeroed)
-          const said = JSON.stringify([
-            ...judge(zeroed, input).map((own) => sayFinding(own, WORDS)),
-            describeLookOf(makeScene(input)),
-          ])
-          expect([it.index, key, /.{60}(NaN|∞|Infinity).{20}/.exec(said)?.[0] ?? null]).toEqual([it.index, key, null])
+          const said = JSON.stringify(
+            [...judge(zeroed, input).map((own) => sayFinding(own, WORDS)), describeLookOf(makeScene(input))],
+            nameEndless,
+          )
+          const bad = said.search(/NaN|∞|Infinity/)
+          expect([it.index, key, bad < 0 ? null : said.slice(bad - 60, bad + 20)]).toEqual([it.index, key, null])
         }
       }
     }

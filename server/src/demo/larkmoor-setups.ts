@@ -142,7 +142,13 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
         detail: 'behind, 2.2 m high',
         importance: 'wanted',
         things: ['LGT-06', 'STD-02'],
-        rest: { position: { distanceMm: null, heightMm: 2_200, sideDegrees: null, focalMm: null } },
+        rest: {
+          ...at(1_400, 2_200, 145),
+          settings: [
+            { name: 'Level', value: '30 %' },
+            { name: 'Colour', value: '5600 K' },
+          ],
+        },
       },
       {
         group: 'sound',

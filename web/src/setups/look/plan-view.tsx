@@ -1,9 +1,11 @@
 import { type Plan, type PlanThing, sayPosition, WALLS } from '@exemplar/core'
 import { type CSSProperties, useEffect, useRef, useState } from 'react'
 import { useMeasures } from '../../foundation/form/measures.tsx'
+import { LuxLegend, makeGrid, useLuxPicture } from './lux-map.tsx'
 import type { Place, PlanMoves } from './plan-moves.ts'
 import { RoomShapes } from './plan-room.tsx'
 import { Backdrop, Distance, Label, Person, Spread, Thing } from './plan-shapes.tsx'
+import { useLuxMap } from './use-lux-map.ts'
 
 /** Room for labels around what is drawn, in millimetres. */
 const AROUND_MM = 400
@@ -45,6 +47,10 @@ export function PlanView({ plan, moves, canMove }: { plan: Plan; moves: PlanMove
   const { things, heldKey, heldPlace, listenTo } = moves
   const box = findBox(plan)
   // Letters and lines are as large on paper however large the room is.
+  const [isLit, setLit] = useState(false)
+  const grid = makeGrid(plan, box)
+  const run = useLuxMap(plan.light.lights, grid, isLit)
+  const map = useLuxPicture(plan, grid, run.lux)
   const { ref, widthPx } = useWidth()
   const unit = Math.max(box.width / Math.min(widthPx, 560), box.height / 620)
   const scale =
@@ -61,6 +67,16 @@ export function PlanView({ plan, moves, canMove }: { plan: Plan; moves: PlanMove
         role="group"
         aria-label={describe(plan, sayLength)}
       >
+        {map && (
+          <image
+            href={map}
+            x={grid.leftMm}
+            y={grid.topMm}
+            width={grid.widthMm}
+            height={grid.depthMm}
+            preserveAspectRatio="none"
+          />
+        )}
         {plan.room && (
           <RoomShapes plan={{ ...plan, things: [...things] }} room={plan.room} unit={unit} sayLength={sayLength} />
         )}
@@ -105,6 +121,7 @@ export function PlanView({ plan, moves, canMove }: { plan: Plan; moves: PlanMove
       <p aria-live="polite" className="sr-only">
         {held && heldPlace ? `${held.tag}: ${sayPosition(asPosition(heldPlace), sayLength)}` : ''}
       </p>
+      <LuxLegend plan={plan} isShown={isLit} onShow={setLit} run={run} />
       <figcaption className="mt-1 text-[12px] text-quiet">
         <span className="hidden print:inline">Scale 1 : {scale}. </span>
         {canMove && <span className="no-print">Drag a thing, or move it by arrow keys: 5 cm, with Shift 25 cm. </span>}

@@ -40,7 +40,15 @@ it('folds them where the window is narrow', () => {
 it('is a question only where one answer settles what nobody can tell', () => {
   const asked = ask(1, 'mass', 'unknown-stop')
   expect([isQuestion(asked), isQuestion({ ...asked, level: 'stop' })]).toEqual([true, false])
-  expect(isQuestion({ code: 'role-empty', key: 'k', level: 'unknown', roleId: 'r1', role: 'Key', beside: [], isFill: false })).toBe(
-    false,
-  )
+  expect(
+    isQuestion({
+      code: 'role-empty',
+      key: 'k',
+      level: 'unknown',
+      roleId: 'r1',
+      role: 'Key',
+      beside: [],
+      isFill: false,
+    }),
+  ).toBe(false)
 })

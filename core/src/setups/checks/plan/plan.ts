@@ -3,12 +3,13 @@ import { findSeenWidth } from '../../../formulas/picture/framing.ts'
 import { socketSchema } from '../../../studio/places/place.ts'
 import { readWidth } from '../picture/backdrop-line.ts'
 import { type CameraLook, listBackdrops, listCameraLooks } from '../picture/camera-look.ts'
-import { findStand } from '../picture/stand.ts'
+import { type FloorPoint, findStand } from '../picture/stand.ts'
 import { listWallsSeen, wallSeenSchema } from '../picture/walls-seen.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { gapSchema, listGaps } from './gaps.ts'
 import { inPictureSchema, listInPicture } from './in-picture.ts'
 import { leadSchema, listLeads } from './leads.ts'
+import { listPlanLights, planLightSchema } from './lights.ts'
 import { listPlanned, type PlanThing, planThingSchema, turn } from './planned.ts'
 
 const frameSchema = z.object({
@@ -70,6 +71,14 @@ export const planSchema = z.object({
   fixtures: z.array(z.object({ id: z.string(), name: z.string(), xMm: z.number(), yMm: z.number() })),
   gaps: z.array(gapSchema),
   leads: z.array(leadSchema),
+  light: z.object({
+    /** So high above the floor light is looked at: at the eyes. */
+    zMm: z.number(),
+    isHeightSaid: z.boolean(),
+    /** As the plan is drawn. */
+    lights: z.array(planLightSchema),
+    left: z.array(z.object({ tag: z.string(), lacks: z.array(z.string()) })),
+  }),
 })
 export type Plan = z.infer<typeof planSchema>
 
@@ -83,6 +92,7 @@ export function drawPlan(scene: Scene): Plan {
   const reach = Math.max(0, ...placed.map((it) => Math.abs(it.xMm) + (it.legsMm ?? 0)))
   const details = stand ? scene.crew?.place?.details : undefined
   const room = findRoom(scene)
+  const light = listPlanLights(scene)
   return {
     room,
     turnedDegrees,
@@ -104,10 +114,11 @@ export function drawPlan(scene: Scene): Plan {
     ),
     gaps: listGaps(scene),
     leads: listLeads(scene),
+    light: { ...light, lights: light.lights.map((it) => turnThing(it, turnedDegrees)) },
   }
 }
 
-function turnThing(thing: PlanThing, degrees: number): PlanThing {
+function turnThing<T extends FloorPoint & Pick<PlanThing, 'atXMm' | 'atYMm'>>(thing: T, degrees: number): T {
   const at = turn({ xMm: thing.atXMm, yMm: thing.atYMm }, degrees)
   return { ...thing, ...turn(thing, degrees), atXMm: at.xMm, atYMm: at.yMm }
 }

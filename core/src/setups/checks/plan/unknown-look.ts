@@ -93,7 +93,7 @@ function listOfFraming(look: CameraLook, camera: PlacedItem, glass: PlacedItem, 
 }
 
 /** Further beside where a camera looks than this no usual lens sees. */
-const SEEN_DEGREES = 45
+const SEEN_DEGREES = 70
 /** Half of the largest that is put before a lamp. Common practice, from memory. */
 const MOST_HALF_MM = 750
 
