@@ -136,8 +136,8 @@ export const LAWS_FAULTS = [
   {
     law: 'law 9',
     file: 'core/src/setups/checks/roles/empty-roles.ts',
-    from: 'return wants === null || isItemOf(item, wants)',
-    to: 'return wants === null || item.category === wants',
+    from: 'return role.wants === null || isItemOf(item, role.wants) ||',
+    to: 'return role.wants === null || item.category === role.wants ||',
     test: 'core/src/laws/role-means-filled.test.ts',
   },
   {

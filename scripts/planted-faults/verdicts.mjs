@@ -98,8 +98,8 @@ export const VERDICTS_FAULTS = [
   {
     law: 'V3',
     file: 'core/src/setups/checks/roles/empty-roles.ts',
-    from: 'return wants === null || isItemOf(item, wants)',
-    to: 'return item !== null || isItemOf(item, wants)',
+    from: 'return role.wants === null || isItemOf(item, role.wants) ||',
+    to: 'return item !== null || isItemOf(item, role.wants) ||',
     test: 'server/src/setups/filled-and-rated.test.ts',
   },
   {

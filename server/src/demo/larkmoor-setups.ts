@@ -183,6 +183,7 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
         background: 'lit',
         faceLux: 260,
         backgroundLux: 90,
+        inPlaceId: 'glasshouse',
         fromLeftMm: 3_300,
         fromFrontMm: 2_000,
         facesDegrees: 90,

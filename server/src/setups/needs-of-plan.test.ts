@@ -84,19 +84,25 @@ describe('the set from above', () => {
   })
 
   const SIZE = { widthMm: 4_000, depthMm: 6_000, heightMm: 2_600 }
-  const addStudio = async (details: object = {}) =>
+  const addStudio = async (details: object = {}, name = 'Studio') =>
     (
       await call('POST', '/places', {
         parentId: null,
-        name: 'Studio',
+        name,
         kind: 'room',
         note: '',
         circuits: [],
         details: { size: SIZE, ...details },
       })
     ).id
-  const inRoom = (fromLeftMm: number, fromFrontMm: number, facesDegrees: number, rest: object = {}) => ({
-    stage: { fromLeftMm, fromFrontMm, facesDegrees, posture: 'seated', ...rest },
+  const inRoom = (
+    inPlaceId: string,
+    fromLeftMm: number,
+    fromFrontMm: number,
+    facesDegrees: number,
+    rest: object = {},
+  ) => ({
+    stage: { inPlaceId, fromLeftMm, fromFrontMm, facesDegrees, posture: 'seated', ...rest },
   })
 
   test('[I20.1] two walls and their corner: they turn in the room, and everything turns with them', async () => {
@@ -106,7 +112,7 @@ describe('the set from above', () => {
       const one = await see([{ name: 'A camera', things: rig, rest: at({ distanceMm: 2_000 }) }], {
         code,
         placeId,
-        ...inRoom(2_000, 3_500, facesDegrees, rest),
+        ...inRoom(placeId, 2_000, 3_500, facesDegrees, rest),
       })
       return { ...one, plan: await planOf(one.id) }
     }
@@ -130,6 +136,12 @@ describe('the set from above', () => {
     const corner = await look(45, 'QC')
     // Into the corner of back and right: as far to the one side as to the other, where the room is as deep as they are from it.
     expect(corner.plan.frames[0]?.walls.map((it) => it.wall)).toEqual(['back', 'right'])
+    // Said of one room it says nothing of another.
+    const other = await addStudio({}, 'Other')
+    const check = await call('GET', `/setups/${corner.id}/move-check?placeId=${other}`)
+    expect(check.change.added).toEqual([])
+    const elsewhere = await look(45, 'QF', { inPlaceId: other })
+    expect([elsewhere.plan.room?.isStated, elsewhere.says('A camera', 'walls')]).toEqual([false, null])
     // Nobody said how they stand: the plan says so, and nothing of walls.
     const open = await see([{ name: 'A camera', things: rig, rest: at({ distanceMm: 2_000 }) }], {
       code: 'QD',
@@ -143,7 +155,11 @@ describe('the set from above', () => {
     const key = await lamp({ luxAtOneMetre: 1_000 })
     const placeId = await addStudio()
     const look = async (stage: object, roles: object[], code: string) => {
-      const one = await see(roles as never, { code, placeId, stage: { posture: 'seated', ...stage } })
+      const one = await see(roles as never, {
+        code,
+        placeId,
+        stage: { posture: 'seated', inPlaceId: placeId, ...stage },
+      })
       const codes = ['in-wall', 'camera-at-wall', 'background-in-wall', 'stand-outside', 'room-shallow', 'beyond-room']
       return codes.flatMap((it) => one.of(it))
     }
@@ -197,7 +213,7 @@ describe('the set from above', () => {
     })
     const { id } = await see([{ name: 'A camera', things: rig, rest: at({ distanceMm: 2_000 }) }], {
       placeId,
-      ...inRoom(2_000, 3_500, 0),
+      ...inRoom(placeId, 2_000, 3_500, 0),
     })
     expect(await planOf(id)).toMatchObject({
       openings: [{ id: 'd1', wall: 'left', fromMm: 400, widthMm: 900 }],

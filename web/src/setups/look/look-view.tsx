@@ -105,6 +105,7 @@ export function LookView({
         {open?.kind === 'scene' && (
           <StageForm
             stage={setup.stage}
+            placeId={setup.placeId}
             houseLights={look.houseLights}
             cameras={look.cameras}
             stampWhite={(stage, kelvin) => ({ kelvin, on: today, lights: printLights({ ...setup, stage }) })}

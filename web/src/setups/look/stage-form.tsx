@@ -36,12 +36,15 @@ type SetStage = (part: Partial<Stage>) => void
 /** Who and what is before the lens and behind, and what somebody measured there. */
 export function StageForm({
   stage,
+  placeId,
   houseLights,
   cameras,
   stampWhite,
   onSave,
 }: {
   stage: Stage
+  /** The room of the setup; null where none is chosen. */
+  placeId: string | null
   cameras: readonly { roleId: string; role: string }[]
   /** White balance as it is taken now, with all lights as they will be saved. */
   stampWhite(stage: Stage, kelvin: number): NonNullable<Stage['whiteBalance']>
@@ -65,7 +68,7 @@ export function StageForm({
         <People stage={draft} set={set} />
         <Behind stage={draft} set={set} />
       </div>
-      <InTheRoom stage={draft} set={set} />
+      <InTheRoom stage={draft} placeId={placeId} set={set} />
       <HouseLights stage={draft} lights={houseLights} set={set} />
       <fieldset className="flex flex-wrap gap-x-5 gap-y-1">
         <legend className="mb-1 text-[12px] font-semibold">Worn or shown</legend>
@@ -226,28 +229,40 @@ const FACES = [
 ] as const
 
 /** Where they are in the room: with all three everything is held against its walls. */
-function InTheRoom({ stage, set }: { stage: Stage; set: SetStage }) {
-  const isOther = stage.facesDegrees !== null && !FACES.some(([degrees]) => degrees === stage.facesDegrees)
+function InTheRoom({ stage, placeId, set }: { stage: Stage; placeId: string | null; set: SetStage }) {
+  const isElsewhere = stage.inPlaceId !== placeId && stage.inPlaceId !== null
+  const here = isElsewhere ? { fromLeftMm: null, fromFrontMm: null, facesDegrees: null } : stage
+  // What is said here begins anew: what was said of another room goes with it.
+  const say = (part: Partial<Stage>) =>
+    set({
+      fromLeftMm: here.fromLeftMm,
+      fromFrontMm: here.fromFrontMm,
+      facesDegrees: here.facesDegrees,
+      ...part,
+      inPlaceId: placeId,
+    })
+  if (!placeId) return null
+  const isOther = here.facesDegrees !== null && !FACES.some(([degrees]) => degrees === here.facesDegrees)
   return (
     <fieldset className="grid grid-cols-2 gap-3 md:grid-cols-4">
       <legend className="mb-1 text-[12px] font-semibold">Where they are in the room</legend>
       <MeasureField
         measure="length"
         label="From the left wall"
-        value={stage.fromLeftMm}
-        onChange={(fromLeftMm) => set({ fromLeftMm })}
+        value={here.fromLeftMm}
+        onChange={(fromLeftMm) => say({ fromLeftMm })}
       />
       <MeasureField
         measure="length"
         label="From the front wall"
         hint="as the plan of the room has it"
-        value={stage.fromFrontMm}
-        onChange={(fromFrontMm) => set({ fromFrontMm })}
+        value={here.fromFrontMm}
+        onChange={(fromFrontMm) => say({ fromFrontMm })}
       />
       <SelectField
         label="They face"
-        value={stage.facesDegrees === null ? '' : String(stage.facesDegrees)}
-        onChange={(event) => set({ facesDegrees: event.target.value === '' ? null : Number(event.target.value) })}
+        value={here.facesDegrees === null ? '' : String(here.facesDegrees)}
+        onChange={(event) => say({ facesDegrees: event.target.value === '' ? null : Number(event.target.value) })}
       >
         <option value="">Nobody said</option>
         {FACES.map(([degrees, label]) => (
@@ -255,8 +270,11 @@ function InTheRoom({ stage, set }: { stage: Stage; set: SetStage }) {
             {label}
           </option>
         ))}
-        {isOther && <option value={String(stage.facesDegrees)}>{stage.facesDegrees}° from the front wall</option>}
+        {isOther && <option value={String(here.facesDegrees)}>{here.facesDegrees}° from the front wall</option>}
       </SelectField>
+      {isElsewhere && (
+        <p className="self-end pb-2 text-[12px] text-quiet">What was said is of another room: it is not used here.</p>
+      )}
     </fieldset>
   )
 }

@@ -15,10 +15,11 @@ export interface Stand extends FloorPoint {
   facesDegrees: number
 }
 
-/** Null where nobody said it, or nobody measured the room. */
-export function findStand({ setup: { stage }, roomSize }: Scene): Stand | null {
-  const { fromLeftMm, fromFrontMm, facesDegrees } = stage
-  return roomSize && fromLeftMm !== null && fromFrontMm !== null && facesDegrees !== null
+/** Null where nobody said it of the room that is judged, or nobody measured that. */
+export function findStand({ setup: { stage, placeId }, roomSize, where }: Scene): Stand | null {
+  const { fromLeftMm, fromFrontMm, facesDegrees, inPlaceId } = stage
+  const isHere = inPlaceId === (where ? where.placeId : placeId)
+  return isHere && roomSize && fromLeftMm !== null && fromFrontMm !== null && facesDegrees !== null
     ? { size: roomSize, xMm: fromLeftMm, yMm: fromFrontMm, facesDegrees }
     : null
 }

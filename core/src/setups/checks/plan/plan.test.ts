@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest'
 import { makeDice } from '../../../laws/law-cases.fixture.ts'
 import type { CameraLook } from '../picture/camera-look.ts'
-import { findNearestWall, findWallTowards, measureRun, type Stand, toRoom } from '../picture/stand.ts'
+import { findNearestWall, measureRun, type Stand, toRoom } from '../picture/stand.ts'
 import { listWallsSeen } from '../picture/walls-seen.ts'
 import { findView, project } from './in-picture.ts'
 import { moveTo, type PlanThing, placeAt, turn } from './planned.ts'
