@@ -85,6 +85,7 @@ const SETUP_FORM: Form = {
       eyesores: [{ id: 'e1', what: 'light switch', cure: 'a fern before it', roleId: 'r2' }],
       whiteBalance: { kelvin: 5_450, on: '2026-11-20', lights: 'abc-12' },
       ratioStops: 1.5,
+      correctionMinutes: 40,
       inPlaceId: 'studio',
       fromLeftMm: 1_700,
       fromFrontMm: 2_900,

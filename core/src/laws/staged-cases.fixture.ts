@@ -42,6 +42,7 @@ export const STAGED_CODES = [
   'aperture-lacking',
   'background-in-wall',
   'camera-at-wall',
+  'colour-card-lacking',
   'in-picture',
   'in-wall',
   'stand-outside',
@@ -117,7 +118,7 @@ function makeStagedCase(index: number): LawCase {
         ...(dice.chance(0.4) ? (['spectacles'] as const) : []),
         ...(dice.chance(0.3) ? (['true-colour'] as const) : []),
       ],
-      stage: { ...throwStage(dice), ...throwStand(later) },
+      stage: { ...throwStage(dice), ...throwStand(later), correctionMinutes: later.pick([null, null, 30]) },
     },
   }
 }

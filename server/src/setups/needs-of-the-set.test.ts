@@ -174,4 +174,43 @@ describe('the background itself', () => {
     expect(dead.found).toMatchObject([{ level: 'warn', tool: null }])
     expect(await remediesOf(dead.id, dead.found)).toMatchObject([{ kind: 'shop', item: 'Steamer' }])
   })
+
+  test('[G43.1] [G43.2] colours put right afterwards: their minutes are in the plan, and whether a chart is there to go by', async () => {
+    const rig = await camera(FULL, prime(50))
+    const card = await add('colour-card', 'Chart')
+    const look = async (correctionMinutes: number | null, things: { id: string }[], code: string) => {
+      const one = await see([{ name: 'A camera', things: [...rig, ...things] }], { code, stage: { correctionMinutes } })
+      const { time } = await call('GET', `/setups/${one.id}/minutes`)
+      const { lines } = await call('GET', `/setups/${one.id}/start`)
+      return {
+        id: one.id,
+        minutes: time.correctionMinutes,
+        says: one.says('scene', 'correction'),
+        found: one.of('colour-card-lacking'),
+        filmed: lines
+          .filter((it: { kind: string }) => it.kind === 'chart')
+          .flatMap((it: { tags: string[] }) => it.tags),
+      }
+    }
+    const bare = await look(40, [], 'QA')
+    expect(bare).toMatchObject({
+      minutes: 40,
+      says: '40 min for each film. No colour card is in the setup to go by.',
+      found: [{ level: 'advise' }],
+      filmed: [],
+    })
+    expect(await remediesOf(bare.id, bare.found)).toMatchObject([{ kind: 'assign', tags: [card.tag] }])
+    expect(await look(40, [card], 'QB')).toMatchObject({
+      minutes: 40,
+      says: `40 min for each film. ${card.tag} is filmed for it.`,
+      found: [],
+      filmed: [card.tag],
+    })
+    // Nobody corrects anything, or said so: nothing is asked.
+    expect(await look(0, [], 'QC')).toMatchObject({ says: null, found: [] })
+    expect(await look(null, [], 'QD')).toMatchObject({ minutes: null, says: null, found: [] })
+    // One that is away is told as that, and goes by nothing.
+    await change(card, { state: 'lost' })
+    expect(await look(40, [card], 'QF')).toMatchObject({ found: [], says: expect.stringMatching(/No colour card/) })
+  })
 })

@@ -119,6 +119,8 @@ export const stageSchema = z.object({
   whiteBalance: whiteBalanceSchema.nullable().default(null),
   /** By how many stops the key is to be above the fill; the look that was found good. */
   ratioStops: z.number().min(-3).max(8, 'At most eight stops.').nullable().default(null),
+  /** Correcting colours afterwards, of each film; null where nobody said. */
+  correctionMinutes: z.number().int().min(0).max(2_000, 'At most 2,000 minutes.').nullable().default(null),
   /** Of which room the next three are: said of one they say nothing of another. */
   inPlaceId: idSchema.nullable().default(null),
   /** Where in the room they are, from its left wall and its front wall, and which way they face: clockwise from the front wall. */

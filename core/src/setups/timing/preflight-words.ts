@@ -86,6 +86,11 @@ export function sayStartLine(line: StartLine): { text: string; note: string } {
           ? 'Hold it against the still of how it should look.'
           : 'Keep a still of how it should look with the setup, to hold it against.',
       )
+    case 'chart':
+      return say(
+        `Film ${listInWords(line.tags)} for a few seconds`,
+        'In the light of the take, before it and after lamps were changed: colours are corrected by it.',
+      )
     case 'magnify':
       return say(
         `Magnify the picture of ${listInWords(line.tags)} and look at the eyes`,

@@ -93,6 +93,7 @@ export const startLineSchema = z
       z.object({ kind: z.literal('sun'), pane: z.string(), at: z.string(), comes: z.boolean() }),
       /** With the still of how it should look, where somebody keeps one with the setup. */
       z.object({ kind: z.literal('tidy'), stillId: z.string().nullable() }),
+      z.object({ kind: z.literal('chart'), tags: z.array(z.string()) }),
       z.object({ kind: z.literal('magnify'), tags: z.array(z.string()) }),
       z.object({
         kind: z.literal('test'),
@@ -333,6 +334,7 @@ function listLooked(
   const cameras = filled.filter(({ model }) => isKindOf(model.category, 'camera')).map(({ unit }) => unit.tag)
   if (cameras.length === 0) return []
   const isDescribed = background !== null || backdropMm !== null
+  const charts = filled.filter(({ model }) => isKindOf(model.category, 'colour-card')).map(({ unit }) => unit.tag)
   const hasScreen = filled.some(({ model }) => isKindOf(model.category, 'monitor'))
   const white: StartLine = {
     key: 'white-balance',
@@ -348,6 +350,7 @@ function listLooked(
       return { key: `eyesore/${id}`, importance: 'wanted', kind: 'eyesore', what, cure, role }
     }),
     ...(isDescribed ? [{ key: 'tidy', importance: 'wanted', kind: 'tidy', stillId } as const] : []),
+    ...(charts.length > 0 ? [{ key: 'chart', importance: 'wanted', kind: 'chart', tags: charts } as const] : []),
     ...(isDescribed && !hasScreen
       ? [{ key: 'magnify', importance: 'wanted', kind: 'magnify', tags: cameras } as const]
       : []),

@@ -12,6 +12,7 @@ import { makeInput, makeRole, makeStudio } from '../placed/studio.fixture.ts'
 import { INTERFACES } from '../placed/things.fixture.ts'
 import { NO_POSITION, sayPosition } from '../setup/setting-card.ts'
 import { makeAssignment, type NewSetup, type Role } from '../setup/setup.ts'
+import { NO_STAGE } from '../setup/stage.ts'
 import { planChangeOver, type StandingRig } from './change-over.ts'
 import { computeFloorSpace } from './floor-space.ts'
 import { computeRigTime, computeStandingCost, findRigMinutes } from './rig-minutes.ts'
@@ -69,7 +70,7 @@ describe('minutes until it records', () => {
   ]
   const time = (way: string, rest: Partial<Role> = {}, below?: Map<string, string[]>) =>
     computeRigTime(
-      { roles: roles.map((it) => (it.id === 'K' ? { ...it, ...rest } : it)) },
+      { roles: roles.map((it) => (it.id === 'K' ? { ...it, ...rest } : it)), stage: NO_STAGE },
       studio,
       policies(way),
       below,
@@ -134,7 +135,7 @@ describe('a month of bookings', () => {
 test('minutes and framing open: every role with its minutes, the formula with its numbers', () => {
   const studio = makeKit()
   const time = computeRigTime(
-    { roles: [makeRole('A', ['CAM', 'LEN']), makeRole('S', ['TRI'])] },
+    { roles: [makeRole('A', ['CAM', 'LEN']), makeRole('S', ['TRI'])], stage: NO_STAGE },
     studio,
     policies('packed'),
   )

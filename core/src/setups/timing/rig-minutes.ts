@@ -75,6 +75,8 @@ export const rigTimeSchema = z.object({
   strikeMinutes: z.number(),
   /** With everything struck each time. */
   fromNothingMinutes: z.number(),
+  /** Correcting colours after each film; null where nobody said. */
+  correctionMinutes: z.number().nullable(),
 })
 export type RigTime = z.infer<typeof rigTimeSchema>
 
@@ -96,7 +98,7 @@ const STAYS_HALF: readonly Category[] = ['camera', 'lens', 'backdrop', 'backdrop
  * `below` tells what each thing rides on: what carries something that stays, stays with it.
  */
 export function computeRigTime(
-  setup: Pick<NewSetup, 'roles'>,
+  setup: Pick<NewSetup, 'roles' | 'stage'>,
   holdings: Holdings,
   policies: Policies,
   below: ReadonlyMap<string, readonly string[]> = new Map(),
@@ -124,6 +126,7 @@ export function computeRigTime(
     toRecordMinutes: sum(struck, (it) => it.rigMinutes),
     strikeMinutes: sum(struck, (it) => it.strikeMinutes),
     fromNothingMinutes: sum(steps, (it) => it.rigMinutes),
+    correctionMinutes: setup.stage.correctionMinutes,
   }
 }
 

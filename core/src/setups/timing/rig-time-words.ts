@@ -2,7 +2,7 @@ import type { WorkingWords } from '../checks/finding-words.ts'
 import type { RigTime } from './rig-minutes.ts'
 
 /** How the minutes until it records were worked out. */
-export function sayRigTime({ steps, toRecordMinutes, fromNothingMinutes }: RigTime): WorkingWords {
+export function sayRigTime({ steps, toRecordMinutes, fromNothingMinutes, correctionMinutes }: RigTime): WorkingWords {
   return {
     title: 'Minutes until it records',
     summary: `${toRecordMinutes} of ${fromNothingMinutes} min`,
@@ -13,6 +13,7 @@ export function sayRigTime({ steps, toRecordMinutes, fromNothingMinutes }: RigTi
       })),
       { label: 'all of it', sum: `${fromNothingMinutes} min` },
       { label: 'without what stays', sum: `${toRecordMinutes} min` },
+      ...(correctionMinutes ? [{ label: 'afterwards, colours', sum: `${correctionMinutes} min` }] : []),
     ],
     assumptions: [
       'One person, what each kind usually takes, until somebody writes down a role’s own minutes.',

@@ -10,6 +10,7 @@ import { unmetNeeds } from '../checks/joints/unmet-needs.ts'
 import { unsureJoints } from '../checks/joints/unsure-joints.ts'
 import { asAgreed } from '../checks/light/as-agreed.ts'
 import { backgroundLight } from '../checks/light/background-light.ts'
+import { colourCard } from '../checks/light/colour-card.ts'
 import { exposure } from '../checks/light/exposure.ts'
 import { lampFindings } from '../checks/light/lamp-findings.ts'
 import { sunlight } from '../checks/light/sunlight.ts'
@@ -82,6 +83,7 @@ export const CHECKS = [
   carriedLoad,
   circuitLoad,
   closedPlace,
+  colourCard,
   consent,
   creases,
   crewNotes,

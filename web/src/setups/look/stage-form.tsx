@@ -422,6 +422,14 @@ function Agreed({
         value={stage.ratioStops}
         onChange={(ratioStops) => set({ ratioStops })}
       />
+      <FigureField
+        label="Correcting colours, min"
+        hint="afterwards, for each film"
+        most={2000}
+        isWhole
+        value={stage.correctionMinutes}
+        onChange={(correctionMinutes) => set({ correctionMinutes })}
+      />
       {whiteBalance && (
         <span className="self-center md:col-span-2">
           <CheckField

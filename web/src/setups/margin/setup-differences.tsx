@@ -66,6 +66,7 @@ const STAGE_NAMES: Record<StageField, string> = {
   eyesores: 'what should not be seen',
   whiteBalance: 'the white balance',
   ratioStops: 'key against fill',
+  correctionMinutes: 'the minutes of correcting colours',
   inPlaceId: 'of which room that is',
   fromLeftMm: 'how far they are from the left wall',
   fromFrontMm: 'how far they are from the front wall',

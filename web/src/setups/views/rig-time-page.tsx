@@ -44,7 +44,10 @@ export function MinutesPage() {
           {time.toRecordMinutes === 0
             ? 'Sit down and record.'
             : `${formatMinutes(time.toRecordMinutes)} until it records.`}{' '}
-          {staying > 0 && `${formatMinutes(time.fromNothingMinutes)} from nothing.`}
+          {staying > 0 && `${formatMinutes(time.fromNothingMinutes)} from nothing.`}{' '}
+          {time.correctionMinutes
+            ? `${formatMinutes(time.correctionMinutes)} of correcting colours after each film.`
+            : ''}
         </p>
         <WorkingPaper words={sayRigTime(time)} />
         <Cost data={data} />

@@ -31,6 +31,7 @@ export function saySet(scene: Scene): LookLine[] {
     ...sayColours(scene),
     ...sayHouseLights(scene),
     ...sayWhite(scene),
+    ...sayCorrection(scene),
   ]
 }
 
@@ -72,6 +73,15 @@ function sayRatio(scene: Scene): LookLine {
     ],
     source: 'definition',
   })
+}
+
+/** Colours are put right afterwards: in how many minutes, and by what. */
+function sayCorrection({ setup, items }: Scene): LookLine[] {
+  const { correctionMinutes } = setup.stage
+  if (!correctionMinutes) return []
+  const card = items.find((it) => isItemOf(it, 'colour-card'))
+  const by = card ? `${card.tag} is filmed for it` : 'No colour card is in the setup to go by'
+  return [sayLine('correction', 'Colours afterwards', `${correctionMinutes} min for each film. ${by}.`)]
 }
 
 /** A reflector or an umbrella that fills by itself. */
