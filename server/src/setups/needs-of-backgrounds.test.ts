@@ -51,7 +51,7 @@ describe('what is behind', () => {
     expect(await lit('lit', 'QA')).toMatchObject([{ level: 'warn' }])
     expect(await lit('dark', 'QB')).toEqual([])
     expect(await lit('lit', 'QC', { daylight: 'overcast' })).toEqual([])
-    expect(await lit(null, 'QD')).toEqual([])
+    expect(await lit(null, 'QD')).toMatchObject([{ level: 'advise' }])
     expect(await lit('lit', 'QE', { windows: 'relied' })).toEqual([])
     expect(await lit('lit', 'QF', { windows: 'shut' })).toHaveLength(1)
   })

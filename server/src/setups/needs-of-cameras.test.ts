@@ -85,17 +85,23 @@ describe('what a camera frames', () => {
   test('[G02.3] [I01.1] whether the room allows it: camera, way, background and what stands behind, at the limit and beyond', async () => {
     const rig = await camera(FULL, prime(50))
     const placeId = await room({})
-    const inRoom = (backdropMm: number | null, code: string) =>
-      see([{ name: 'A camera', things: rig, rest: at({ distanceMm: 2_700 }) }], {
-        code,
-        placeId,
-        stage: { backdropMm },
-      })
+    const roll = await add('backdrop', 'Roll')
+    const inRoom = (backdropMm: number | null, code: string, things = [roll]) =>
+      see(
+        [
+          { name: 'A camera', things: rig, rest: at({ distanceMm: 2_700 }) },
+          { name: 'Backdrop', things },
+        ],
+        { code, placeId, stage: { backdropMm } },
+      )
     const just = await inRoom(1_500, 'QA')
     expect(just.says('A camera', 'room')).toBe('5 m of 5 m: just.')
     expect(just.of('room-shallow')).toEqual([])
     const over = await inRoom(1_501, 'QB')
     expect(over.of('room-shallow')).toMatchObject([{ level: 'warn', wantedMm: 5_001, roomMm: 5_000 }])
+    // A bare wall needs nothing behind it.
+    expect((await inRoom(1_800, 'QD', [])).of('room-shallow')).toEqual([])
+    expect((await inRoom(1_801, 'QF', [])).of('room-shallow')).toMatchObject([{ wantedMm: 5_001 }])
     const unsaid = await inRoom(null, 'QC')
     expect(unsaid.isKnown('A camera', 'room')).toBe(false)
     expect(unsaid.of('room-shallow')).toEqual([])
@@ -105,11 +111,13 @@ describe('what a camera frames', () => {
     const rig = await camera(FULL, prime(50))
     const key = await tell('cob', 'Lamp', {}, { luxAtOneMetre: 1_000 })
     const placeId = await room({})
+    const roll = await add('backdrop', 'Roll')
     const plan = (backdropMm: number, lampMm: number, sideDegrees: number, code: string) =>
       see(
         [
           { name: 'A camera', things: rig, rest: at({ distanceMm: 2_700 }) },
           { name: 'Key', things: [key], rest: at({ distanceMm: lampMm, sideDegrees }) },
+          { name: 'Backdrop', things: [roll] },
         ],
         { code, placeId, stage: { backdropMm } },
       )

@@ -3,7 +3,8 @@ import { trim } from '../../../units/quantity.ts'
 import { isItemOf, readChoice, readPositive } from '../../placed/placed-item.ts'
 import { defineCheck, type Found } from '../check.ts'
 import { metres, plain } from '../finding-words.ts'
-import { BEHIND_BACKDROP_MM } from '../picture/room-depth.ts'
+import { findBehindBackdrop } from '../picture/room-depth.ts'
+import { findRun } from '../picture/stand.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { listColours } from './colours.ts'
 import { findDownTheWall, type LampLook, listLampLooks } from './lamp-look.ts'
@@ -158,7 +159,7 @@ function judgePlace(
   scene: Scene,
   place: Subject & { about: string[]; roleId: string },
 ): Found<LampFinding>[] {
-  const { setup, roomSize } = scene
+  const { setup } = scene
   const { background, backdropMm } = setup.stage
   const { job, distanceMm, sideDegrees, share, modifiers } = look
   const found: Found<LampFinding>[] = []
@@ -169,8 +170,10 @@ function judgePlace(
   const isForFace = job === 'key' || job === 'fill'
   if (!isForFace || distanceMm === null || sideDegrees === null) return found
   const forward = distanceMm * Math.cos(radians(sideDegrees))
-  const wantedMm = forward + LEGS_MM + (backdropMm ?? 0) + BEHIND_BACKDROP_MM
-  const roomMm = roomSize ? Math.max(roomSize.widthMm, roomSize.depthMm) : null
+  const wantedMm = forward + LEGS_MM + (backdropMm ?? 0) + findBehindBackdrop(scene)
+  const run = findRun(scene)
+  // Where it is said how they stand, it is held against the walls themselves.
+  const roomMm = run && !run.isStated ? run.roomMm : null
   if (roomMm !== null && backdropMm !== null && wantedMm > roomMm)
     found.push({ ...place, level: 'warn', code: 'lamp-no-room', wantedMm, roomMm })
   const angle = findAngleFromLens(look, scene)

@@ -9,7 +9,7 @@ import { type CameraLook, listBackdrops, listCameraLooks } from './camera-look.t
 import { findRun } from './stand.ts'
 
 /** What a backdrop on its support takes. Common practice, from memory. */
-export const BEHIND_BACKDROP_MM = 300
+const BEHIND_BACKDROP_MM = 300
 
 export interface DepthBudget {
   look: CameraLook

@@ -94,8 +94,8 @@ function listOfFraming(look: CameraLook, camera: PlacedItem, glass: PlacedItem, 
 
 /** Further beside where a camera looks than this no usual lens sees. */
 const SEEN_DEGREES = 70
-/** Half of the largest that is put before a lamp. Common practice, from memory. */
-const MOST_HALF_MM = 750
+/** Half of the largest that is put before a lamp, and of the largest bare one. Common practice, from memory. */
+const MOST_HALF_MM = { before: 750, bare: 300 }
 
 /** Everything around says where it is and how high: only a figure of the things decides what comes into the picture. */
 function listOfPicture(look: CameraLook, camera: PlacedItem, glass: PlacedItem, scene: Scene): Lack[] {
@@ -103,7 +103,8 @@ function listOfPicture(look: CameraLook, camera: PlacedItem, glass: PlacedItem, 
   if (look.frameWidthMm !== null)
     return listInPicture(look, scene).flatMap((it): Lack[] => {
       const lamp = factOf(scene, listLampLooks).find(({ lamp: own }) => own.key === it.key)
-      const isNear = it.isIn === false && it.clearMm !== null && it.clearMm < MOST_HALF_MM
+      const mostMm = lamp && lamp.modifiers.length > 0 ? MOST_HALF_MM.before : MOST_HALF_MM.bare
+      const isNear = it.isIn === false && it.y !== null && it.clearMm !== null && it.clearMm < mostMm
       return isNear && lamp && lamp.diameterMm === null && lamp.job !== 'accent'
         ? [{ item: lamp.sourceOf, what: 'how large it is', decides }]
         : []
