@@ -1,4 +1,4 @@
-import { PURPOSE_TEMPLATES } from '@exemplar/core'
+import { PURPOSE_TEMPLATES, sayFinding } from '@exemplar/core'
 import { beforeEach, describe, expect, test } from 'vitest'
 import { TINY_PNG } from '../foundation/tiny-png.fixture.ts'
 import { FULL, lightRole, prime, useLooks } from './looks.fixture.ts'
@@ -12,6 +12,7 @@ beforeEach(restart)
 
 const remediesOf = async (id: string, found: readonly { key: string }[]) =>
   (await call('GET', `/setups/${id}/remedies?key=${encodeURIComponent(found[0]?.key ?? '')}`)).remedies
+const WORDS = { sayDay: (day: string) => day, sayInstant: String }
 const FOR_BACKGROUND = { light: { job: 'background' } }
 
 describe('what fills and what lights the background', () => {
@@ -46,7 +47,7 @@ describe('what fills and what lights the background', () => {
     expect(await look([keyed, own], {}, 'QI')).toEqual([])
   })
 
-  test('[G30.1] fill from a wall, a reflector or a second lamp: they fill its place, and what is free comes first', async () => {
+  test('[G30.1] [G30.2] fill from a wall, a reflector or a second lamp: they fill its place, and what is free comes first', async () => {
     const key = await lamp({ luxAtOneMetre: 1_000, dims: 'no' })
     const second = await lamp({ luxAtOneMetre: 500, dims: 'no', beamDegrees: 40 })
     const bounce = await add('reflector', 'White board')
@@ -92,7 +93,7 @@ describe('what fills and what lights the background', () => {
     expect(bare.of('role-empty')).toHaveLength(1)
   })
 
-  test('[G47.1] the usual sizes of umbrellas and softboxes, and how large each looks from there', async () => {
+  test('[G47.1] [G47.2] the usual sizes of umbrellas and softboxes, and how large each looks from there', async () => {
     const key = await lamp({ luxAtOneMetre: 1_000 })
     const { says } = await see([lightRole('Key', [key], { distanceMm: 1_500 })])
     // 2 · atan(r / d), worked out apart from the product.
@@ -119,7 +120,7 @@ describe('what fills and what lights the background', () => {
 })
 
 describe('the background itself', () => {
-  test('[I02.1] it is tidied first, held against a still of how it should look', async () => {
+  test('[I02.1] [I02.2] it is tidied first, held against a still of how it should look', async () => {
     const rig = await camera(FULL, prime(50))
     const { id } = await see([{ name: 'A camera', things: rig }], { stage: { background: 'lit' } })
     const tidy = async () =>
@@ -137,7 +138,7 @@ describe('the background itself', () => {
     expect(await tidy()).toMatchObject([{ stillId: still }])
   })
 
-  test('[I04.1] creases want what takes them out, with its minutes; what is rolled or hung wants nothing', async () => {
+  test('[I04.1] [I04.2] [I04.3] creases want what takes them out, with its minutes; what is rolled or hung wants nothing', async () => {
     const rig = await camera(FULL, prime(50))
     const steamer = await tell('tool', 'Steamer', {}, { smooths: 'yes' })
     const cloth = async (specs: object, tools: { id: string }[], code: string) => {
@@ -155,6 +156,9 @@ describe('the background itself', () => {
     const easily = { material: 'cloth', creases: 'easily' }
     const folded = await cloth({ ...easily, stored: 'folded' }, [], 'QA')
     expect(folded.found.map((it) => it.level)).toEqual(['warn'])
+    expect(folded.found.map((it) => sayFinding(it, WORDS).text)).toEqual([
+      'It is folded, and nothing is there that takes creases out, such as a steamer: about 10 minutes. Rolled or hung it would need none.',
+    ])
     expect(await remediesOf(folded.id, folded.found)).toMatchObject([{ kind: 'assign', tags: [steamer.tag] }])
     expect(await cloth({ ...easily, stored: 'folded' }, [steamer], 'QB')).toMatchObject({
       found: [{ level: 'advise', tool: steamer.tag }],

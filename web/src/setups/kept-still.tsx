@@ -14,7 +14,7 @@ export function KeptStill({ setupId, name, caption }: { setupId: string; name: s
   return (
     <figure>
       {still ? (
-        <img src={`/api/attachments/${still.id}/thumbnail`} alt={caption} className="w-full border border-rule" />
+        <img src={`/api/attachments/${still.id}/thumbnail`} alt={name} className="w-full border border-rule" />
       ) : (
         <span className="grid h-28 place-content-center border border-dashed border-rule-strong text-quiet">
           no still yet
