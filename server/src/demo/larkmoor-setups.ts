@@ -213,7 +213,7 @@ export const DEMO_SETUPS: readonly (NewSetup & { id: string })[] = [
         wants: 'camera',
         detail: '1.1 m above the bench',
         things: ['CAM-06', 'LEN-03', 'SDC-06'],
-        rest: at(1_100),
+        rest: { position: { ...at(1_100).position, looksDown: true } },
       },
       { group: 'light', name: 'Key', wants: 'light', detail: 'left, 45°', things: ['LGT-04', 'LED-05', 'STD-03'] },
       { group: 'light', name: 'Fill', wants: 'light', detail: 'right, half', things: ['LGT-03', 'STD-05'] },

@@ -221,6 +221,27 @@ describe('the set from above', () => {
     })
   })
 
+  test('a camera that hangs above stands nowhere on the floor; where that is open, it is asked', async () => {
+    const rig = await camera(FULL, prime(50))
+    const look = async (looksDown: boolean | null, code: string) => {
+      const { id } = await see(
+        [
+          {
+            name: 'A camera',
+            things: rig,
+            rest: at({ distanceMm: 900, ...(looksDown === null ? {} : { looksDown }) }),
+          },
+        ],
+        { code, purposeKind: 'top-down' },
+      )
+      const { things, unplaced } = await planOf(id)
+      return [things.length, ...unplaced.flatMap((it) => it.lacks)]
+    }
+    expect(await look(true, 'QA')).toEqual([0, 'it hangs above and looks down'])
+    expect(await look(null, 'QB')).toEqual([0, 'whether it hangs above and looks down'])
+    expect(await look(false, 'QC')).toEqual([1])
+  })
+
   test('a lamp or a microphone in the picture is told; above it, hidden or meant it is not', async () => {
     const rig = await camera(FULL, prime(50))
     const key = await lamp({ luxAtOneMetre: 1_000, diameterMm: 200 })

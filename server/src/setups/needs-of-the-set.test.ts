@@ -34,6 +34,9 @@ describe('what fills and what lights the background', () => {
     expect(await look([keyed], {}, 'QC')).toEqual(['advise background-unlit'])
     expect(await look([keyed], { background: 'dark' }, 'QD')).toEqual([])
     expect(await look([lightRole('Lamp', [key], {})], {}, 'QF')).toEqual([])
+    // Of a table from above nobody asks what is behind.
+    const above = await see([keyed], { code: 'QJ', purposeKind: 'top-down' })
+    expect(above.of('background-unlit')).toEqual([])
     // Measured, or near enough that the key reaches it.
     expect(await look([keyed], { backgroundLux: 200 }, 'QG')).toEqual([])
     expect(

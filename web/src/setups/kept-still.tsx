@@ -5,7 +5,18 @@ import { Button } from '../foundation/parts/button.tsx'
 import { useAttachMutation, useAttachmentsQuery } from '../studio/studio-api.ts'
 
 /** One picture that is kept with a setup, found by its name, the newest; or a place for it. */
-export function KeptStill({ setupId, name, caption }: { setupId: string; name: string; caption: string }) {
+export function KeptStill({
+  setupId,
+  name,
+  caption,
+  isSmall = false,
+}: {
+  setupId: string
+  name: string
+  caption: string
+  /** Takes no more room than a line until there is one. */
+  isSmall?: boolean
+}) {
   const { data } = useAttachmentsQuery({ subjectType: 'setup', subjectId: setupId })
   const may = useMay()
   const isOne = (it: { mime: string; name: string }) =>
@@ -16,7 +27,9 @@ export function KeptStill({ setupId, name, caption }: { setupId: string; name: s
       {still ? (
         <img src={`/api/attachments/${still.id}/thumbnail`} alt={name} className="w-full border border-rule" />
       ) : (
-        <span className="grid h-28 place-content-center border border-dashed border-rule-strong text-quiet">
+        <span
+          className={`grid place-content-center border border-dashed border-rule-strong text-quiet ${isSmall ? 'h-9' : 'h-28'}`}
+        >
           no still yet
         </span>
       )}

@@ -69,7 +69,7 @@ export function LookView({
         </div>
         <LookLines lines={look.scene} />
         <div className="no-print mt-3 w-56 text-[13px]">
-          <KeptStill setupId={setup.id} name={REFERENCE_STILL} caption="How it should look" />
+          <KeptStill setupId={setup.id} name={REFERENCE_STILL} caption="How it should look" isSmall />
         </div>
         {setup.stage.composition && <p className="mt-2 max-w-[70ch] text-[13px]">{setup.stage.composition}</p>}
       </section>

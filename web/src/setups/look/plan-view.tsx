@@ -14,6 +14,8 @@ const BEHIND_CAMERA_MM = 500
 /** What goes onto a sheet of A4 with its margins, and the scales that rulers have. */
 const SHEET_MM = { width: 180, height: 200 }
 const SCALES = [10, 20, 25, 50, 100, 200]
+/** No higher than this on the screen. */
+const MOST_HEIGHT_PX = 640
 /** Nearer to a wall than this somebody wants to know. */
 const NARROW_MM = 1200
 
@@ -52,7 +54,7 @@ export function PlanView({ plan, moves, canMove }: { plan: Plan; moves: PlanMove
   const run = useLuxMap(plan.light.lights, grid, isLit)
   const map = useLuxPicture(plan, grid, run.lux)
   const { ref, widthPx } = useWidth()
-  const unit = Math.max(box.width / Math.min(widthPx, 560), box.height / 620)
+  const unit = Math.max(box.width / widthPx, box.height / MOST_HEIGHT_PX)
   const scale =
     SCALES.find((it) => box.width / it <= SHEET_MM.width && box.height / it <= SHEET_MM.height) ?? SCALES.at(-1) ?? 200
   const held = heldKey === null ? undefined : things.find((it) => it.key === heldKey)

@@ -1,5 +1,6 @@
 import { findEvenness } from '../../../formulas/light/fall-off.ts'
 import { findStops } from '../../../formulas/picture/exposure.ts'
+import type { Purpose } from '../../../studio/policy/purpose.ts'
 import { trim } from '../../../units/quantity.ts'
 import { isItemOf } from '../../placed/placed-item.ts'
 import { defineCheck, type Found } from '../check.ts'
@@ -25,6 +26,9 @@ const DIM_FROM_STOPS = 3
 export const KEYED_FROM_MM = 1500
 /** Nearer than this nothing but light parts somebody from what is behind them. Common practice, from memory. */
 const SEPARATE_FROM_MM = 1000
+
+/** What is filmed for these is a face before something that is seen; elsewhere a table, a hall or the day is. */
+const FACED: readonly Purpose[] = ['talking-head', 'interview', 'panel', 'green-screen', 'live-stream', 'other']
 
 const LAMPS = 'Walls, the day and lights of the house may add; a meter tells.'
 
@@ -120,8 +124,9 @@ function findBelow(scene: Scene): { below: number; lacksLux: number; isMeasured:
 function judgeLevel(scene: Scene): Found<BackgroundFinding>[] {
   const wanted = scene.setup.stage.background
   const { lamps, houseLights } = factOf(scene, computeSetLook)
-  // Who said nothing of the background is told of it once they light a face.
-  const isAsked = wanted !== null || lamps.some((it) => it.job === 'key')
+  // Who said nothing of the background is told of it once they light a face before one.
+  const { purposeKind } = scene.setup
+  const isAsked = wanted !== null || (FACED.includes(purposeKind) && lamps.some((it) => it.job === 'key'))
   if (wanted === 'dark' || !isAsked) return []
   const there = findBelow(scene)
   const hasOwn = lamps.some((it) => it.job === 'background')

@@ -33,6 +33,8 @@ export interface CameraLook extends CameraAngle {
   sharp: SharpRange | null
   /** How large a point of the background is drawn, as a share of the width. */
   blurShare: number | null
+  /** It hangs above and looks down, as its role says; null where nobody said, and what it is for leaves that open. */
+  isAbove: boolean | null
   /** It looks at who is filmed from the front: one above the table or beside them does not. */
   isBeforeFace: boolean
   /** From the lens to the background. */
@@ -76,6 +78,7 @@ function describeLook(
   const crop = activeWidthMm === null ? null : FULL_WIDTH_MM / activeWidthMm
   const confusionMm = activeWidthMm === null ? null : (FULL_CONFUSION_MM * activeWidthMm) / FULL_WIDTH_MM
   const isSet = focalMm !== null && fNumber !== null && distanceMm !== null
+  const isAbove = role.position?.looksDown ?? (setup.purposeKind === 'top-down' ? null : false)
   const { backdropMm } = setup.stage
   const toBackgroundMm = distanceMm === null || backdropMm === null ? null : distanceMm + backdropMm
   const disc = isSet && toBackgroundMm !== null ? findBlurDisc(focalMm, fNumber, distanceMm, toBackgroundMm) : null
@@ -94,8 +97,8 @@ function describeLook(
     confusionMm,
     sharp: isSet && confusionMm !== null ? findSharpRange(focalMm, fNumber, confusionMm, distanceMm) : null,
     blurShare: disc !== null && activeWidthMm !== null ? disc / activeWidthMm : null,
-    isBeforeFace:
-      setup.purposeKind !== 'top-down' && !role.position?.looksDown && Math.abs(role.position?.sideDegrees ?? 0) < 90,
+    isAbove,
+    isBeforeFace: isAbove === false && Math.abs(role.position?.sideDegrees ?? 0) < 90,
     toBackgroundMm,
     closestMm: glass ? readPositive(glass, 'closestMm') : null,
   }

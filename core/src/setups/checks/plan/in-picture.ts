@@ -65,8 +65,8 @@ export interface View {
  * is level with the eyes.
  */
 export function findView(look: CameraLook, eyeMm: number | null): View | null {
-  const { distanceMm, frameWidthMm, role, heightMm } = look
-  if (distanceMm === null || distanceMm === 0 || frameWidthMm === null || role.position?.looksDown) return null
+  const { distanceMm, frameWidthMm, role, heightMm, isAbove } = look
+  if (distanceMm === null || distanceMm === 0 || frameWidthMm === null || isAbove !== false) return null
   const side = ((role.position?.sideDegrees ?? 0) * Math.PI) / 180
   const eyes = eyeMm ?? 0
   const lens = {

@@ -7,7 +7,8 @@ import { findView, project } from './in-picture.ts'
 import { moveTo, type PlanThing, placeAt, turn } from './planned.ts'
 
 const SIZE = { widthMm: 4_000, depthMm: 6_000, heightMm: 2_600 }
-const looking = (part: object) => ({ role: { position: null }, heightMm: null, ...part }) as unknown as CameraLook
+const looking = (part: object) =>
+  ({ role: { position: null }, heightMm: null, isAbove: false, ...part }) as unknown as CameraLook
 
 describe('how they stand in a room', () => {
   test('facing 0 the camera is towards the front wall, 90 towards the left, 180 the back, 270 the right', () => {

@@ -75,8 +75,9 @@ const polar = (distanceMm: number, sideDegrees: number): FloorPoint => ({
 })
 
 function placeCamera(look: CameraLook, scene: Scene): Placed | Unplaced {
-  const { distanceMm, role, unitId, tag, viewDegrees, heightMm } = look
-  if (role.position?.looksDown) return { tag, role: role.name, lacks: ['it hangs above and looks down'] }
+  const { distanceMm, role, unitId, tag, viewDegrees, heightMm, isAbove } = look
+  if (isAbove === null) return { tag, role: role.name, lacks: ['whether it hangs above and looks down'] }
+  if (isAbove) return { tag, role: role.name, lacks: ['it hangs above and looks down'] }
   if (distanceMm === null || distanceMm === 0)
     return { tag, role: role.name, lacks: ['how far it is from whoever is filmed'] }
   return {
@@ -136,12 +137,14 @@ function placeLamp(look: LampLook, scene: Scene): Placed | Unplaced {
   }
 }
 
+const WORN = ['lavalier', 'wireless-set', 'headset'] as const
+
 /** Microphones of which somebody measured where they are; one that is worn is where its wearer is. */
 function listMicrophonePlaces(scene: Scene): Placed[] {
   return scene.items.flatMap((item): Placed[] => {
     const role = scene.setup.roles.find((it) => it.id === item.roleId)
     const position = role?.position
-    const isWorn = isItemOf(item, 'lavalier') || isItemOf(item, 'wireless-set')
+    const isWorn = WORN.some((kind) => isItemOf(item, kind))
     if (!role || !isItemOf(item, 'microphone') || isWorn || !position?.distanceMm) return []
     return [
       {

@@ -54,10 +54,11 @@ export const seenThings = defineCheck<SeenThing>({
   },
 })
 
+const DESK = ['dynamic-mic', 'usb-mic', 'boundary-mic'] as const
 /** Made to stand in the picture before whoever speaks: many want it seen. */
 const isDeskMicrophone = ({ key }: InPicture, scene: Scene) => {
   const item = scene.itemOf.get(key)
-  return item !== undefined && (isItemOf(item, 'dynamic-mic') || isItemOf(item, 'usb-mic'))
+  return item !== undefined && DESK.some((kind) => isItemOf(item, kind))
 }
 
 /** What comes near the picture of a camera: how far from its edge each microphone and lamp is. */

@@ -109,8 +109,8 @@ function listOfPicture(look: CameraLook, camera: PlacedItem, glass: PlacedItem, 
         ? [{ item: lamp.sourceOf, what: 'how large it is', decides }]
         : []
     })
-  const { distanceMm, role, heightMm, activeWidthMm, focalMm } = look
-  if (distanceMm === null || role.position?.looksDown || heightMm === null || !readEyeHeight(scene.setup)) return []
+  const { distanceMm, isAbove, heightMm, activeWidthMm, focalMm } = look
+  if (distanceMm === null || isAbove !== false || heightMm === null || !readEyeHeight(scene.setup)) return []
   const isBefore = factOf(scene, listPlanned).placed.some(
     (it) => it.kind !== 'camera' && it.heightMm !== null && findAngle(it, look) < SEEN_DEGREES,
   )
