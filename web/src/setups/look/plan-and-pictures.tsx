@@ -1,6 +1,6 @@
 import type { Plan, PlanFrame, PlanThing } from '@exemplar/core'
 import { CameraFrame } from './camera-frame.tsx'
-import { type Place, usePlanMoves } from './plan-moves.ts'
+import { type OnMove, usePlanMoves } from './plan-moves.ts'
 import { PlanView } from './plan-view.tsx'
 
 /** The set from above, and beside it what each camera sees; what is moved in the one changes the other at once. */
@@ -10,7 +10,7 @@ export function PlanAndPictures({
 }: {
   plan: Plan
   /** Null for who may not change setups. */
-  onMove: ((roleId: string, place: Place) => void) | null
+  onMove: OnMove | null
 }) {
   const moves = usePlanMoves(plan, onMove)
   return (

@@ -15,6 +15,9 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowDown: [0, 1],
 }
 
+/** Writes down where a role's thing stands now; false where that was not kept. */
+export type OnMove = (roleId: string, place: Place) => Promise<boolean>
+
 export interface PlanMoves {
   /** Where everything is, what is being moved included. */
   things: readonly PlanThing[]
@@ -40,24 +43,33 @@ interface Held {
 }
 
 /** Things of a plan that are moved by pointer or arrow keys, and where they are until that is saved. */
-export function usePlanMoves(plan: Plan, onMove: ((roleId: string, place: Place) => void) | null): PlanMoves {
+export function usePlanMoves(plan: Plan, onMove: OnMove | null): PlanMoves {
   const [held, setHeld] = useState<Held | null>(null)
   const rest = useRef<ReturnType<typeof setTimeout> | null>(null)
+  const waiting = useRef<(() => void) | null>(null)
   const grip = useRef<{ dx: number; dy: number } | null>(null)
   // What was saved comes back with the plan; until then it stays where it was put.
   // biome-ignore lint/correctness/useExhaustiveDependencies: another plan lets go of what was held for the one before.
-  useEffect(() => setHeld(null), [plan])
-  useEffect(() => () => clearTimeout(rest.current ?? undefined), [])
+  useEffect(() => {
+    if (!grip.current) setHeld(null)
+  }, [plan])
+  // Who leaves the page before it rested has moved it all the same.
+  useEffect(() => () => waiting.current?.(), [])
 
   const placeOf = ({ thing, xMm, yMm }: Held): Place => placeAt(thing, { xMm, yMm }, plan.turnedDegrees)
   const things = plan.things.map((it) =>
     held && it.key === held.thing.key ? moveTo(it, placeOf(held), plan.turnedDegrees) : it,
   )
-  const save = (last: Held) => {
+  const letGo = () => {
+    clearTimeout(rest.current ?? undefined)
+    waiting.current = null
+  }
+  const save = async (last: Held) => {
+    letGo()
     const place = placeOf(last)
     const before = placeAt(last.thing, last.thing, plan.turnedDegrees, 1)
     if (place.distanceMm === before.distanceMm && place.sideDegrees === before.sideDegrees) setHeld(null)
-    else onMove?.(last.thing.roleId, place)
+    else if (!(await onMove?.(last.thing.roleId, place))) setHeld(null)
   }
   const toPlan = (event: PointerEvent<SVGGElement>) => {
     const matrix = event.currentTarget.ownerSVGElement?.getScreenCTM()
@@ -90,17 +102,21 @@ export function usePlanMoves(plan: Plan, onMove: ((roleId: string, place: Place)
     onKeyDown(event: KeyboardEvent) {
       const arrow = ARROWS[event.key]
       if (event.key === 'Escape' && held) {
-        clearTimeout(rest.current ?? undefined)
+        letGo()
         setHeld(null)
       }
       if (!arrow) return
       event.preventDefault()
       const step = event.shiftKey ? WIDE_STEP_MM : STEP_MM
-      const now = held?.thing.key === thing.key ? held : { thing, xMm: thing.xMm, yMm: thing.yMm }
+      const isSame = held?.thing.key === thing.key
+      // Another one that still waits to be written down is written down first.
+      if (held && !isSame) save(held)
+      const now = held && isSame ? held : { thing, xMm: thing.xMm, yMm: thing.yMm }
       const next = { ...now, xMm: now.xMm + arrow[0] * step, yMm: now.yMm + arrow[1] * step }
       setHeld(next)
-      clearTimeout(rest.current ?? undefined)
-      rest.current = setTimeout(() => save(next), REST_MS)
+      letGo()
+      waiting.current = () => save(next)
+      rest.current = setTimeout(waiting.current, REST_MS)
     },
   })
   return {
