@@ -337,6 +337,7 @@ export {
   valueSetups,
 } from './kit/worth/use-and-worth.ts'
 export { ENTRY_KIND_CODES, ENTRY_KINDS, type Entry, type EntryKind, type NewEntry } from './ledger/entry.ts'
+export { compareLight, type LightOffer } from './ledger/more-light.ts'
 export { compareNewAndUsed, type Offer, type OfferCost } from './ledger/new-or-used.ts'
 export {
   type NewShoppingLine,

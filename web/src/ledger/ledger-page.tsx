@@ -17,6 +17,7 @@ import { GROUP_NAMES } from '../setups/setup-draft.ts'
 import { Entries } from './entries.tsx'
 import { EntryForm, makeBlankEntry } from './entry-form.tsx'
 import { MONTHS } from './months.ts'
+import { MoreLight } from './more-light.tsx'
 import { NewOrUsed } from './new-or-used.tsx'
 import { Orders } from './orders.tsx'
 import { Shopping } from './shopping.tsx'
@@ -83,6 +84,7 @@ export function LedgerPage() {
           <Orders />
         </div>
         <NewOrUsed />
+        <MoreLight />
       </div>
       <SheetDialog open={params.get('add') === 'entry'} onClose={close} wide title="Record spending">
         <EntryForm

@@ -1,6 +1,7 @@
 import { findLuxOf, type LuxGrid, type Plan } from '@exemplar/core'
 import { useMemo } from 'react'
 import { CheckField } from '../../foundation/form/field.tsx'
+import { useMeasures } from '../../foundation/form/measures.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import type { useLuxMap } from './use-lux-map.ts'
 
@@ -61,6 +62,7 @@ export function LuxLegend({
   onShow(isShown: boolean): void
   run: ReturnType<typeof useLuxMap>
 }) {
+  const { sayLength } = useMeasures()
   const { lights, left, isHeightSaid, zMm } = plan.light
   const face = findWhereTheyAre(plan)
   return (
@@ -97,8 +99,10 @@ export function LuxLegend({
           <table className="mt-2 w-full max-w-md text-[12px]">
             <caption className="text-left text-quiet">
               Lux of these lamps from all sides together, also from behind them,{' '}
-              {isHeightSaid ? 'at the height of the eyes' : 'at 1.2 m, as nobody said how high the eyes are'}. Walls,
-              the day and lights of the house are not in it.
+              {isHeightSaid
+                ? 'at the height of the eyes'
+                : `${sayLength(zMm)} above the floor, as nobody said how high the eyes are`}
+              . Walls, the day and lights of the house are not in it.
             </caption>
             <tbody>
               {listPoints(plan).map(({ name, xMm, yMm }) => {

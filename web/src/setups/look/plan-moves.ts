@@ -5,8 +5,9 @@ export type Place = Pick<PlanThing, 'distanceMm'> & { sideDegrees: number }
 
 /** After the last key, so that somebody who taps an arrow ten times has made one change. */
 const REST_MS = 700
-const STEP_MM = 50
-const WIDE_STEP_MM = 250
+/** One tap of an arrow key, and one with Shift. */
+export const STEP_MM = 50
+export const WIDE_STEP_MM = 250
 
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],

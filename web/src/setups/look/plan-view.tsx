@@ -2,7 +2,7 @@ import { type Plan, type PlanThing, sayPosition, WALLS } from '@exemplar/core'
 import { type CSSProperties, useEffect, useRef, useState } from 'react'
 import { useMeasures } from '../../foundation/form/measures.tsx'
 import { LuxLegend, makeGrid, useLuxPicture } from './lux-map.tsx'
-import type { Place, PlanMoves } from './plan-moves.ts'
+import { type Place, type PlanMoves, STEP_MM, WIDE_STEP_MM } from './plan-moves.ts'
 import { RoomShapes } from './plan-room.tsx'
 import { Backdrop, Distance, Label, Person, Spread, Thing } from './plan-shapes.tsx'
 import { useLuxMap } from './use-lux-map.ts'
@@ -126,7 +126,11 @@ export function PlanView({ plan, moves, canMove }: { plan: Plan; moves: PlanMove
       <LuxLegend plan={plan} isShown={isLit} onShow={setLit} run={run} />
       <figcaption className="mt-1 text-[12px] text-quiet">
         <span className="hidden print:inline">Scale 1 : {scale}. </span>
-        {canMove && <span className="no-print">Drag a thing, or move it by arrow keys: 5 cm, with Shift 25 cm. </span>}
+        {canMove && (
+          <span className="no-print">
+            Drag a thing, or move it by arrow keys: {sayLength(STEP_MM)}, with Shift {sayLength(WIDE_STEP_MM)}.{' '}
+          </span>
+        )}
         {sayRoom(plan, sayLength)}{' '}
         {plan.gaps
           .filter((it) => it.freeMm < NARROW_MM)
