@@ -30,6 +30,10 @@ describe('what fills and what lights the background', () => {
     }
     expect(await look([keyed, empty], {}, 'QA')).toEqual(['warn role-empty'])
     expect(await look([keyed, empty], { background: 'dark' }, 'QB')).toEqual([])
+    // One cause, told once.
+    expect(await look([keyed, empty], { background: 'lit' }, 'QK')).toEqual(['warn role-empty'])
+    const meant = { ...empty, rest: { ...FOR_BACKGROUND, intentionallyEmpty: true } }
+    expect(await look([keyed, meant], { background: 'lit' }, 'QL')).toEqual(['warn background-unlit'])
     // Without a place for one it is said, as advice; by whom a face is not lit nothing is.
     expect(await look([keyed], {}, 'QC')).toEqual(['advise background-unlit'])
     expect(await look([keyed], { background: 'dark' }, 'QD')).toEqual([])
@@ -125,7 +129,11 @@ describe('what fills and what lights the background', () => {
 describe('the background itself', () => {
   test('[I02.1] [I02.2] it is tidied first, held against a still of how it should look', async () => {
     const rig = await camera(FULL, prime(50))
-    const { id } = await see([{ name: 'A camera', things: rig }], { stage: { background: 'lit' } })
+    // Also of a setup of which nobody said more than that it has a camera; not of a table from above.
+    const { id } = await see([{ name: 'A camera', things: rig }])
+    const above = await see([{ name: 'A camera', things: rig }], { code: 'QB', purposeKind: 'top-down' })
+    const ofTable = (await call('GET', `/setups/${above.id}/start`)).lines
+    expect(ofTable.filter((it: { kind: string }) => it.kind === 'tidy')).toEqual([])
     const tidy = async () =>
       (await call('GET', `/setups/${id}/start`)).lines.filter((it: { kind: string }) => it.kind === 'tidy')
     expect(await tidy()).toMatchObject([{ stillId: null }])

@@ -53,7 +53,7 @@ const kinds = (lines: readonly StartLine[]) => lines.map((it) => it.kind)
 describe('before it records', () => {
   test('charge, cells, mains, cards, settings, and ten seconds at the end', () => {
     const lines = list()
-    expect(kinds(lines)).toEqual(['charge', 'charge', 'plug-in', 'empty-card', 'set', 'test'])
+    expect(kinds(lines)).toEqual(['charge', 'charge', 'plug-in', 'empty-card', 'set', 'tidy', 'test'])
     expect(lines[1]).toMatchObject({ tags: ['REC'], source: 'cells', count: 4 })
     expect(lines.at(-2)).toMatchObject({ role: 'A', settings: SETTINGS })
   })

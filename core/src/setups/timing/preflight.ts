@@ -4,6 +4,7 @@ import { type Model, nameModel, type PowerMode, powerModeSchema } from '../../ki
 import { importanceSchema } from '../../kit/model/port.ts'
 import { holdsCharge, readCharge } from '../../kit/unit/charge.ts'
 import type { Unit } from '../../kit/unit/unit.ts'
+import type { Purpose } from '../../studio/policy/purpose.ts'
 import type { Holdings } from '../placed/placed-item.ts'
 import { printLights } from '../setup/lights-print.ts'
 import { printSettings, settingSchema } from '../setup/setting-card.ts'
@@ -104,7 +105,7 @@ export type StartLine = z.infer<typeof startLineSchema>
 
 export interface StartFacts {
   setupId: string
-  setup: Pick<NewSetup, 'roles' | 'isMirrored' | 'stage'>
+  setup: Pick<NewSetup, 'roles' | 'isMirrored' | 'stage' | 'purposeKind'>
   /** When the sun comes to a window or leaves it while it is filmed. */
   sunMoves?: readonly { pane: string; at: string; comes: boolean }[]
   /** The picture of how it should look, that somebody keeps with it. */
@@ -123,6 +124,9 @@ export interface StartFacts {
   /** The last day on which a thing came back from a loan or a repair, or was reset. */
   disturbedOn: ReadonlyMap<string, string>
 }
+
+/** For these nothing is behind anybody, or it is wherever one goes. */
+const UNSEEN_BEHIND: readonly Purpose[] = ['top-down', 'close-up', 'voice-over', 'walk-and-talk']
 
 const LETTERED: readonly Category[] = ['prop', 'backdrop', 'monitor', 'furniture']
 
@@ -349,7 +353,9 @@ function listLooked(
       const role = setup.roles.find((it) => it.id === roleId)?.name ?? ''
       return { key: `eyesore/${id}`, importance: 'wanted', kind: 'eyesore', what, cure, role }
     }),
-    ...(isDescribed ? [{ key: 'tidy', importance: 'wanted', kind: 'tidy', stillId } as const] : []),
+    ...(isDescribed || !UNSEEN_BEHIND.includes(setup.purposeKind)
+      ? [{ key: 'tidy', importance: 'wanted', kind: 'tidy', stillId } as const]
+      : []),
     ...(charts.length > 0 ? [{ key: 'chart', importance: 'wanted', kind: 'chart', tags: charts } as const] : []),
     ...(isDescribed && !hasScreen
       ? [{ key: 'magnify', importance: 'wanted', kind: 'magnify', tags: cameras } as const]

@@ -136,10 +136,12 @@ function judgeLevel(scene: Scene): Found<BackgroundFinding>[] {
     const isByWindow = windows === 'relied' || windows === 'tamed'
     const mayBeLit =
       isByWindow || houseLights.some((it) => it.state !== 'off') || (daylight !== null && daylight !== 'none')
+    const roles = scene.setup.roles.filter((it) => it.light?.job === 'background')
     // A role for it that is empty is told as that.
-    const hasRole = scene.setup.roles.some((it) => it.light?.job === 'background')
-    const isLit = hasOwn || backgroundLux !== null || mayBeLit || lamps.length === 0
-    return isLit || (wanted === null && hasRole)
+    const isTold = roles.some((it) => !it.intentionallyEmpty && it.importance !== 'optional')
+    const isLit =
+      hasOwn || backgroundLux !== null || mayBeLit || lamps.length === 0 || roles.some((it) => it.providedBy)
+    return isLit || isTold
       ? []
       : [{ ...place, level: wanted === null ? 'advise' : 'warn', code: 'background-unlit', isWanted: wanted !== null }]
   }
