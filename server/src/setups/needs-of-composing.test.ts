@@ -367,8 +367,8 @@ describe('what is easily forgotten', () => {
       { kind: 'mind', role: 'Foreground', tags: [tag] },
       { kind: 'mind', role: 'Grey card', tags: [] },
     ])
-    expect(lines.slice(3).map((it) => it.kind)).toEqual(['empty-card', 'set', 'test'])
+    expect(lines.slice(3).map((it) => it.kind)).toEqual(['empty-card', 'set', 'tidy', 'test'])
     const plain = await startOf(await build(roles(false), { code: 'FB' }))
-    expect(plain.map((it) => it.kind)).toEqual(['empty-card', 'set', 'test'])
+    expect(plain.map((it) => it.kind)).toEqual(['empty-card', 'set', 'tidy', 'test'])
   })
 })

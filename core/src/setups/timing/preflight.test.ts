@@ -55,7 +55,7 @@ describe('before it records', () => {
     const lines = list()
     expect(kinds(lines)).toEqual(['charge', 'charge', 'plug-in', 'empty-card', 'set', 'tidy', 'test'])
     expect(lines[1]).toMatchObject({ tags: ['REC'], source: 'cells', count: 4 })
-    expect(lines.at(-2)).toMatchObject({ role: 'A', settings: SETTINGS })
+    expect(lines.at(-3)).toMatchObject({ role: 'A', settings: SETTINGS })
   })
 
   test('a controller is fetched, charged and paired; one that is missing is said so', () => {
