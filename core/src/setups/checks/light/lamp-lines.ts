@@ -182,7 +182,7 @@ function sayOtherSizes(look: LampLook): LookLine[] {
   return [
     sayLine('other-sizes', 'Other sizes there', `${says}.`, {
       sums: USUAL_SIZES_MM.map((mm) => [
-        `${trim(mm / 10, 0)} cm`,
+        `${mm} mm`,
         `2 · atan(${trim(mm / 2, 0)} / ${trim(distanceMm, 0)}) = ${trim(findApparentSize(mm, distanceMm), 1)}°`,
       ]),
       assumptions: [
