@@ -502,7 +502,13 @@ export { canHelp, type Finding, findQuestion } from './setups/verdict/finding.ts
 export { sayFinding, sayPlainly, sayRemedy, sayVerdict, sayWorking } from './setups/verdict/finding-sentences.ts'
 export { makeJudge } from './setups/verdict/incremental.ts'
 export { assessScene, assessSetup, type Readiness, type Verdict } from './setups/verdict/readiness.ts'
-export { ATTACHMENT_TYPES, type Attachment, nameAttachment, REFERENCE_STILL } from './studio/archive/attachment.ts'
+export {
+  ATTACHMENT_TYPES,
+  type Attachment,
+  isStillOf,
+  nameAttachment,
+  REFERENCE_STILL,
+} from './studio/archive/attachment.ts'
 export { type NewFilm, newFilmSchema } from './studio/archive/film.ts'
 export { isBackupDue, listBackupsToDrop } from './studio/archive/retention.ts'
 export type { FindingLevel } from './studio/finding.ts'

@@ -46,6 +46,17 @@ const SINCE: readonly SpecKey[] = [
 ]
 const FIRST = SPEC_KEYS.filter((it) => !SINCE.includes(it))
 
+/** The same with every thing, model and role called otherwise. */
+export const rename = (it: LawCase): LawCase => ({
+  ...it,
+  items: it.items.map((item, at) => ({
+    ...item,
+    tag: `ZZ-${99 - at}`,
+    model: { ...item.model, name: `Other ${99 - at}` },
+  })),
+  roles: it.roles.map((role, at) => ({ ...role, name: `Role ${9 - at}` })),
+})
+
 /** One thing of a case, before it is said whether it is a unit or a counted piece. */
 export interface CaseItem {
   id: string

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import type { AssessmentInput } from '../setups/placed/assessment-input.ts'
 import { assessSetup } from '../setups/verdict/readiness.ts'
 import { compareBreaches } from './known-breaches.fixture.ts'
-import { CASES, type LawCase, listCases, readCase } from './law-cases.fixture.ts'
+import { CASES, type LawCase, listCases, readCase, rename } from './law-cases.fixture.ts'
 
 const turn = <K, V>(map: ReadonlyMap<K, V>) => new Map([...map].reverse())
 
@@ -22,19 +22,6 @@ function countFindings(input: AssessmentInput): string[] {
   return assessSetup(input)
     .findings.map((it) => `${it.level} ${it.code}`)
     .sort()
-}
-
-/** The same setup with every thing, model and role called otherwise. */
-function rename(it: LawCase): LawCase {
-  return {
-    ...it,
-    items: it.items.map((item, at) => ({
-      ...item,
-      tag: `ZZ-${99 - at}`,
-      model: { ...item.model, name: `Other ${99 - at}` },
-    })),
-    roles: it.roles.map((role, at) => ({ ...role, name: `Role ${9 - at}` })),
-  }
 }
 
 describe('law 6: order and names do not matter', () => {

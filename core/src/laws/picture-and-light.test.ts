@@ -6,7 +6,7 @@ import { sayFinding } from '../setups/verdict/finding-sentences.ts'
 import { assessSetup } from '../setups/verdict/readiness.ts'
 import { listTexts } from '../units/imperial.ts'
 import { helps, isTrouble, listErasures } from './erasures.fixture.ts'
-import { type LawCase, readCase } from './law-cases.fixture.ts'
+import { type LawCase, readCase, rename } from './law-cases.fixture.ts'
 import { listStagedCases, STAGED, STAGED_CODES } from './staged-cases.fixture.ts'
 
 const isStaged = ({ code }: Finding) => STAGED_CODES.some((it) => it === code)
@@ -22,17 +22,6 @@ const IMPERIAL = /\d ?(lb|oz|ft|sq ft|′|″)(?!\w)/
 const WORDS = { sayDay: (date: string) => date, sayInstant: String }
 const nameOf = (it: LawCase) => [...it.items.flatMap(({ tag, model }) => [tag, model.name]), 'a screen of 7″']
 const without = (text: string, names: readonly string[]) => names.reduce((own, name) => own.replaceAll(name, ''), text)
-
-/** The same with every thing, model and role called otherwise. */
-const rename = (it: LawCase): LawCase => ({
-  ...it,
-  items: it.items.map((item, at) => ({
-    ...item,
-    tag: `ZZ-${99 - at}`,
-    model: { ...item.model, name: `Other ${99 - at}` },
-  })),
-  roles: it.roles.map((role, at) => ({ ...role, name: `Role ${9 - at}` })),
-})
 
 /** One half in one case, the other in the next: each is tried with many others around it. */
 const everySecond = <T>(all: readonly T[], index: number): T[] => all.filter((_, at) => (at + index) % 2 === 0)

@@ -12,6 +12,9 @@ beforeEach(restart)
 
 const remediesOf = async (id: string, found: readonly { key: string }[]) =>
   (await call('GET', `/setups/${id}/remedies?key=${encodeURIComponent(found[0]?.key ?? '')}`)).remedies
+/** Some that are counted and not told apart, with what is known of them. */
+const count = (category: string, name: string, specs: object = {}, quantity = 3) =>
+  call('POST', '/stock', { category, maker: '', name, facts: {}, specs, quantity, reorderLevel: 0, placeId: null })
 const WORDS = { sayDay: (day: string) => day, sayInstant: String }
 const FOR_BACKGROUND = { light: { job: 'background' } }
 
@@ -227,5 +230,113 @@ describe('the background itself', () => {
     // One that is away is told as that, and goes by nothing.
     await change(card, { state: 'lost' })
     expect(await look(40, [card], 'QF')).toMatchObject({ found: [], says: expect.stringMatching(/No colour card/) })
+  })
+})
+
+describe('what is counted, away, there in case or left empty on purpose', () => {
+  const kinds = (found: readonly string[]) => found.filter((it) => /role-empty|background-unlit/.test(it))
+
+  test('[G25.1] a flash lights no background; a counted key is one, an absent or a spare one is not; on purpose is an answer', async () => {
+    const [key, back] = [await lamp({ luxAtOneMetre: 1_000 }), await lamp({ luxAtOneMetre: 900 })]
+    const flash = await add('flash', 'Flash')
+    const keys = await count('cob', 'Counted', { luxAtOneMetre: 1_000 })
+    const keyed = lightRole('Key', [key], { distanceMm: 1_000, sideDegrees: 0 })
+    const role = (part: object) => ({
+      name: 'Back',
+      wants: 'light',
+      importance: 'wanted',
+      rest: FOR_BACKGROUND,
+      ...part,
+    })
+    const look = async (roles: object[], stage: object, code: string) =>
+      kinds((await see(roles as never, { code, stage })).found)
+    expect(await look([keyed, role({ things: [flash] })], { background: 'lit' }, 'QA')).toEqual([
+      'warn background-unlit',
+    ])
+    const counted = { ...keyed, things: [], stock: [{ id: keys.id, quantity: 1 }] }
+    expect(await look([counted], {}, 'QB')).toEqual(['advise background-unlit'])
+    expect(await look([keyed, role({ spares: [back] })], {}, 'QC')).toEqual(['warn role-empty'])
+    const meant = role({ rest: { ...FOR_BACKGROUND, intentionallyEmpty: true } })
+    expect(await look([keyed, meant], {}, 'QD')).toEqual([])
+    await change(key, { state: 'lost' })
+    expect(await look([keyed], {}, 'QF')).toEqual([])
+  })
+
+  test('[G30.1] [G30.2] counted reflectors are offered and fill; one that is there in case does not', async () => {
+    const boards = await count('reflector', 'Foil board')
+    const room = await addRoom()
+    const key = await lamp({ luxAtOneMetre: 1_000, dims: 'no' })
+    const look = async (part: object, code: string) => {
+      const keyed = lightRole('Key', [key], { distanceMm: 1_000, sideDegrees: 0 })
+      const fill = { name: 'Fill', wants: 'light', importance: 'wanted', rest: { light: { job: 'fill' } }, ...part }
+      return see([keyed, fill] as never, { ...room, code, stage: { background: 'dark' } })
+    }
+    const open = await look({}, 'QA')
+    expect(await remediesOf(open.id, open.of('role-empty'))).toMatchObject([
+      { kind: 'surface' },
+      { kind: 'assign-stock', stockId: boards.id, quantity: 1 },
+    ])
+    expect((await look({ stock: [{ id: boards.id, quantity: 1 }] }, 'QB')).of('role-empty')).toEqual([])
+    expect(
+      (await look({ stock: [{ id: boards.id, quantity: 1, isSpare: true }] }, 'QC')).of('role-empty'),
+    ).toHaveLength(1)
+    const board = await add('reflector', 'White board')
+    await change(board, { state: 'lost' })
+    const away = await look({ things: [board] }, 'QD')
+    expect([away.of('role-empty'), away.of('thing-absent')]).toMatchObject([[], [{ tag: board.tag }]])
+    expect(away.says('scene', 'ratio')).toMatch(/^No fill/)
+  })
+
+  test('[G43.2] [I02.2] a counted chart is filmed, one in case or away is not; another picture is no reference', async () => {
+    const rig = await camera(FULL, prime(50))
+    const cards = await count('colour-card', 'Chart')
+    const look = async (part: object, code: string) => {
+      const one = await see([{ name: 'A camera', things: rig, ...part }] as never, {
+        code,
+        stage: { correctionMinutes: 20 },
+      })
+      const { lines } = await call('GET', `/setups/${one.id}/start`)
+      const filmed = lines.filter((it: { kind: string }) => it.kind === 'chart')
+      return {
+        id: one.id,
+        lacks: one.of('colour-card-lacking').length,
+        filmed: filmed.flatMap((it: { tags: string[] }) => it.tags),
+      }
+    }
+    expect(await look({ stock: [{ id: cards.id, quantity: 1 }] }, 'QA')).toMatchObject({
+      lacks: 0,
+      filmed: [cards.tag],
+    })
+    const spare = await look({ stock: [{ id: cards.id, quantity: 1, isSpare: true }] }, 'QB')
+    expect(spare).toMatchObject({ lacks: 1, filmed: [] })
+    const card = await add('colour-card', 'Card')
+    await change(card, { state: 'lost' })
+    expect(await look({ things: [...rig, card] }, 'QC')).toMatchObject({ lacks: 0, filmed: [] })
+    await api().call(
+      'POST',
+      `/attachments?subjectType=setup&subjectId=${spare.id}&name=Reference%20shelf.png`,
+      TINY_PNG,
+      {
+        'content-type': 'image/png',
+      },
+    )
+    const { lines } = await call('GET', `/setups/${spare.id}/start`)
+    expect(lines.filter((it: { kind: string }) => it.kind === 'tidy')).toMatchObject([{ stillId: null }])
+  })
+
+  test('[I04.1] a counted steamer is as good as a single one, in the setup and in the store', async () => {
+    const steamers = await count('tool', 'Hand steamer', { smooths: 'yes' })
+    const cloths = await count('backdrop', 'Cloth', { material: 'cloth', creases: 'easily', stored: 'folded' })
+    const look = async (stock: object[], code: string) =>
+      see([{ name: 'Backdrop', stock: [{ id: cloths.id, quantity: 1 }, ...stock] }] as never, { code })
+    const bare = await look([], 'QA')
+    expect(bare.of('creased')).toMatchObject([{ level: 'warn', tool: null }])
+    expect(await remediesOf(bare.id, bare.of('creased'))).toMatchObject([
+      { kind: 'assign-stock', stockId: steamers.id },
+    ])
+    expect((await look([{ id: steamers.id, quantity: 1 }], 'QB')).of('creased')).toMatchObject([{ level: 'advise' }])
+    expect((await look([{ id: steamers.id, quantity: 1, isSpare: true }], 'QC')).of('creased')).toMatchObject([
+      { level: 'warn' },
+    ])
   })
 })

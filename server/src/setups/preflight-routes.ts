@@ -6,6 +6,7 @@ import {
   type Holdings,
   isKindOf,
   isLessonFor,
+  isStillOf,
   listPlacedItems,
   listPowerSources,
   listSoundRoutes,
@@ -18,7 +19,7 @@ import {
   type Setup,
   type SoundDevice,
 } from '@exemplar/core'
-import { and, desc, eq, inArray, isNull, like, ne } from 'drizzle-orm'
+import { and, desc, eq, inArray, isNull, ne } from 'drizzle-orm'
 import { isAnyOf } from '../availability/holdings.ts'
 import { loadKinWithModels } from '../availability/kin.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
@@ -61,16 +62,11 @@ function findStill({ db }: AppContext, setupId: string): string | null {
     .select()
     .from(attachments)
     .where(
-      and(
-        eq(attachments.subjectType, 'setup'),
-        eq(attachments.subjectId, setupId),
-        isNull(attachments.archivedAt),
-        like(attachments.mime, 'image/%'),
-      ),
+      and(eq(attachments.subjectType, 'setup'), eq(attachments.subjectId, setupId), isNull(attachments.archivedAt)),
     )
     .orderBy(desc(attachments.addedAt))
     .all()
-  return kept.find((it) => it.name.toLowerCase().startsWith(REFERENCE_STILL.toLowerCase()))?.id ?? null
+  return kept.find((it) => isStillOf(REFERENCE_STILL, it))?.id ?? null
 }
 
 export const startRoutes = [
@@ -87,6 +83,7 @@ export const startRoutes = [
       setupId: setup.id,
       setup,
       holdings: input.holdings,
+      away: input.absences,
       kin: loadKinWithModels(app.db, ids),
       missing: input.missingParts ?? new Map(),
       lessons: loadLessons(app, setup, input.holdings),

@@ -41,8 +41,8 @@ export function MoreLight() {
       {result && isWhole(one) && isWhole(other) ? (
         <>
           <p className="py-1 font-semibold" role="status">
-            {sayStops(result.stops)} {sayMore(result.moreMinor, say)} {trim(result.perMoney[0], 1)} {unit} for each{' '}
-            {say(perMoney)} against {trim(result.perMoney[1], 1)}.
+            {sayStops(result.stops)} {sayMore(result.moreMinor, say)} {say3(result.perMoney[0])} {unit} for each{' '}
+            {say(perMoney)} against {say3(result.perMoney[1])}.
           </p>
           <p className="text-[13px]">{sayWays(result, say)}</p>
           <WorkingPaper
@@ -53,11 +53,11 @@ export function MoreLight() {
                 { label: 'stops', sum: `log₂(${other.light} / ${one.light}) = ${trim(result.stops, 2)}` },
                 {
                   label: 'the one',
-                  sum: `${one.light} ${unit} / ${say(one.priceMinor)} = ${trim(result.perMoney[0], 2)}`,
+                  sum: `${one.light} ${unit} / ${say(one.priceMinor)} = ${say3(result.perMoney[0])}`,
                 },
                 {
                   label: 'the other',
-                  sum: `${other.light} ${unit} / ${say(other.priceMinor)} = ${trim(result.perMoney[1], 2)}`,
+                  sum: `${other.light} ${unit} / ${say(other.priceMinor)} = ${say3(result.perMoney[1])}`,
                 },
                 {
                   label: 'nearer',
@@ -75,11 +75,18 @@ export function MoreLight() {
           />
         </>
       ) : (
-        <p className="text-[13px] text-quiet">Write down what both give and what both cost.</p>
+        <p className="text-[13px] text-quiet">
+          {one.priceMinor === 0 || other.priceMinor === 0
+            ? 'What costs nothing needs no sum: it gives its light for nothing.'
+            : 'Write down what both give and what both cost.'}
+        </p>
       )}
     </section>
   )
 }
+
+/** To three figures: of a small unit of money there is little light for each. */
+const say3 = (figure: number) => String(Number(figure.toPrecision(3)))
 
 function sayStops(stops: number): string {
   if (Math.abs(stops) < 0.05) return 'Both give the same.'

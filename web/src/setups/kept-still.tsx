@@ -1,3 +1,4 @@
+import { isStillOf } from '@exemplar/core'
 import { useRef } from 'react'
 import { useMay } from '../foundation/api/session.ts'
 import { useTold } from '../foundation/api/use-told.ts'
@@ -19,9 +20,7 @@ export function KeptStill({
 }) {
   const { data } = useAttachmentsQuery({ subjectType: 'setup', subjectId: setupId })
   const may = useMay()
-  const isOne = (it: { mime: string; name: string }) =>
-    it.mime.startsWith('image/') && it.name.toLowerCase().startsWith(`${name.toLowerCase()}.`)
-  const still = data?.filter(isOne).sort((a, b) => b.addedAt - a.addedAt)[0]
+  const still = data?.filter((it) => isStillOf(name, it)).sort((a, b) => b.addedAt - a.addedAt)[0]
   return (
     <figure>
       {still ? (

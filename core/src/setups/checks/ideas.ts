@@ -1,7 +1,7 @@
 import { type Category, isKindOf } from '../../kit/model/category.ts'
-import { nameModel } from '../../kit/model/model.ts'
+import { type Model, nameModel } from '../../kit/model/model.ts'
 import { isItemOf, listItemsOf, type PlacedItem } from '../placed/placed-item.ts'
-import type { FreeItem, Store } from '../placed/store.ts'
+import type { FreeItem, FreeStock, Store } from '../placed/store.ts'
 import type { Remedy } from '../setup/remedy.ts'
 import { type Role, suitsRole } from '../setup/setup.ts'
 import { pairEnds } from '../setup/swapped-ends.ts'
@@ -13,7 +13,7 @@ import { findPlaced } from './scene.ts'
 const MOST_TRIED = 12
 
 /** Whether a free thing is of a kind. */
-export function isOfKind(kind: Category): (it: FreeItem) => boolean {
+export function isOfKind(kind: Category): (it: { model: Model }) => boolean {
   return ({ model }) => isKindOf(model.category, kind)
 }
 
@@ -52,6 +52,20 @@ export function listAssignments(
       name: nameModel(group[0]?.model ?? { maker: '', name: '' }),
     }
   })
+}
+
+/** The same of what is counted: so many pieces of one stock that are free. */
+export function listFromStock(role: Role, store: Store, suits: (it: FreeStock) => boolean, count = 1): Remedy[] {
+  return store.stock
+    .filter((it) => it.free >= count && suits(it))
+    .slice(0, MOST_TRIED)
+    .map(({ stock, model }) => ({
+      kind: 'assign-stock',
+      roleId: role.id,
+      stockId: stock.id,
+      quantity: count,
+      name: nameModel(model),
+    }))
 }
 
 /** The role that wants a thing of this kind and has none: there it does what it is for, whoever else asks for it. */

@@ -8,7 +8,7 @@ import type { Purpose } from '../../studio/policy/purpose.ts'
 import type { Holdings } from '../placed/placed-item.ts'
 import { printLights } from '../setup/lights-print.ts'
 import { printSettings, settingSchema } from '../setup/setting-card.ts'
-import type { NewSetup } from '../setup/setup.ts'
+import { listInUse, type NewSetup } from '../setup/setup.ts'
 /** Why a memory bank does not hold what it should: changed since, or the thing was away or reset since. */
 export const bankTroubleSchema = z.enum(['settings-changed', 'was-away'])
 export type BankTrouble = z.infer<typeof bankTroubleSchema>
@@ -115,6 +115,8 @@ export interface StartFacts {
   holdings: Holdings
   /** Things that belong to those of the setup, with their models. */
   kin: readonly { unit: Unit; model: Model }[]
+  /** What cannot be counted on that day, by its id. */
+  away?: { has(id: string): boolean }
   /** Tags of what should be with a thing and is not there, by its id. */
   missing: ReadonlyMap<string, readonly string[]>
   /** What was learned from accidents, as far as it is of this setup. */
@@ -146,7 +148,7 @@ export function listStartLines(facts: StartFacts): StartLine[] {
     ...listBanks(facts, filled),
     ...listSettings(filled),
     ...listSeveralJobs(facts, filled),
-    ...listLooked(facts, filled),
+    ...listLooked(facts),
     ...listMirrored(facts, filled),
     ...(facts.sunMoves ?? []).map(
       (it): StartLine => ({ key: `sun/${it.pane}/${it.at}`, importance: 'wanted', kind: 'sun', ...it }),
@@ -330,16 +332,27 @@ function listSeveralJobs({ setup }: StartFacts, filled: readonly Filled[]): Star
 }
 
 /** What is looked at once all of it is lit: white, what should not be seen, and the focus where no larger screen shows it. */
-function listLooked(
-  { setup, stillId = null, takesWhiteByCard = false }: StartFacts,
-  filled: readonly Filled[],
-): StartLine[] {
+/** Single things and counted ones that are used and there, by what they are. */
+function listThere({ setup, holdings, away }: StartFacts): { tag: string; model: Model }[] {
+  return setup.roles.flatMap(listInUse).flatMap(({ unitId, stockId }) => {
+    const thing = holdings.units.get(unitId ?? '') ?? holdings.stock.get(stockId ?? '')
+    const model = holdings.models.get(thing?.modelId ?? '')
+    return thing && model && !away?.has(thing.id) ? [{ tag: thing.tag, model }] : []
+  })
+}
+
+function listLooked(facts: StartFacts): StartLine[] {
+  const { setup, stillId = null, takesWhiteByCard = false } = facts
   const { whiteBalance, eyesores, background, backdropMm } = setup.stage
-  const cameras = filled.filter(({ model }) => isKindOf(model.category, 'camera')).map(({ unit }) => unit.tag)
+  const there = listThere(facts)
+  const tagsOf = (kind: Category) => [
+    ...new Set(there.filter(({ model }) => isKindOf(model.category, kind)).map(({ tag }) => tag)),
+  ]
+  const cameras = tagsOf('camera')
   if (cameras.length === 0) return []
   const isDescribed = background !== null || backdropMm !== null
-  const charts = filled.filter(({ model }) => isKindOf(model.category, 'colour-card')).map(({ unit }) => unit.tag)
-  const hasScreen = filled.some(({ model }) => isKindOf(model.category, 'monitor'))
+  const charts = tagsOf('colour-card')
+  const hasScreen = tagsOf('monitor').length > 0
   const white: StartLine = {
     key: 'white-balance',
     importance: 'wanted',

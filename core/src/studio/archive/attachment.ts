@@ -14,6 +14,10 @@ export const ATTACHED_TO = ['unit', 'place', 'setup', 'person', 'booking'] as co
 /** A picture of this name, kept with a setup, shows how it should look. */
 export const REFERENCE_STILL = 'Reference'
 
+/** Whether a file is the picture of that name, whatever its ending. */
+export const isStillOf = (name: string, file: { name: string; mime: string }): boolean =>
+  file.mime.startsWith('image/') && file.name.toLowerCase().startsWith(`${name.toLowerCase()}.`)
+
 export const attachmentSchema = z.object({
   id: idSchema,
   subjectType: z.enum(ATTACHED_TO),

@@ -1,7 +1,7 @@
 import { isItemOf, type PlacedItem, readChoice } from '../../placed/placed-item.ts'
 import { defineCheck, type Found, type Purchase } from '../check.ts'
 import { plain } from '../finding-words.ts'
-import { findRole, listAssignments } from '../ideas.ts'
+import { findRole, listAssignments, listFromStock } from '../ideas.ts'
 
 interface Creased {
   code: 'creased'
@@ -69,11 +69,13 @@ export const creases = defineCheck<Creased>({
       ideas: ({ roleId, tool, isDry, lacks }, { scene, store }) => {
         const role = findRole(scene, roleId)
         if (!role || tool || isDry) return []
-        const free = listAssignments(role, store, ({ model }) => smooths({ model }))
+        const free = [...listAssignments(role, store, smooths), ...listFromStock(role, store, smooths)]
         return free.length > 0 || lacks ? free : [STEAMER]
       },
       toBuy: ({ tool, isDry, lacks }, store) =>
-        tool || isDry || lacks || store.units.some(({ model }) => smooths({ model })) ? null : STEAMER,
+        tool || isDry || lacks || [...store.units, ...store.stock.filter((it) => it.free > 0)].some(smooths)
+          ? null
+          : STEAMER,
       seeks: () => ({ categories: ['tool', 'household'] }),
     },
   },

@@ -1,5 +1,5 @@
 import type { Interface } from '../../../kit/model/interface.ts'
-import { type Model, nameModel } from '../../../kit/model/model.ts'
+import type { Model } from '../../../kit/model/model.ts'
 import { listInWords } from '../../../units/wording.ts'
 import type { UnmetNeed } from '../../joining/completeness.ts'
 import { isAccessory } from '../../joining/needed-accessories.ts'
@@ -13,6 +13,7 @@ import {
   findEmptyHome,
   findRole,
   listAssignments,
+  listFromStock,
   listPowerModesOf,
   listReplacements,
   makeReplacement,
@@ -185,11 +186,7 @@ function listIdeas(finding: NeedUnmet & Envelope, { scene, store }: IdeaContext)
   const role = findRole(scene, finding.roleId)
   const item = scene.itemOf.get(finding.itemKey)
   if (!role || !item) return []
-  const stock = store.stock
-    .filter((it) => it.free >= finding.missing && fitsNeed(finding, it.model))
-    .map(({ stock: { id: stockId }, model }): Remedy => {
-      return { kind: 'assign-stock', roleId: role.id, stockId, quantity: finding.missing, name: nameModel(model) }
-    })
+  const stock = listFromStock(role, store, ({ model }) => fitsNeed(finding, model), finding.missing)
   const units = listAssignments(
     role,
     store,

@@ -6,6 +6,7 @@ import { isItemOf } from '../../placed/placed-item.ts'
 import { defineCheck, type Found } from '../check.ts'
 import { plain } from '../finding-words.ts'
 import { findRole, listAssignments } from '../ideas.ts'
+import { isEmptyRole } from '../roles/empty-roles.ts'
 import { factOf, type Scene } from '../scene.ts'
 import { compareWithFace, computeSetLook, EVEN_STOPS } from './set-look.ts'
 
@@ -137,8 +138,8 @@ function judgeLevel(scene: Scene): Found<BackgroundFinding>[] {
     const mayBeLit =
       isByWindow || houseLights.some((it) => it.state !== 'off') || (daylight !== null && daylight !== 'none')
     const roles = scene.setup.roles.filter((it) => it.light?.job === 'background')
-    // A role for it that is empty is told as that.
-    const isTold = roles.some((it) => !it.intentionallyEmpty && it.importance !== 'optional')
+    // A role for it that is empty is told as that; empty on purpose it is an answer, unless it is to be lit.
+    const isTold = roles.some((it) => isEmptyRole(it, scene) || (wanted === null && it.intentionallyEmpty))
     const isLit =
       hasOwn || backgroundLux !== null || mayBeLit || lamps.length === 0 || roles.some((it) => it.providedBy)
     return isLit || isTold

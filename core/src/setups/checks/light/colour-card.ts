@@ -1,7 +1,7 @@
 import { isItemOf } from '../../placed/placed-item.ts'
 import { defineCheck } from '../check.ts'
 import { plain } from '../finding-words.ts'
-import { isOfKind, listAssignments } from '../ideas.ts'
+import { isOfKind, listAssignments, listFromStock } from '../ideas.ts'
 
 interface CardLacking {
   code: 'colour-card-lacking'
@@ -27,7 +27,8 @@ export const colourCard = defineCheck<CardLacking>({
       deciding: ({ minutes }) => [minutes],
       ideas: (_, { scene, store }) => {
         const home = scene.setup.roles.find((it) => it.wants === 'colour-card') ?? scene.setup.roles[0]
-        return home ? listAssignments(home, store, isOfKind('colour-card')) : []
+        const isCard = isOfKind('colour-card')
+        return home ? [...listAssignments(home, store, isCard), ...listFromStock(home, store, isCard)] : []
       },
       seeks: () => ({ categories: ['colour-card'] }),
     },

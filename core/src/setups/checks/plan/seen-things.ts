@@ -46,7 +46,7 @@ export const seenThings = defineCheck<SeenThing>({
       say: ({ tag, camera, edge, insideMm }) =>
         plain(
           `${camera} would see ${tag}`,
-          `It is ${metres(insideMm)} inside the picture; ${EDGES[edge]} is the shortest way out. It is reckoned with the eyes on the upper third of the picture.`,
+          `It is ${metres(insideMm)} inside the picture; ${EDGES[edge]} is the shortest way out. It is reckoned with the eyes on the upper third of a picture of 16 to 9.`,
         ),
       deciding: ({ edge, insideMm }) => [edge, Math.round(insideMm)],
       isSmaller: (after, before) => after.insideMm < before.insideMm,

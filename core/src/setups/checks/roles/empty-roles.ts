@@ -1,10 +1,11 @@
+import type { Model } from '../../../kit/model/model.ts'
 import { listInWords } from '../../../units/wording.ts'
 import { isItemOf, listItemsOf, type PlacedItem } from '../../placed/placed-item.ts'
 import type { Remedy } from '../../setup/remedy.ts'
 import { type Role, suitsRole } from '../../setup/setup.ts'
 import { defineCheck } from '../check.ts'
 import { plain } from '../finding-words.ts'
-import { findRole, listAssignments } from '../ideas.ts'
+import { findRole, listAssignments, listFromStock } from '../ideas.ts'
 import type { Scene } from '../scene.ts'
 
 interface EmptyRole {
@@ -31,6 +32,17 @@ const isBounce = (it: Pick<PlacedItem, 'category'>) => BOUNCES.some((kind) => is
 const isMeantDark = ({ light }: Role, { setup }: Scene) =>
   light?.job === 'background' && setup.stage.background === 'dark'
 
+/** Everything that somebody put into a role, also what is away. */
+const listInRole = (role: Role, { items, away }: Scene): PlacedItem[] =>
+  listItemsOf(role, [...items, ...away.map(({ item }) => item)])
+
+/** A role that somebody would miss, and that nothing fills: not left empty on purpose, and done by nothing else. */
+export function isEmptyRole(role: Role, scene: Scene): boolean {
+  if (role.intentionallyEmpty || role.providedBy || role.importance === 'optional' || isMeantDark(role, scene))
+    return false
+  return !listInRole(role, scene).some((item) => fills(role, item))
+}
+
 /**
  * Roles that nothing fills, unless they are left empty on purpose or nobody would miss them. A role that says what it wants is
  * filled by such a thing, and not by what goes with it.
@@ -38,14 +50,11 @@ const isMeantDark = ({ light }: Role, { setup }: Scene) =>
 export const emptyRoles = defineCheck<EmptyRole>({
   find: (scene) =>
     scene.setup.roles
-      .filter((role) => !role.intentionallyEmpty && !role.providedBy && role.importance !== 'optional')
-      .filter((role) => !isMeantDark(role, scene))
-      .flatMap((role) => {
-        const inIt = listItemsOf(role, [...scene.items, ...scene.away.map((it) => it.item)])
-        if (inIt.some((item) => fills(role, item))) return []
-        const beside = inIt.map((it) => it.tag)
+      .filter((role) => isEmptyRole(role, scene))
+      .map((role) => {
+        const beside = listInRole(role, scene).map((it) => it.tag)
         const own = { role: role.name, beside, isFill: isFill(role) }
-        return [{ code: 'role-empty' as const, about: [role.id], roleId: role.id, ...own }]
+        return { code: 'role-empty' as const, about: [role.id], roleId: role.id, ...own }
       }),
   codes: {
     'role-empty': {
@@ -62,17 +71,17 @@ export const emptyRoles = defineCheck<EmptyRole>({
       ideas({ roleId }, { scene, store }) {
         const role = findRole(scene, roleId)
         if (!role) return []
-        const things = listAssignments(
-          role,
-          store,
-          (it) => takesAnything(role) || suitsRole(role, it.model, it.unit.id),
-        )
+        const things = [
+          ...listAssignments(role, store, (it) => takesAnything(role) || suitsRole(role, it.model, it.unit.id)),
+          ...listFromStock(role, store, ({ model }) => takesAnything(role) || suitsRole(role, model)),
+        ]
         if (!isFill(role) || role.wantsModelId || role.anyOfUnitIds?.length) return things
         // What costs nothing first: the room itself, then what throws the key back, then a second lamp.
+        const bounces = ({ model }: { model: Model }) => isBounce(model)
         const wall: Remedy = { kind: 'surface', roleId: role.id, name: 'A white wall' }
         return [
           ...(scene.setup.placeId ? [wall] : []),
-          ...listAssignments(role, store, ({ model }) => isBounce(model)).slice(0, 1),
+          ...[...listAssignments(role, store, bounces), ...listFromStock(role, store, bounces)].slice(0, 1),
           ...things,
         ]
       },
