@@ -33,7 +33,9 @@ try {
   console.log('|---|---|---|---|')
   console.log(`| script time for each step of the pointer | ${at(steps, 0.5)} | ${at(steps, 0.95)} | 16 ms |`)
   console.log(`| from letting go to the new verdict | ${at(rests, 0.5)} | ${at(rests, 0.95)} | 150 ms |`)
-  console.log(`| light over the floor, 200 × 200 points, ${LIT} lamps | ${mapMs.toFixed(0)} ms | | 100 ms |`)
+  console.log(
+    `| from the click to the light over the floor, 200 × 200 points of ${LIT} lamps, its worker begun anew | ${mapMs.toFixed(0)} ms | | 100 ms |`,
+  )
   console.log(`| longest task of the page meanwhile | ${longestMs.toFixed(0)} ms | | 50 ms |`)
 } finally {
   await browser.close()
@@ -122,14 +124,25 @@ async function measureMap(page: Page) {
     }).observe({ type: 'longtask' })
   `)
   const times: number[] = []
-  for (let n = 0; n < 5; n += 1) {
-    const since = performance.now()
-    await page.getByLabel('Light over the floor').check()
-    await page.locator('svg image').waitFor()
-    times.push(performance.now() - since)
+  for (let n = 0; n < 7; n += 1) {
+    // Counted in the page itself: from the click until the picture of it is there.
+    const ms = await page.evaluate(`
+      new Promise((done) => {
+        const box = [...document.querySelectorAll('label')].find((it) => it.textContent.includes('Light over the floor'))
+        const since = performance.now()
+        const watch = new MutationObserver(() => {
+          if (!document.querySelector('svg image')) return
+          watch.disconnect()
+          done(performance.now() - since)
+        })
+        watch.observe(document.body, { childList: true, subtree: true })
+        box.click()
+      })
+    `)
+    times.push(Number(ms))
     await page.getByLabel('Light over the floor').uncheck()
     await page.locator('svg image').waitFor({ state: 'detached' })
   }
   const longestMs = Number(await page.evaluate('window.longest'))
-  return { mapMs: times.sort((a, b) => a - b)[2] ?? Number.NaN, longestMs }
+  return { mapMs: times.sort((a, b) => a - b)[3] ?? Number.NaN, longestMs }
 }

@@ -260,9 +260,25 @@ export const PICTURE_AND_LIGHT_FAULTS = [
   {
     law: 'look',
     file: 'core/src/formulas/light/lux-map.ts',
-    from: 'return 0.5 ** (off * off)',
-    to: 'return 0.5 ** off',
+    from: 'Math.exp(-Math.LN2 * off * off)',
+    to: 'Math.exp(-Math.LN2 * off)',
     test: 'core/src/formulas/light/lux-map.test.ts',
     titled: 'points by chance',
+  },
+  {
+    law: 'look',
+    file: 'core/src/setups/checks/light/background-light.ts',
+    from: 'isEmptyRole(it, scene)',
+    to: '!it.intentionallyEmpty',
+    test: 'server/src/setups/needs-of-the-set.test.ts',
+    titled: 'G25.1',
+  },
+  {
+    law: 'look',
+    file: 'core/src/setups/timing/preflight.ts',
+    from: 'setup.roles.flatMap(listInUse)',
+    to: 'setup.roles.flatMap((it) => it.things)',
+    test: 'server/src/setups/needs-of-the-set.test.ts',
+    titled: 'G43.2',
   },
 ]

@@ -1,5 +1,3 @@
-import { degreesOf } from './fall-off.ts'
-
 /** How a source spreads its light: within a beam, or as a flat bright surface does. */
 export type Spread = { kind: 'beam'; degrees: number } | { kind: 'surface' }
 
@@ -23,21 +21,41 @@ export interface LightSource {
  * curve is taken. A flat surface, such as the cloth of a softbox, gives the cosine of the angle (Lambert's law), and nothing behind it.
  */
 export function findLuxOf(source: LightSource, xMm: number, yMm: number, zMm: number): number {
-  const { xMm: sx, yMm: sy, zMm: sz } = source
-  const [px, py, pz] = [xMm - sx, yMm - sy, zMm - sz]
-  const [ax, ay, az] = [source.atXMm - sx, source.atYMm - sy, source.atZMm - sz]
-  const squared = px * px + py * py + pz * pz
-  const axis = Math.sqrt(ax * ax + ay * ay + az * az)
-  if (squared === 0 || axis === 0) return 0
-  const cosine = (px * ax + py * ay + pz * az) / (Math.sqrt(squared) * axis)
-  return (source.luxAtOneMetre * 1_000_000 * findShare(source.spread, cosine)) / squared
+  return lightAt(aim(source), xMm, yMm, zMm)
 }
 
-function findShare(spread: Spread, cosine: number): number {
+/** A source with what is the same for every point of it: its axis one long, and how fast it fades beside that. */
+interface Aimed {
+  source: LightSource
+  axis: readonly [number, number, number]
+  /** Half beam angles for each radian; null for a flat surface. */
+  halvesPerRadian: number | null
+}
+
+/** Null for what is aimed at where it stands itself. */
+function aim(source: LightSource): Aimed | null {
+  const { xMm, yMm, zMm, atXMm, atYMm, atZMm, spread } = source
+  const length = Math.hypot(atXMm - xMm, atYMm - yMm, atZMm - zMm)
+  if (length === 0) return null
+  return {
+    source,
+    axis: [(atXMm - xMm) / length, (atYMm - yMm) / length, (atZMm - zMm) / length],
+    halvesPerRadian: spread.kind === 'beam' ? 360 / Math.PI / spread.degrees : null,
+  }
+}
+
+function lightAt(aimed: Aimed | null, xMm: number, yMm: number, zMm: number): number {
+  if (!aimed) return 0
+  const { source, axis, halvesPerRadian } = aimed
+  const [px, py, pz] = [xMm - source.xMm, yMm - source.yMm, zMm - source.zMm]
+  const squared = px * px + py * py + pz * pz
+  if (squared === 0) return 0
+  const cosine = (px * axis[0] + py * axis[1] + pz * axis[2]) / Math.sqrt(squared)
   if (cosine <= 0) return 0
-  if (spread.kind === 'surface') return cosine
-  const off = degreesOf(Math.acos(Math.min(1, cosine))) / (spread.degrees / 2)
-  return 0.5 ** (off * off)
+  const light = (source.luxAtOneMetre * 1_000_000) / squared
+  if (halvesPerRadian === null) return light * cosine
+  const off = Math.acos(Math.min(1, cosine)) * halvesPerRadian
+  return light * Math.exp(-Math.LN2 * off * off)
 }
 
 /** A rectangle of the floor with so many points along each side, seen at a height. */
@@ -56,10 +74,11 @@ export function sumLuxRow(sources: readonly LightSource[], grid: LuxGrid, row: n
   const { leftMm, topMm, widthMm, depthMm, zMm, columns, rows } = grid
   const y = topMm + ((row + 0.5) * depthMm) / rows
   const sums = new Float32Array(columns)
+  const aimed = sources.map(aim)
   for (let column = 0; column < columns; column += 1) {
     const x = leftMm + ((column + 0.5) * widthMm) / columns
     let sum = 0
-    for (const source of sources) sum += findLuxOf(source, x, y, zMm)
+    for (const it of aimed) sum += lightAt(it, x, y, zMm)
     sums[column] = sum
   }
   return sums

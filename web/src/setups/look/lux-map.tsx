@@ -27,28 +27,31 @@ export const findWhereTheyAre = ({ light: { lights, zMm } }: Plan): number =>
 /** The map as a picture of tones of one stop each, against where they are; null until it is summed. */
 export function useLuxPicture(plan: Plan, grid: LuxGrid, lux: Float32Array | null): string | null {
   return useMemo(() => {
-    if (!lux || typeof document === 'undefined') return null
+    const face = findWhereTheyAre(plan)
+    // Tones are told against where they are: without light there, there is nothing to tell them against.
+    if (!lux || face === 0 || typeof document === 'undefined') return null
     const canvas = document.createElement('canvas')
     canvas.width = grid.columns
     canvas.height = grid.rows
     const context = canvas.getContext('2d')
     if (!context) return null
     const image = context.createImageData(grid.columns, grid.rows)
-    const face = findWhereTheyAre(plan)
-    lux.forEach((it, at) => {
-      image.data.set([216, 150, 20, Math.round(toneOf(it, face) * 255)], at * 4)
-    })
+    // Said once, and not for each of forty thousand points.
+    const tones = STOPS.map((least, at) => ({ from: face * 2 ** least, alpha: Math.round(strengthOf(at) * 255) }))
+    for (let at = 0; at < lux.length; at += 1) {
+      const there = lux[at] ?? 0
+      image.data[at * 4] = 216
+      image.data[at * 4 + 1] = 150
+      image.data[at * 4 + 2] = 20
+      image.data[at * 4 + 3] = tones.find(({ from }) => there >= from)?.alpha ?? 0
+    }
     context.putImageData(image, 0, 0)
     return canvas.toDataURL()
   }, [plan, grid.columns, grid.rows, lux])
 }
 
-/** How strong a tone stands for so much light; nothing for the darkest. */
-function toneOf(lux: number, face: number): number {
-  const stops = Math.log2(lux / face)
-  const at = STOPS.findIndex((least) => stops >= least)
-  return at < 0 ? 0 : ((STOPS.length - at) / STOPS.length) * 0.75
-}
+/** How strong each tone is, the brightest first; below the last there is none. */
+const strengthOf = (at: number): number => ((STOPS.length - at) / STOPS.length) * 0.75
 
 /** The switch of the map, what its tones mean, and the same as figures. */
 export function LuxLegend({
@@ -90,7 +93,7 @@ export function LuxLegend({
               <li key={least} className="flex items-center gap-1">
                 <span
                   className="inline-block size-3.5 border border-rule"
-                  style={{ background: `rgb(216 150 20 / ${((STOPS.length - at) / STOPS.length) * 0.75})` }}
+                  style={{ background: `rgb(216 150 20 / ${strengthOf(at)})` }}
                 />
                 {sayTone(least, at, face)}
               </li>
@@ -121,6 +124,7 @@ export function LuxLegend({
           </table>
         </>
       )}
+      {isShown && face === 0 && <p className="mt-1">No light of these lamps falls where they are.</p>}
       {left.length > 0 && (
         <p className="mt-1 text-[12px] text-quiet">
           {left.map((it) => `${it.tag} is not in the light over the floor: ${it.lacks.join(', ')}.`).join(' ')}

@@ -7,13 +7,17 @@ export interface LuxRequest {
   grid: LuxGrid
 }
 
-const ROWS_AT_ONCE = 20
+/** Nobody reads what is said more often. */
+const SAID_EVERY_MS = 100
 
 self.onmessage = ({ data: { sources, grid } }: MessageEvent<LuxRequest>) => {
   const lux = new Float32Array(grid.columns * grid.rows)
+  let saidAt = performance.now()
   for (let row = 0; row < grid.rows; row += 1) {
     lux.set(sumLuxRow(sources, grid, row), row * grid.columns)
-    if ((row + 1) % ROWS_AT_ONCE === 0) self.postMessage({ done: (row + 1) / grid.rows })
+    if (performance.now() - saidAt < SAID_EVERY_MS) continue
+    saidAt = performance.now()
+    self.postMessage({ done: (row + 1) / grid.rows })
   }
   self.postMessage({ lux }, { transfer: [lux.buffer] })
 }

@@ -16,8 +16,7 @@ export function useLuxMap(sources: readonly LightSource[], grid: LuxGrid, isWant
   // By what it is made from: the same lamps in another list are the same map.
   const print = JSON.stringify({ sources, grid })
   useEffect(() => {
-    setRun(IDLE)
-    if (!isWanted) return
+    if (!isWanted) return setRun(IDLE)
     const request = JSON.parse(print) as LuxRequest
     const worker = new Worker(new URL('./lux-worker.ts', import.meta.url), { type: 'module' })
     setRun({ done: 0, lux: null })
