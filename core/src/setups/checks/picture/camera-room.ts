@@ -34,7 +34,7 @@ export const cameraRoom = defineCheck<BeyondRoom>({
       say: ({ tag, distanceMm, roomMm, isStated }) =>
         plain(
           `${tag} would stand outside the room`,
-          `It is to be ${metres(distanceMm)} away, and ${isStated ? 'from wall to wall the way they face there are' : 'the longest side of the room is'} ${metres(roomMm)}, half a metre of it behind the camera. A shorter lens, or another room.`,
+          `It is to be ${metres(distanceMm)} away, and ${isStated ? 'from wall to wall the way they face there are' : 'the longest side of the room is'} ${metres(roomMm)}, ${metres(BEHIND_CAMERA_MM)} of it behind the camera. A shorter lens, or another room.`,
         ),
       deciding: ({ distanceMm, roomMm }) => [distanceMm, roomMm],
     },

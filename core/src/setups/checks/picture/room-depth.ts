@@ -103,7 +103,7 @@ export function sayRoomDepth(look: CameraLook, scene: Scene): LookLine[] {
         ],
       ],
       assumptions: [
-        `Half a metre for the camera and whoever works it, 30 cm for a backdrop on its support and none before a bare wall: common practice. ${isStated ? 'From wall to wall the way they face.' : 'Along the longer side of the room.'}`,
+        `${metres(BEHIND_CAMERA_MM)} for the camera and whoever works it, 30 cm for a backdrop on its support and none before a bare wall: common practice. ${isStated ? 'From wall to wall the way they face.' : 'Along the longer side of the room.'}`,
       ],
       source: 'geometry',
     }),

@@ -57,7 +57,7 @@ export const atWalls = defineCheck<AtWall>({
       say: ({ tag, wall, haveMm, backMm }) =>
         plain(
           `No room behind ${tag}`,
-          `${metres(haveMm)} are left between it and ${WALLS[wall]}, and half a metre is wanted for it and whoever works it.${backMm === null ? '' : ` Everything ${metres(backMm)} back and it goes.`}`,
+          `${metres(haveMm)} are left between it and ${WALLS[wall]}, and ${metres(BEHIND_CAMERA_MM)} are wanted for it and whoever works it.${backMm === null ? '' : ` Everything ${metres(backMm)} back and it goes.`}`,
         ),
       deciding: ({ wall, haveMm }) => [wall, Math.round(haveMm)],
       isSmaller: (after, before) => after.haveMm > before.haveMm,
