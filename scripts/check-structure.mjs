@@ -64,6 +64,8 @@ const ORDER = {
     'setups/proposals',
     'diary',
     'bench',
+    'ledger/wish',
+    'ledger/plan',
     'ledger',
     'today',
     'contract',

@@ -46,6 +46,7 @@ import { liveContract } from './contract/studio/live-contract.ts'
 import { settingsContract } from './contract/studio/settings-contract.ts'
 import { supplyContract } from './contract/supply-contract.ts'
 import { todayContract } from './contract/today-contract.ts'
+import { wishContract } from './contract/wish-contract.ts'
 
 export const apiContract = {
   ...benchContract,
@@ -58,6 +59,7 @@ export const apiContract = {
   ...bookingContract,
   ...ledgerContract,
   ...orderContract,
+  ...wishContract,
   ...cableContract,
   ...cameraContract,
   ...firstHourContract,

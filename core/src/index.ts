@@ -83,6 +83,7 @@ export type { StockRow } from './contract/kit/stock-contract.ts'
 export type { SystemsReply } from './contract/kit/system-contract.ts'
 export { type Hearsay, quickEntrySchema, type UnitReply, unitListQuery } from './contract/kit/unit-contract.ts'
 export type { EntryRow, SpendingReply } from './contract/ledger-contract.ts'
+export type { OrderRow } from './contract/order-contract.ts'
 export type { NewReading, ReadingsReply } from './contract/reading-contract.ts'
 export type { ReliabilityReply } from './contract/reliability-contract.ts'
 export type { RepairsReply } from './contract/repair-contract.ts'
@@ -110,6 +111,7 @@ export type { FilmRow } from './contract/studio/film-contract.ts'
 export type { ChangeRow, EventRow } from './contract/studio/history-contract.ts'
 export type { StudioReply } from './contract/studio/settings-contract.ts'
 export type { SupplyLine } from './contract/supply-contract.ts'
+export type { PlanReply, WishesReply, WishRow } from './contract/wish-contract.ts'
 export {
   type BlockingFault,
   type Calendar,
@@ -337,8 +339,10 @@ export {
   valueSetups,
 } from './kit/worth/use-and-worth.ts'
 export { ENTRY_KIND_CODES, ENTRY_KINDS, type Entry, type EntryKind, type NewEntry } from './ledger/entry.ts'
+export { type HeldSetup, type Hindrance, listHindrances } from './ledger/hindrances.ts'
 export { compareLight, type LightOffer } from './ledger/more-light.ts'
 export { compareNewAndUsed, type Offer, type OfferCost } from './ledger/new-or-used.ts'
+export { LEFT_OUT, type PlanSketch, planUpgrade, type UpgradeCase, type UpgradePlan } from './ledger/plan/upgrade.ts'
 export {
   type NewShoppingLine,
   newShoppingLineSchema,
@@ -347,6 +351,33 @@ export {
   type ShoppingLine,
 } from './ledger/shopping.ts'
 export { type Spending, summariseSpending } from './ledger/spending.ts'
+export type { Candidate } from './ledger/wish/candidate.ts'
+export { findCures, type SetupCures } from './ledger/wish/cures.ts'
+export { type Pieces, placePieces } from './ledger/wish/place-pieces.ts'
+export { OTHER_WEIGHTINGS, POINTS_OF_RUNNING, WEIGHTINGS } from './ledger/wish/points.ts'
+export { scoreWish, type WishScore } from './ledger/wish/rank-wishes.ts'
+export { countShoots, type PlannedShoot, QUARTER_DAYS, type ShootCount } from './ledger/wish/shoots.ts'
+export {
+  ASK_AFTER_DAYS,
+  CURES,
+  type Cure,
+  DEFECT_WEIGHTS,
+  DEFECTS,
+  type Defect,
+  type NewWish,
+  newWishSchema,
+  PRICE_KINDS,
+  SET_STATE_CODES,
+  WISH_STATES,
+  type Wish,
+  type WishChange,
+  type WishPrice,
+  type WishState,
+  type WishUse,
+  wishChangeSchema,
+  wishSchema,
+} from './ledger/wish/wish.ts'
+export { costWish, isDiscountOpen, isWaiting } from './ledger/wish/wish-price.ts'
 export { sayAbsence, type TimeWords, type WorkingWords } from './setups/checks/finding-words.ts'
 export { listSunMoves } from './setups/checks/light/sunlight.ts'
 export type { LookLine } from './setups/checks/look-line.ts'
@@ -619,5 +650,13 @@ export {
   readQuantity,
   trim,
 } from './units/quantity.ts'
-export { addDays, countDays, findDate, findInstant, findStartOfDay, findWallTime } from './units/wall-time.ts'
+export {
+  addDays,
+  addMonths,
+  countDays,
+  findDate,
+  findInstant,
+  findStartOfDay,
+  findWallTime,
+} from './units/wall-time.ts'
 export { listInWords, sayNumber } from './units/wording.ts'

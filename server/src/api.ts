@@ -24,6 +24,7 @@ import { scheduleRoutes } from './kit/worth/schedule-routes.ts'
 import { ledgerRoutes } from './ledger/ledger-routes.ts'
 import { orderRoutes } from './ledger/order-routes.ts'
 import { partRequestRoutes } from './ledger/part-request-routes.ts'
+import { wishRoutes } from './ledger/wish-routes.ts'
 import { cableRoutes } from './setups/cable-routes.ts'
 import { cameraRoutes } from './setups/camera-routes.ts'
 import { pictureRoutes } from './setups/picture-routes.ts'
@@ -103,6 +104,7 @@ export const routes: readonly Route[] = [
   ...ledgerRoutes,
   ...partRequestRoutes,
   ...orderRoutes,
+  ...wishRoutes,
   ...todayRoutes,
   ...findRoutes,
 ]

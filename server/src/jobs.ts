@@ -1,6 +1,8 @@
 import { computeAllFigures } from './diary/stock-demand.ts'
 import { warmSolver } from './foundation/base/solver.ts'
 import type { AppContext } from './foundation/database/app-context.ts'
+import { listHindrancesFor, planUpgradeFor } from './ledger/upgrade-plan.ts'
+import { loadWishes } from './ledger/wish-store.ts'
 import { planConnectionsFor } from './setups/connection-plan.ts'
 import { loadSinglePoints } from './setups/single-points.ts'
 
@@ -9,6 +11,9 @@ export const JOBS = {
   figures: computeAllFigures,
   connections: planConnectionsFor,
   'single-points': (app: AppContext) => loadSinglePoints(app),
+  wishes: (app: AppContext) => loadWishes(app),
+  hindrances: (app: AppContext) => listHindrancesFor(app),
+  'upgrade-plan': planUpgradeFor,
   /** Nothing that anybody waits for. */
   warm: warmSolver,
 }

@@ -94,6 +94,11 @@ export function addDays(date: string, days: number): string {
   return Temporal.PlainDate.from(date).add({ days }).toString()
 }
 
+/** The day so many months later; the last of the month where that has no such day: a month after 31 January is 28 February. */
+export function addMonths(date: string, months: number): string {
+  return Temporal.PlainDate.from(date).add({ months }).toString()
+}
+
 /** Whole days from one calendar day to another; negative when `to` lies before `from`. */
 export function countDays(from: string, to: string): number {
   return toDayNumber(to) - toDayNumber(from)

@@ -1,4 +1,14 @@
-import { type Category, type EntryKind, type Group, newShoppingLineSchema } from '@exemplar/core'
+import {
+  type Category,
+  type Defect,
+  type EntryKind,
+  type Group,
+  newShoppingLineSchema,
+  newWishSchema,
+  type WishState,
+  wishChangeSchema,
+  wishSchema,
+} from '@exemplar/core'
 import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { json } from './json-column.ts'
 import { models, stock, units } from './kit-tables.ts'
@@ -40,5 +50,34 @@ export const shoppingLines = sqliteTable('shopping_lines', {
   wants: json('wants', newShoppingLineSchema.shape.wants).notNull().default([]),
   noneBecause: text('none_because').notNull().default(''),
   boughtAt: integer('bought_at'),
+  version: integer('version').notNull().default(1),
+})
+
+/** Something that might be bought, or was. */
+export const wishes = sqliteTable('wishes', {
+  id: text('id').primaryKey(),
+  modelId: text('model_id')
+    .notNull()
+    .references(() => models.id),
+  state: text('state').$type<WishState>().notNull().default('open'),
+  quantity: integer('quantity').notNull(),
+  defect: text('defect').$type<Defect>().notNull(),
+  severity: integer('severity').$type<1 | 2 | 3>().notNull(),
+  reason: text('reason').notNull(),
+  uses: json('uses', newWishSchema.shape.uses).notNull(),
+  prices: json('prices', newWishSchema.shape.prices).notNull(),
+  discount: json('discount', newWishSchema.shape.discount),
+  condition: text('condition').$type<'new' | 'used'>().notNull(),
+  warrantyMonths: integer('warranty_months'),
+  needsIds: json('needs_ids', newWishSchema.shape.needsIds).notNull(),
+  insteadIds: json('instead_ids', newWishSchema.shape.insteadIds).notNull(),
+  sells: json('sells', newWishSchema.shape.sells).notNull(),
+  waitsFor: text('waits_for').notNull(),
+  waitsUntil: text('waits_until'),
+  meanwhile: text('meanwhile').notNull(),
+  advice: text('advice').notNull(),
+  unitIds: json('unit_ids', wishSchema.shape.unitIds).notNull().default([]),
+  arrivedOn: text('arrived_on'),
+  outcome: json('outcome', wishChangeSchema.shape.outcome),
   version: integer('version').notNull().default(1),
 })

@@ -45,6 +45,7 @@ export const SUBJECT_TYPES = [
   'entry',
   'budget',
   'shopping-line',
+  'wish',
   'attachment',
   'film',
   'saved-view',

@@ -46,17 +46,28 @@ export async function warmSolver(): Promise<ProgramResult> {
 }
 
 function solveWith(solver: LegacyHighs, program: IntegerProgram, seconds: number): ProgramResult {
-  const { Status, Columns, ObjectiveValue } = solver.solve(writeProgram(program), {
-    mip_rel_gap: 0,
-    // Costs are whole numbers, so what is less than one apart is the same.
-    mip_abs_gap: 0.9,
-    time_limit: seconds,
-    random_seed: 1,
-    output_flag: false,
-  })
+  const { Status, Columns, ObjectiveValue } = askHighs(solver, writeProgram(program), seconds)
   if (Status === 'Optimal') {
     const values = program.costs.map((_, at) => Columns[`x${at}`]?.Primal ?? 0)
     return { status: 'optimal', values, cost: ObjectiveValue }
   }
   return { status: Status === 'Infeasible' ? 'infeasible' : 'unproven' }
+}
+
+/** What HiGHS says; that it gave up with an error is no answer either. */
+function askHighs(solver: LegacyHighs, text: string, seconds: number): ReturnType<LegacyHighs['solve']> {
+  try {
+    return solver.solve(text, {
+      mip_rel_gap: 0,
+      // Costs are whole numbers, so what is less than one apart is the same.
+      mip_abs_gap: 0.9,
+      time_limit: seconds,
+      random_seed: 1,
+      output_flag: false,
+    })
+  } catch {
+    // The module is not to be trusted after that: the next who asks reads it anew.
+    highs = null
+    return { Status: 'Unknown', ObjectiveValue: Number.NaN, Columns: {}, Rows: [] } as never
+  }
 }

@@ -34,6 +34,7 @@ export const TRACKED_TABLES = [
   'entries',
   'budgets',
   'shopping_lines',
+  'wishes',
 ] as const
 export type TrackedTable = (typeof TRACKED_TABLES)[number]
 

@@ -22,7 +22,7 @@ import {
 } from '../../schema/bench-tables.ts'
 import { bookings } from '../../schema/diary-tables.ts'
 import { models, stock, units } from '../../schema/kit-tables.ts'
-import { entries, shoppingLines } from '../../schema/ledger-tables.ts'
+import { entries, shoppingLines, wishes } from '../../schema/ledger-tables.ts'
 import { setups, setupUnits } from '../../schema/setups-tables.ts'
 import { attachments, films } from '../../schema/studio-tables.ts'
 import { loadStudio } from '../../studio/settings/settings-routes.ts'
@@ -60,6 +60,15 @@ export function mergeUnits({ tx, now, log }: Writer, id: string, intoId: string,
     .where(names(films.copies))
     .run()
   moveControls(tx, id, intoId)
+  tx.update(wishes)
+    .set({
+      uses: swap(wishes.uses),
+      sells: swap(wishes.sells),
+      unitIds: swap(wishes.unitIds),
+      version: sql`${wishes.version} + 1`,
+    })
+    .where(sql`${names(wishes.uses)} or ${names(wishes.sells)} or ${names(wishes.unitIds)}`)
+    .run()
   tx.update(faults).set({ unitId: intoId }).where(eq(faults.unitId, id)).run()
   tx.update(servicePlans)
     .set({ subject: { kind: 'unit', unitId: intoId }, version: sql`${servicePlans.version} + 1` })
@@ -149,7 +158,7 @@ export function mergeModels({ tx, now, log }: Writer, id: string, intoId: string
   const aliases = [...new Set([...into.aliases, alias, ...before.aliases])]
     .filter((it) => it !== nameModel(into))
     .slice(0, 20)
-  for (const table of [units, stock]) {
+  for (const table of [units, stock, wishes]) {
     tx.update(table)
       .set({ modelId: intoId, version: sql`${table.version} + 1` })
       .where(eq(table.modelId, id))

@@ -38,6 +38,7 @@ export const SUBJECT_OF: Readonly<Record<TrackedTable, ChangeSubject>> = {
   entries: 'entries',
   budgets: 'entries',
   shopping_lines: 'shopping',
+  wishes: 'shopping',
 }
 
 /** What a change touched; what is not tracked row by row may be anything. */

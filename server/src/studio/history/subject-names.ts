@@ -21,6 +21,7 @@ const NAMES: Readonly<Record<SubjectType, string | null>> = {
   entry: 'SELECT description FROM entries WHERE id = ?',
   budget: null,
   'shopping-line': 'SELECT item FROM shopping_lines WHERE id = ?',
+  wish: "SELECT trim(m.maker || ' ' || m.name) FROM wishes w JOIN models m ON m.id = w.model_id WHERE w.id = ?",
   attachment: 'SELECT name FROM attachments WHERE id = ?',
   film: 'SELECT title FROM films WHERE id = ?',
   'saved-view': 'SELECT name FROM saved_views WHERE id = ?',

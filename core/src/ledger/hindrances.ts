@@ -1,0 +1,54 @@
+import { z } from 'zod'
+import type { TimeWords } from '../setups/checks/finding-words.ts'
+import { type Finding, findingSchema, recordOf } from '../setups/verdict/finding.ts'
+import { LEVELS_WORST_FIRST } from '../studio/finding.ts'
+
+/** One thing that holds the work back: what is found, and every setup in which it is. */
+export const hindranceSchema = z.object({
+  /** As it is found in the first of its setups. */
+  finding: findingSchema,
+  setups: z.array(z.object({ setupId: z.string(), shoots: z.number() })),
+  /** Shoots of all of them. */
+  shoots: z.number(),
+  /** Wishes that would do away with it, in any of these setups. */
+  wishIds: z.array(z.string()),
+})
+export type Hindrance = z.infer<typeof hindranceSchema>
+
+/** What was found of one setup, how many shoots it has, and which wishes cure which finding of it, by key. */
+export interface HeldSetup {
+  setupId: string
+  shoots: number
+  findings: readonly Finding[]
+  curedBy: ReadonlyMap<string, readonly string[]>
+}
+
+const LEVELS = ['stop', 'unknown-stop', 'warn'] as const
+/** Titles name things, never days. */
+const PLAIN_TIME: TimeWords = { sayDay: (date) => date, sayInstant: String }
+
+/**
+ * What holds the work back, whatever school one is of: stops first, then what nobody can tell yet, then what is to be checked; of each
+ * what touches the most shoots. What somebody accepted is left out, and what is found in several setups in the same words is one.
+ */
+export function listHindrances(setups: readonly HeldSetup[]): Hindrance[] {
+  const all = new Map<string, Hindrance>()
+  for (const { setupId, shoots, findings, curedBy } of setups) {
+    for (const finding of findings) {
+      if (finding.accepted || !LEVELS.some((level) => level === finding.level)) continue
+      const record = recordOf(finding)
+      const cause = record.cause?.(finding) ?? null
+      const about = cause === null ? record.say(finding, PLAIN_TIME).title : cause
+      const key = JSON.stringify([finding.level, finding.code, about])
+      const known = all.get(key) ?? { finding, setups: [], shoots: 0, wishIds: [] }
+      all.set(key, known)
+      if (!known.setups.some((it) => it.setupId === setupId)) {
+        known.setups.push({ setupId, shoots })
+        known.shoots += shoots
+      }
+      known.wishIds = [...new Set([...known.wishIds, ...(curedBy.get(finding.key) ?? [])])]
+    }
+  }
+  const rank = ({ finding }: Hindrance) => LEVELS_WORST_FIRST.indexOf(finding.level)
+  return [...all.values()].sort((a, b) => rank(a) - rank(b) || b.shoots - a.shoots || b.setups.length - a.setups.length)
+}

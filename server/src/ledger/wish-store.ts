@@ -1,0 +1,237 @@
+import {
+  ASK_AFTER_DAYS,
+  addDays,
+  type Candidate,
+  costWish,
+  countShoots,
+  findCures,
+  findDate,
+  isWaiting,
+  LIFE_STATES,
+  type Model,
+  nameModel,
+  type PlannedShoot,
+  type Setup,
+  type SetupCures,
+  scoreWish,
+  type Unit,
+  type UpgradeCase,
+  type Wish,
+  type WishesReply,
+  type WishRow,
+} from '@exemplar/core'
+import { and, eq, inArray, isNotNull, sql } from 'drizzle-orm'
+import { isAnyOf } from '../availability/holdings.ts'
+import { loadModels } from '../availability/reference.ts'
+import type { AppContext } from '../foundation/database/app-context.ts'
+import { minuteOf, remember } from '../foundation/database/cache.ts'
+import type { Database } from '../foundation/database/database.ts'
+import { loadUsedIn } from '../kit/unit/unit-list.ts'
+import { bookings } from '../schema/diary-tables.ts'
+import { units } from '../schema/kit-tables.ts'
+import { entries, wishes } from '../schema/ledger-tables.ts'
+import { makePresentContext } from '../setups/assessment-context.ts'
+import { loadAssessments } from '../setups/assessment-store.ts'
+import { loadAllSetups } from '../setups/setup-store.ts'
+import { loadStudio } from '../studio/settings/settings-routes.ts'
+
+/** Ours to sell: what was lent, rented or is the venue's is nobody's to sell here, nor is what somebody of the team owns. */
+const NOT_OURS = ['loan-in', 'rented', 'venue', 'personal', 'sample'] as const
+
+export const isOursToSell = ({
+  acquisition,
+  ownerId,
+  state,
+}: Pick<Unit, 'acquisition' | 'ownerId' | 'state'>): boolean =>
+  !NOT_OURS.some((it) => it === acquisition) && ownerId === null && (LIFE_STATES[state].usable || state === 'for-sale')
+
+/** Everything that wishes are told from: themselves, their models, and what they would do in every setup. */
+export interface WishCase {
+  today: string
+  wishes: Wish[]
+  models: ReadonlyMap<string, Model>
+  setups: Setup[]
+  cures: SetupCures[]
+  sales: ReadonlyMap<string, WishRow['sales']>
+}
+
+/** Tries every open wish in every setup that it names. Kept until something changes, as it is hundreds of verdicts. */
+export function loadWishCase(app: AppContext): WishCase {
+  return remember(app.db, `wishes/${minuteOf(app.now())}`, () => readWishCase(app))
+}
+
+function readWishCase(app: AppContext): WishCase {
+  const { db } = app
+  const settings = loadStudio(db)
+  const rows: Wish[] = db.select().from(wishes).orderBy(wishes.id).all()
+  const models = loadModels(db)
+  const setups = loadAllSetups(db, 'code')
+  const open = rows.filter((it) => it.state === 'open')
+  const candidates = open.flatMap((it): Candidate[] => {
+    const model = models.get(it.modelId)
+    return model ? [{ id: it.id, quantity: it.quantity, uses: it.uses, model }] : []
+  })
+  const ids = new Set(open.map((it) => it.id))
+  const needs = new Map(open.map((it) => [it.id, it.needsIds.filter((id) => ids.has(id))]))
+  const rivals = new Set(open.flatMap((it) => it.insteadIds.map((id) => [it.id, id].sort().join('/'))))
+  const excludes = (a: string, b: string) => rivals.has([a, b].sort().join('/'))
+  const requests = setups.map((setup) => ({ setup, context: makePresentContext(app.now(), setup) }))
+  const cures = loadAssessments(db, requests, settings).map(({ input }, at) =>
+    findCures(input, setups[at]?.id ?? '', candidates, needs, excludes),
+  )
+  return {
+    today: findDate(app.now(), settings.zone),
+    wishes: rows,
+    models,
+    setups,
+    cures,
+    sales: loadSales(db, rows),
+  }
+}
+
+/** What would be sold for each wish, and in which setups each is needed in another place than the one that the wish takes. */
+function loadSales(db: Database, rows: readonly Wish[]): Map<string, WishRow['sales']> {
+  const ids = [...new Set(rows.flatMap((it) => it.sells.map((sale) => sale.unitId)))]
+  const found = new Map(
+    db
+      .select()
+      .from(units)
+      .where(isAnyOf(units.id, ids))
+      .all()
+      .map((it) => [it.id, it]),
+  )
+  const usedIn = loadUsedIn(db, ids)
+  return new Map(
+    rows.map((wish) => [
+      wish.id,
+      wish.sells.flatMap(({ unitId, askMinor }) => {
+        const unit = found.get(unitId)
+        if (!unit) return []
+        const given = new Set(wish.uses.flatMap((it) => (it.insteadOfId === unitId ? [it.setupId] : [])))
+        const isOurs = isOursToSell(unit)
+        const neededIn = (usedIn.get(unitId) ?? []).flatMap((it) => (given.has(it.id) ? [] : [it.code]))
+        return [{ unitId, tag: unit.tag, askMinor, neededIn: [...new Set(neededIn)], isOurs }]
+      }),
+    ]),
+  )
+}
+
+const sumSales = (sales: WishRow['sales'] | undefined): number =>
+  (sales ?? []).reduce((sum, it) => sum + (it.isOurs && it.neededIn.length === 0 ? it.askMinor : 0), 0)
+
+/** Shoots that were or are to be, by setup; cancelled ones are none. */
+export function loadShoots({ db, now }: AppContext): PlannedShoot[] {
+  const year = 366 * 86_400_000
+  return db
+    .select({ setupId: bookings.setupId, start: bookings.holdStart })
+    .from(bookings)
+    .where(
+      and(
+        eq(bookings.kind, 'shoot'),
+        isNotNull(bookings.setupId),
+        inArray(bookings.state, ['pencilled', 'confirmed', 'out', 'back']),
+      ),
+    )
+    .all()
+    .flatMap(({ setupId, start }) => (setupId && Math.abs(start - now()) < year ? [{ setupId, start }] : []))
+}
+
+/** What a plan is made from. */
+export function makeUpgradeCase(
+  app: AppContext,
+  { budgets, weighting, promised }: { budgets: readonly number[]; weighting: string; promised: readonly string[] },
+): UpgradeCase {
+  const { today, wishes: all, models, cures, sales } = loadWishCase(app)
+  return {
+    today,
+    budgets,
+    weighting,
+    promisedIds: promised,
+    wishes: all.map((it) => ({
+      ...it,
+      category: models.get(it.modelId)?.category ?? 'other',
+      saleMinor: sumSales(sales.get(it.id)),
+    })),
+    cures,
+    shoots: countShoots(loadShoots(app), app.now(), budgets.length),
+  }
+}
+
+export const nameSetups = (setups: readonly Setup[]) =>
+  setups.map(({ id, code, tape, name }) => ({ id, code, tape, name }))
+
+/** All wishes, told in full. */
+export function loadWishes(app: AppContext): WishesReply {
+  const { today, wishes: all, models, setups, cures, sales } = loadWishCase(app)
+  const made = all.flatMap((it) => it.unitIds)
+  const tagOf = new Map(
+    app.db
+      .select({ id: units.id, tag: units.tag })
+      .from(units)
+      .where(isAnyOf(units.id, made))
+      .all()
+      .map((it) => [it.id, it.tag]),
+  )
+  const paidOf = new Map(
+    app.db
+      .select({ id: entries.unitId, minor: sql<number>`sum(${entries.netMinor} + ${entries.taxMinor})` })
+      .from(entries)
+      .where(and(eq(entries.kind, 'purchase'), isAnyOf(entries.unitId, made)))
+      .groupBy(entries.unitId)
+      .all()
+      .map((it) => [it.id, it.minor]),
+  )
+  const shoots = countShoots(loadShoots(app), app.now(), 1)
+  const rows = all.map((wish): WishRow => {
+    const model = models.get(wish.modelId)
+    return {
+      ...wish,
+      name: model ? nameModel(model) : '',
+      category: model?.category ?? 'other',
+      cost: costWish(wish, today),
+      isWaiting: isWaiting(wish, today),
+      asksOutcome:
+        wish.state === 'here' &&
+        wish.outcome === null &&
+        wish.arrivedOn !== null &&
+        addDays(wish.arrivedOn, ASK_AFTER_DAYS) <= today,
+      sales: sales.get(wish.id) ?? [],
+      effects: cures.flatMap((it) => {
+        const trial = it.alone.get(wish.id)
+        if (!trial) return []
+        const { cured, added, stops, questions } = trial
+        return [
+          {
+            setupId: it.setupId,
+            shoots: shoots.of(it.setupId)[0] ?? 0,
+            stopsBefore: it.stops,
+            stopsAfter: stops,
+            questionsAfter: questions,
+            cured,
+            added,
+          },
+        ]
+      }),
+      tags: wish.unitIds.flatMap((id) => tagOf.get(id) ?? []),
+      paidMinor:
+        wish.state === 'here' && wish.unitIds.length > 0
+          ? wish.unitIds.reduce((sum, id) => sum + (paidOf.get(id) ?? 0), 0)
+          : null,
+      score: scoreWish({ ...wish, category: model?.category ?? 'other' }, all, cures, shoots, today),
+    }
+  })
+  return { wishes: rows, setups: nameSetups(setups), basis: shoots.basis, advice: sumAdvice(all) }
+}
+
+/** Of each whose advice was followed: how often what was bought cured what it was for. */
+function sumAdvice(all: readonly Wish[]): WishesReply['advice'] {
+  const sums = new Map<string, WishesReply['advice'][number]>()
+  for (const { advice, outcome, state } of all) {
+    if (advice === '' || state !== 'here') continue
+    const key = advice.toLowerCase()
+    const sum = sums.get(key) ?? { by: advice, yes: 0, partly: 0, no: 0, open: 0 }
+    sum[outcome?.answer ?? 'open']++
+    sums.set(key, sum)
+  }
+  return [...sums.values()].sort((a, b) => b.yes - a.yes || (a.by < b.by ? -1 : 1))
+}
