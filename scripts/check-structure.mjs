@@ -137,6 +137,7 @@ const ORDER = {
     'bench',
     'bench/reliability',
     'diary',
+    'ledger/wishes',
     'ledger',
     'today',
     'start',

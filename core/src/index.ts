@@ -339,10 +339,10 @@ export {
   valueSetups,
 } from './kit/worth/use-and-worth.ts'
 export { ENTRY_KIND_CODES, ENTRY_KINDS, type Entry, type EntryKind, type NewEntry } from './ledger/entry.ts'
-export { type HeldSetup, type Hindrance, listHindrances } from './ledger/hindrances.ts'
+export { listHindrances } from './ledger/hindrances.ts'
 export { compareLight, type LightOffer } from './ledger/more-light.ts'
 export { compareNewAndUsed, type Offer, type OfferCost } from './ledger/new-or-used.ts'
-export { LEFT_OUT, type PlanSketch, planUpgrade, type UpgradeCase, type UpgradePlan } from './ledger/plan/upgrade.ts'
+export { LEFT_OUT, type PlanSketch, planUpgrade, type UpgradeCase } from './ledger/plan/upgrade.ts'
 export {
   type NewShoppingLine,
   newShoppingLineSchema,
@@ -354,9 +354,9 @@ export { type Spending, summariseSpending } from './ledger/spending.ts'
 export type { Candidate } from './ledger/wish/candidate.ts'
 export { findCures, type SetupCures } from './ledger/wish/cures.ts'
 export { type Pieces, placePieces } from './ledger/wish/place-pieces.ts'
-export { OTHER_WEIGHTINGS, POINTS_OF_RUNNING, WEIGHTINGS } from './ledger/wish/points.ts'
-export { scoreWish, type WishScore } from './ledger/wish/rank-wishes.ts'
-export { countShoots, type PlannedShoot, QUARTER_DAYS, type ShootCount } from './ledger/wish/shoots.ts'
+export { WEIGHTINGS } from './ledger/wish/points.ts'
+export { scoreWish } from './ledger/wish/rank-wishes.ts'
+export { countShoots, groupShoots, type PlannedShoot } from './ledger/wish/shoots.ts'
 export {
   ASK_AFTER_DAYS,
   CURES,
@@ -364,20 +364,17 @@ export {
   DEFECT_WEIGHTS,
   DEFECTS,
   type Defect,
-  type NewWish,
   newWishSchema,
   PRICE_KINDS,
   SET_STATE_CODES,
-  WISH_STATES,
   type Wish,
-  type WishChange,
   type WishPrice,
   type WishState,
   type WishUse,
   wishChangeSchema,
   wishSchema,
 } from './ledger/wish/wish.ts'
-export { costWish, isDiscountOpen, isWaiting } from './ledger/wish/wish-price.ts'
+export { costWish, isWaiting } from './ledger/wish/wish-price.ts'
 export { sayAbsence, type TimeWords, type WorkingWords } from './setups/checks/finding-words.ts'
 export { listSunMoves } from './setups/checks/light/sunlight.ts'
 export type { LookLine } from './setups/checks/look-line.ts'
@@ -633,7 +630,7 @@ export {
 } from './units/integer-program.ts'
 export type { Interval } from './units/interval.ts'
 export { sumKnown } from './units/known-sum.ts'
-export { computeTax, findExponent, formatMoney, readMoney } from './units/money.ts'
+export { computeTax, findExponent, formatMoney, readMoney, splitTax } from './units/money.ts'
 export { readPercent, writePercent } from './units/percent.ts'
 export {
   exampleOf,

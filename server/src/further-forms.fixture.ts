@@ -373,6 +373,36 @@ export const FURTHER_FORMS: readonly Form[] = [
     },
   },
   {
+    key: 'put /wishes/:id',
+    sample: {
+      quantity: 2,
+      defect: 'dark',
+      severity: 3,
+      reason: 'Too dark by a stop.',
+      uses: [{ setupId: 'gi', roleId: 'gi-r3', insteadOfId: 'LGT-01', beside: true }],
+      prices: [{ kind: 'quote', netMinor: 40_000, taxMinor: 8_000, on: '2026-11-02', source: 'by letter' }],
+      discount: { percent: 12.5, code: 'FERN', until: '2026-12-24' },
+      condition: 'used',
+      warrantyMonths: 6,
+      needsIds: ['w-lead'],
+      insteadIds: ['w-cell'],
+      sells: [{ unitId: 'LGT-01', askMinor: 9_000 }],
+      waitsFor: 'a grant',
+      waitsUntil: '2027-03-01',
+      meanwhile: 'the old one',
+      advice: 'Bram',
+      state: 'enough',
+    },
+    // Said once it is here: needs-of-wishes.test.ts.
+    except: ['/outcome'],
+    send: async (call, sent) => {
+      const { id, version } = await call('POST', '/wishes', { it: { category: 'light', name: NAME } })
+      await call('PUT', `/wishes/${id}`, { ...sent, outcome: null }, version)
+      return { id }
+    },
+    read: async (call, { id }) => (await call('GET', '/wishes')).wishes.find((it: { id: string }) => it.id === id),
+  },
+  {
     key: 'post /snapshots',
     sample: { name: NAME },
     read: async (call) => (await call('GET', '/snapshots')).find((it: { name: string }) => it.name === NAME),

@@ -229,7 +229,8 @@ describe('law 16: unknown is counted apart', () => {
 
 /** Fields that are called like a sum, and why no part of them can be unknown. */
 const NO_UNKNOWN_PARTS: Readonly<Record<string, string>> = {
-  totalMinor: 'entries and orders have an amount each',
+  totalMinor:
+    'entries and orders have an amount each; a wish without a price has no cost at all, and is left out of plans by name',
   total: 'inputs are counted',
   sum: 'a line of a working in words; where a figure is missing there is no working',
 }

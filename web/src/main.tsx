@@ -79,6 +79,12 @@ const router = createBrowserRouter([
             element: page(() => import('./bench/reliability/reliability-page.tsx'), 'ReliabilityPage'),
           },
           { path: '/bench', element: page(() => import('./bench/bench-page.tsx'), 'BenchPage') },
+          { path: '/ledger/wishes', element: page(() => import('./ledger/wishes/wishes-page.tsx'), 'WishesPage') },
+          {
+            path: '/ledger/hindrances',
+            element: page(() => import('./ledger/wishes/hindrances-page.tsx'), 'HindrancesPage'),
+          },
+          { path: '/ledger/plan', element: page(() => import('./ledger/wishes/plan-page.tsx'), 'PlanPage') },
           { path: '/ledger', element: page(() => import('./ledger/ledger-page.tsx'), 'LedgerPage') },
           { path: '/scan', element: page(() => import('./kit/labels/scan-page.tsx'), 'ScanPage') },
           {

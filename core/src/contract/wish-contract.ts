@@ -42,6 +42,8 @@ export const wishRowSchema = z.object({
   ),
   effects: z.array(
     z.object({
+      /** Of the setup at that time: what is away for some of its shoots makes two of it. */
+      id: z.string(),
       setupId: z.string(),
       shoots: z.number(),
       stopsBefore: z.number(),
@@ -58,6 +60,7 @@ export const wishRowSchema = z.object({
   score: z.object({
     runs: z.number(),
     betters: z.number(),
+    withIds: z.array(z.string()),
     points: z.record(z.string(), z.number()),
     wholeMinor: amount(z.number().nullable()),
   }),

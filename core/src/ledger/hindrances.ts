@@ -17,6 +17,8 @@ export type Hindrance = z.infer<typeof hindranceSchema>
 
 /** What was found of one setup, how many shoots it has, and which wishes cure which finding of it, by key. */
 export interface HeldSetup {
+  /** Of the setup at that time: what is away for some of its shoots makes two of it. */
+  id: string
   setupId: string
   shoots: number
   findings: readonly Finding[]
@@ -32,23 +34,32 @@ const PLAIN_TIME: TimeWords = { sayDay: (date) => date, sayInstant: String }
  * what touches the most shoots. What somebody accepted is left out, and what is found in several setups in the same words is one.
  */
 export function listHindrances(setups: readonly HeldSetup[]): Hindrance[] {
-  const all = new Map<string, Hindrance>()
-  for (const { setupId, shoots, findings, curedBy } of setups) {
+  const all = new Map<string, Hindrance & { cases: Set<string> }>()
+  for (const { id, setupId, shoots, findings, curedBy } of setups) {
     for (const finding of findings) {
       if (finding.accepted || !LEVELS.some((level) => level === finding.level)) continue
       const record = recordOf(finding)
       const cause = record.cause?.(finding) ?? null
       const about = cause === null ? record.say(finding, PLAIN_TIME).title : cause
       const key = JSON.stringify([finding.level, finding.code, about])
-      const known = all.get(key) ?? { finding, setups: [], shoots: 0, wishIds: [] }
+      const known = all.get(key) ?? { finding, setups: [], shoots: 0, wishIds: [], cases: new Set<string>() }
       all.set(key, known)
-      if (!known.setups.some((it) => it.setupId === setupId)) {
-        known.setups.push({ setupId, shoots })
+      if (!known.cases.has(id)) {
+        known.cases.add(id)
         known.shoots += shoots
+        const same = known.setups.find((it) => it.setupId === setupId)
+        if (same) same.shoots += shoots
+        else known.setups.push({ setupId, shoots })
       }
       known.wishIds = [...new Set([...known.wishIds, ...(curedBy.get(finding.key) ?? [])])]
     }
   }
   const rank = ({ finding }: Hindrance) => LEVELS_WORST_FIRST.indexOf(finding.level)
-  return [...all.values()].sort((a, b) => rank(a) - rank(b) || b.shoots - a.shoots || b.setups.length - a.setups.length)
+  const list = [...all.values()].map(
+    ({ cases: _, ...it }): Hindrance => ({
+      ...it,
+      setups: [...it.setups].sort((a, b) => b.shoots - a.shoots),
+    }),
+  )
+  return list.sort((a, b) => rank(a) - rank(b) || b.shoots - a.shoots || b.setups.length - a.setups.length)
 }

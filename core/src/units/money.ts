@@ -116,3 +116,9 @@ function isGrouped(whole: string): boolean {
 export function computeTax(netMinor: number, rateBasisPoints: number): number {
   return roundHalfAwayFromZero((netMinor * rateBasisPoints) / 10_000)
 }
+
+/** What of an amount with tax in it is tax, at a rate in hundredths of a per cent: net and tax add up to it to the penny. */
+export function splitTax(grossMinor: number, rateBasisPoints: number): { netMinor: number; taxMinor: number } {
+  const netMinor = roundHalfAwayFromZero((grossMinor * 10_000) / (10_000 + rateBasisPoints))
+  return { netMinor, taxMinor: grossMinor - netMinor }
+}

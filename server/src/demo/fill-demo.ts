@@ -29,6 +29,7 @@ import { DEMO_SETUPS } from './larkmoor-setups.ts'
 import { applyStory, makeStories } from './larkmoor-story.ts'
 import { DEMO_PARTIES, DEMO_SETTINGS, makeDemoPeople, makeDemoPlaces } from './larkmoor-studio.ts'
 import { DEMO_SUPPLIES, fillWear } from './larkmoor-wear.ts'
+import { fillWishes } from './larkmoor-wishes.ts'
 
 const { zone } = DEFAULT_SETTINGS
 const ALL_SETUPS = [...DEMO_SETUPS, ...FURTHER_SETUPS]
@@ -51,6 +52,7 @@ export function fillDemo(app: AppContext, { withAccounts = true } = {}): void {
     fillDiary(writer, today)
     fillBench(writer, today)
     fillLedger(writer, today)
+    fillWishes(writer, today)
   }
   write(app, makeSystemActor(), fill, { isTracked: false })
 }

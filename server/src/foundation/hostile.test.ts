@@ -89,6 +89,13 @@ const GOOD: Record<string, unknown> = {
   },
   'put /ledger/budget': { year: 2027, totalMinor: 1, version: 0 },
   'post /shopping': { item: 'x', quantity: 1, reason: '', stockId: null, setupId: null },
+  'post /wishes': {
+    it: { category: 'light', name: 'x' },
+    uses: [{ setupId: 'gi', roleId: 'gi-r3', insteadOfId: null, beside: true }],
+    prices: [{ kind: 'seen', netMinor: 1, taxMinor: 0, on: '2026-11-01', source: '' }],
+    discount: { percent: 5, code: '', until: null },
+    sells: [],
+  },
   'post /units/:id/part-requests': { part: 'x', searched: '' },
   'post /import/inventory': { csv: 'model,category\nA,light' },
   'post /bookings/:id/take-out': { items: [{ unitId: 'CAM-06', stockId: null }] },

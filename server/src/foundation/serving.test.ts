@@ -109,6 +109,8 @@ describe('reading', () => {
     '/bookings': '?from=2026-11-24',
     '/events': '?subjectType=unit&subjectId=CAM-01',
     '/ledger/entries': '?year=2026',
+    '/wishes/places': '?category=light',
+    '/ledger/upgrade-plan': '?budgets=50000',
     '/find': '?q=cam',
     '/snapshots/difference': '?from=now',
     '/attachments': '?subjectType=unit&subjectId=CAM-01',

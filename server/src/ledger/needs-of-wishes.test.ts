@@ -330,12 +330,16 @@ describe('what is first', () => {
     const { score, effects } = await find(seat.id)
     expect(effects[0]?.stopsAfter).toBe(0)
     expect(score.points).toEqual({ even: 2, sound: 2, light: 2, lens: 2, body: 2 })
-    await call('PUT', '/studio', { ...(await studio()), schools: { 'buy-first': 'light' } }, (await studio()).version)
-    const after = await call('GET', '/ledger/hindrances')
-    expect(after.basis).toBe('ahead')
+    await build([{ name: 'Desk', wants: 'table' }], { code: 'DE' })
+    const before = await call('GET', '/ledger/hindrances')
+    expect(before.hindrances.length).toBeGreaterThan(0)
+    for (const way of ['sound', 'light', 'lens', 'body']) {
+      const { version, ...settings } = await call('GET', '/studio')
+      await call('PUT', '/studio', { ...settings, schools: { 'buy-first': way } }, version)
+      expect(await call('GET', '/ledger/hindrances')).toEqual(before)
+    }
   })
 })
-const studio = () => call('GET', '/studio')
 
 describe('the plan', () => {
   /** Wishes for everything that lacks, with their prices. */
@@ -441,6 +445,61 @@ describe('the plan', () => {
     expect(bought(await plan('budgets=4999'))).toEqual([[]])
     expect((await find(card.id)).score.wholeMinor).toBe(5_000)
     expect((await plan('budgets=5000')).setups.find((it) => it.id === film)).toMatchObject({ state: 'cured' })
+  })
+
+  test('what is back by then stops no shoot after it: only those before count', async () => {
+    const { read, chair } = await furnish()
+    await book(read, 1, 3)
+    await change(chair, { state: 'lent', dueOn: '2026-12-10' })
+    const seat = await wish('furniture', 'Seat', {
+      defect: 'missing',
+      uses: [use(read, 'r0', chair.id)],
+      prices: [price(900)],
+    })
+    // Of its three shoots the one of 3 December is before the chair is back; those of the 20th and 21st are not.
+    expect((await find(seat.id)).effects).toMatchObject([
+      { id: read, shoots: 1, stopsBefore: 1, stopsAfter: 0 },
+      { setupId: read, shoots: 2, stopsBefore: 0 },
+    ])
+    const made = await plan('budgets=900')
+    expect(made).toMatchObject({ shoots: { all: 7, now: 2, planned: 3 } })
+    const holds = (await call('GET', '/ledger/hindrances')).hindrances
+    const own = holds.find((it: { finding: Finding }) => it.finding.code === 'thing-absent')
+    expect(own).toMatchObject({ shoots: 1, setups: [{ setupId: read, shoots: 1 }] })
+    expect(made.hopes).toEqual([{ wishId: seat.id, tag: chair.tag, state: 'lent', backOn: '2026-12-10' }])
+    // Back before the first it stops none, and nothing is advised.
+    await change(chair, { dueOn: '2026-12-01' })
+    expect(bought(await plan('budgets=900'))).toEqual([[]])
+    // What is mended is only hoped for: every shoot counts, and that it may be back is told.
+    await change(chair, { state: 'in-repair', dueOn: '2026-12-10' })
+    expect(await plan('budgets=900')).toMatchObject({ shoots: { now: 0, planned: 3 }, hopes: [{ state: 'in-repair' }] })
+  })
+
+  test('what goes back before a shoot stops those after it: they count, and the one before does not', async () => {
+    const { read, chair } = await furnish()
+    await book(read, 1, 3)
+    await change(chair, { acquisition: 'loan-in', dueOn: '2026-12-10' })
+    const seat = await wish('furniture', 'Seat', {
+      defect: 'slow',
+      severity: 2,
+      uses: [use(read, 'r0', chair.id)],
+      prices: [price(900)],
+    })
+    const made = await plan('budgets=900')
+    expect(made).toMatchObject({ shoots: { all: 7, now: 1, planned: 3 } })
+    // Two shoots run at ten points, and all three are better at two; the plan counts in tenths of a point.
+    expect(made.points).toBe(10 * (2 * 10 + 3 * 2))
+    expect(made.setups.filter((it) => it.setupId === read)).toMatchObject([
+      { shoots: 1, state: 'runs' },
+      { shoots: 2, state: 'cured', wishIds: [seat.id] },
+    ])
+    expect(made.steps.map((it) => [it.costMinor, it.shoots])).toEqual([[900, 3]])
+  })
+
+  test('what helps only together is worth what both do for what both cost', async () => {
+    const { seat, desk } = await wishAll()
+    const { score } = await find(seat.id)
+    expect(score).toMatchObject({ runs: 1, withIds: [desk.id], points: { even: 10 }, wholeMinor: 7_800 })
   })
 
   test('with nothing booked it counts what was filmed, and with neither each setup once, and says so', async () => {

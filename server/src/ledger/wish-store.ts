@@ -1,11 +1,13 @@
 import {
   ASK_AFTER_DAYS,
   addDays,
+  assessSetup,
   type Candidate,
   costWish,
   countShoots,
   findCures,
   findDate,
+  groupShoots,
   isWaiting,
   LIFE_STATES,
   type Model,
@@ -20,7 +22,7 @@ import {
   type WishesReply,
   type WishRow,
 } from '@exemplar/core'
-import { and, eq, inArray, isNotNull, sql } from 'drizzle-orm'
+import { and, eq, gt, inArray, lt, sql } from 'drizzle-orm'
 import { isAnyOf } from '../availability/holdings.ts'
 import { loadModels } from '../availability/reference.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
@@ -30,7 +32,7 @@ import { loadUsedIn } from '../kit/unit/unit-list.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { units } from '../schema/kit-tables.ts'
 import { entries, wishes } from '../schema/ledger-tables.ts'
-import { makePresentContext } from '../setups/assessment-context.ts'
+import { makeBookingContext, makePresentContext } from '../setups/assessment-context.ts'
 import { loadAssessments } from '../setups/assessment-store.ts'
 import { loadAllSetups } from '../setups/setup-store.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
@@ -52,6 +54,8 @@ export interface WishCase {
   models: ReadonlyMap<string, Model>
   setups: Setup[]
   cures: SetupCures[]
+  /** By what each is at that time: see `groupShoots`. */
+  shoots: PlannedShoot[]
   sales: ReadonlyMap<string, WishRow['sales']>
 }
 
@@ -75,19 +79,66 @@ function readWishCase(app: AppContext): WishCase {
   const needs = new Map(open.map((it) => [it.id, it.needsIds.filter((id) => ids.has(id))]))
   const rivals = new Set(open.flatMap((it) => it.insteadIds.map((id) => [it.id, id].sort().join('/'))))
   const excludes = (a: string, b: string) => rivals.has([a, b].sort().join('/'))
-  const requests = setups.map((setup) => ({ setup, context: makePresentContext(app.now(), setup) }))
-  const cures = loadAssessments(db, requests, settings).map(({ input }, at) =>
-    findCures(input, setups[at]?.id ?? '', candidates, needs, excludes),
-  )
+  const occasions = listOccasions(app, setups)
+  const loaded = loadAssessments(db, occasions, settings)
+  const told = occasions.flatMap((it, at) => {
+    const input = loaded[at]?.input
+    if (!input) return []
+    const found = assessSetup(input).findings.flatMap((one) => (HOLDS.has(one.level) && !one.accepted ? [one.key] : []))
+    return [{ setupId: it.setup.id, start: it.start, input, found }]
+  })
+  const groups = groupShoots(told)
+  const shoots = groups.flatMap(({ id, starts }) => starts.map((start) => ({ id, start })))
+  const cures = groups.map(({ first, ...group }) => findCures(first.input, group, candidates, needs, excludes))
   return {
     today: findDate(app.now(), settings.zone),
     wishes: rows,
     models,
     setups,
     cures,
+    shoots: [...shoots, ...loadPastShoots(app)],
     sales: loadSales(db, rows),
   }
 }
+
+/** Levels by which a shoot is another than its neighbour. */
+const HOLDS = new Set(['stop', 'unknown-stop'])
+
+/**
+ * When each setup is judged: at each of its shoots that are booked within a year, so that what comes back before counts and what others
+ * hold then does not. Who is there is not asked: people are found later than things are bought. A setup without one is judged as it is
+ * now, and counts no shoot then unless nothing is booked at all.
+ */
+function listOccasions({ db, now }: AppContext, setups: readonly Setup[]) {
+  const rows = db
+    .select()
+    .from(bookings)
+    .where(
+      and(
+        eq(bookings.kind, 'shoot'),
+        inArray(bookings.state, ['pencilled', 'confirmed', 'out']),
+        gt(bookings.holdEnd, now()),
+        lt(bookings.holdStart, now() + YEAR_MS),
+      ),
+    )
+    .orderBy(bookings.holdStart)
+    .limit(MOST_OCCASIONS)
+    .all()
+  return setups.flatMap((setup) => {
+    const own = rows.filter((it) => it.setupId === setup.id)
+    if (own.length === 0) return [{ setup, context: makePresentContext(now(), setup), start: NEVER }]
+    return own.map((row) => ({
+      setup,
+      context: { ...makeBookingContext(now(), row), bookedIds: null },
+      // One that is under way counts as one that begins now.
+      start: Math.max(now(), row.holdStart),
+    }))
+  })
+}
+/** Long gone: it lies in no quarter. */
+const NEVER = 0
+const YEAR_MS = 366 * 86_400_000
+const MOST_OCCASIONS = 400
 
 /** What would be sold for each wish, and in which setups each is needed in another place than the one that the wish takes. */
 function loadSales(db: Database, rows: readonly Wish[]): Map<string, WishRow['sales']> {
@@ -119,21 +170,21 @@ function loadSales(db: Database, rows: readonly Wish[]): Map<string, WishRow['sa
 const sumSales = (sales: WishRow['sales'] | undefined): number =>
   (sales ?? []).reduce((sum, it) => sum + (it.isOurs && it.neededIn.length === 0 ? it.askMinor : 0), 0)
 
-/** Shoots that were or are to be, by setup; cancelled ones are none. */
-export function loadShoots({ db, now }: AppContext): PlannedShoot[] {
-  const year = 366 * 86_400_000
+/** Shoots that were, by setup: where none is booked they say how much each is used. */
+function loadPastShoots({ db, now }: AppContext): PlannedShoot[] {
   return db
-    .select({ setupId: bookings.setupId, start: bookings.holdStart })
+    .select({ id: bookings.setupId, start: bookings.holdStart })
     .from(bookings)
     .where(
       and(
         eq(bookings.kind, 'shoot'),
-        isNotNull(bookings.setupId),
         inArray(bookings.state, ['pencilled', 'confirmed', 'out', 'back']),
+        gt(bookings.holdStart, now() - YEAR_MS),
+        lt(bookings.holdStart, now()),
       ),
     )
     .all()
-    .flatMap(({ setupId, start }) => (setupId && Math.abs(start - now()) < year ? [{ setupId, start }] : []))
+    .flatMap(({ id, start }) => (id ? [{ id, start }] : []))
 }
 
 /** What a plan is made from. */
@@ -141,7 +192,7 @@ export function makeUpgradeCase(
   app: AppContext,
   { budgets, weighting, promised }: { budgets: readonly number[]; weighting: string; promised: readonly string[] },
 ): UpgradeCase {
-  const { today, wishes: all, models, cures, sales } = loadWishCase(app)
+  const { today, wishes: all, models, cures, sales, shoots } = loadWishCase(app)
   return {
     today,
     budgets,
@@ -153,7 +204,7 @@ export function makeUpgradeCase(
       saleMinor: sumSales(sales.get(it.id)),
     })),
     cures,
-    shoots: countShoots(loadShoots(app), app.now(), budgets.length),
+    shoots: countShoots(shoots, app.now(), budgets.length),
   }
 }
 
@@ -162,7 +213,7 @@ export const nameSetups = (setups: readonly Setup[]) =>
 
 /** All wishes, told in full. */
 export function loadWishes(app: AppContext): WishesReply {
-  const { today, wishes: all, models, setups, cures, sales } = loadWishCase(app)
+  const { today, wishes: all, models, setups, cures, sales, shoots: each } = loadWishCase(app)
   const made = all.flatMap((it) => it.unitIds)
   const tagOf = new Map(
     app.db
@@ -181,7 +232,7 @@ export function loadWishes(app: AppContext): WishesReply {
       .all()
       .map((it) => [it.id, it.minor]),
   )
-  const shoots = countShoots(loadShoots(app), app.now(), 1)
+  const shoots = countShoots(each, app.now(), 1)
   const rows = all.map((wish): WishRow => {
     const model = models.get(wish.modelId)
     return {
@@ -202,8 +253,9 @@ export function loadWishes(app: AppContext): WishesReply {
         const { cured, added, stops, questions } = trial
         return [
           {
+            id: it.id,
             setupId: it.setupId,
-            shoots: shoots.of(it.setupId)[0] ?? 0,
+            shoots: shoots.of(it.id)[0] ?? 0,
             stopsBefore: it.stops,
             stopsAfter: stops,
             questionsAfter: questions,

@@ -21,6 +21,7 @@ import { MoreLight } from './more-light.tsx'
 import { NewOrUsed } from './new-or-used.tsx'
 import { Orders } from './orders.tsx'
 import { Shopping } from './shopping.tsx'
+import { LedgerTabs } from './wishes/ledger-tabs.tsx'
 
 const SpendingChart = lazy(async () => ({ default: (await import('./spending-chart.tsx')).SpendingChart }))
 
@@ -60,6 +61,7 @@ export function LedgerPage() {
           Record spending
         </Button>
       </PageHead>
+      <LedgerTabs />
       <div className="grid gap-x-10 px-4 pb-8 md:px-5 lg:grid-cols-[minmax(0,1fr)_340px]">
         <div className="min-w-0">
           <Verdict spending={spending} say={say} />

@@ -16,7 +16,7 @@ export interface PlanGain {
   points: readonly number[]
 }
 
-/** A setup as a plan sees it. */
+/** A setup as a plan sees it: as it is at one time, with an id of that. */
 export interface PlanSetup {
   id: string
   /** Nothing stops it as it is. */

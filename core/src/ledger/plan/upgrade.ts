@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import type { Category } from '../../kit/model/category.ts'
+import { lifeStateSchema } from '../../kit/unit/unit.ts'
 import { amount } from '../../studio/people/secrecy.ts'
 import type { SolveProgram } from '../../units/integer-program.ts'
 import type { SetupCures } from '../wish/cures.ts'
@@ -59,7 +60,9 @@ export const upgradePlanSchema = z.object({
   shoots: z.object({ all: z.number(), now: z.number(), planned: z.number() }),
   setups: z.array(
     z.object({
+      /** Of the setup at that time: what is away for some of its shoots makes two of it. */
       id: z.string(),
+      setupId: z.string(),
       shoots: z.number(),
       state: z.enum(['runs', 'cured', 'stopped']),
       stops: z.number(),
@@ -77,6 +80,10 @@ export const upgradePlanSchema = z.object({
   /** With how many of some other weightings the same is bought; null where that was not found out in time. */
   sure: z.object({ same: z.number(), of: z.number() }).nullable(),
   leftOut: z.array(z.object({ wishId: z.string(), why: z.enum(['no-price', 'waiting', 'needs-left-out', 'no-gain']) })),
+  /** Bought because something is away that comes back: what, and when that is hoped for. */
+  hopes: z.array(
+    z.object({ wishId: z.string(), tag: z.string(), state: lifeStateSchema, backOn: z.string().nullable() }),
+  ),
   /** Where what is promised cannot be kept: with how much it could; null where no wishes would do it. */
   cheapestMinor: amount(z.number().nullable()),
 })
@@ -123,17 +130,17 @@ function makeQuestion(own: UpgradeCase, weigh: Weighting): PlanQuestion {
   const categoryOf = new Map(own.wishes.map((it) => [it.id, it.category]))
   const weightOf = (id: string) => weigh(categoryOf.get(id) ?? 'other')
   const mean = (ids: readonly string[]) => ids.reduce((sum, id) => sum + weightOf(id), 0) / Math.max(1, ids.length)
-  const worth = (setupId: string, each: number) => own.shoots.of(setupId).map((it) => Math.round(it * each * FINE))
+  const worth = (id: string, each: number) => own.shoots.of(id).map((it) => Math.round(it * each * FINE))
   return {
     budgets: own.budgets,
     setups: own.cures.map(
       (it): PlanSetup => ({
-        id: it.setupId,
+        id: it.id,
         runs: it.stops === 0,
         isPromised: it.stops > 0 && own.promisedIds.includes(it.setupId),
         cures: it.sets.map(({ wishIds }) => ({
           wishIds,
-          points: worth(it.setupId, POINTS_OF_RUNNING * mean(wishIds)),
+          points: worth(it.id, POINTS_OF_RUNNING * mean(wishIds)),
         })),
       }),
     ),
@@ -158,11 +165,10 @@ function makeQuestion(own: UpgradeCase, weigh: Weighting): PlanQuestion {
 }
 
 /** Setups in which it was tried, with what it needs, and stops nothing that it did not before. */
-function listBettered(wish: Pick<Wish, 'id' | 'uses'>, cures: readonly SetupCures[]): string[] {
-  return [...new Set(wish.uses.map((use) => use.setupId))].filter((id) => {
-    const setup = cures.find((it) => it.setupId === id)
-    const trial = setup?.alone.get(wish.id)
-    return setup !== undefined && trial !== undefined && trial.stops <= setup.stops
+function listBettered(wish: Pick<Wish, 'id'>, cures: readonly SetupCures[]): string[] {
+  return cures.flatMap((it) => {
+    const trial = it.alone.get(wish.id)
+    return trial && trial.stops <= it.stops ? [it.id] : []
   })
 }
 
@@ -175,8 +181,8 @@ export function planUpgrade(own: UpgradeCase, solve: SolveProgram): UpgradePlan 
   const empty: PlanAnswer = { bought: own.budgets.map(() => []), points: 0, costMinor: 0, cured: [] }
   const answer = result.status === 'best' ? result.answer : empty
   const sum = (list: readonly number[]) => list.reduce((all, it) => all + it, 0)
-  const all = sum(own.cures.map((it) => sum(own.shoots.of(it.setupId))))
-  const now = sum(own.cures.filter((it) => it.stops === 0).map((it) => sum(own.shoots.of(it.setupId))))
+  const all = sum(own.cures.map((it) => sum(own.shoots.of(it.id))))
+  const now = sum(own.cures.filter((it) => it.stops === 0).map((it) => sum(own.shoots.of(it.id))))
   const more = (it: PlanAnswer) => sum(it.cured.map((one) => sum(own.shoots.of(one.setupId).slice(one.quarter))))
   // All at once there is one quarter, in which every shoot counts.
   const moreAtOnce = (it: PlanAnswer) => sum(it.cured.map((one) => sum(own.shoots.of(one.setupId))))
@@ -223,9 +229,23 @@ export function planUpgrade(own: UpgradeCase, solve: SolveProgram): UpgradePlan 
     others,
     sure: result.status === 'best' ? findSure(own, bought, solve) : null,
     leftOut: [...why].map(([wishId, reason]) => ({ wishId, why: reason })),
+    hopes: bought.flatMap((id) => listHopes(id, own.cures)),
     cheapestMinor: result.status === 'infeasible' ? result.cheapestMinor : null,
   }
 }
+
+/** Things that are at the mender's, lent or ordered, and in whose stead a wish would be bought. */
+function listHopes(wishId: string, cures: readonly SetupCures[]): UpgradePlan['hopes'] {
+  const hopes = new Map<string, UpgradePlan['hopes'][number]>()
+  for (const it of cures.flatMap(({ alone }) => alone.get(wishId)?.cured ?? [])) {
+    if (it.code !== 'thing-absent' || it.absence.reason !== 'state') continue
+    const { state, backOn } = it.absence
+    if (!RETURNING.some((one) => one === state)) continue
+    hopes.set(it.tag, { wishId, tag: it.tag, state, backOn })
+  }
+  return [...hopes.values()]
+}
+const RETURNING = ['in-repair', 'lent', 'ordered'] as const
 
 function findReasons(id: string, { options, setups }: PlanQuestion, { bought, cured }: PlanAnswer) {
   const all = new Set(bought.flat())
@@ -239,11 +259,12 @@ function findReasons(id: string, { options, setups }: PlanQuestion, { bought, cu
 }
 
 function tellSetup(it: SetupCures, { shoots }: UpgradeCase, { cured }: PlanAnswer): UpgradePlan['setups'][number] {
-  const by = cured.find((one) => one.setupId === it.setupId)
+  const by = cured.find((one) => one.setupId === it.id)
   const set = it.sets.find((one) => one.wishIds.join() === by?.wishIds.join())
   return {
-    id: it.setupId,
-    shoots: shoots.of(it.setupId).reduce((sum, one) => sum + one, 0),
+    id: it.id,
+    setupId: it.setupId,
+    shoots: shoots.of(it.id).reduce((sum, one) => sum + one, 0),
     state: it.stops === 0 ? 'runs' : by ? 'cured' : 'stopped',
     stops: it.stops,
     questions: set?.questions ?? it.questions,

@@ -18,8 +18,13 @@ export interface Trial {
   added: Finding[]
 }
 
-/** The wishes of one setup: what it is now, and with which of them nothing stops it. */
+/**
+ * The wishes of one setup at one time: what it is then, and with which of them nothing stops it. What is away for some of its shoots and
+ * there for others makes two of it: see `groupShoots`.
+ */
 export interface SetupCures {
+  /** Of the setup at that time. */
+  id: string
   setupId: string
   stops: number
   questions: number
@@ -44,7 +49,7 @@ const count = (all: Readiness, is: (it: Finding) => boolean) => all.findings.fil
  */
 export function findCures(
   input: AssessmentInput,
-  setupId: string,
+  { id, setupId }: Pick<SetupCures, 'id' | 'setupId'>,
   candidates: readonly Candidate[],
   needs: ReadonlyMap<string, readonly string[]>,
   excludes: (a: string, b: string) => boolean,
@@ -70,6 +75,7 @@ export function findCures(
   const serving = own.filter(serves)
   const alone = new Map(serving.map((it) => [it.id, tryWith(withNeeds([it.id]))]))
   const found: SetupCures = {
+    id,
     setupId,
     stops: count(before, isOpenStop),
     questions: count(before, isOpenQuestion),

@@ -49,6 +49,10 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
   let made = 0
   const count = () => ++made
   const get = async (path: string) => (await api.call('GET', path)).body
+  const listWishes = async (
+    state: string,
+  ): Promise<{ id: string; version: number; uses: unknown; prices: unknown }[]> =>
+    (await get('/wishes')).wishes.filter((it: { state: string }) => it.state === state)
   return {
     'put /studio': async (_, n) => {
       const studio = await get('/studio')
@@ -415,6 +419,36 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
     },
     'post /shopping': (_, n) =>
       api.call('POST', '/shopping', { item: `Item ${n}`, quantity: 1, reason: '', stockId: 'CEL-02', setupId: 'gi' }),
+    'post /wishes': (_, n) =>
+      api.call('POST', '/wishes', {
+        it: { category: 'light', name: `Wish ${n}` },
+        uses: [{ setupId: 'gi', roleId: 'gi-r3', insteadOfId: null, beside: true }],
+        prices: [{ kind: 'seen', netMinor: n, taxMinor: 0, on: '2026-11-01', source: '' }],
+      }),
+    'put /wishes/:id': async (pick, n) => {
+      const it = pick(await listWishes('open'))
+      if (!it) return null
+      const { id, version, uses, prices } = it
+      return api.call(
+        'PUT',
+        `/wishes/${id}`,
+        { uses, prices, reason: `Because ${n}`, state: 'open', outcome: null },
+        match(version),
+      )
+    },
+    'post /wishes/:id/ordered': async (pick) => {
+      const it = pick(await listWishes('open'))
+      return it ? api.call('POST', `/wishes/${it.id}/ordered`, { partyId: null, dueOn: null }, match(it.version)) : null
+    },
+    'post /wishes/:id/arrived': async (pick, n) => {
+      const it = pick(await listWishes('ordered'))
+      const paid = { on: '2026-11-24', netMinor: n, taxMinor: 0 }
+      return it ? api.call('POST', `/wishes/${it.id}/arrived`, paid, match(it.version)) : null
+    },
+    'post /wishes/:id/not-delivered': async (pick) => {
+      const it = pick(await listWishes('ordered'))
+      return it ? api.call('POST', `/wishes/${it.id}/not-delivered`, undefined, match(it.version)) : null
+    },
     'post /units/:id/part-requests': async (pick, n) => {
       const { id, version } = await get(`/units/${pick(['MOD-01', 'TRI-01'])}`).then((it) => it.unit)
       return api.call('POST', `/units/${id}/part-requests`, { part: `Knob ${n}`, searched: '' }, match(version))

@@ -1,0 +1,73 @@
+import type { Category, WishUse } from '@exemplar/core'
+import { CheckField } from '../../foundation/form/field.tsx'
+import { TapeStrip } from '../../foundation/parts/tape.tsx'
+import { useWishPlacesQuery } from './wish-api.ts'
+
+const isOf = (use: WishUse, place: { id: string; roleId: string }) =>
+  use.setupId === place.id && use.roleId === place.roleId
+
+/** Where it would serve: the roles of its kind, empty ones, and those that have a thing whose place it may take or beside which it may stand. */
+export function UseFields({
+  category,
+  uses,
+  onChange,
+}: {
+  category: Category
+  uses: readonly WishUse[]
+  onChange(uses: WishUse[]): void
+}) {
+  const { data } = useWishPlacesQuery({ category })
+  if (!data) return null
+  const toggle = (place: { id: string; roleId: string }, use: Pick<WishUse, 'insteadOfId' | 'beside'>) => {
+    const others = uses.filter((it) => !isOf(it, place))
+    const same = uses.find((it) => isOf(it, place))
+    const isOn = same && same.insteadOfId === use.insteadOfId && same.beside === use.beside
+    onChange(isOn ? others : [...others, { setupId: place.id, roleId: place.roleId, ...use }])
+  }
+  const has = (place: { id: string; roleId: string }, use: Pick<WishUse, 'insteadOfId' | 'beside'>) =>
+    uses.some((it) => isOf(it, place) && it.insteadOfId === use.insteadOfId && it.beside === use.beside)
+  return (
+    <fieldset>
+      <legend className="text-[12px] font-semibold">Where it would serve</legend>
+      {data.length === 0 && (
+        <p className="text-[13px] text-quiet">
+          No setup has a role for this kind. It can be wished for all the same, and nothing is tried with it.
+        </p>
+      )}
+      <ul className="max-h-56 overflow-y-auto">
+        {data.map((place) => {
+          const choices: { label: string; use: Pick<WishUse, 'insteadOfId' | 'beside'> }[] =
+            place.things.length === 0
+              ? [{ label: 'nothing there yet', use: { insteadOfId: null, beside: false } }]
+              : [
+                  ...place.things.map((it) => ({
+                    label: `in the place of ${it.tag}`,
+                    use: { insteadOfId: it.unitId, beside: false },
+                  })),
+                  { label: 'beside it', use: { insteadOfId: null, beside: true } },
+                ]
+          return (
+            <li
+              key={`${place.id} ${place.roleId}`}
+              className="flex flex-wrap items-center gap-x-4 border-b border-rule py-1"
+            >
+              <span className="flex min-w-40 items-center gap-2 text-[13px]">
+                <TapeStrip code={place.code} tape={place.tape} size="small" />
+                {place.role}
+              </span>
+              {choices.map(({ label, use }) => (
+                <CheckField
+                  key={label}
+                  label={label}
+                  aria-label={`${place.role} of ${place.code}: ${label}`}
+                  checked={has(place, use)}
+                  onChange={() => toggle(place, use)}
+                />
+              ))}
+            </li>
+          )
+        })}
+      </ul>
+    </fieldset>
+  )
+}

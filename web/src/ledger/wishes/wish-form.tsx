@@ -1,0 +1,118 @@
+import { COUNTRIES, type WishRow } from '@exemplar/core'
+import { useState } from 'react'
+import { useStudioQuery } from '../../foundation/api/api.ts'
+import { TextField } from '../../foundation/form/field.tsx'
+import { SavingFoot } from '../../foundation/form/saving-foot.tsx'
+import { useSaving } from '../../foundation/form/use-saving.ts'
+import { useTimeWords } from '../../foundation/words/time-words.ts'
+import { KindField } from '../../kit/entry/kind-field.tsx'
+import { useWhatItIs, WhatItIsFields } from '../../kit/entry/what-it-is.tsx'
+import { UseFields } from './use-fields.tsx'
+import { useAddWishMutation, useChangeWishMutation } from './wish-api.ts'
+import { makeBlankWish, makeDraftOf, readPrices, type WishDraft } from './wish-draft.ts'
+import { FurtherFields, PriceFields, WhyFields } from './wish-fields.tsx'
+
+/** Wish for something, or change a wish. What it is is told as of any new thing, and nothing of it goes into the kit. */
+export function WishForm({
+  row,
+  all,
+  onDone,
+}: {
+  /** The wish that is changed; null makes a new one. */
+  row: WishRow | null
+  all: readonly WishRow[]
+  onDone(): void
+}) {
+  const { today } = useTimeWords()
+  const { data: studio } = useStudioQuery()
+  const [draft, setDraft] = useState<WishDraft>(() => (row ? makeDraftOf(row) : makeBlankWish(today)))
+  const it = useWhatItIs(row?.category ?? 'camera')
+  const [isKindSaid, setKindSaid] = useState(row !== null)
+  const [add] = useAddWishMutation()
+  const [change] = useChangeWishMutation()
+  const saving = useSaving(onDone)
+  const set = (part: Partial<WishDraft>) => setDraft({ ...draft, ...part })
+  const rate = COUNTRIES[studio?.country ?? 'GB'].taxRates[0] ?? 0
+  const fields = saving.problem?.fields
+  const useProblem = Object.entries(fields ?? {}).find(([key]) => key.startsWith('uses/'))?.[1]
+  const save = (version = row?.version ?? 0) => {
+    const body = { ...draft, prices: readPrices(draft.prices, rate) }
+    if (row) {
+      saving.save(
+        () => change({ id: row.id, version, body: { ...body, state: row.state, outcome: row.outcome } }).unwrap(),
+        `${row.name} is changed.`,
+      )
+      return
+    }
+    const told = it.read()
+    if (!told) return
+    saving.save(
+      () => add({ it: { category: it.category, maker: '', name: it.name.trim(), ...told }, ...body }).unwrap(),
+      `${it.name.trim()} is wished for.`,
+    )
+  }
+  const others = all.filter((one) => one.id !== row?.id && (one.state === 'open' || draft.needsIds.includes(one.id)))
+  return (
+    <form
+      className="grid gap-4"
+      onSubmit={(event) => {
+        event.preventDefault()
+        save()
+      }}
+    >
+      {!row && (
+        <div className="grid gap-3 md:grid-cols-2">
+          <KindField
+            label="Kind of thing"
+            autoFocus
+            value={isKindSaid ? it.category : ''}
+            onChange={(kind) => {
+              it.setCategory(kind)
+              setKindSaid(true)
+              set({ uses: [] })
+            }}
+            onStarter={(name) => {
+              it.takeStarter(name)
+              setKindSaid(true)
+              set({ uses: [] })
+            }}
+          />
+          <TextField
+            label="What it is called"
+            value={it.name}
+            problem={it.problems.name ?? fields?.['it/name']}
+            onChange={(event) => it.setName(event.target.value)}
+          />
+        </div>
+      )}
+      {!row && isKindSaid && (
+        <div className="grid gap-3 border-l-4 border-rule pl-3">
+          <p className="text-[12px] text-quiet">
+            What is told here is what it is judged by. What nobody knows yet may stay open, and is asked.
+          </p>
+          <WhatItIsFields it={it} problems={stripIt(fields)} />
+        </div>
+      )}
+      <WhyFields draft={draft} set={set} />
+      {isKindSaid && (
+        <div>
+          <UseFields category={it.category} uses={draft.uses} onChange={(uses) => set({ uses })} />
+          {useProblem && <p className="text-[12px] font-semibold text-stop">{useProblem}</p>}
+        </div>
+      )}
+      <PriceFields draft={draft} rate={rate} today={today} set={set} />
+      <FurtherFields draft={draft} others={others} set={set} />
+      <SavingFoot
+        saving={saving}
+        act={row ? 'Save the wish' : 'Wish for it'}
+        isLocked={!isKindSaid}
+        onMine={save}
+        onTheirs={onDone}
+      />
+    </form>
+  )
+}
+
+/** `it/facts/mount` stands at the field `facts/mount`. */
+const stripIt = (fields: Record<string, string> | undefined) =>
+  Object.fromEntries(Object.entries(fields ?? {}).map(([key, text]) => [key.replace(/^it\//, ''), text]))
