@@ -50,6 +50,7 @@ export const VIEWS = [
   '/ledger/wishes?add=wish',
   '/ledger/hindrances',
   '/ledger/plan',
+  '/ledger/decide',
   '/studio/people',
   '/studio/places',
   '/studio/places/studio',

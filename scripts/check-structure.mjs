@@ -64,6 +64,7 @@ const ORDER = {
     'setups/proposals',
     'diary',
     'bench',
+    'ledger/decide',
     'ledger/wish',
     'ledger/plan',
     'ledger',

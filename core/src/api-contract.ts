@@ -1,6 +1,7 @@
 import type { z } from 'zod'
 import { benchContract } from './contract/bench-contract.ts'
 import { bookingContract } from './contract/booking-contract.ts'
+import { decisionContract } from './contract/decision-contract.ts'
 import { findContract } from './contract/find-contract.ts'
 import { incidentContract } from './contract/incident-contract.ts'
 import { bundleContract } from './contract/kit/bundle-contract.ts'
@@ -60,6 +61,7 @@ export const apiContract = {
   ...ledgerContract,
   ...orderContract,
   ...wishContract,
+  ...decisionContract,
   ...cableContract,
   ...cameraContract,
   ...firstHourContract,

@@ -338,6 +338,16 @@ export {
   type Sharing,
   valueSetups,
 } from './kit/worth/use-and-worth.ts'
+export type { CalculatorField } from './ledger/decide/calculator.ts'
+export {
+  CALCULATOR_CODES,
+  CALCULATORS,
+  type CalculatorCode,
+  type Decision,
+  listLacking,
+  newDecisionSchema,
+  reckon,
+} from './ledger/decide/calculators.ts'
 export { ENTRY_KIND_CODES, ENTRY_KINDS, type Entry, type EntryKind, type NewEntry } from './ledger/entry.ts'
 export { listHindrances } from './ledger/hindrances.ts'
 export { compareLight, type LightOffer } from './ledger/more-light.ts'

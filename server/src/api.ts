@@ -21,6 +21,7 @@ import { unitRoutes } from './kit/unit/unit-routes.ts'
 import { viewRoutes } from './kit/unit/view-routes.ts'
 import { figuresRoutes } from './kit/worth/figures-routes.ts'
 import { scheduleRoutes } from './kit/worth/schedule-routes.ts'
+import { decisionRoutes } from './ledger/decision-routes.ts'
 import { ledgerRoutes } from './ledger/ledger-routes.ts'
 import { orderRoutes } from './ledger/order-routes.ts'
 import { partRequestRoutes } from './ledger/part-request-routes.ts'
@@ -105,6 +106,7 @@ export const routes: readonly Route[] = [
   ...partRequestRoutes,
   ...orderRoutes,
   ...wishRoutes,
+  ...decisionRoutes,
   ...todayRoutes,
   ...findRoutes,
 ]

@@ -62,6 +62,18 @@ export const RECORD_FORMS: readonly Form[] = [
     read: (call, { id }) => findIn(call, '/shopping', id),
   },
   {
+    key: 'post /decisions',
+    sample: {
+      calculator: 'pay-back',
+      about: NAME,
+      figures: { cost: 40_000, earning: 5_000, spending: 1_000, sessions: 3 },
+      way: 'Buy it',
+      reason: 'Back within the year.',
+      on: '2026-11-24',
+    },
+    read: (call, { id }) => findIn(call, '/decisions', id),
+  },
+  {
     key: 'post /ledger/entries',
     sample: {
       date: '2026-11-02',

@@ -95,6 +95,7 @@ describe('law 12: what is typed is kept', () => {
 const NOT_RECORDS: Readonly<Record<string, string>> = {
   'post /faults/:id/mend': 'a deed: mended, with its word in the history',
   'post /bookings/check': 'writes nothing',
+  'put /decisions/:id': 'the form of a new decision',
   'post /wishes': 'the form of a change, and what it is as of any thing: needs-of-wishes.test.ts',
   'post /wishes/:id/ordered': 'a deed: needs-of-wishes.test.ts',
   'post /wishes/:id/arrived': 'a deed: needs-of-wishes.test.ts',

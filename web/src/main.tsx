@@ -84,6 +84,7 @@ const router = createBrowserRouter([
             path: '/ledger/hindrances',
             element: page(() => import('./ledger/wishes/hindrances-page.tsx'), 'HindrancesPage'),
           },
+          { path: '/ledger/decide', element: page(() => import('./ledger/wishes/decide-page.tsx'), 'DecidePage') },
           { path: '/ledger/plan', element: page(() => import('./ledger/wishes/plan-page.tsx'), 'PlanPage') },
           { path: '/ledger', element: page(() => import('./ledger/ledger-page.tsx'), 'LedgerPage') },
           { path: '/scan', element: page(() => import('./kit/labels/scan-page.tsx'), 'ScanPage') },

@@ -89,6 +89,14 @@ const GOOD: Record<string, unknown> = {
   },
   'put /ledger/budget': { year: 2027, totalMinor: 1, version: 0 },
   'post /shopping': { item: 'x', quantity: 1, reason: '', stockId: null, setupId: null },
+  'post /decisions': {
+    calculator: 'pay-back',
+    about: 'x',
+    figures: { cost: 1 },
+    way: 'Buy it',
+    reason: 'x',
+    on: '2026-11-24',
+  },
   'post /wishes': {
     it: { category: 'light', name: 'x' },
     uses: [{ setupId: 'gi', roleId: 'gi-r3', insteadOfId: null, beside: true }],

@@ -1,8 +1,10 @@
 import {
+  type CalculatorCode,
   type Category,
   type Defect,
   type EntryKind,
   type Group,
+  newDecisionSchema,
   newShoppingLineSchema,
   newWishSchema,
   type WishState,
@@ -79,5 +81,17 @@ export const wishes = sqliteTable('wishes', {
   unitIds: json('unit_ids', wishSchema.shape.unitIds).notNull().default([]),
   arrivedOn: text('arrived_on'),
   outcome: json('outcome', wishChangeSchema.shape.outcome),
+  version: integer('version').notNull().default(1),
+})
+
+/** Questions about money that were decided, with the figures as they were. */
+export const decisions = sqliteTable('decisions', {
+  id: text('id').primaryKey(),
+  calculator: text('calculator').$type<CalculatorCode>().notNull(),
+  about: text('about').notNull(),
+  figures: json('figures', newDecisionSchema.shape.figures).notNull(),
+  way: text('way').notNull(),
+  reason: text('reason').notNull(),
+  on: text('decided_on').notNull(),
   version: integer('version').notNull().default(1),
 })

@@ -46,6 +46,7 @@ export const SUBJECT_TYPES = [
   'budget',
   'shopping-line',
   'wish',
+  'decision',
   'attachment',
   'film',
   'saved-view',

@@ -35,6 +35,7 @@ export const TRACKED_TABLES = [
   'budgets',
   'shopping_lines',
   'wishes',
+  'decisions',
 ] as const
 export type TrackedTable = (typeof TRACKED_TABLES)[number]
 

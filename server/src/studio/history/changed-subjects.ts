@@ -39,6 +39,7 @@ export const SUBJECT_OF: Readonly<Record<TrackedTable, ChangeSubject>> = {
   budgets: 'entries',
   shopping_lines: 'shopping',
   wishes: 'shopping',
+  decisions: 'shopping',
 }
 
 /** What a change touched; what is not tracked row by row may be anything. */

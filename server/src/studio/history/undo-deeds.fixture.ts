@@ -4,6 +4,14 @@ import { TINY_PNG } from '../../foundation/tiny-png.fixture.ts'
 
 const REPAIR = { claim: 'own', partyId: 'repairer', reference: 'R-1', dueOn: null, note: '' }
 
+const DECISION = {
+  calculator: 'pay-back',
+  figures: { cost: 40_000 },
+  way: 'Buy it',
+  reason: 'It pays',
+  on: '2026-11-24',
+}
+
 const INCIDENT = {
   on: '2026-11-20',
   what: 'A knock',
@@ -419,6 +427,12 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
     },
     'post /shopping': (_, n) =>
       api.call('POST', '/shopping', { item: `Item ${n}`, quantity: 1, reason: '', stockId: 'CEL-02', setupId: 'gi' }),
+    'post /decisions': (_, n) => api.call('POST', '/decisions', { ...DECISION, about: `Decision ${n}` }),
+    'put /decisions/:id': async (pick, n) => {
+      const it = pick((await get('/decisions')) as { id: string; version: number }[])
+      const body = { ...DECISION, about: 'Decision', reason: `Because ${n}` }
+      return it ? api.call('PUT', `/decisions/${it.id}`, body, match(it.version)) : null
+    },
     'post /wishes': (_, n) =>
       api.call('POST', '/wishes', {
         it: { category: 'light', name: `Wish ${n}` },

@@ -58,6 +58,7 @@ const READS = {
   wishes: [...VERDICT, 'shopping', 'entries'],
   wishPlaces: ['setups', 'units', 'models'],
   hindrances: [...VERDICT, 'shopping'],
+  decisions: ['shopping'],
   upgradePlan: [...VERDICT, 'shopping'],
   today: [...VERDICT, 'services', 'entries', 'shopping', 'repairs', 'history'],
   find: ['units', 'stock', 'models', 'setups', 'bookings', 'people', 'places', 'parties', 'films'],

@@ -5,6 +5,7 @@ const TABS = [
   ['/ledger/wishes', 'Wishes'],
   ['/ledger/hindrances', 'What holds us back'],
   ['/ledger/plan', 'Upgrade plan'],
+  ['/ledger/decide', 'Decide'],
 ] as const
 
 /** The pages of the ledger. */
