@@ -4,6 +4,7 @@ import { DOORS_FAULTS } from './planted-faults/doors.mjs'
 import { ENTRY_FAULTS } from './planted-faults/entry.mjs'
 import { FREE_AND_FIGURES_FAULTS } from './planted-faults/free-and-figures.mjs'
 import { LAWS_FAULTS } from './planted-faults/laws.mjs'
+import { LEDGER_FAULTS } from './planted-faults/ledger.mjs'
 import { PICTURE_AND_LIGHT_FAULTS } from './planted-faults/picture-and-light.mjs'
 import { PICTURES_FAULTS } from './planted-faults/pictures.mjs'
 import { VERDICTS_FAULTS } from './planted-faults/verdicts.mjs'
@@ -21,4 +22,5 @@ export const PLANTED_FAULTS = [
   ...CHARGED_AND_ABLE_FAULTS,
   ...BENCH_FAULTS,
   ...WEAR_FAULTS,
+  ...LEDGER_FAULTS,
 ]

@@ -99,7 +99,6 @@ const NOT_RECORDS: Readonly<Record<string, string>> = {
   'post /wishes': 'the form of a change, and what it is as of any thing: needs-of-wishes.test.ts',
   'post /wishes/:id/ordered': 'a deed: needs-of-wishes.test.ts',
   'post /wishes/:id/arrived': 'a deed: needs-of-wishes.test.ts',
-  'post /wishes/:id/not-delivered': 'a deed',
   'put /bookings/:id': 'the form of a new booking',
   'put /service-plans/:id': 'the form of a new plan',
   'put /incidents/:id': 'the form of a new one',

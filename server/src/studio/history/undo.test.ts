@@ -72,6 +72,8 @@ describe('taking back', () => {
       await DEEDS['post /films']?.(makePick(1), 1)
       await DEEDS['post /attachments']?.(makePick(1), 1)
       await DEEDS['post /shopping']?.(makePick(1), 1)
+      await DEEDS['post /wishes/:id/ordered']?.(makePick(1), 1)
+      await DEEDS['post /decisions']?.(makePick(1), 1)
       let before = readState()
       // What the deed first makes for itself is a change of its own, so the state before the last change is what counts.
       const seen = { changes: 0 }
