@@ -36,7 +36,7 @@ for (const [on, size] of [
     await page.setViewportSize(size)
     const id = await plan(page.request)
     await page.goto('/ledger/hindrances')
-    await expect(page.getByText('Seat is empty').or(page.getByText(/Seat/)).first()).toBeVisible()
+    await expect(page.getByText('The role “Seat” is empty')).toBeVisible()
     await page.getByRole('link', { name: 'Wish for something' }).click()
 
     // The seat by hand: what it is, where it would serve, what it costs.
@@ -109,9 +109,10 @@ test('a question about money is reckoned, kept with its reason, and stands there
   await page.getByLabel('What it is about').fill('A grid')
   await page.getByLabel('Decided').selectOption('Buy it')
   await page.getByRole('button', { name: 'Keep the decision' }).click()
-  await expect(page.getByText('Say why.')).toBeVisible()
+  await expect(page.getByText('Say why.', { exact: true })).toBeVisible()
   await page.getByLabel('Why').fill('Back by spring.')
   await page.getByRole('button', { name: 'Keep the decision' }).click()
+  await expect(page.getByText('A grid: Buy it')).toBeVisible()
   await page.reload()
   await expect(page.getByText('A grid: Buy it')).toBeVisible()
 })

@@ -2,17 +2,16 @@ import { expect, test } from 'vitest'
 import type { Finding } from '../setups/verdict/finding.ts'
 import { type HeldSetup, listHindrances } from './hindrances.ts'
 
-const finding = (level: Finding['level'], roleName: string, part: object = {}): Finding =>
-  ({
-    code: 'role-empty',
-    key: `role-empty/${roleName}`,
-    level,
-    roleId: roleName,
-    name: roleName,
-    role: roleName,
-    wants: null,
-    ...part,
-  }) as unknown as Finding
+const finding = (level: Finding['level'], role: string, part: object = {}): Finding => ({
+  code: 'role-empty',
+  key: `role-empty/${role}`,
+  level,
+  roleId: role,
+  role,
+  beside: [],
+  isFill: false,
+  ...part,
+})
 const held = (id: string, shoots: number, findings: Finding[], part: Partial<HeldSetup> = {}): HeldSetup => ({
   id,
   setupId: id,

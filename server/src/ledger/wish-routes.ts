@@ -18,7 +18,7 @@ import {
   type Wish,
   type WishesReply,
 } from '@exemplar/core'
-import { and, eq, inArray, isNull } from 'drizzle-orm'
+import { and, eq, inArray, isNull, sql } from 'drizzle-orm'
 import { loadHoldings } from '../availability/holdings.ts'
 import { refuseField, refuseMissing } from '../foundation/base/problem.ts'
 import { requireVersion, type Transaction, type Writer, write } from '../foundation/database/app-context.ts'
@@ -99,7 +99,10 @@ export function cancelPiece(writer: Writer, before: Wish, unitId: string | null)
   const { tx, now, newId, log } = writer
   const gone = unitId === null ? before.unitIds : [unitId]
   if (gone.length > 0) {
-    tx.update(units).set({ archivedAt: now }).where(inArray(units.id, gone)).run()
+    tx.update(units)
+      .set({ archivedAt: now, version: sql`${units.version} + 1` })
+      .where(inArray(units.id, gone))
+      .run()
     for (const id of gone) log('archived', 'unit', id, { why: 'cancelled by the seller' })
   }
   const left = before.unitIds.filter((id) => !gone.includes(id))
