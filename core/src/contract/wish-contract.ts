@@ -98,7 +98,7 @@ export const wishContract = defineContract('ledger', {
     reply: wishesReplySchema,
   },
   'get /wishes/places': {
-    summary: 'Roles in which a kind of thing would serve: empty ones, and those that have one',
+    summary: 'Roles of all setups, with which of them suit a kind of thing, and what of it each has',
     permission: 'see-studio',
     query: z.object({ category: z.enum(CATEGORY_CODES) }),
     reply: z.array(
@@ -106,13 +106,19 @@ export const wishContract = defineContract('ledger', {
         ...setupNameSchema.shape,
         roleId: z.string(),
         role: z.string(),
+        /** It wants such a thing, or has one. */
+        suits: z.boolean(),
+        /** Nothing at all stands in it. */
+        isEmpty: z.boolean(),
+        /** Such things that stand in it. */
         things: z.array(z.object({ unitId: z.string(), tag: z.string() })),
       }),
     ),
   },
   'post /wishes': {
     summary: 'Wish for something: what it is, why, and where it would serve',
-    permission: 'ask-to-buy',
+    // What it is may fill in what is open of a model, and prices stand in it.
+    permission: 'change-ledger',
     body: newWishSchema,
     reply: wishSchema,
     status: 201,

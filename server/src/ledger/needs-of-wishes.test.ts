@@ -160,6 +160,46 @@ describe('a wish is tried before anything is bought', () => {
   })
 })
 
+test('roles that want it or have one come by name, all others as places to stand beside; counted things are no empty role', async () => {
+  const { film, eye } = await furnish()
+  const bags = await call('POST', '/stock', {
+    category: 'sandbag',
+    name: 'Bag',
+    facts: {},
+    tag: null,
+    quantity: 3,
+    reorderLevel: 0,
+    placeId: null,
+  })
+  const weights = { name: 'Weights', wants: 'sandbag', stock: [{ id: bags.id, quantity: 2 }] }
+  const heavy = await build([weights], { code: 'HE' })
+  const places = async (category: string, setupId: string) =>
+    (await call('GET', `/wishes/places?category=${category}`)).filter((it: { id: string }) => it.id === setupId)
+  expect(await places('camcorder', film)).toMatchObject([
+    { role: 'Camera', suits: true, isEmpty: false, things: [{ unitId: eye.id, tag: eye.tag }] },
+    { role: 'Card', suits: false, isEmpty: true, things: [] },
+  ])
+  expect(await places('sandbag', heavy)).toMatchObject([{ role: 'Weights', suits: true, isEmpty: false, things: [] }])
+})
+
+test('what it named may go meanwhile: another word of it can be changed all the same', async () => {
+  const { read, chair } = await furnish()
+  const seat = await wish('furniture', 'Seat', { defect: 'slow', uses: [use(read, 'r0', chair.id)] })
+  const { id, version, ...setup } = await call('GET', `/setups/${read}`)
+  await call(
+    'PUT',
+    `/setups/${id}`,
+    { ...setup, roles: setup.roles.map((it: object) => ({ ...it, things: [] })) },
+    version,
+  )
+  expect((await edit(seat.id, { state: 'enough', reason: 'The old one does.' })).state).toBe('enough')
+  // A place that is new is asked for as ever.
+  const { version: now } = await find(seat.id)
+  const body = { uses: [use(read, 'r7')], state: 'open', outcome: null }
+  const refused = await api().call('PUT', `/wishes/${seat.id}`, body, { 'if-match': `"${now}"` })
+  expect(refused.body.errors).toMatchObject([{ pointer: '/uses/0/roleId' }])
+})
+
 describe('what it costs', () => {
   test('[O04.1] estimate, quote and paid of one wish stand side by side, the last one counts', async () => {
     const { talk } = await furnish()

@@ -4,7 +4,7 @@ import type { AppContext } from '../foundation/database/app-context.ts'
 import { loadWishCase, makeUpgradeCase, nameSetups } from './wish-store.ts'
 
 /** A plan asks the solver dozens of times: the best, other sums, other weightings. */
-const SECONDS_IN_ALL = 15
+const SECONDS_IN_ALL = 8
 
 /** What to buy, as long work: for a thread of its own. */
 export async function planUpgradeFor(

@@ -35,9 +35,16 @@ import { isOursToSell, nameSetups } from './wish-store.ts'
 
 type Body = Pick<Wish, 'uses' | 'needsIds' | 'insteadIds' | 'sells'>
 
-/** What a wish names has to be there: roles of setups, other wishes, things of ours. */
-function requireNamed(tx: Transaction, body: Body, ownId: string | null): void {
-  for (const [at, { setupId, roleId, insteadOfId, beside }] of body.uses.entries()) {
+/**
+ * What a wish names has to be there: roles of setups, other wishes, things of ours. What it named before may have gone meanwhile: nobody
+ * has to clear that up to change another word.
+ */
+function requireNamed(tx: Transaction, body: Body, before: (Body & { id: string }) | null): void {
+  const isKept = (list: readonly unknown[] | undefined, it: unknown) =>
+    list?.some((known) => JSON.stringify(known) === JSON.stringify(it)) ?? false
+  for (const [at, use] of body.uses.entries()) {
+    if (isKept(before?.uses, use)) continue
+    const { setupId, roleId, insteadOfId, beside } = use
     const setup = tx.select().from(setups).where(eq(setups.id, setupId)).get()
     if (!setup || setup.archivedAt !== null) throw refuseField(`/uses/${at}/setupId`, 'There is no such setup.')
     const role = setup.roles.find((it) => it.id === roleId)
@@ -54,7 +61,8 @@ function requireNamed(tx: Transaction, body: Body, ownId: string | null): void {
   }
   for (const field of ['needsIds', 'insteadIds'] as const) {
     for (const [at, id] of body[field].entries()) {
-      if (id === ownId) throw refuseField(`/${field}/${at}`, 'A wish cannot name itself.')
+      if (isKept(before?.[field], id)) continue
+      if (id === before?.id) throw refuseField(`/${field}/${at}`, 'A wish cannot name itself.')
       if (!tx.select().from(wishes).where(eq(wishes.id, id)).get()) {
         throw refuseField(`/${field}/${at}`, 'There is no such wish.')
       }
@@ -64,6 +72,7 @@ function requireNamed(tx: Transaction, body: Body, ownId: string | null): void {
   if (both >= 0)
     throw refuseField(`/insteadIds/${body.insteadIds.indexOf(body.needsIds[both] ?? '')}`, 'It needs that one.')
   for (const [at, { unitId }] of body.sells.entries()) {
+    if (before?.sells.some((it) => it.unitId === unitId)) continue
     if (!tx.select().from(units).where(eq(units.id, unitId)).get()) {
       throw refuseField(`/sells/${at}/unitId`, 'There is no such thing.')
     }
@@ -167,14 +176,15 @@ export const wishRoutes = [
           const kind = kindOf(it.unitId)
           return !it.isSpare && kind !== undefined && isKindOf(kind, query.category)
         })
-        const isWanted = role.wants !== null && isKindOf(query.category, role.wants)
         const name = named.get(setup.id)
-        if ((!isWanted && things.length === 0) || !name) return []
+        if (!name) return []
+        const suits = things.length > 0 || (role.wants !== null && isKindOf(query.category, role.wants))
         const tagged = things.flatMap(({ unitId }) => {
           const unit = held.units.get(unitId ?? '')
           return unit ? [{ unitId: unit.id, tag: unit.tag }] : []
         })
-        return [{ ...name, roleId: role.id, role: role.name, things: tagged }]
+        const isEmpty = listInUse(role).length === 0
+        return [{ ...name, roleId: role.id, role: role.name, suits, isEmpty, things: tagged }]
       }),
     )
   }),
@@ -199,7 +209,7 @@ export const wishRoutes = [
       const isOut = before.state === 'ordered' || before.state === 'here'
       // Where it went once it came is told by its setups; what it was for stays as it was.
       if (!isOut) {
-        requireNamed(tx, body, before.id)
+        requireNamed(tx, body, before)
         if (!SET_STATE_CODES.some((it) => it === body.state)) {
           throw refuseField('/state', 'It is on order once it is ordered, and here once it arrived.')
         }

@@ -206,7 +206,7 @@ const EXPECTED: Record<string, string> = {
   'post /orders/:id/cancelled': 'm',
   'get /wishes': 'm',
   'get /wishes/places': 'mcv',
-  'post /wishes': 'mc',
+  'post /wishes': 'm',
   'put /wishes/:id': 'm',
   'post /wishes/:id/ordered': 'm',
   'post /wishes/:id/arrived': 'm',

@@ -26,48 +26,61 @@ export function UseFields({
   }
   const has = (place: { id: string; roleId: string }, use: Pick<WishUse, 'insteadOfId' | 'beside'>) =>
     uses.some((it) => isOf(it, place) && it.insteadOfId === use.insteadOfId && it.beside === use.beside)
+  const suiting = data.filter((it) => it.suits)
+  const others = data.filter((it) => !it.suits && !it.isEmpty)
+  const list = (places: typeof data) => (
+    <ul className="max-h-56 overflow-y-auto">
+      {places.map((place) => {
+        const beside = { label: 'beside what is there', use: { insteadOfId: null, beside: true } }
+        const choices = place.isEmpty
+          ? [{ label: 'nothing there yet', use: { insteadOfId: null, beside: false } }]
+          : [
+              ...place.things.map((it) => ({
+                label: `in the place of ${it.tag}`,
+                use: { insteadOfId: it.unitId, beside: false },
+              })),
+              beside,
+            ]
+        return (
+          <li
+            key={`${place.id} ${place.roleId}`}
+            className="flex flex-wrap items-center gap-x-4 border-b border-rule py-1"
+          >
+            <span className="flex min-w-40 items-center gap-2 text-[13px]">
+              <TapeStrip code={place.code} tape={place.tape} size="small" />
+              {place.role}
+            </span>
+            {choices.map(({ label, use }) => (
+              <CheckField
+                key={label}
+                label={label}
+                aria-label={`${place.role} of ${place.code}: ${label}`}
+                checked={has(place, use)}
+                onChange={() => toggle(place, use)}
+              />
+            ))}
+          </li>
+        )
+      })}
+    </ul>
+  )
   return (
     <fieldset>
       <legend className="text-[12px] font-semibold">Where it would serve</legend>
-      {data.length === 0 && (
+      {suiting.length > 0 ? (
+        list(suiting)
+      ) : (
         <p className="text-[13px] text-quiet">
-          No setup has a role for this kind. It can be wished for all the same, and nothing is tried with it.
+          No role wants this kind by name. Beside what is there it may serve all the same, and without any place nothing
+          is tried with it.
         </p>
       )}
-      <ul className="max-h-56 overflow-y-auto">
-        {data.map((place) => {
-          const choices: { label: string; use: Pick<WishUse, 'insteadOfId' | 'beside'> }[] =
-            place.things.length === 0
-              ? [{ label: 'nothing there yet', use: { insteadOfId: null, beside: false } }]
-              : [
-                  ...place.things.map((it) => ({
-                    label: `in the place of ${it.tag}`,
-                    use: { insteadOfId: it.unitId, beside: false },
-                  })),
-                  { label: 'beside it', use: { insteadOfId: null, beside: true } },
-                ]
-          return (
-            <li
-              key={`${place.id} ${place.roleId}`}
-              className="flex flex-wrap items-center gap-x-4 border-b border-rule py-1"
-            >
-              <span className="flex min-w-40 items-center gap-2 text-[13px]">
-                <TapeStrip code={place.code} tape={place.tape} size="small" />
-                {place.role}
-              </span>
-              {choices.map(({ label, use }) => (
-                <CheckField
-                  key={label}
-                  label={label}
-                  aria-label={`${place.role} of ${place.code}: ${label}`}
-                  checked={has(place, use)}
-                  onChange={() => toggle(place, use)}
-                />
-              ))}
-            </li>
-          )
-        })}
-      </ul>
+      {others.length > 0 && (
+        <details className="mt-1">
+          <summary className="text-[13px]">Beside something else: a card for a camera, a lead for a lamp</summary>
+          {list(others)}
+        </details>
+      )}
     </fieldset>
   )
 }

@@ -7,6 +7,7 @@ import { RowsField } from '../../foundation/form/rows-field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { Tag } from '../../foundation/parts/page-parts.tsx'
 import { ThingPicker } from '../../kit/entry/thing-picker.tsx'
+import { CalculatorInput } from './figure-fields.tsx'
 import { makePrice, type WishDraft } from './wish-draft.ts'
 
 type Set = (part: Partial<WishDraft>) => void
@@ -147,6 +148,8 @@ export function PriceFields({ draft, rate, today, set }: { draft: WishDraft; rat
   )
 }
 
+const MONEY_OFF = { label: 'Money off, %', kind: 'percent', start: null, most: 100 } as const
+
 /** What else decides: how many, used or new, money off, what goes with it, what it waits for. */
 export function FurtherFields({
   draft,
@@ -189,11 +192,9 @@ export function FurtherFields({
           most={240}
           onChange={(warrantyMonths) => set({ warrantyMonths })}
         />
-        <WholeField
-          label="Money off, %"
-          value={off ? Math.round(off.percent) : null}
-          least={0}
-          most={100}
+        <CalculatorInput
+          field={MONEY_OFF}
+          value={off?.percent ?? null}
           onChange={(percent) => set({ discount: percent ? { code: '', until: null, ...off, percent } : null })}
         />
         {off && (
