@@ -368,7 +368,6 @@ export { WEIGHTINGS } from './ledger/wish/points.ts'
 export { scoreWish } from './ledger/wish/rank-wishes.ts'
 export { countShoots, groupShoots, type PlannedShoot } from './ledger/wish/shoots.ts'
 export {
-  ASK_AFTER_DAYS,
   CURES,
   type Cure,
   DEFECT_WEIGHTS,
@@ -384,7 +383,7 @@ export {
   wishChangeSchema,
   wishSchema,
 } from './ledger/wish/wish.ts'
-export { costWish, isWaiting } from './ledger/wish/wish-price.ts'
+export { asksOutcome, costWish, isWaiting } from './ledger/wish/wish-price.ts'
 export { sayAbsence, type TimeWords, type WorkingWords } from './setups/checks/finding-words.ts'
 export { listSunMoves } from './setups/checks/light/sunlight.ts'
 export type { LookLine } from './setups/checks/look-line.ts'

@@ -186,6 +186,16 @@ export const todayItemSchema = z
       }),
       z.object({
         section: z.literal('decide'),
+        code: z.literal('wish'),
+        wishId: z.string(),
+        name: z.string(),
+        /** It served long enough to say whether it cured anything, or what it waited for has had its day. */
+        why: z.enum(['outcome', 'waited']),
+        on: z.string(),
+        waitsFor: z.string(),
+      }),
+      z.object({
+        section: z.literal('decide'),
         code: z.literal('budget'),
         totalMinor: amount(z.number()),
         budgetMinor: amount(z.number()),
@@ -264,6 +274,8 @@ function moment(item: TodayItem): string {
       return item.item
     case 'warranty':
       return item.until
+    case 'wish':
+      return item.on
     case 'repair':
       return item.on ?? ''
     case 'recheck':

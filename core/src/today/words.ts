@@ -73,6 +73,16 @@ export function sayTodayItem(
         title: `The warranty of ${item.tag} ${item.name} ends`,
         text: `on ${words.sayDay(item.until)}${item.terms && ` (${item.terms})`} · ${item.isFaulty ? 'it has a fault: claim before' : 'look it over before'}`,
       }
+    case 'wish':
+      return item.why === 'outcome'
+        ? {
+            title: `Did ${item.name} cure what it was bought for?`,
+            text: `here since ${words.sayDay(item.on)} · say so, and the next wish is judged by it`,
+          }
+        : {
+            title: `${item.name} waited for ${item.waitsFor}`,
+            text: `until ${words.sayDay(item.on)} · buy it, wait on, or let it rest`,
+          }
     case 'budget':
       return {
         title: `The budget of ${item.year} is passed`,

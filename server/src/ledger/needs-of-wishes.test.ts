@@ -283,6 +283,9 @@ describe('why, and what until then', () => {
     // The day has passed: it is wanted as any other.
     await edit(id, { waitsUntil: '2026-11-23' })
     expect(await find(id)).toMatchObject({ isWaiting: false })
+    expect((await call('GET', '/today')).sections.decide).toMatchObject([
+      { code: 'wish', why: 'waited', on: '2026-11-23' },
+    ])
     expect(bought(await plan('budgets=9000'))).toEqual([[id]])
     // Without a day it waits for as long as it says what for.
     await edit(id, { waitsUntil: null })
@@ -326,8 +329,12 @@ describe('why, and what until then', () => {
     // 26 August and 90 days is 24 November; a day later it is not asked yet.
     expect([(await find(one.id)).asksOutcome, (await find(two.id)).asksOutcome]).toEqual([true, false])
     expect((await list()).advice).toEqual([{ by: advice, yes: 0, partly: 0, no: 0, open: 2 }])
+    const asked = async () =>
+      (await call('GET', '/today')).sections.decide.filter((it: { code: string }) => it.code === 'wish')
+    expect(await asked()).toMatchObject([{ wishId: one.id, why: 'outcome', on: '2026-08-26' }])
     await edit(one.id, { outcome: { answer: 'no', on: '2026-11-24', note: 'Still green.' } })
     expect(await find(one.id)).toMatchObject({ asksOutcome: false, outcome: { answer: 'no' } })
+    expect(await asked()).toEqual([])
     expect((await list()).advice).toEqual([{ by: advice, yes: 0, partly: 0, no: 1, open: 1 }])
   })
 })

@@ -1,6 +1,5 @@
 import {
-  ASK_AFTER_DAYS,
-  addDays,
+  asksOutcome,
   assessSetup,
   type Candidate,
   costWish,
@@ -241,11 +240,7 @@ export function loadWishes(app: AppContext): WishesReply {
       category: model?.category ?? 'other',
       cost: costWish(wish, today),
       isWaiting: isWaiting(wish, today),
-      asksOutcome:
-        wish.state === 'here' &&
-        wish.outcome === null &&
-        wish.arrivedOn !== null &&
-        addDays(wish.arrivedOn, ASK_AFTER_DAYS) <= today,
+      asksOutcome: asksOutcome(wish, today),
       sales: sales.get(wish.id) ?? [],
       effects: cures.flatMap((it) => {
         const trial = it.alone.get(wish.id)

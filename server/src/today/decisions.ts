@@ -1,5 +1,6 @@
 import {
   addDays,
+  asksOutcome,
   checkSeason,
   countDays,
   findDate,
@@ -10,7 +11,7 @@ import {
   saySeason,
   type TodayItem,
 } from '@exemplar/core'
-import { and, desc, eq, gt, isNotNull, isNull, lte, max, ne, sql } from 'drizzle-orm'
+import { and, desc, eq, gt, inArray, isNotNull, isNull, lte, max, ne, sql } from 'drizzle-orm'
 import { isAnyOf } from '../availability/holdings.ts'
 import { listItems, loadSetups } from '../availability/holds.ts'
 import { loadKin } from '../availability/reference.ts'
@@ -21,6 +22,7 @@ import { loadUsedIn } from '../kit/unit/unit-list.ts'
 import { loadSpending } from '../ledger/ledger-routes.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
+import { wishes } from '../schema/ledger-tables.ts'
 import { setupUnits } from '../schema/setups-tables.ts'
 import { events } from '../schema/studio-tables.ts'
 import { eventStands } from '../studio/history/undo.ts'
@@ -61,7 +63,27 @@ export function listDecisions(
     ...items,
     ...listWarranties(today, things, new Set(open.map((it) => it.unitId))),
     ...listIdle(db, today, settings.zone),
+    ...(seesMoney ? listWishesToDecide(db, today) : []),
   ]
+}
+
+/** Wishes of which it can be said whether they cured anything, and those that waited long enough. */
+function listWishesToDecide(db: Database, today: string): TodayItem[] {
+  const rows = db
+    .select({ wish: wishes, model: models })
+    .from(wishes)
+    .innerJoin(models, eq(models.id, wishes.modelId))
+    .where(inArray(wishes.state, ['open', 'here']))
+    .orderBy(wishes.id)
+    .all()
+  return rows.flatMap(({ wish, model }): TodayItem[] => {
+    const { id, state, waitsFor, waitsUntil, arrivedOn } = wish
+    const own = { key: `wish/${id}`, level: 'advise', section: 'decide', code: 'wish', wishId: id } as const
+    const told = { ...own, name: nameModel(model), waitsFor }
+    if (asksOutcome(wish, today) && arrivedOn) return [{ ...told, why: 'outcome', on: arrivedOn }]
+    const isOver = state === 'open' && waitsFor !== '' && waitsUntil !== null && waitsUntil < today
+    return isOver ? [{ ...told, why: 'waited', on: waitsUntil }] : []
+  })
 }
 
 /** Twice within a year is a question, three times an answer. Common practice. */

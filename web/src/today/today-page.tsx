@@ -107,6 +107,8 @@ function findWayIn(item: TodayItem): { to: string; act: string } {
       return { to: `/diary/${item.bookings[1]?.id ?? ''}`, act: 'Ways out' }
     case 'stock':
       return { to: '/kit/stock', act: 'Stock' }
+    case 'wish':
+      return { to: '/ledger/wishes', act: 'Wishes' }
     case 'budget':
       return { to: '/ledger', act: 'Ledger' }
     default:

@@ -1,5 +1,6 @@
 import { roundHalfAwayFromZero } from '../../units/rounding.ts'
-import type { Wish, WishPrice } from './wish.ts'
+import { addDays } from '../../units/wall-time.ts'
+import { ASK_AFTER_DAYS, type Wish, type WishPrice } from './wish.ts'
 
 /** What one piece costs today, and all of them; money off that still holds is taken off. */
 export interface WishCost {
@@ -50,3 +51,10 @@ export function costWish(wish: Pick<Wish, 'prices' | 'quantity' | 'discount'>, t
 /** Whether it waits for something still: until its day has passed, where it has one. */
 export const isWaiting = (wish: Pick<Wish, 'waitsFor' | 'waitsUntil'>, today: string): boolean =>
   wish.waitsFor !== '' && (wish.waitsUntil === null || wish.waitsUntil >= today)
+
+/** Whether it served long enough to say if it cured what it was bought for, and nobody said. */
+export const asksOutcome = (wish: Pick<Wish, 'state' | 'outcome' | 'arrivedOn'>, today: string): boolean =>
+  wish.state === 'here' &&
+  wish.outcome === null &&
+  wish.arrivedOn !== null &&
+  addDays(wish.arrivedOn, ASK_AFTER_DAYS) <= today
