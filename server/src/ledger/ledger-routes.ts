@@ -31,13 +31,19 @@ function refuseAble(able: readonly AbleThing[]): void {
   )
 }
 
-export function loadSpending(db: Database, year: number) {
+/** What was spent in a year, against its budget. */
+export function loadYear(db: Database, year: number) {
   const rows = db
     .select()
     .from(entries)
     .where(and(gte(entries.date, `${year}-01-01`), lt(entries.date, `${year + 1}-01-01`)))
     .all()
   const budget = db.select().from(budgets).where(eq(budgets.year, year)).get()
+  return { ...summariseSpending(rows, year, budget?.totalMinor ?? null), budgetVersion: budget?.version ?? 0 }
+}
+
+/** The same, and what was spent in all since the first entry. */
+function loadSpending(db: Database, year: number) {
   const inAll = db
     .select({
       minor: sql<
@@ -47,12 +53,7 @@ export function loadSpending(db: Database, year: number) {
     })
     .from(entries)
     .get()
-  return {
-    ...summariseSpending(rows, year, budget?.totalMinor ?? null),
-    budgetVersion: budget?.version ?? 0,
-    everMinor: inAll?.minor ?? 0,
-    since: inAll?.since ?? null,
-  }
+  return { ...loadYear(db, year), everMinor: inAll?.minor ?? 0, since: inAll?.since ?? null }
 }
 
 function groupOfStock(tx: Transaction, stockId: string | null): Group | null {

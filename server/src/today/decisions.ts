@@ -19,7 +19,7 @@ import { listOpenFaults } from '../bench/open-faults.ts'
 import type { ServedRow } from '../bench/service-lines.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { loadUsedIn } from '../kit/unit/unit-list.ts'
-import { loadSpending } from '../ledger/ledger-routes.ts'
+import { loadYear } from '../ledger/ledger-routes.ts'
 import { bookings } from '../schema/diary-tables.ts'
 import { models, units } from '../schema/kit-tables.ts'
 import { wishes } from '../schema/ledger-tables.ts'
@@ -55,7 +55,7 @@ export function listDecisions(
     }))
   items.push(...listAgain(open))
   const year = Number(today.slice(0, 4))
-  const { totalMinor, budgetMinor, isOver } = loadSpending(db, year)
+  const { totalMinor, budgetMinor, isOver } = loadYear(db, year)
   if (seesMoney && isOver && budgetMinor !== null) {
     items.push({ key: 'budget', level: 'warn', section: 'decide', code: 'budget', totalMinor, budgetMinor, year })
   }
