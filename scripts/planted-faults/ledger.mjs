@@ -117,4 +117,11 @@ export const LEDGER_FAULTS = [
     'rate === 0 ? presentMinor',
     'core/src/formulas/money/annual-cost.test.ts',
   ),
+  at(
+    'server/src/ledger/wish-routes.ts',
+    'it.sells.some((sale) => sale.unitId === unitId) &&',
+    'it.sells.some((sale) => sale.unitId === field) &&',
+    WISHES,
+    'pays for no other',
+  ),
 ]

@@ -466,6 +466,7 @@ describe('the plan', () => {
     await edit(dear.id, { sells: [{ unitId: chair.id, askMinor: 600 }] })
     expect((await find(dear.id)).sales).toMatchObject([{ neededIn: ['RE'], isOurs: true }])
     expect(bought(await plan('budgets=5000'))).toEqual([[card.id]])
+    await edit(dear.id, { sells: [] })
     // In the one place that a wish takes it is needed no longer.
     const seat = await wish('furniture', 'Better', {
       defect: 'slow',
@@ -475,6 +476,20 @@ describe('the plan', () => {
       sells: [{ unitId: chair.id, askMinor: 600 }],
     })
     expect((await find(seat.id)).sales).toMatchObject([{ neededIn: [] }])
+  })
+
+  test('what is sold for one wish pays for no other, unless only one of the two is bought', async () => {
+    const { card, seat } = await wishAll()
+    const lamp = await add('light', 'Old lamp')
+    const sells = [{ unitId: lamp.id, askMinor: 600 }]
+    await edit(card.id, { sells })
+    const row = await find(seat.id)
+    const body = Object.fromEntries(EDITABLE.map((key) => [key, row[key]]))
+    const twice = await api().call('PUT', `/wishes/${seat.id}`, { ...body, sells }, { 'if-match': `"${row.version}"` })
+    expect(twice.body.errors).toMatchObject([{ pointer: '/sells/0/unitId' }])
+    expect((await edit(seat.id, { sells, insteadIds: [card.id] })).sells).toEqual(sells)
+    // Said from the other side it holds as well, and the one that was first can be changed still.
+    expect((await edit(card.id, { reason: 'A card at last.' })).sells).toEqual(sells)
   })
 
   test('what is needed and has no price keeps it out, with the reason', async () => {

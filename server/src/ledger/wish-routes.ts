@@ -72,11 +72,34 @@ function requireNamed(tx: Transaction, body: Body, before: (Body & { id: string 
   if (both >= 0)
     throw refuseField(`/insteadIds/${body.insteadIds.indexOf(body.needsIds[both] ?? '')}`, 'It needs that one.')
   for (const [at, { unitId }] of body.sells.entries()) {
+    requireSoldOnce(tx, body, before?.id ?? null, unitId, `/sells/${at}/unitId`)
     if (before?.sells.some((it) => it.unitId === unitId)) continue
     if (!tx.select().from(units).where(eq(units.id, unitId)).get()) {
       throw refuseField(`/sells/${at}/unitId`, 'There is no such thing.')
     }
   }
+}
+
+/** What is sold for two wishes would pay for both: only where one of them is bought at most. */
+function requireSoldOnce(tx: Transaction, body: Body, ownId: string | null, unitId: string, field: string): void {
+  const other = tx
+    .select()
+    .from(wishes)
+    .where(eq(wishes.state, 'open'))
+    .all()
+    .find(
+      (it) =>
+        it.id !== ownId &&
+        it.sells.some((sale) => sale.unitId === unitId) &&
+        !body.insteadIds.includes(it.id) &&
+        !(ownId !== null && it.insteadIds.includes(ownId)),
+    )
+  if (!other) return
+  const name = nameModel(requireModel(tx, other.modelId))
+  throw refuseField(
+    field,
+    `It is sold for ${name} already. Say that only one of the two is bought, or sell it for one alone.`,
+  )
 }
 
 function loadWish(tx: Transaction, id: string, version: number) {

@@ -115,8 +115,9 @@ function listOccasions({ db, now }: AppContext, setups: readonly Setup[]) {
     .where(
       and(
         eq(bookings.kind, 'shoot'),
-        inArray(bookings.state, ['pencilled', 'confirmed', 'out']),
-        gt(bookings.holdEnd, now()),
+        inArray(bookings.state, ['pencilled', 'confirmed']),
+        // For one that is under way it is too late to buy anything.
+        gt(bookings.holdStart, now()),
         lt(bookings.holdStart, now() + YEAR_MS),
       ),
     )
@@ -129,8 +130,7 @@ function listOccasions({ db, now }: AppContext, setups: readonly Setup[]) {
     return own.map((row) => ({
       setup,
       context: { ...makeBookingContext(now(), row), bookedIds: null },
-      // One that is under way counts as one that begins now.
-      start: Math.max(now(), row.holdStart),
+      start: row.holdStart,
     }))
   })
 }
