@@ -1,4 +1,4 @@
-import { CURES, formatMoney, sayNumber, WEIGHTINGS, type WishRow } from '@exemplar/core'
+import { CURES, findExponent, formatMoney, sayNumber, WEIGHTINGS, type WishRow } from '@exemplar/core'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useStudioQuery } from '../../foundation/api/api.ts'
@@ -43,7 +43,7 @@ export function WishesPage() {
   const close = () => setDialog(null)
   const groups = [
     { title: 'Did they cure it?', rows: asks },
-    { title: 'Wanted', rows: byWorth(wanted, 100 * 10 ** digits(currency)) },
+    { title: 'Wanted', rows: byWorth(wanted, findHundred(currency)) },
     { title: 'Waiting', rows: open.filter((it) => it.isWaiting) },
     { title: 'On order', rows: wishes.filter((it) => it.state === 'ordered') },
     { title: 'Here', rows: wishes.filter((it) => it.state === 'here' && !it.asksOutcome) },
@@ -165,8 +165,8 @@ export function WishesPage() {
   )
 }
 
-const digits = (currency: string) =>
-  new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2
+/** So much money as people weigh things by: a hundred, and ten thousand where the smallest coin is the unit. */
+const findHundred = (currency: string) => (findExponent(currency) === 0 ? 10_000 : 100 * 10 ** findExponent(currency))
 
 /** What is worth most for its money first, all alike; what has no price last, as nobody can tell. */
 function byWorth(rows: readonly WishRow[], hundred: number): WishRow[] {
@@ -186,7 +186,7 @@ function Schools({
   currency: string
   basis: 'ahead' | 'behind' | 'none'
 }) {
-  const hundred = 100 * 10 ** digits(currency)
+  const hundred = findHundred(currency)
   const ranked = byWorth(rows, hundred)
   const unpriced = rows.filter((it) => it.score.wholeMinor === null).length
   return (
