@@ -100,9 +100,9 @@ describe('named cases', () => {
   })
 
   test('what makes a setup better counts for nothing while the setup does not run', () => {
-    const options = [option('lens', 300, { gains: [{ setupId: 'POD', points: [3] }] }), option('card', 20)]
+    const options = [option('lens', 300, { gains: [{ setupId: 'POD', points: [60] }] }), option('card', 20)]
     expect(solved(ask(300, options, [cure('POD', 40, 'card')])).bought).toEqual([['card']])
-    expect(solved(ask(320, options, [cure('POD', 40, 'card')])).points).toBe(43)
+    expect(solved(ask(320, options, [cure('POD', 40, 'card')])).points).toBe(100)
   })
 
   test('what is promised runs, and where money lacks it says how much would do', () => {
