@@ -366,7 +366,7 @@ export { findCures, type SetupCures } from './ledger/wish/cures.ts'
 export { type Pieces, placePieces } from './ledger/wish/place-pieces.ts'
 export { WEIGHTINGS } from './ledger/wish/points.ts'
 export { scoreWish } from './ledger/wish/rank-wishes.ts'
-export { countShoots, groupShoots, type PlannedShoot } from './ledger/wish/shoots.ts'
+export { countShoots, groupShoots, type PlannedShoot, QUARTER_DAYS } from './ledger/wish/shoots.ts'
 export {
   CURES,
   type Cure,

@@ -26,18 +26,19 @@ export interface HeldSetup {
 }
 
 const LEVELS = ['stop', 'unknown-stop', 'warn'] as const
+const isHazard = (it: Finding) => it.level === 'stop' && recordOf(it).isHazard === true
 /** Titles name things, never days. */
 const PLAIN_TIME: TimeWords = { sayDay: (date) => date, sayInstant: String }
 
 /**
  * What holds the work back, whatever school one is of: stops first, then what nobody can tell yet, then what is to be checked; of each
- * what touches the most shoots. What somebody accepted is left out, and what is found in several setups in the same words is one.
+ * what touches the most shoots. What somebody accepted is left out, unless it can hurt, and what is found in several setups in the same words is one.
  */
 export function listHindrances(setups: readonly HeldSetup[]): Hindrance[] {
   const all = new Map<string, Hindrance & { cases: Set<string> }>()
   for (const { id, setupId, shoots, findings, curedBy } of setups) {
     for (const finding of findings) {
-      if (finding.accepted || !LEVELS.some((level) => level === finding.level)) continue
+      if ((finding.accepted && !isHazard(finding)) || !LEVELS.some((level) => level === finding.level)) continue
       const record = recordOf(finding)
       const cause = record.cause?.(finding) ?? null
       const about = cause === null ? record.say(finding, PLAIN_TIME).title : cause

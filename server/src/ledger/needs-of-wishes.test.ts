@@ -1,86 +1,29 @@
-import type { Finding, PlanReply, WishesReply, WishRow } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
-import { makeDraft, type Thing, useQuickEntry } from '../setups/quick-entry.fixture.ts'
+import { useWishes } from './wishes.fixture.ts'
 
-// What might be bought, from an empty instance: the day is 24 November 2026.
-const { api, call, add, build, change, judge } = useQuickEntry()
-
-const SEEN = { kind: 'seen', netMinor: 0, taxMinor: 0, on: '2026-11-20', source: 'Fen Lane Photo' }
-const price = (netMinor: number, taxMinor = 0, part: object = {}) => ({ ...SEEN, netMinor, taxMinor, ...part })
-const use = (setupId: string, roleId: string, insteadOfId: string | null = null) => ({ setupId, roleId, insteadOfId })
-const beside = (setupId: string, roleId: string) => ({ ...use(setupId, roleId), beside: true })
-/** A wish told in three fields and whatever else matters. */
-const wish = (category: string, name: string, part: object = {}, facts: object = {}) =>
-  call('POST', '/wishes', { it: { category, name, facts }, ...part })
-const list = (): Promise<WishesReply> => call('GET', '/wishes')
-const find = async (id: string) => (await list()).wishes.find((it) => it.id === id) as WishRow
-const plan = (query: string): Promise<PlanReply> => call('GET', `/ledger/upgrade-plan?${query}`)
-const bought = (it: PlanReply) => it.periods.map((period) => period.bought.map((one) => one.wishId))
-const codes = (findings: readonly Finding[]) => findings.map((it) => it.code).sort()
-const EDITABLE = [
-  'quantity',
-  'defect',
-  'severity',
-  'reason',
-  'uses',
-  'prices',
-  'discount',
-  'condition',
-  'warrantyMonths',
-  'needsIds',
-  'insteadIds',
-  'sells',
-  'waitsFor',
-  'waitsUntil',
-  'meanwhile',
-  'advice',
-  'state',
-  'outcome',
-] as const
-async function edit(id: string, part: object) {
-  const row = await find(id)
-  const body = Object.fromEntries(EDITABLE.map((key) => [key, row[key]]))
-  return call('PUT', `/wishes/${id}`, { ...body, ...part }, row.version)
-}
-const order = async (id: string, part: object = {}) =>
-  call('POST', `/wishes/${id}/ordered`, { partyId: null, dueOn: null, ...part }, (await find(id)).version)
-const arrive = async (id: string, netMinor: number, taxMinor = 0) =>
-  call('POST', `/wishes/${id}/arrived`, { on: '2026-11-24', netMinor, taxMinor }, (await find(id)).version)
-/** So many shoots ahead, a day each from 1 December on. */
-async function book(setupId: string, count: number, first = 1) {
-  for (let n = 0; n < count; n++) {
-    const day = `2026-12-${String(first + n).padStart(2, '0')}`
-    const times = { startsAt: `${day}T09:00`, endsAt: `${day}T10:00` }
-    await call('POST', '/bookings', makeDraft({ title: `${setupId} ${n}`, setupId, ...times }))
-  }
-}
-
-/** A camera without a card in three shoots, two seats that lack in one, and a setup that nothing stops in two. */
-async function furnish() {
-  const eye = await add('camcorder', 'Eye', { cardForm: 'sd', massGrams: 700 })
-  const legs = await add('tripod', 'Legs', { loadGrams: 5_000 })
-  const chair = await add('furniture', 'Chair')
-  const film = await build(
-    [
-      { name: 'Camera', wants: 'camera', things: [eye, legs] },
-      { name: 'Card', wants: 'card' },
-    ],
-    { code: 'FI' },
-  )
-  const talk = await build(
-    [
-      { name: 'Seat', wants: 'furniture' },
-      { name: 'Desk', wants: 'table' },
-    ],
-    { code: 'TA' },
-  )
-  const read = await build([{ name: 'Seat', wants: 'furniture', things: [chair] }], { code: 'RE' })
-  await book(film, 3)
-  await book(talk, 1, 10)
-  await book(read, 2, 20)
-  return { eye, legs, chair, film, talk, read }
-}
-const SD = { cardForm: 'sd', capacityMegabytes: 64_000 }
+// Wishes, from an empty instance and the quick way: the day is 24 November 2026.
+const {
+  api,
+  call,
+  add,
+  build,
+  judge,
+  arrive,
+  beside,
+  book,
+  bought,
+  codes,
+  edit,
+  find,
+  furnish,
+  list,
+  order,
+  plan,
+  price,
+  use,
+  wish,
+  SD,
+} = useWishes()
 
 describe('a wish is tried before anything is bought', () => {
   test('it is judged in the setups that it names, and nothing of it stands in the kit', async () => {
@@ -388,306 +331,43 @@ describe('what is first', () => {
   })
 })
 
-describe('the plan', () => {
-  /** Wishes for everything that lacks, with their prices. */
-  async function wishAll() {
-    const house = await furnish()
-    const card = await wish(
-      'card',
-      'Small card',
-      { defect: 'missing', uses: [use(house.film, 'r1')], prices: [price(2_000)] },
-      SD,
-    )
-    const seat = await wish('furniture', 'Seat', {
-      defect: 'missing',
-      uses: [use(house.talk, 'r0')],
-      prices: [price(3_000)],
-    })
-    const desk = await wish('table', 'Desk', {
-      defect: 'missing',
-      uses: [use(house.talk, 'r1')],
-      prices: [price(4_000, 800)],
-    })
-    return { ...house, card, seat, desk }
-  }
+describe('at the edges', () => {
+  test('a price of tomorrow is none of today', async () => {
+    const tomorrow = { it: { category: 'light', name: 'Lamp' }, prices: [price(1), price(9, 0, { on: '2026-11-25' })] }
+    const { body } = await api().call('POST', '/wishes', tomorrow)
+    expect(body.errors).toMatchObject([{ pointer: '/prices/1/on' }])
+    expect((await wish('light', 'Lamp', { prices: [price(9, 0, { on: '2026-11-24' })] })).state).toBe('open')
+  })
 
-  test('with little it buys what frees the most shoots, with more the pair that frees the next; what is left is told', async () => {
-    const { card, seat, desk, film, talk } = await wishAll()
-    const poor = await plan('budgets=7799')
-    expect(bought(poor)).toEqual([[card.id]])
-    expect(poor).toMatchObject({ status: 'best', leftMinor: 5_799, shoots: { all: 6, now: 2, planned: 5 } })
-    expect(poor.periods[0]?.bought[0]).toMatchObject({ runs: [film], totalMinor: 2_000 })
-    const rich = await plan('budgets=9800')
-    expect(bought(rich).flat().sort()).toEqual([card.id, seat.id, desk.id].sort())
-    expect(rich).toMatchObject({ leftMinor: 0, shoots: { planned: 6 } })
-    expect(rich.setups.find((it) => it.id === talk)).toMatchObject({ state: 'cured' })
-    // One penny less, and neither of the two that only help together.
-    expect(bought(await plan('budgets=9799'))).toEqual([[card.id]])
-    expect(rich.steps.map((it) => [it.costMinor, it.shoots])).toEqual([
-      [2_000, 5],
-      [9_800, 6],
+  test('that nobody answers for a used one is said on its page, and is no question', async () => {
+    const used = await wish('light', 'Lamp', { condition: 'used', warrantyMonths: 0, prices: [price(4_000)] })
+    const open = await wish('light', 'Other', { condition: 'used', prices: [price(4_000)] })
+    const terms: string[] = []
+    for (const { id } of [used, open]) {
+      await order(id)
+      await arrive(id, 4_000)
+      const { unit } = await call('GET', `/units/${(await find(id)).unitIds[0]}`)
+      terms.push(unit.provenance.warrantyTerms)
+    }
+    expect(terms).toEqual(['Bought without warranty.', ''])
+  })
+
+  test('a model that is in the kit is the same one, and what is told of it otherwise is refused at its field', async () => {
+    await add('light', 'Panel', { massGrams: 1_300 })
+    const same = await wish('light', 'Panel', {}, { massGrams: 1_300 })
+    expect((await call('GET', '/models')).filter((it: { id: string }) => it.id === same.modelId)).toMatchObject([
+      { things: 1 },
     ])
-  })
-
-  test('what is promised runs, though it frees fewer; where money lacks it says with how much it could', async () => {
-    const { seat, desk, talk } = await wishAll()
-    const made = await plan(`budgets=7800&promised=${talk}`)
-    expect(bought(made).flat().sort()).toEqual([seat.id, desk.id].sort())
-    expect(await plan(`budgets=7799&promised=${talk}`)).toMatchObject({ status: 'infeasible', cheapestMinor: 7_800 })
-  })
-
-  test('quarter by quarter: what is left goes on, and what cannot be paid now comes later', async () => {
-    const { card, seat, desk } = await wishAll()
-    const made = await plan('budgets=2000,7799,1')
-    expect(bought(made)[0]).toEqual([card.id])
-    // All shoots are in the first quarter: later purchases free none of them, and are not advised.
-    expect(bought(made).slice(1)).toEqual([[], []])
-    expect([seat.id, desk.id].some((id) => bought(made).flat().includes(id))).toBe(false)
-  })
-
-  test('of two that stand for each other one is bought; a sale pays its share, unless the thing is needed or not ours', async () => {
-    const { card, film, read, chair } = await wishAll()
-    const dear = await wish(
-      'card',
-      'Dear card',
-      { defect: 'missing', uses: [use(film, 'r1')], prices: [price(2_500)], insteadIds: [card.id] },
-      SD,
-    )
-    expect(bought(await plan('budgets=5000'))).toEqual([[card.id]])
-    // An old lamp that serves nowhere pays for it.
-    const lamp = await add('light', 'Old lamp')
-    await edit(dear.id, { sells: [{ unitId: lamp.id, askMinor: 600 }] })
-    expect(bought(await plan('budgets=5000'))).toEqual([[dear.id]])
-    expect(await find(dear.id)).toMatchObject({ sales: [{ tag: lamp.tag, neededIn: [], isOurs: true }] })
-    await change(lamp, { acquisition: 'loan-in' })
-    expect((await find(dear.id)).sales).toMatchObject([{ isOurs: false }])
-    expect(bought(await plan('budgets=5000'))).toEqual([[card.id]])
-    // The chair is needed in another setup.
-    await edit(dear.id, { sells: [{ unitId: chair.id, askMinor: 600 }] })
-    expect((await find(dear.id)).sales).toMatchObject([{ neededIn: ['RE'], isOurs: true }])
-    expect(bought(await plan('budgets=5000'))).toEqual([[card.id]])
-    await edit(dear.id, { sells: [] })
-    // In the one place that a wish takes it is needed no longer.
-    const seat = await wish('furniture', 'Better', {
-      defect: 'slow',
-      severity: 3,
-      uses: [use(read, 'r0', chair.id)],
-      prices: [price(900)],
-      sells: [{ unitId: chair.id, askMinor: 600 }],
+    const { body } = await api().call('POST', '/wishes', {
+      it: { category: 'light', name: 'Panel', facts: { massGrams: 900 } },
     })
-    expect((await find(seat.id)).sales).toMatchObject([{ neededIn: [] }])
+    expect(body.errors).toMatchObject([{ pointer: '/it/facts/massGrams' }])
   })
 
-  test('what is sold for one wish pays for no other, unless only one of the two is bought', async () => {
-    const { card, seat } = await wishAll()
-    const lamp = await add('light', 'Old lamp')
-    const sells = [{ unitId: lamp.id, askMinor: 600 }]
-    await edit(card.id, { sells })
-    const row = await find(seat.id)
-    const body = Object.fromEntries(EDITABLE.map((key) => [key, row[key]]))
-    const twice = await api().call('PUT', `/wishes/${seat.id}`, { ...body, sells }, { 'if-match': `"${row.version}"` })
-    expect(twice.body.errors).toMatchObject([{ pointer: '/sells/0/unitId' }])
-    expect((await edit(seat.id, { sells, insteadIds: [card.id] })).sells).toEqual(sells)
-    // Said from the other side it holds as well, and the one that was first can be changed still.
-    expect((await edit(card.id, { reason: 'A card at last.' })).sells).toEqual(sells)
-  })
-
-  test('what is needed and has no price keeps it out, with the reason', async () => {
-    const { card, film } = await wishAll()
-    const reader = await wish('reader', 'Reader')
-    await edit(card.id, { needsIds: [reader.id] })
-    const made = await plan('budgets=5000')
-    expect(made.leftOut).toContainEqual({ wishId: card.id, why: 'needs-left-out' })
-    await edit(reader.id, { prices: [price(3_000)] })
-    expect(
-      bought(await plan('budgets=5000'))
-        .flat()
-        .sort(),
-    ).toEqual([card.id, reader.id].sort())
-    expect(bought(await plan('budgets=4999'))).toEqual([[]])
-    expect((await find(card.id)).score.wholeMinor).toBe(5_000)
-    expect((await plan('budgets=5000')).setups.find((it) => it.id === film)).toMatchObject({ state: 'cured' })
-  })
-
-  test('what is back by then stops no shoot after it: only those before count', async () => {
-    const { read, chair } = await furnish()
-    await book(read, 1, 3)
-    await change(chair, { state: 'lent', dueOn: '2026-12-10' })
-    const seat = await wish('furniture', 'Seat', {
-      defect: 'missing',
-      uses: [use(read, 'r0', chair.id)],
-      prices: [price(900)],
-    })
-    // Of its three shoots the one of 3 December is before the chair is back; those of the 20th and 21st are not.
-    expect((await find(seat.id)).effects).toMatchObject([
-      { id: read, shoots: 1, stopsBefore: 1, stopsAfter: 0 },
-      { setupId: read, shoots: 2, stopsBefore: 0 },
-    ])
-    const made = await plan('budgets=900')
-    expect(made).toMatchObject({ shoots: { all: 7, now: 2, planned: 3 } })
-    const holds = (await call('GET', '/ledger/hindrances')).hindrances
-    const own = holds.find((it: { finding: Finding }) => it.finding.code === 'thing-absent')
-    expect(own).toMatchObject({ shoots: 1, setups: [{ setupId: read, shoots: 1 }] })
-    expect(made.hopes).toEqual([{ wishId: seat.id, tag: chair.tag, state: 'lent', backOn: '2026-12-10' }])
-    // Back before the first it stops none, and nothing is advised.
-    await change(chair, { dueOn: '2026-12-01' })
-    expect(bought(await plan('budgets=900'))).toEqual([[]])
-    // What is mended is only hoped for: every shoot counts, and that it may be back is told.
-    await change(chair, { state: 'in-repair', dueOn: '2026-12-10' })
-    expect(await plan('budgets=900')).toMatchObject({ shoots: { now: 0, planned: 3 }, hopes: [{ state: 'in-repair' }] })
-  })
-
-  test('what goes back before a shoot stops those after it: they count, and the one before does not', async () => {
-    const { read, chair } = await furnish()
-    await book(read, 1, 3)
-    await change(chair, { acquisition: 'loan-in', dueOn: '2026-12-10' })
-    const seat = await wish('furniture', 'Seat', {
-      defect: 'slow',
-      severity: 2,
-      uses: [use(read, 'r0', chair.id)],
-      prices: [price(900)],
-    })
-    const made = await plan('budgets=900')
-    expect(made).toMatchObject({ shoots: { all: 7, now: 1, planned: 3 } })
-    // Two shoots run at ten points, and all three are better at two; the plan counts in tenths of a point.
-    expect(made.points).toBe(10 * (2 * 10 + 3 * 2))
-    expect(made.setups.filter((it) => it.setupId === read)).toMatchObject([
-      { shoots: 1, state: 'runs' },
-      { shoots: 2, state: 'cured', wishIds: [seat.id] },
-    ])
-    expect(made.steps.map((it) => [it.costMinor, it.shoots])).toEqual([[900, 3]])
-  })
-
-  test('what helps only together is worth what both do for what both cost', async () => {
-    const { seat, desk } = await wishAll()
-    const { score } = await find(seat.id)
-    expect(score).toMatchObject({ runs: 1, withIds: [desk.id], points: { even: 10 }, wholeMinor: 7_800 })
-  })
-
-  test('with nothing booked it counts what was filmed, and with neither each setup once, and says so', async () => {
-    const talk = await build([{ name: 'Seat', wants: 'furniture' }], { code: 'TA' })
-    const seat = await wish('furniture', 'Seat', { uses: [use(talk, 'r0')], prices: [price(3_000)] })
-    expect(await plan('budgets=3000')).toMatchObject({ basis: 'none', shoots: { all: 1, now: 0, planned: 1 } })
-    await call(
-      'POST',
-      '/bookings',
-      makeDraft({ setupId: talk, startsAt: '2026-10-10T09:00', endsAt: '2026-10-10T10:00' }),
-    )
-    const made = await plan('budgets=3000')
-    expect(made.basis).toBe('behind')
-    expect(bought(made)).toEqual([[seat.id]])
-  })
-})
-
-describe('from the plan to the shelf', () => {
-  test('[O21.1] ordered, one piece cancelled, the other here: in its role, paid to the penny, and taken back with one word', async () => {
+  test('a setup that was put away is tried no more; the wish stays', async () => {
     const { talk } = await furnish()
-    const seat = await wish('furniture', 'Seat', { quantity: 2, uses: [use(talk, 'r0')], prices: [price(1_500, 300)] })
-    const desk = await wish('table', 'Desk', { uses: [use(talk, 'r1')], prices: [price(4_000)] })
-    await order(seat.id, { dueOn: '2026-11-23' })
-    await order(desk.id)
-    const orders = await call('GET', '/orders')
-    expect(orders).toHaveLength(3)
-    expect(orders.find((it: { dueOn: string | null }) => it.dueOn)).toMatchObject({
-      isLate: true,
-      usedIn: [{ code: 'TA', role: 'Seat' }],
-    })
-    // On order is not here.
-    expect((await judge(talk)).says).toContain('2 stops')
-    const piece = orders.find((it: { name: string }) => it.name === 'Seat')
-    await call('POST', `/orders/${piece.id}/cancelled`, undefined, piece.version)
-    expect(await find(seat.id)).toMatchObject({ state: 'ordered', quantity: 1 })
-    const again = (await list()).wishes.filter((it) => it.name === 'Seat' && it.state === 'open')
-    expect(again).toMatchObject([{ quantity: 1, uses: [{ setupId: talk }] }])
-    await arrive(seat.id, 1_500, 301)
-    await arrive(desk.id, 4_000)
-    const { found } = await judge(talk)
-    expect(found.filter((it) => it.startsWith('stop'))).toEqual([])
-    expect((await call('GET', '/ledger/spending?year=2026')).totalMinor).toBe(5_801)
-    expect(await call('GET', '/orders')).toEqual([])
-    const units = (await call('GET', '/units')).rows.filter((it: { name: string }) => it.name === 'Seat')
-    expect(units).toHaveLength(1)
-  })
-
-  test('what the seller will not deliver is wished for again and was never in the kit', async () => {
-    const { talk } = await furnish()
-    const desk = await wish('table', 'Desk', { uses: [use(talk, 'r1')], prices: [price(4_000)] })
-    await order(desk.id)
-    await call('POST', `/wishes/${desk.id}/not-delivered`, undefined, (await find(desk.id)).version)
-    expect(await find(desk.id)).toMatchObject({ state: 'open', tags: [] })
-    expect(await call('GET', '/orders')).toEqual([])
-    expect((await call('GET', '/ledger/spending?year=2026')).totalMinor).toBe(0)
-    expect((await call('GET', '/units')).rows.some((it: { name: string }) => it.name === 'Desk')).toBe(false)
-  })
-
-  test('it takes the place of the old one, which is for sale then and only if nothing else needs it', async () => {
-    const { read, chair } = await furnish()
-    const better = await wish('furniture', 'Better', {
-      defect: 'slow',
-      uses: [use(read, 'r0', chair.id)],
-      prices: [price(900)],
-      sells: [{ unitId: chair.id, askMinor: 600 }],
-    })
-    await order(better.id)
-    await arrive(better.id, 900)
-    const { roles } = await call('GET', `/setups/${read}`)
-    expect(roles[0].things.map((it: Pick<Thing, 'id'> & { unitId: string }) => it.unitId)).toEqual(
-      (await find(better.id)).unitIds,
-    )
-    expect((await call('GET', `/units/${chair.id}`)).unit.state).toBe('for-sale')
-  })
-
-  test('a role into which somebody put something meanwhile keeps that', async () => {
-    const { talk } = await furnish()
-    const desk = await wish('table', 'Desk', { uses: [use(talk, 'r1')], prices: [price(4_000)] })
-    await order(desk.id)
-    const own = await add('table', 'Found table')
-    const { id, version, ...setup } = await call('GET', `/setups/${talk}`)
-    const thing = { unitId: own.id, stockId: null, quantity: 1, powerModeId: null, recordingModeId: null }
-    const roles = setup.roles.map((it: { id: string }) => (it.id === 'r1' ? { ...it, things: [thing] } : it))
-    await call('PUT', `/setups/${id}`, { ...setup, roles }, version)
-    await arrive(desk.id, 4_000)
-    const after = await call('GET', `/setups/${talk}`)
-    expect(after.roles[1].things).toMatchObject([{ unitId: own.id }])
-    expect((await find(desk.id)).state).toBe('here')
-  })
-
-  test('ordered twice, here without an order, or paid below nothing is refused', async () => {
-    const { id } = await wish('table', 'Desk', { prices: [price(4_000)] })
-    const { version } = await find(id)
-    const early = await api().call(
-      'POST',
-      `/wishes/${id}/arrived`,
-      { on: '2026-11-24', netMinor: 1, taxMinor: 0 },
-      { 'if-match': `"${version}"` },
-    )
-    expect(early.status).toBe(422)
-    await order(id)
-    const twice = await api().call(
-      'POST',
-      `/wishes/${id}/ordered`,
-      { partyId: null, dueOn: null },
-      { 'if-match': `"${version + 1}"` },
-    )
-    expect(twice.status).toBe(422)
-    const less = await api().call(
-      'POST',
-      `/wishes/${id}/arrived`,
-      { on: '2026-11-24', netMinor: -1, taxMinor: 0 },
-      { 'if-match': `"${version + 1}"` },
-    )
-    expect(less.body.errors).toMatchObject([{ pointer: '/netMinor' }])
-  })
-})
-
-describe('what holds us back', () => {
-  test('stops by the shoots that they touch, the same in two setups once, accepted ones not at all', async () => {
-    const { film, talk } = await furnish()
-    await build([{ name: 'Seat', wants: 'furniture' }], { code: 'TB' })
-    const { hindrances } = await call('GET', '/ledger/hindrances')
-    const stops = hindrances.filter((it: { finding: Finding }) => it.finding.level === 'stop')
-    expect(stops[0]).toMatchObject({ shoots: 3, setups: [{ setupId: film, shoots: 3 }] })
-    const seat = stops.filter((it: { setups: unknown[] }) => it.setups.length === 2)
-    expect(seat).toMatchObject([{ shoots: 1, setups: [{ setupId: talk, shoots: 1 }, { shoots: 0 }] }])
+    const seat = await wish('furniture', 'Seat', { uses: [use(talk, 'r0')], prices: [price(1)] })
+    await call('DELETE', `/setups/${talk}`, undefined, 1)
+    expect(await find(seat.id)).toMatchObject({ effects: [], state: 'open' })
   })
 })

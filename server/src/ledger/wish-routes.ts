@@ -80,6 +80,13 @@ function requireNamed(tx: Transaction, body: Body, before: (Body & { id: string 
   }
 }
 
+/** A price was to be had on a day that has been: one of tomorrow would count for what it costs today. */
+function requirePast({ tx, now }: Writer, prices: Wish['prices'], before: Wish['prices']): void {
+  const today = findDate(now, loadStudio(tx).zone)
+  const at = prices.findIndex((it) => it.on > today && !before.some((known) => known.on === it.on))
+  if (at >= 0) throw refuseField(`/prices/${at}/on`, 'A price is of a day that has been.')
+}
+
 /** What is sold for two wishes would pay for both: only where one of them is bought at most. */
 function requireSoldOnce(tx: Transaction, body: Body, ownId: string | null, unitId: string, field: string): void {
   const other = tx
@@ -215,6 +222,7 @@ export const wishRoutes = [
     write(app, actor, (writer) => {
       const { tx, newId, log } = writer
       requireNamed(tx, body, null)
+      requirePast(writer, body.prices, [])
       const modelId = findOrMakeModel(writer, it, '/it')
       const wish = tx
         .insert(wishes)
@@ -229,6 +237,7 @@ export const wishRoutes = [
     write(app, actor, (writer) => {
       const { tx } = writer
       const before = loadWish(tx, params.id ?? '', version)
+      requirePast(writer, body.prices, before.prices)
       const isOut = before.state === 'ordered' || before.state === 'here'
       // Where it went once it came is told by its setups; what it was for stays as it was.
       if (!isOut) {
@@ -240,7 +249,8 @@ export const wishRoutes = [
       if (body.outcome && before.state !== 'here') {
         throw refuseField('/outcome', 'What became of it can be said once it is here.')
       }
-      return change(writer, before, { ...body, state: isOut ? before.state : body.state })
+      // So many are on order as were ordered.
+      return change(writer, before, isOut ? { ...body, state: before.state, quantity: before.quantity } : body)
     }),
   ),
   defineRoute('post /wishes/:id/ordered', ({ params, body, version, actor }, app) =>
@@ -277,7 +287,13 @@ export const wishRoutes = [
       const before = loadWish(tx, params.id ?? '', version)
       if (before.state !== 'ordered') throw refuseField('/state', 'It is not on order.')
       const model = requireModel(tx, before.modelId)
-      const weights = Array.from({ length: before.quantity }, () => 1)
+      const came = tx
+        .select()
+        .from(units)
+        .where(and(inArray(units.id, before.unitIds), isNull(units.archivedAt)))
+        .orderBy(units.tag)
+        .all()
+      const weights = came.map(() => 1)
       const nets = splitAmount(body.netMinor, weights)
       const taxes = splitAmount(body.taxMinor, weights)
       const pay = (netMinor: number, taxMinor: number, unitId: string | null, partyId: string | null) => {
@@ -296,9 +312,7 @@ export const wishRoutes = [
         tx.insert(entries).values(entry).run()
         log('spent', 'entry', entry.id, { after: entry })
       }
-      for (const [at, id] of before.unitIds.entries()) {
-        const unit = tx.select().from(units).where(eq(units.id, id)).get()
-        if (!unit) continue
+      for (const [at, unit] of came.entries()) {
         const after = {
           ...unit,
           state: 'in-service' as const,
@@ -308,16 +322,19 @@ export const wishRoutes = [
           provenance: {
             ...unit.provenance,
             taxMinor: taxes[at] ?? 0,
-            // So long the seller answers for it; of a used one often not at all.
+            // So long the seller answers for it; that nobody does is said, as no day would be a day that nobody knows.
             warrantyUntil: before.warrantyMonths ? addMonths(body.on, before.warrantyMonths) : null,
+            ...(before.warrantyMonths === 0 ? { warrantyTerms: 'Bought without warranty.' } : {}),
           },
           version: unit.version + 1,
         }
-        tx.update(units).set(after).where(eq(units.id, id)).run()
-        log('state-changed', 'unit', id, { before: unit, after })
-        pay(nets[at] ?? 0, taxes[at] ?? 0, id, unit.partyId)
+        tx.update(units).set(after).where(eq(units.id, unit.id)).run()
+        log('state-changed', 'unit', unit.id, { before: unit, after })
+        pay(nets[at] ?? 0, taxes[at] ?? 0, unit.id, unit.partyId)
       }
-      let pieces: Pieces = { unitIds: before.unitIds }
+      let pieces: Pieces = { unitIds: came.map((it) => it.id) }
+      // What was ordered and is in the kit no more was paid for all the same.
+      if (came.length === 0 && !isCounted(model.category)) pay(body.netMinor, body.taxMinor, null, null)
       if (isCounted(model.category)) {
         const { category } = model
         const { quantity } = before

@@ -1,8 +1,8 @@
 import { compareNewAndUsed, formatMoney, type Offer, type OfferCost } from '@exemplar/core'
 import { useState } from 'react'
 import { useStudioQuery } from '../foundation/api/api.ts'
-import { TextField } from '../foundation/form/field.tsx'
 import { MoneyField } from '../foundation/form/money-field.tsx'
+import { NumberField } from '../foundation/form/number-field.tsx'
 import { WorkingPaper } from '../foundation/parts/working-paper.tsx'
 
 const FRESH: Offer = { priceMinor: 0, coverMinor: 0, months: 48, resaleMinor: 0, failPercent: 0 }
@@ -73,55 +73,24 @@ function OfferFields({ title, offer, onChange }: { title: string; offer: Offer; 
         value={offer.coverMinor || null}
         onChange={(minor) => set({ coverMinor: minor ?? 0 })}
       />
-      <WholeField
+      <NumberField
         label="Serves, months"
         value={offer.months}
         least={1}
         most={600}
-        onChange={(months) => set({ months })}
+        onChange={(months) => months !== null && set({ months })}
       />
       <MoneyField
         label="Fetches in the end"
         value={offer.resaleMinor || null}
         onChange={(minor) => set({ resaleMinor: minor ?? 0 })}
       />
-      <WholeField
+      <NumberField
         label="Fails without cover, %"
         value={offer.failPercent}
-        least={0}
         most={100}
-        onChange={(failPercent) => set({ failPercent })}
+        onChange={(failPercent) => failPercent !== null && set({ failPercent })}
       />
     </fieldset>
-  )
-}
-
-function WholeField({
-  label,
-  value,
-  least,
-  most,
-  onChange,
-}: {
-  label: string
-  value: number
-  least: number
-  most: number
-  onChange(value: number): void
-}) {
-  const [text, setText] = useState(String(value))
-  const read = (from: string) => (/^\d{1,3}$/.test(from.trim()) ? Number(from) : Number.NaN)
-  const isRight = (number: number) => number >= least && number <= most
-  return (
-    <TextField
-      label={label}
-      inputMode="numeric"
-      value={text}
-      problem={isRight(read(text)) ? undefined : `A whole number from ${least} to ${most}.`}
-      onChange={(event) => {
-        setText(event.target.value)
-        if (isRight(read(event.target.value))) onChange(read(event.target.value))
-      }}
-    />
   )
 }

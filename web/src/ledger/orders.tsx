@@ -44,10 +44,7 @@ export function Orders() {
                 disabled={isLoading}
                 aria-label={`${it.tag} was cancelled by the seller`}
                 onClick={() =>
-                  run(
-                    cancel({ id: it.id, version: it.version }).unwrap(),
-                    `${it.name} is wished for again, and on the shopping list.`,
-                  )
+                  run(cancel({ id: it.id, version: it.version }).unwrap(), `${it.name} is wished for again.`)
                 }
               >
                 Cancelled by the seller

@@ -88,10 +88,11 @@ export const licenceOrSubscription: Calculator<'licence' | 'upgrade' | 'upgradeM
     const upgrades = (at: number) => Math.floor((at - 1) / upgradeMonths)
     const owning = (at: number) => licence + upgrades(at) * upgrade
     const [own, rented] = [owning(months), monthly * months]
+    // From when on it stays so: an upgrade may put it behind once more.
     let even: number | null = null
-    for (let at = 1; at <= 600 && even === null; at++) if (owning(at) <= monthly * at) even = at
+    for (let at = 600; at >= 1 && owning(at) <= monthly * at; at--) even = at
     return {
-      says: `${own === rented ? `Both cost ${say(own)} over ${sayNumber(months, 'month')}.` : own < rented ? `The licence costs less: ${say(own)} over ${sayNumber(months, 'month')} against ${say(rented)}.` : `The subscription costs less: ${say(rented)} over ${sayNumber(months, 'month')} against ${say(own)}.`} ${even === null ? 'The licence is not even within 50 years.' : `The licence is even after ${sayNumber(even, 'month')}.`}`,
+      says: `${own === rented ? `Both cost ${say(own)} over ${sayNumber(months, 'month')}.` : own < rented ? `The licence costs less: ${say(own)} over ${sayNumber(months, 'month')} against ${say(rented)}.` : `The subscription costs less: ${say(rented)} over ${sayNumber(months, 'month')} against ${say(own)}.`} ${even === null ? 'The licence is not even within 50 years.' : `From ${sayNumber(even, 'month')} on the licence costs no more.`}`,
       lines: [
         { label: 'licence', sum: `${say(licence)} + ${upgrades(months)} × ${say(upgrade)} = ${say(own)}` },
         { label: 'subscription', sum: `${months} × ${say(monthly)} = ${say(rented)}` },

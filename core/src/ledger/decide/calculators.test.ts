@@ -26,7 +26,7 @@ describe('worked by hand', () => {
   test('a licence of 300 with an upgrade of 100 every 24 months against 20 a month: even after 15 months', () => {
     const figures = { licence: 30_000, upgrade: 10_000, upgradeMonths: 24, monthly: 2_000, months: 36 }
     expect(says('licence', figures)).toBe(
-      'The licence costs less: £400 over 36 months against £720. The licence is even after 15 months.',
+      'The licence costs less: £400 over 36 months against £720. From 15 months on the licence costs no more.',
     )
     expect(says('licence', { ...figures, months: 12 })).toMatch(/^The subscription costs less: £240/)
     // Wanted for exactly as long as an upgrade lasts, none is bought.

@@ -57,7 +57,8 @@ export const upgradePlanSchema = z.object({
   /** What is left of all budgets. */
   leftMinor: amount(z.number()),
   points: z.number(),
-  shoots: z.object({ all: z.number(), now: z.number(), planned: z.number() }),
+  /** All, those that nothing stops now and with what is bought, and of the latter those of which questions are open. */
+  shoots: z.object({ all: z.number(), now: z.number(), planned: z.number(), asked: z.number() }),
   setups: z.array(
     z.object({
       /** Of the setup at that time: what is away for some of its shoots makes two of it. */
@@ -203,6 +204,9 @@ export function planUpgrade(own: UpgradeCase, solve: SolveProgram): UpgradePlan 
   }
   const { steps, isWhole } = listSteps(question, solve)
   const priceOf = new Map(question.options.map((it) => [it.id, it]))
+  const setups = own.cures.map((it) => tellSetup(it, own, answer))
+  const quarterOf = new Map(answer.cured.map((it) => [it.setupId, it.quarter]))
+  const asked = setups.filter((it) => it.state !== 'stopped' && it.questions > 0)
   return {
     status: result.status,
     choices: (own.budgets.length + 1) ** question.options.length,
@@ -222,8 +226,13 @@ export function planUpgrade(own: UpgradeCase, solve: SolveProgram): UpgradePlan 
     }),
     leftMinor: sum(own.budgets) - answer.costMinor,
     points: answer.points,
-    shoots: { all, now, planned: now + more(answer) },
-    setups: own.cures.map((it) => tellSetup(it, own, answer)),
+    shoots: {
+      all,
+      now,
+      planned: now + more(answer),
+      asked: sum(asked.map((it) => sum(own.shoots.of(it.id).slice(quarterOf.get(it.id) ?? 0)))),
+    },
+    setups,
     steps: steps.map((it) => sketch(it.answer, now + moreAtOnce(it.answer))),
     areStepsWhole: isWhole,
     others,

@@ -1,5 +1,5 @@
 import type { AssessmentInput } from '../../setups/placed/assessment-input.ts'
-import type { Finding } from '../../setups/verdict/finding.ts'
+import { type Finding, recordOf } from '../../setups/verdict/finding.ts'
 import { makeJudge } from '../../setups/verdict/incremental.ts'
 import type { Readiness } from '../../setups/verdict/readiness.ts'
 import { type Candidate, placeCandidates } from './candidate.ts'
@@ -38,7 +38,8 @@ export interface SetupCures {
   isCutShort: boolean
 }
 
-const isOpenStop = (it: Finding) => it.level === 'stop' && !it.accepted
+/** A lack that somebody accepted stops nothing; whoever took a hazard on has not made it less of one. */
+const isOpenStop = (it: Finding) => it.level === 'stop' && (!it.accepted || recordOf(it).isHazard === true)
 const isOpenQuestion = (it: Finding) => it.level === 'unknown-stop' && !it.accepted
 const count = (all: Readiness, is: (it: Finding) => boolean) => all.findings.filter(is).length
 

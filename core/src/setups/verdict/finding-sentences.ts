@@ -18,12 +18,13 @@ export function sayVerdict(verdict: Pick<Verdict, 'counts' | 'taken'>, hasThings
   const rest = checks ? ` ${sayNumber(checks, 'thing')} to check.` : ''
   const lacks = taken?.lacks ? ` ${sayNumber(taken.lacks, 'risk')} accepted by ${listInWords(taken.by)}.` : ''
   if (!hasThings) return 'Nothing in it yet.'
+  const asked = questions ? ` ${sayNumber(questions, 'question')}.` : ''
   if (counts.stop) {
-    const asked = questions ? ` ${sayNumber(questions, 'question')}.` : ''
     return `Cannot run: ${sayNumber(counts.stop, 'stop')}.${asked}${rest}`
   }
+  // A question that is open makes nothing of what is known to be able to hurt.
+  if (taken?.hazards) return `Cannot run as recorded; ${listInWords(taken.by)} took it on.${asked}${rest}`
   if (questions) return `Cannot tell yet: ${sayNumber(questions, 'question')}.${rest}`
-  if (taken?.hazards) return `Cannot run as recorded; ${listInWords(taken.by)} took it on.${rest}`
   if (checks) return `Can run.${rest}${lacks}`
   return `Ready to run.${lacks}`
 }

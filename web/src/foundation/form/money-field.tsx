@@ -8,12 +8,17 @@ export function MoneyField({
   label,
   value,
   isLabelHidden,
+  hint,
   onChange,
+  onUnread,
 }: {
   label: string
+  hint?: string
   isLabelHidden?: boolean
   value: number | null
   onChange(minor: number | null): void
+  /** What is typed cannot be read: for who shows something of the amount at once. */
+  onUnread?(): void
 }) {
   const { data: studio } = useStudioQuery()
   const currency = studio?.currency ?? 'GBP'
@@ -23,6 +28,7 @@ export function MoneyField({
     <TextField
       label={label}
       isLabelHidden={isLabelHidden}
+      hint={hint}
       inputMode="decimal"
       value={text}
       unread={reading && !reading.ok ? `Write an amount, such as ${formatMoney(12_000, currency)}.` : undefined}
@@ -31,6 +37,7 @@ export function MoneyField({
         const next = event.target.value.trim() ? readMoney(event.target.value, currency) : null
         if (next === null) onChange(null)
         else if (next.ok) onChange(next.minor)
+        else onUnread?.()
       }}
     />
   )

@@ -61,7 +61,7 @@ test.each([
     '[O25.1] subscription or licence: months to break even',
     'Subscription, or a licence for good?',
     { Licence: '300', 'Subscription a month': '20', 'Wanted for, months': '36' },
-    'The licence costs less: £300 over 36 months against £720. The licence is even after 15 months.',
+    'The licence costs less: £300 over 36 months against £720. From 15 months on the licence costs no more.',
   ],
   [
     '[O33.1] what goes on a lamp, as a share of all of it',
@@ -134,13 +134,22 @@ it('what is decided is kept with its figures and its reason, and told anew from 
   })
 })
 
-it('what cannot be read is said at its field and changes nothing of what was told', async () => {
+it('what cannot be read is said at its field, and nothing is told until it is mended', async () => {
   const { page, hands } = await ask('When has it paid for itself?', { 'What it costs': '400' })
   await hands.type(page.getByLabelText('Sessions a month'), 'often')
-  expect(page.getByText('A number from 0 to 100.')).toBeTruthy()
+  expect(page.getByText('A whole number from 0 to 100.')).toBeTruthy()
+  expect(page.getByText('One of the figures cannot be read.')).toBeTruthy()
   await hands.clear(page.getByLabelText('What it costs'))
   await hands.type(page.getByLabelText('What it costs'), 'four')
   expect(page.getByText(/^Write an amount/)).toBeTruthy()
+  await hands.type(page.getByLabelText('Earned or saved each session'), '50')
+  await hands.clear(page.getByLabelText('Sessions a month'))
+  await hands.type(page.getByLabelText('Sessions a month'), '2')
+  // The 400 of before stand no more, and no sentence is made of them.
+  expect(page.queryByText(/^After/)).toBeNull()
+  await hands.clear(page.getByLabelText('What it costs'))
+  await hands.type(page.getByLabelText('What it costs'), '100')
+  expect(page.getByText('After 2 sessions, in about 1 month.')).toBeTruthy()
 })
 
 it('[S27.1] new with cover or used: the true price of each with its risk, a month', async () => {

@@ -13,6 +13,8 @@ import { useState } from 'react'
 import { useStudioQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
+import { MoneyField } from '../../foundation/form/money-field.tsx'
+import { NumberField } from '../../foundation/form/number-field.tsx'
 import { SavingFoot } from '../../foundation/form/saving-foot.tsx'
 import { useSaving } from '../../foundation/form/use-saving.ts'
 import { Button } from '../../foundation/parts/button.tsx'
@@ -22,7 +24,6 @@ import { WorkingPaper } from '../../foundation/parts/working-paper.tsx'
 import { sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { useCorrectDecisionMutation, useDecisionsQuery, useKeepDecisionMutation } from './decision-api.ts'
-import { CalculatorInput } from './figure-fields.tsx'
 import { LedgerTabs } from './ledger-tabs.tsx'
 
 type Figures = Record<string, number | null>
@@ -113,6 +114,8 @@ function DecisionForm({
   const [way, setWay] = useState(decision?.way ?? '')
   const [reason, setReason] = useState(decision?.reason ?? '')
   const [round, setRound] = useState(0)
+  /** Fields that cannot be read: nothing is told while there is one. */
+  const [unread, setUnread] = useState<ReadonlySet<string>>(new Set())
   const [keep] = useKeepDecisionMutation()
   const [correct] = useCorrectDecisionMutation()
   const may = useMay()
@@ -127,7 +130,7 @@ function DecisionForm({
     onDone()
   })
   const say = (minor: number) => formatMoney(minor, currency)
-  const result = reckon(code, figures, say)
+  const result = unread.size > 0 ? null : reckon(code, figures, say)
   const lacking = listLacking(code, figures)
   const fields = saving.problem?.fields
   const save = (version = decision?.version ?? 0) => {
@@ -148,11 +151,15 @@ function DecisionForm({
     >
       <div className="grid gap-3 md:grid-cols-3">
         {fieldsOf(code).map(([key, field]) => (
-          <CalculatorInput
+          <FigureField
             key={key}
             field={field}
             value={figures[key] ?? null}
-            onChange={(value) => setFigures({ ...figures, [key]: value })}
+            onChange={(value) => {
+              setFigures({ ...figures, [key]: value })
+              setUnread(new Set([...unread].filter((it) => it !== key)))
+            }}
+            onUnread={() => setUnread(new Set([...unread, key]))}
           />
         ))}
       </div>
@@ -164,9 +171,11 @@ function DecisionForm({
           </>
         ) : (
           <p className="text-[13px] text-quiet">
-            {lacking.length > 0
-              ? `Nothing can be told without: ${listInWords(lacking.map((it) => it.toLowerCase()))}.`
-              : 'A time of nothing, or a price of nothing, tells nothing.'}
+            {unread.size > 0
+              ? 'One of the figures cannot be read.'
+              : lacking.length > 0
+                ? `Nothing can be told without: ${listInWords(lacking.map((it) => it.toLowerCase()))}.`
+                : 'A time of nothing, or a price of nothing, tells nothing.'}
           </p>
         )}
       </div>
@@ -230,4 +239,20 @@ function Decided({ decision, currency, onCorrect }: { decision: Decision; curren
       )}
     </li>
   )
+}
+
+/** A figure typed as its kind is; null where nobody said. */
+function FigureField({
+  field: { kind, label, hint, most = 1e9 },
+  value,
+  onChange,
+  onUnread,
+}: {
+  field: CalculatorField
+  value: number | null
+  onChange(value: number | null): void
+  onUnread(): void
+}) {
+  const own = { label, value, onChange, onUnread, ...(hint ? { hint } : {}) }
+  return kind === 'money' ? <MoneyField {...own} /> : <NumberField {...own} most={most} isWhole={kind === 'count'} />
 }

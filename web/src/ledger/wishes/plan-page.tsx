@@ -4,6 +4,7 @@ import {
   LEFT_OUT,
   LIFE_STATES,
   type PlanReply,
+  QUARTER_DAYS,
   sayNumber,
   type WishRow,
 } from '@exemplar/core'
@@ -148,18 +149,20 @@ function Found({ plan, wishes, currency }: { plan: PlanReply; wishes: readonly W
         <p className="mt-4 text-[12px] text-quiet">
           A shoot that nothing stops counts ten points, one that is better one to three, as bad as you said the defect
           is. Every setup was judged with each combination that is named here, at each of its shoots; of what is bought,
-          that two shoots may want it on one day is not in it, and who is there is not asked. {BASIS[plan.basis]}
+          that two shoots may want it on one day is not in it, and who is there is not asked. {sayBasis(plan)}
         </p>
       </aside>
     </div>
   )
 }
 
-const BASIS = {
-  ahead: 'Shoots are those that are booked.',
-  behind: 'Nothing is booked ahead: shoots are those of the same time before.',
-  none: 'No shoot is booked or was: each setup counts one.',
-} as const
+/** Which shoots were counted. */
+function sayBasis({ basis, periods }: PlanReply): string {
+  const days = periods.length === 1 ? 2 * QUARTER_DAYS : periods.length * QUARTER_DAYS
+  if (basis === 'ahead') return `Shoots are those that are booked for the next ${days} days.`
+  if (basis === 'behind') return `Nothing is booked for the next ${days} days: shoots are those of the ${days} before.`
+  return 'No shoot is booked or was: each setup counts one.'
+}
 
 function Headline({ plan, say }: { plan: PlanReply; say(minor: number): string }) {
   const { status, shoots, periods, leftMinor, cheapestMinor, choices, sure } = plan
@@ -191,8 +194,15 @@ function Headline({ plan, say }: { plan: PlanReply; say(minor: number): string }
           ? `Nothing here is worth buying with ${say(budget)}.`
           : `${say(budget - leftMinor)} of ${say(budget)}: nothing stops ${shoots.planned} of ${sayNumber(shoots.all, 'shoot')}${more > 0 ? `, ${more} more than now` : ''}.`}
       </p>
+      {shoots.asked > 0 && (
+        <p>
+          <Mark level="unknown-stop">
+            Of {sayNumber(shoots.asked, 'shoot')} nobody can tell yet: answer the questions of the setups first
+          </Mark>
+        </p>
+      )}
       <p className="text-[13px] text-quiet">
-        Proven best of {choices.toLocaleString('en')} ways to buy.
+        Proven best of {choices > 1e9 ? 'more than a billion' : choices.toLocaleString('en')} ways to buy.
         {sure && !buysNothing && ` The same in ${sure.same} of ${sure.of} other weightings.`}
       </p>
     </div>

@@ -12,6 +12,8 @@ export interface PriceDraft {
   kind: WishPrice['kind']
   typedMinor: number | null
   taxed: 'in' | 'on' | 'none'
+  /** In hundredths of a per cent; the usual one of the country to begin with. */
+  rate: number
   on: string
   source: string
   /** As it was kept to the penny, while nobody touches the amount. */
@@ -19,23 +21,24 @@ export interface PriceDraft {
 }
 
 let count = 0
-export const makePrice = (on: string): PriceDraft => ({
+export const makePrice = (on: string, rate: number): PriceDraft => ({
   id: `price-${++count}`,
   kind: 'seen',
   typedMinor: null,
   taxed: 'in',
+  rate,
   on,
   source: '',
   kept: null,
 })
 
-export const makeBlankWish = (today: string): WishDraft => ({
+export const makeBlankWish = (today: string, rate: number): WishDraft => ({
   quantity: 1,
   defect: 'missing',
   severity: 1,
   reason: '',
   uses: [],
-  prices: [makePrice(today)],
+  prices: [makePrice(today, rate)],
   discount: null,
   condition: 'new',
   warrantyMonths: null,
@@ -49,7 +52,7 @@ export const makeBlankWish = (today: string): WishDraft => ({
 })
 
 /** What somebody begins to change. */
-export function makeDraftOf(row: WishRow): WishDraft {
+export function makeDraftOf(row: WishRow, rate = 0): WishDraft {
   const { quantity, defect, severity, reason, uses, discount, condition, warrantyMonths } = row
   const { needsIds, insteadIds, sells, waitsFor, waitsUntil, meanwhile, advice } = row
   return {
@@ -59,14 +62,15 @@ export function makeDraftOf(row: WishRow): WishDraft {
       ...{ id: `price-${++count}`, kind, on, source },
       typedMinor: netMinor + taxMinor,
       taxed: 'in' as const,
+      rate,
       kept: { netMinor, taxMinor },
     })),
   }
 }
 
 /** The prices as they are sent; a row without an amount is none. */
-export function readPrices(prices: readonly PriceDraft[], rate: number): WishPrice[] {
-  return prices.flatMap(({ kind, typedMinor, taxed, on, source, kept }) => {
+export function readPrices(prices: readonly PriceDraft[]): WishPrice[] {
+  return prices.flatMap(({ kind, typedMinor, taxed, rate, on, source, kept }) => {
     if (typedMinor === null) return []
     const split = {
       in: () => splitTax(typedMinor, rate),

@@ -1,54 +1,16 @@
-import { DEFECT_WEIGHTS, DEFECTS, type Defect, PRICE_KINDS, type WishPrice, writePercent } from '@exemplar/core'
+import { DEFECT_WEIGHTS, DEFECTS, type Defect, PRICE_KINDS, type WishPrice } from '@exemplar/core'
 import { useState } from 'react'
 import { CheckField, NoteField, SelectField, TextField } from '../../foundation/form/field.tsx'
 import { MoneyField } from '../../foundation/form/money-field.tsx'
 import { MoreFields } from '../../foundation/form/more-fields.tsx'
+import { NumberField } from '../../foundation/form/number-field.tsx'
 import { RowsField } from '../../foundation/form/rows-field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { Tag } from '../../foundation/parts/page-parts.tsx'
 import { ThingPicker } from '../../kit/entry/thing-picker.tsx'
-import { CalculatorInput } from './figure-fields.tsx'
 import { makePrice, type WishDraft } from './wish-draft.ts'
 
 type Set = (part: Partial<WishDraft>) => void
-const readWhole = (text: string, most: number) =>
-  /^\d{1,3}$/.test(text.trim()) && Number(text) <= most ? Number(text) : null
-
-/** A whole number as text; what cannot be read is said and held back. */
-function WholeField({
-  label,
-  value,
-  least,
-  most,
-  hint,
-  onChange,
-}: {
-  label: string
-  value: number | null
-  least: number
-  most: number
-  hint?: string
-  onChange(value: number | null): void
-}) {
-  const [text, setText] = useState(value === null ? '' : String(value))
-  const read = readWhole(text, most)
-  const isRight = text.trim() === '' ? value === null || least === 0 : read !== null && read >= least
-  return (
-    <TextField
-      label={label}
-      inputMode="numeric"
-      hint={hint}
-      value={text}
-      unread={isRight ? undefined : `A whole number from ${least} to ${most}.`}
-      onChange={(event) => {
-        setText(event.target.value)
-        const next = readWhole(event.target.value, most)
-        if (event.target.value.trim() === '') onChange(null)
-        else if (next !== null && next >= least) onChange(next)
-      }}
-    />
-  )
-}
 
 /** Why somebody wants it, and how bad it is without. */
 export function WhyFields({ draft, set }: { draft: WishDraft; set: Set }) {
@@ -97,7 +59,7 @@ export function PriceFields({ draft, rate, today, set }: { draft: WishDraft; rat
       legend="Price of one"
       add="Add a price"
       rows={draft.prices}
-      blank={() => makePrice(today)}
+      blank={() => makePrice(today, rate)}
       onChange={(prices) => set({ prices })}
     >
       {(row, change) => (
@@ -112,10 +74,19 @@ export function PriceFields({ draft, rate, today, set }: { draft: WishDraft; rat
             value={row.taxed}
             onChange={(event) => change({ taxed: event.target.value as typeof row.taxed, kept: null })}
           >
-            <option value="in">{row.kept ? 'In it, as kept' : `${writePercent(rate)} in it`}</option>
-            <option value="on">{writePercent(rate)} comes on top</option>
-            <option value="none">No tax</option>
+            <option value="in">{row.kept ? 'In it, as kept' : 'Is in it'}</option>
+            <option value="on">Comes on top</option>
+            <option value="none">None</option>
           </SelectField>
+          {row.taxed !== 'none' && !row.kept && (
+            <NumberField
+              label="Tax rate, %"
+              value={row.rate / 100}
+              most={100}
+              isWhole={false}
+              onChange={(percent) => percent !== null && change({ rate: Math.round(percent * 100) })}
+            />
+          )}
           <SelectField
             label="How sure"
             value={row.kind}
@@ -148,8 +119,6 @@ export function PriceFields({ draft, rate, today, set }: { draft: WishDraft; rat
   )
 }
 
-const MONEY_OFF = { label: 'Money off, %', kind: 'percent', start: null, most: 100 } as const
-
 /** What else decides: how many, used or new, money off, what goes with it, what it waits for. */
 export function FurtherFields({
   draft,
@@ -169,7 +138,7 @@ export function FurtherFields({
   return (
     <MoreFields summary="More: how many, used, money off, what goes with it, waiting" hasProblem={false}>
       <div className="grid gap-3 md:grid-cols-3">
-        <WholeField
+        <NumberField
           label="How many"
           value={draft.quantity}
           least={1}
@@ -184,7 +153,7 @@ export function FurtherFields({
           <option value="new">New</option>
           <option value="used">Used</option>
         </SelectField>
-        <WholeField
+        <NumberField
           label="Warranty, months"
           hint="0 for none; empty where nobody knows"
           value={draft.warrantyMonths}
@@ -192,9 +161,11 @@ export function FurtherFields({
           most={240}
           onChange={(warrantyMonths) => set({ warrantyMonths })}
         />
-        <CalculatorInput
-          field={MONEY_OFF}
+        <NumberField
+          label="Money off, %"
           value={off?.percent ?? null}
+          most={100}
+          isWhole={false}
           onChange={(percent) => set({ discount: percent ? { code: '', until: null, ...off, percent } : null })}
         />
         {off && (

@@ -25,18 +25,18 @@ export function WishForm({
 }) {
   const { today } = useTimeWords()
   const { data: studio } = useStudioQuery()
-  const [draft, setDraft] = useState<WishDraft>(() => (row ? makeDraftOf(row) : makeBlankWish(today)))
+  const rate = COUNTRIES[studio?.country ?? 'GB'].taxRates[0] ?? 0
+  const [draft, setDraft] = useState<WishDraft>(() => (row ? makeDraftOf(row, rate) : makeBlankWish(today, rate)))
   const it = useWhatItIs(row?.category ?? 'camera')
   const [isKindSaid, setKindSaid] = useState(row !== null)
   const [add] = useAddWishMutation()
   const [change] = useChangeWishMutation()
   const saving = useSaving(onDone)
   const set = (part: Partial<WishDraft>) => setDraft({ ...draft, ...part })
-  const rate = COUNTRIES[studio?.country ?? 'GB'].taxRates[0] ?? 0
   const fields = saving.problem?.fields
   const useProblem = Object.entries(fields ?? {}).find(([key]) => key.startsWith('uses/'))?.[1]
   const save = (version = row?.version ?? 0) => {
-    const body = { ...draft, prices: readPrices(draft.prices, rate) }
+    const body = { ...draft, prices: readPrices(draft.prices) }
     if (row) {
       saving.save(
         () => change({ id: row.id, version, body: { ...body, state: row.state, outcome: row.outcome } }).unwrap(),

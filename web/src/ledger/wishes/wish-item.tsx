@@ -1,5 +1,6 @@
 import {
   DEFECTS,
+  type FindingLevel,
   formatMoney,
   PRICE_KINDS,
   sayFinding,
@@ -7,6 +8,7 @@ import {
   type WishesReply,
   type WishRow,
 } from '@exemplar/core'
+import { Link } from 'react-router'
 import { Mark } from '../../foundation/parts/mark.tsx'
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
 import { sayDayWithYear } from '../../foundation/words/calendar-words.ts'
@@ -14,14 +16,22 @@ import { useTimeWords } from '../../foundation/words/time-words.ts'
 
 type Effect = WishRow['effects'][number]
 
-/** What a wish would do in one setup, in words. */
-function sayEffect({ stopsBefore, stopsAfter, questionsAfter }: Effect, defect: WishRow['defect']): string {
-  const asks = questionsAfter > 0 ? `, ${sayNumber(questionsAfter, 'question')} open` : ''
-  if (stopsBefore > 0 && stopsAfter === 0) return `nothing stops it with this${asks}`
-  if (stopsAfter > stopsBefore) return `stopped with this: ${sayNumber(stopsAfter, 'stop')}, ${stopsBefore} without`
-  if (stopsAfter > 0 && stopsAfter < stopsBefore) return `${sayNumber(stopsAfter, 'stop')} instead of ${stopsBefore}`
-  if (stopsAfter > 0) return `${sayNumber(stopsAfter, 'stop')} as before: it makes nothing better while it cannot run`
-  return defect === 'missing' ? `it runs without${asks}` : `it runs, and would be better${asks}`
+/** What a wish would do in one setup, in words and how bad that is. A question that is open is no leave to run. */
+function sayEffect(effect: Effect, defect: WishRow['defect']): { level: FindingLevel; text: string } {
+  const { stopsBefore, stopsAfter, questionsAfter } = effect
+  const stops = sayNumber(stopsAfter, 'stop')
+  if (stopsAfter > stopsBefore) return { level: 'stop', text: `stopped with this: ${stops}, ${stopsBefore} without` }
+  if (stopsAfter > 0 && stopsAfter < stopsBefore) return { level: 'warn', text: `${stops} instead of ${stopsBefore}` }
+  if (stopsAfter > 0) return { level: 'warn', text: `${stops} as before: it makes nothing better while it cannot run` }
+  const does =
+    stopsBefore > 0
+      ? 'nothing stops it with this'
+      : defect === 'missing'
+        ? 'nothing stops it without this'
+        : 'nothing stops it, and it would be better'
+  if (questionsAfter > 0)
+    return { level: 'unknown-stop', text: `${does}, but ${sayNumber(questionsAfter, 'question')} could` }
+  return { level: 'ok', text: does }
 }
 
 /** One wish: what it is for, what it costs, what it would do and what else it asks for. */
@@ -95,11 +105,13 @@ export function WishItem({
           {row.effects.map((effect) => {
             const setup = setups.find((it) => it.id === effect.setupId)
             if (!setup) return null
-            const level = effect.stopsAfter > effect.stopsBefore ? 'stop' : effect.stopsAfter > 0 ? 'warn' : 'ok'
+            const { level, text } = sayEffect(effect, row.defect)
             return (
               <li key={effect.id} className="py-0.5 text-[13px]">
-                <TapeStrip code={setup.code} tape={setup.tape} size="small" />{' '}
-                <Mark level={level}>{sayEffect(effect, row.defect)}</Mark>{' '}
+                <Link to={`/setups/${setup.id}`} aria-label={setup.name} className="no-underline">
+                  <TapeStrip code={setup.code} tape={setup.tape} size="small" />
+                </Link>{' '}
+                <Mark level={level}>{text}</Mark>{' '}
                 <span className="text-quiet">{sayNumber(effect.shoots, 'shoot')}</span>
                 {effect.added.length > 0 && (
                   <details className="ml-4">
