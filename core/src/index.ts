@@ -351,7 +351,6 @@ export {
 export { ENTRY_KIND_CODES, ENTRY_KINDS, type Entry, type EntryKind, type NewEntry } from './ledger/entry.ts'
 export { listHindrances } from './ledger/hindrances.ts'
 export { compareLight, type LightOffer } from './ledger/more-light.ts'
-export { compareNewAndUsed, type Offer, type OfferCost } from './ledger/new-or-used.ts'
 export { LEFT_OUT, type PlanSketch, planUpgrade, type UpgradeCase } from './ledger/plan/upgrade.ts'
 export {
   type NewShoppingLine,

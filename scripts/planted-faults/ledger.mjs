@@ -130,4 +130,33 @@ export const LEDGER_FAULTS = [
     PLANS,
     'pays for no other',
   ),
+  at(
+    'core/src/ledger/wish/cures.ts',
+    '(!it.accepted || recordOf(it).isHazard === true)',
+    '!it.accepted',
+    PLANS,
+    'a hazard that somebody took on',
+  ),
+  at(
+    'core/src/setups/verdict/finding-sentences.ts',
+    'if (taken?.hazards) return',
+    'if (taken?.hazards && !questions) return',
+    PLANS,
+    'a hazard that somebody took on',
+  ),
+  at(
+    'server/src/ledger/wish-routes.ts',
+    'state: before.state, quantity: before.quantity }',
+    'state: before.state }',
+    PLANS,
+    'more is asked for',
+  ),
+  at('server/src/ledger/wish-routes.ts', 'it.on > today', "it.on > 'x'", WISHES, 'a price of tomorrow'),
+  at(
+    'core/src/ledger/decide/buying.ts',
+    'for (let at = 600; at >= 1 && owning(at) <= monthly * at; at--) even = at',
+    'for (let at = 600; at >= 1; at--) if (owning(at) <= monthly * at) even = at',
+    'core/src/ledger/decide/calculators.test.ts',
+    'an upgrade puts it behind',
+  ),
 ]

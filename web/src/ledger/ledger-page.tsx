@@ -18,7 +18,6 @@ import { Entries } from './entries.tsx'
 import { EntryForm, makeBlankEntry } from './entry-form.tsx'
 import { MONTHS } from './months.ts'
 import { MoreLight } from './more-light.tsx'
-import { NewOrUsed } from './new-or-used.tsx'
 import { Orders } from './orders.tsx'
 import { Shopping } from './shopping.tsx'
 import { LedgerTabs } from './wishes/ledger-tabs.tsx'
@@ -85,7 +84,6 @@ export function LedgerPage() {
           <Shopping />
           <Orders />
         </div>
-        <NewOrUsed />
         <MoreLight />
       </div>
       <SheetDialog open={params.get('add') === 'entry'} onClose={close} wide title="Record spending">

@@ -2,6 +2,7 @@ import { trim } from '../../units/quantity.ts'
 import { roundHalfAwayFromZero } from '../../units/rounding.ts'
 import { sayNumber } from '../../units/wording.ts'
 import { type Calculator, money, orNothing, share, whole } from './calculator.ts'
+import { compareNewAndUsed } from './new-or-used.ts'
 
 /** Cheap and soon dead against dear and lasting. */
 export const cheapOrGood: Calculator<'cheap' | 'cheapMonths' | 'good' | 'goodMonths' | 'goodResale'> = {
@@ -222,6 +223,48 @@ export const coverOrRisk: Calculator<'value' | 'excess' | 'premium' | 'risk'> = 
       ],
       assumptions: ['That cover pays what the policy says: read what it leaves out.'],
       source: 'Expected loss; common practice',
+    }
+  },
+}
+
+/** New with cover or used, both by what a month of service truly costs, the risk of failing among it. */
+export const newOrUsed: Calculator<
+  'fresh' | 'cover' | 'freshMonths' | 'freshResale' | 'used' | 'usedMonths' | 'usedResale' | 'risk'
+> = {
+  title: 'New or used?',
+  ways: ['New, with cover', 'Used'],
+  fields: {
+    fresh: money('Price of the new one'),
+    cover: orNothing('Cover for all its time'),
+    freshMonths: whole('The new one serves, months', null, 600),
+    freshResale: orNothing('The new one fetches in the end'),
+    used: money('Price of the used one'),
+    usedMonths: whole('The used one serves, months', null, 600),
+    usedResale: orNothing('The used one fetches in the end'),
+    risk: share('The used one fails in that time, %', null, 'beyond mending; another new one is bought then'),
+  },
+  work({ fresh, cover, freshMonths, freshResale, used, usedMonths, usedResale, risk }, say) {
+    if (freshMonths < 1 || usedMonths < 1) return null
+    const result = compareNewAndUsed(
+      { priceMinor: fresh, coverMinor: cover, months: freshMonths, resaleMinor: freshResale, failPercent: 0 },
+      { priceMinor: used, coverMinor: 0, months: usedMonths, resaleMinor: usedResale, failPercent: risk },
+    )
+    const [a, b] = [say(result.fresh.perMonthMinor), say(result.used.perMonthMinor)]
+    return {
+      says: {
+        new: `New costs less: ${a} a month against ${b}.`,
+        used: `Used costs less: ${b} a month against ${a}.`,
+        same: `Both cost ${a} a month.`,
+      }[result.cheaper],
+      lines: [
+        { label: 'new', sum: `(${say(fresh)} + ${say(cover)} − ${say(freshResale)}) / ${freshMonths} = ${a}` },
+        {
+          label: 'used',
+          sum: `(${say(used)} + ${trim(risk, 2)} % × ${say(fresh)} − ${say(usedResale)}) / ${usedMonths} = ${b}`,
+        },
+      ],
+      assumptions: ['What fails beyond mending is replaced by a new one, at the price of new.'],
+      source: 'Cost per month of service; common practice',
     }
   },
 }

@@ -34,6 +34,16 @@ describe('worked by hand', () => {
     expect(says('licence', { ...figures, monthly: 100 })).toMatch(/not even within 50 years\.$/)
   })
 
+  test('an upgrade puts it behind once more: even is told from when on it stays so', () => {
+    // At 12 months 312 against 300; the upgrade of 300 that month later puts it behind until 600 is paid at 24, and so on.
+    const figures = { licence: 30_000, upgrade: 30_000, upgradeMonths: 12, monthly: 2_600, months: 12 }
+    expect(says('licence', figures)).toMatch(/From \d+ months on the licence costs no more\.$/)
+    const from = Number(/From (\d+) months/.exec(says('licence', figures) ?? '')?.[1])
+    const owning = (at: number) => 30_000 + Math.floor((at - 1) / 12) * 30_000
+    expect(owning(from - 1)).toBeGreaterThan(2_600 * (from - 1))
+    for (let at = from; at <= 600; at++) expect(owning(at)).toBeLessThanOrEqual(2_600 * at)
+  })
+
   test('keep or sell: 400 now, 300 in a year, 80 upkeep is 180; another is 250 a year', () => {
     const figures = { resaleNow: 40_000, resaleLater: 30_000, upkeep: 8_000, price: 100_000, years: 3 }
     expect(says('keep-or-sell', { ...figures, newUpkeep: 5_000, newResale: 40_000 })).toBe(

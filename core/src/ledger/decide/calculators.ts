@@ -6,6 +6,7 @@ import {
   cheapOrGood,
   coverOrRisk,
   licenceOrSubscription,
+  newOrUsed,
   payBack,
   rentOrBuy,
   rivalPrice,
@@ -16,6 +17,7 @@ import { acceptGift, keepOrSell } from './keeping.ts'
 /** Every calculator by its code, in the order of the page. */
 export const CALCULATORS = {
   'cheap-or-good': cheapOrGood,
+  'new-or-used': newOrUsed,
   'rent-or-buy': rentOrBuy,
   'keep-or-sell': keepOrSell,
   'rival-price': rivalPrice,

@@ -1,4 +1,4 @@
-import { roundHalfAwayFromZero } from '../units/rounding.ts'
+import { roundHalfAwayFromZero } from '../../units/rounding.ts'
 
 /** What one way to buy costs: once, in cover, and what it may fetch when it goes. */
 export interface Offer {
