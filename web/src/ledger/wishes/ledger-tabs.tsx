@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react'
 import { NavLink } from 'react-router'
 
 const TABS = [
@@ -10,8 +11,15 @@ const TABS = [
 
 /** The pages of the ledger. */
 export function LedgerTabs() {
+  const nav = useRef<HTMLElement>(null)
+  // On a phone the later ones lie beyond the edge: the page that one is on is in sight. A page of a test cannot scroll.
+  useEffect(() => nav.current?.querySelector('[aria-current=page]')?.scrollIntoView?.({ block: 'nearest' }), [])
   return (
-    <nav aria-label="Ledger" className="no-print mt-2 flex gap-x-5 overflow-x-auto border-b border-rule px-4 md:px-5">
+    <nav
+      ref={nav}
+      aria-label="Ledger"
+      className="no-print mt-2 flex gap-x-5 overflow-x-auto border-b border-rule px-4 md:px-5"
+    >
       {TABS.map(([to, name]) => (
         <NavLink
           key={to}

@@ -123,9 +123,12 @@ export function PriceFields({ draft, rate, today, set }: { draft: WishDraft; rat
 export function FurtherFields({
   draft,
   others,
+  sold,
   set,
 }: {
   draft: WishDraft
+  /** Tags of what is sold for it already, by id. */
+  sold: Readonly<Record<string, string>>
   /** Other wishes by name, to need or to stand for this one. */
   others: readonly { id: string; name: string }[]
   set: Set
@@ -208,7 +211,7 @@ export function FurtherFields({
           ))}
         </div>
       )}
-      <SaleFields draft={draft} set={set} />
+      <SaleFields draft={draft} sold={sold} set={set} />
       <div className="mt-3 grid gap-3 md:grid-cols-2">
         <TextField
           label="It waits for"
@@ -238,16 +241,16 @@ export function FurtherFields({
 }
 
 /** What is sold once it is here. */
-function SaleFields({ draft, set }: { draft: WishDraft; set: Set }) {
+function SaleFields({ draft, sold, set }: { draft: WishDraft; sold: Readonly<Record<string, string>>; set: Set }) {
   const [isChoosing, setChoosing] = useState(false)
-  const [tags, setTags] = useState<Record<string, string>>({})
+  const [tags, setTags] = useState<Readonly<Record<string, string>>>(sold)
   return (
     <fieldset className="mt-3 grid gap-2">
       <legend className="text-[12px] font-semibold">Sold for it</legend>
       {draft.sells.map((it) => (
         <div key={it.unitId} className="flex flex-wrap items-end gap-3">
           <span className="min-w-20 pb-2">
-            <Tag>{tags[it.unitId] ?? 'as kept'}</Tag>
+            <Tag>{tags[it.unitId] ?? 'gone'}</Tag>
           </span>
           <MoneyField
             label="Should fetch"

@@ -51,6 +51,7 @@ export function WishForm({
       `${it.name.trim()} is wished for.`,
     )
   }
+  const sold = Object.fromEntries(row?.sales.map((sale) => [sale.unitId, sale.tag]) ?? [])
   const others = all.filter((one) => one.id !== row?.id && (one.state === 'open' || draft.needsIds.includes(one.id)))
   return (
     <form
@@ -101,7 +102,7 @@ export function WishForm({
         </div>
       )}
       <PriceFields draft={draft} rate={rate} today={today} set={set} />
-      <FurtherFields draft={draft} others={others} set={set} />
+      <FurtherFields draft={draft} others={others} sold={sold} set={set} />
       <SavingFoot
         saving={saving}
         act={row ? 'Save the wish' : 'Wish for it'}
