@@ -1,7 +1,7 @@
 import type { PlanOption, PlanQuestion, PlanSetup } from './upgrade-plan.ts'
 
 /** The same numbers from the same seed: Mulberry32, public domain. */
-function makeDice(seed: number): (below: number) => number {
+export function makeDice(seed: number): (below: number) => number {
   let state = seed
   return (below) => {
     state = (state + 0x6d2b79f5) | 0

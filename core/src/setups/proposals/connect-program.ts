@@ -14,6 +14,8 @@ export interface Choice {
   costs: readonly number[]
   /** Of the store: it may stay out, and where it comes in all of its essential ends are met. */
   isHelper: boolean
+  /** It may stay out as a helper may, and of its ends is told which stay open. */
+  isOffered?: boolean
   /** How many pieces there are that are alike in everything, cost included. */
   count: number
 }
@@ -30,8 +32,10 @@ export interface ConnectProgram {
   program: IntegerProgram
   /** The variable of each way of each choice: how many pieces are there in that way. */
   wayOf: number[][]
-  /** Ends of what stands in the setup that have to be met. */
+  /** Ends of what stands in the setup, or is offered, that have to be met. */
   opens: ProgramEnd[]
+  /** The variables of all joints of each choice. */
+  jointsOf: number[][]
   /** 1 where the circuit is overloaded; null where nobody asked. */
   overload: number | null
 }
@@ -58,8 +62,8 @@ export function buildConnectProgram(
   const program = makeProgram()
   const wayOf = choices.map((choice) => choice.ways.map(() => addVariableMutably(program, 0, true, choice.count)))
   for (const [at, ways] of wayOf.entries()) {
-    const { isHelper, count } = choices[at] ?? { isHelper: false, count: 1 }
-    program.rows.push({ terms: ways.map((it) => [it, 1]), least: isHelper ? null : 1, most: count })
+    const { isHelper, isOffered, count } = choices[at] ?? { isHelper: false, count: 1 }
+    program.rows.push({ terms: ways.map((it) => [it, 1]), least: isHelper || isOffered ? null : 1, most: count })
   }
   const placed = choices.flatMap((choice, at) =>
     choice.ways.flatMap((thing, way) => listEnds(thing).map((end): Placed => ({ choice: at, way, ...end }))),
@@ -74,7 +78,12 @@ export function buildConnectProgram(
   addSingleJoints(program, choices, placed, wayOf, joints)
   const opens = addEnds(program, choices, placed, wayOf, joints)
   addRings(program, placed, joints, interfaces)
-  return { program, wayOf, opens, overload: addLoad(program, choices, wayOf, ratedMilliwatts) }
+  const jointsOf: number[][] = choices.map(() => [])
+  for (const { host, guest, variable } of joints) {
+    jointsOf[placed[host]?.choice ?? -1]?.push(variable)
+    jointsOf[placed[guest]?.choice ?? -1]?.push(variable)
+  }
+  return { program, wayOf, opens, jointsOf, overload: addLoad(program, choices, wayOf, ratedMilliwatts) }
 }
 
 function countOf(it: Placed | undefined, choices: readonly Choice[]): number {

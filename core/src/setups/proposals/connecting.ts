@@ -4,7 +4,6 @@ import type { SolveProgram } from '../../units/integer-program.ts'
 import { checkCompleteness, type UnmetNeed } from '../joining/completeness.ts'
 import { makeRunRule } from '../joining/run-rule.ts'
 import type { AssessmentInput } from '../placed/assessment-input.ts'
-import type { PlacedItem } from '../placed/placed-item.ts'
 import type { Store } from '../placed/store.ts'
 import { listSceneItems } from '../placed/venue.ts'
 import { listWholeRuns } from '../setup/cable-run.ts'
@@ -22,6 +21,8 @@ import {
   type OwnChoice,
 } from './connect-choices.ts'
 import { buildConnectProgram, type Choice, type ConnectProgram, type ProgramEnd } from './connect-program.ts'
+import { findHome } from './find-home.ts'
+
 /** A thing that is taken, and what it joins. */
 export const takenSchema = z.object({
   tag: z.string(),
@@ -253,27 +254,6 @@ function makeTake({ helper, roleId }: { helper: HelperChoice; roleId: string }):
   return 'unitId' in helper.source
     ? { kind: 'assign', roleId, unitIds: [helper.source.unitId], tags: [helper.tag], name }
     : { kind: 'assign-stock', roleId, stockId: helper.source.stockId, quantity: 1, name }
-}
-
-/** The role of the nearest thing it joins, through other new things where need be. */
-function findHome(
-  start: string,
-  things: readonly PlacedItem[],
-  partnersOf: (key: string) => { key: string }[],
-): string | null {
-  const roleOf = new Map(things.map((it) => [it.key, it.roleId]))
-  const seen = new Set([start])
-  const queue = [start]
-  for (let key = queue.shift(); key !== undefined; key = queue.shift()) {
-    const roleId = key === start ? null : roleOf.get(key)
-    if (roleId) return roleId
-    for (const partner of partnersOf(key)) {
-      if (seen.has(partner.key)) continue
-      seen.add(partner.key)
-      queue.push(partner.key)
-    }
-  }
-  return null
 }
 
 /** Whether the plan, carried out, is judged as it was reckoned: no more stops than before. */

@@ -35,7 +35,7 @@ export function makeFirstSetup(purpose: Purpose, { used, owned, ...ground }: Gro
 }
 
 /** Cameras whose lens is built in. */
-const NO_LENS: readonly Category[] = ['phone', 'camcorder', 'action-camera', 'webcam', 'drone']
+export const NO_LENS: readonly Category[] = ['phone', 'camcorder', 'action-camera', 'webcam', 'drone']
 
 /** Without the empty roles of lenses whose camera has its own: nobody misses anything there. */
 export function dropNeedlessRoles<T extends Pick<NewSetup, 'roles'>>(

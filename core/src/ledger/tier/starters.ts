@@ -1,0 +1,17 @@
+import { STARTER_MODELS } from '../../kit/template/starter-models.ts'
+import { makeModelFromTemplate } from '../../kit/template/template.ts'
+import { isHelperKind } from '../../setups/proposals/connect-choices.ts'
+import { type Role, suitsRole } from '../../setups/setup/setup.ts'
+
+/** Names of common things that would go to an end, which is of that side. */
+export function listStartersFor(interfaces: readonly string[], side: 'host' | 'guest'): string[] {
+  return STARTER_MODELS.flatMap(({ category, name, facts, more }) => {
+    if (!isHelperKind(category)) return []
+    const { ports } = makeModelFromTemplate(category, '', name, facts, { more })
+    return ports.some((it) => it.side !== side && it.interfaces.some((code) => interfaces.includes(code))) ? [name] : []
+  })
+}
+
+/** Names of common things that would fill a role by their kind. */
+export const listStartersOf = (role: Pick<Role, 'wants' | 'wantsModelId' | 'anyOfUnitIds'>): string[] =>
+  STARTER_MODELS.flatMap(({ category, name }) => (suitsRole(role, { id: '', category }) ? [name] : []))
