@@ -18,6 +18,7 @@ import { stocktakeContract } from './contract/kit/stocktake-contract.ts'
 import { systemContract } from './contract/kit/system-contract.ts'
 import { unitContract } from './contract/kit/unit-contract.ts'
 import { viewContract } from './contract/kit/view-contract.ts'
+import { kitPlanContract } from './contract/kit-plan-contract.ts'
 import { ledgerContract } from './contract/ledger-contract.ts'
 import { orderContract } from './contract/order-contract.ts'
 import { readingContract } from './contract/reading-contract.ts'
@@ -62,6 +63,7 @@ export const apiContract = {
   ...orderContract,
   ...wishContract,
   ...decisionContract,
+  ...kitPlanContract,
   ...cableContract,
   ...cameraContract,
   ...firstHourContract,

@@ -82,6 +82,7 @@ export type { ScheduleRow } from './contract/kit/schedule-contract.ts'
 export type { StockRow } from './contract/kit/stock-contract.ts'
 export type { SystemsReply } from './contract/kit/system-contract.ts'
 export { type Hearsay, quickEntrySchema, type UnitReply, unitListQuery } from './contract/kit/unit-contract.ts'
+export type { KitPlanPage } from './contract/kit-plan-contract.ts'
 export type { EntryRow, SpendingReply } from './contract/ledger-contract.ts'
 export type { OrderRow } from './contract/order-contract.ts'
 export type { NewReading, ReadingsReply } from './contract/reading-contract.ts'
@@ -360,6 +361,20 @@ export {
   type ShoppingLine,
 } from './ledger/shopping.ts'
 export { type Spending, summariseSpending } from './ledger/spending.ts'
+export { couldServe, listKitItems, makeKitInput } from './ledger/tier/kit-case.ts'
+export {
+  countFilmsToGo,
+  KIT_BASES,
+  KIT_GRADES,
+  type KitOption,
+  type KitPlan,
+  type KitPlanChange,
+  kitPlanChangeSchema,
+  kitPlanSchema,
+  OPTION_USES,
+} from './ledger/tier/kit-plan.ts'
+export { listStartersOf } from './ledger/tier/starters.ts'
+export { type KitLine, type KitOfTier, type Kits, planKits } from './ledger/tier/tiers.ts'
 export type { Candidate } from './ledger/wish/candidate.ts'
 export { findCures, type SetupCures } from './ledger/wish/cures.ts'
 export { type Pieces, placePieces } from './ledger/wish/place-pieces.ts'
@@ -379,6 +394,7 @@ export {
   type WishPrice,
   type WishState,
   type WishUse,
+  wishBodySchema,
   wishChangeSchema,
   wishSchema,
 } from './ledger/wish/wish.ts'

@@ -22,6 +22,7 @@ import { viewRoutes } from './kit/unit/view-routes.ts'
 import { figuresRoutes } from './kit/worth/figures-routes.ts'
 import { scheduleRoutes } from './kit/worth/schedule-routes.ts'
 import { decisionRoutes } from './ledger/decision-routes.ts'
+import { kitPlanRoutes } from './ledger/kit-plan-routes.ts'
 import { ledgerRoutes } from './ledger/ledger-routes.ts'
 import { orderRoutes } from './ledger/order-routes.ts'
 import { partRequestRoutes } from './ledger/part-request-routes.ts'
@@ -107,6 +108,7 @@ export const routes: readonly Route[] = [
   ...orderRoutes,
   ...wishRoutes,
   ...decisionRoutes,
+  ...kitPlanRoutes,
   ...todayRoutes,
   ...findRoutes,
 ]

@@ -1,6 +1,7 @@
 import { computeAllFigures } from './diary/stock-demand.ts'
 import { warmSolver } from './foundation/base/solver.ts'
 import type { AppContext } from './foundation/database/app-context.ts'
+import { planKitsFor } from './ledger/kit-plan-store.ts'
 import { listHindrancesFor, planUpgradeFor } from './ledger/upgrade-plan.ts'
 import { loadWishes } from './ledger/wish-store.ts'
 import { planConnectionsFor } from './setups/connection-plan.ts'
@@ -14,6 +15,7 @@ export const JOBS = {
   wishes: (app: AppContext) => loadWishes(app),
   hindrances: (app: AppContext) => listHindrancesFor(app),
   'upgrade-plan': planUpgradeFor,
+  kits: planKitsFor,
   /** Nothing that anybody waits for. */
   warm: warmSolver,
 }

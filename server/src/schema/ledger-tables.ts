@@ -4,6 +4,8 @@ import {
   type Defect,
   type EntryKind,
   type Group,
+  type KitPlan,
+  kitPlanSchema,
   newDecisionSchema,
   newShoppingLineSchema,
   newWishSchema,
@@ -81,6 +83,23 @@ export const wishes = sqliteTable('wishes', {
   unitIds: json('unit_ids', wishSchema.shape.unitIds).notNull().default([]),
   arrivedOn: text('arrived_on'),
   outcome: json('outcome', wishChangeSchema.shape.outcome),
+  version: integer('version').notNull().default(1),
+})
+
+/** Kits that are planned for sums of money. */
+export const kitPlans = sqliteTable('kit_plans', {
+  id: text('id').primaryKey(),
+  name: text('name').notNull(),
+  setupId: text('setup_id')
+    .notNull()
+    .references(() => setups.id),
+  base: text('base').$type<KitPlan['base']>().notNull().default('nothing'),
+  isStills: integer('is_stills', { mode: 'boolean' }).notNull().default(false),
+  weighting: text('weighting').$type<KitPlan['weighting']>().notNull().default('even'),
+  musts: json('musts', kitPlanSchema.shape.musts).notNull(),
+  tiers: json('tiers', kitPlanSchema.shape.tiers).notNull(),
+  options: json('options', kitPlanSchema.shape.options).notNull(),
+  taken: json('taken', kitPlanSchema.shape.taken),
   version: integer('version').notNull().default(1),
 })
 

@@ -47,6 +47,7 @@ export const SUBJECT_TYPES = [
   'shopping-line',
   'wish',
   'decision',
+  'kit-plan',
   'attachment',
   'film',
   'saved-view',

@@ -36,6 +36,7 @@ export const TRACKED_TABLES = [
   'shopping_lines',
   'wishes',
   'decisions',
+  'kit_plans',
 ] as const
 export type TrackedTable = (typeof TRACKED_TABLES)[number]
 

@@ -40,6 +40,7 @@ export const SUBJECT_OF: Readonly<Record<TrackedTable, ChangeSubject>> = {
   shopping_lines: 'shopping',
   wishes: 'shopping',
   decisions: 'shopping',
+  kit_plans: 'shopping',
 }
 
 /** What a change touched; what is not tracked row by row may be anything. */

@@ -23,6 +23,7 @@ const NAMES: Readonly<Record<SubjectType, string | null>> = {
   'shopping-line': 'SELECT item FROM shopping_lines WHERE id = ?',
   wish: "SELECT trim(m.maker || ' ' || m.name) FROM wishes w JOIN models m ON m.id = w.model_id WHERE w.id = ?",
   decision: 'SELECT about FROM decisions WHERE id = ?',
+  'kit-plan': 'SELECT name FROM kit_plans WHERE id = ?',
   attachment: 'SELECT name FROM attachments WHERE id = ?',
   film: 'SELECT title FROM films WHERE id = ?',
   'saved-view': 'SELECT name FROM saved_views WHERE id = ?',
