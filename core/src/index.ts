@@ -373,6 +373,7 @@ export {
   kitPlanSchema,
   OPTION_USES,
 } from './ledger/tier/kit-plan.ts'
+export { findFit } from './ledger/tier/kit-question.ts'
 export { listStartersOf } from './ledger/tier/starters.ts'
 export { type KitLine, type KitOfTier, type Kits, planKits } from './ledger/tier/tiers.ts'
 export type { Candidate } from './ledger/wish/candidate.ts'
@@ -390,6 +391,7 @@ export {
   newWishSchema,
   PRICE_KINDS,
   SET_STATE_CODES,
+  WISH_STATES,
   type Wish,
   type WishPrice,
   type WishState,

@@ -12,3 +12,5 @@ CREATE TABLE `kit_plans` (
 	`version` integer DEFAULT 1 NOT NULL,
 	FOREIGN KEY (`setup_id`) REFERENCES `setups`(`id`) ON UPDATE no action ON DELETE no action
 );
+--> statement-breakpoint
+ALTER TABLE `entries` ADD `wish_id` text REFERENCES wishes(id);

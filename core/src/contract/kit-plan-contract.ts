@@ -30,7 +30,17 @@ const kitPlanPageSchema = z.object({
       }),
     ),
   }),
-  models: z.array(z.object({ id: z.string(), name: z.string(), category: z.enum(CATEGORY_CODES) })),
+  models: z.array(
+    z.object({
+      id: z.string(),
+      version: z.number(),
+      name: z.string(),
+      category: z.enum(CATEGORY_CODES),
+      /** Roles that it would fill, and those of which nobody knows whether it does what they ask. */
+      fills: z.array(z.string()),
+      perhaps: z.array(z.string()),
+    }),
+  ),
   /** No circuit was chosen for the setup, so an ordinary one of the country is reckoned with. */
   assumedCircuit: z.object({ volts: z.number(), amps: z.number() }).nullable(),
   /** Films published so far. */

@@ -28,7 +28,12 @@ export const newEntrySchema = z.object({
 })
 export type NewEntry = z.infer<typeof newEntrySchema>
 
-export const entrySchema = newEntrySchema.extend({ id: idSchema, version: versionSchema })
+export const entrySchema = newEntrySchema.extend({
+  id: idSchema,
+  /** The wish that was paid by it. */
+  wishId: idSchema.nullable(),
+  version: versionSchema,
+})
 export type Entry = z.infer<typeof entrySchema>
 
 export const budgetSchema = z.object({

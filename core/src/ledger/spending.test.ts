@@ -11,6 +11,7 @@ const entry = (date: string, netMinor: number, part: Partial<Entry> = {}): Entry
   kind: 'purchase',
   category: 'camera',
   description: 'x',
+  wishId: null,
   netMinor,
   taxMinor: 0,
   partyId: null,

@@ -237,6 +237,7 @@ function fillLedger({ tx, log }: Writer, today: string): void {
         description: `${unit.tag} ${nameModel(model)}`,
         netMinor: gross - taxMinor,
         taxMinor,
+        wishId: null,
         partyId: 'vendor',
         unitId: unit.tag,
       },

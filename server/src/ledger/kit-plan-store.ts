@@ -3,6 +3,7 @@ import {
   costWish,
   couldServe,
   findDate,
+  findFit,
   type KitPlan,
   type KitPlanPage,
   type Kits,
@@ -23,13 +24,14 @@ import { refuseMissing } from '../foundation/base/problem.ts'
 import { loadSolver } from '../foundation/base/solver.ts'
 import type { AppContext, Transaction } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
-import { entries, kitPlans, wishes } from '../schema/ledger-tables.ts'
+import { kitPlans, wishes } from '../schema/ledger-tables.ts'
 import { films } from '../schema/studio-tables.ts'
 import { makePresentContext } from '../setups/assessment-context.ts'
 import { loadAssessment } from '../setups/assessment-store.ts'
 import { loadFreeStore } from '../setups/free-store.ts'
 import { loadSetup } from '../setups/setup-store.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
+import { sumPaid } from './wish-store.ts'
 
 /** A kit asks the solver some twenty times for each sum. */
 const SECONDS_IN_ALL = 12
@@ -114,7 +116,11 @@ export function loadKitPlanPage(app: AppContext, id: string): KitPlanPage {
     },
     models: plan.options.flatMap(({ modelId }) => {
       const model = models.get(modelId)
-      return model ? [{ id: model.id, name: nameModel(model), category: model.category }] : []
+      if (!model) return []
+      const fits = (answer: 'yes' | 'unknown') =>
+        input.setup.roles.flatMap((role) => (findFit(role, { model }, plan.musts) === answer ? [role.id] : []))
+      const { version, category } = model
+      return [{ id: modelId, version, name: nameModel(model), category, fills: fits('yes'), perhaps: fits('unknown') }]
     }),
     assumedCircuit: assumed ? { volts: assumed.volts, amps: assumed.amps } : null,
     published: countPublished(db, today),
@@ -131,16 +137,7 @@ function listTaken(
 ): KitPlanPage['wishes'] {
   if (!taken) return []
   const rows = db.select().from(wishes).where(isAnyOf(wishes.id, taken.wishIds)).all()
-  const made = rows.flatMap((it) => it.unitIds)
-  const paidOf = new Map(
-    db
-      .select({ id: entries.unitId, minor: sql<number>`sum(${entries.netMinor} + ${entries.taxMinor})` })
-      .from(entries)
-      .where(and(eq(entries.kind, 'purchase'), isAnyOf(entries.unitId, made)))
-      .groupBy(entries.unitId)
-      .all()
-      .map((it) => [it.id, it.minor]),
-  )
+  const paidOf = sumPaid(db, rows)
   return rows.map((wish) => {
     const model = models.get(wish.modelId)
     return {
@@ -149,7 +146,7 @@ function listTaken(
       quantity: wish.quantity,
       state: wish.state,
       costMinor: costWish(wish, today)?.totalMinor ?? null,
-      paidMinor: wish.unitIds.reduce((sum, it) => sum + (paidOf.get(it) ?? 0), 0),
+      paidMinor: paidOf.get(wish.id) ?? 0,
     }
   })
 }

@@ -308,6 +308,7 @@ export const wishRoutes = [
           taxMinor,
           partyId,
           unitId,
+          wishId: before.id,
         }
         tx.insert(entries).values(entry).run()
         log('spent', 'entry', entry.id, { after: entry })

@@ -21,7 +21,7 @@ import {
   type WishesReply,
   type WishRow,
 } from '@exemplar/core'
-import { and, eq, gt, inArray, lt, sql } from 'drizzle-orm'
+import { and, eq, gt, inArray, lt, or } from 'drizzle-orm'
 import { isAnyOf } from '../availability/holdings.ts'
 import { loadModels } from '../availability/reference.ts'
 import type { AppContext } from '../foundation/database/app-context.ts'
@@ -222,15 +222,7 @@ export function loadWishes(app: AppContext): WishesReply {
       .all()
       .map((it) => [it.id, it.tag]),
   )
-  const paidOf = new Map(
-    app.db
-      .select({ id: entries.unitId, minor: sql<number>`sum(${entries.netMinor} + ${entries.taxMinor})` })
-      .from(entries)
-      .where(and(eq(entries.kind, 'purchase'), isAnyOf(entries.unitId, made)))
-      .groupBy(entries.unitId)
-      .all()
-      .map((it) => [it.id, it.minor]),
-  )
+  const paidOf = sumPaid(app.db, all)
   const shoots = countShoots(each, app.now(), 1)
   const rows = all.map((wish): WishRow => {
     const model = models.get(wish.modelId)
@@ -260,14 +252,38 @@ export function loadWishes(app: AppContext): WishesReply {
         ]
       }),
       tags: wish.unitIds.flatMap((id) => tagOf.get(id) ?? []),
-      paidMinor:
-        wish.state === 'here' && wish.unitIds.length > 0
-          ? wish.unitIds.reduce((sum, id) => sum + (paidOf.get(id) ?? 0), 0)
-          : null,
+      paidMinor: wish.state === 'here' ? (paidOf.get(wish.id) ?? null) : null,
       score: scoreWish({ ...wish, category: model?.category ?? 'other' }, all, cures, shoots, today),
     }
   })
   return { wishes: rows, setups: nameSetups(setups), basis: shoots.basis, advice: sumAdvice(all) }
+}
+
+/** What was paid for each wish: by entries of its own, or, of what came before those were kept, by those of its things. */
+export function sumPaid(db: Database, all: readonly Pick<Wish, 'id' | 'unitIds'>[]): Map<string, number> {
+  const wishOf = new Map(all.flatMap((it) => it.unitIds.map((unitId) => [unitId, it.id])))
+  const rows = db
+    .select()
+    .from(entries)
+    .where(
+      and(
+        eq(entries.kind, 'purchase'),
+        or(
+          isAnyOf(
+            entries.wishId,
+            all.map((it) => it.id),
+          ),
+          isAnyOf(entries.unitId, wishOf.keys()),
+        ),
+      ),
+    )
+    .all()
+  const paid = new Map<string, number>()
+  for (const { wishId, unitId, netMinor, taxMinor } of rows) {
+    const id = wishId ?? wishOf.get(unitId ?? '')
+    if (id) paid.set(id, (paid.get(id) ?? 0) + netMinor + taxMinor)
+  }
+  return paid
 }
 
 /** Of each whose advice was followed: how often what was bought cured what it was for. */

@@ -13,7 +13,7 @@ import {
   wishChangeSchema,
   wishSchema,
 } from '@exemplar/core'
-import { index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import { type AnySQLiteColumn, index, integer, sqliteTable, text } from 'drizzle-orm/sqlite-core'
 import { json } from './json-column.ts'
 import { models, stock, units } from './kit-tables.ts'
 import { setups } from './setups-tables.ts'
@@ -31,6 +31,8 @@ export const entries = sqliteTable(
     taxMinor: integer('tax_minor').notNull(),
     partyId: text('party_id').references(() => parties.id),
     unitId: text('unit_id').references(() => units.id),
+    /** The wish that was paid by it. */
+    wishId: text('wish_id').references((): AnySQLiteColumn => wishes.id),
     version: integer('version').notNull().default(1),
   },
   (table) => [index('entries_date').on(table.date)],

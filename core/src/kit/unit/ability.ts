@@ -81,6 +81,16 @@ export const ABILITIES = {
       return isKindOf(category, 'light') && category !== 'flash' ? 'unknown' : 'no'
     },
   },
+  'sets-colour': {
+    label: 'Its colour can be set',
+    figure: null,
+    unsaid: 'between which colours it goes',
+    ask: ({ specs, category }) => {
+      const { kelvinMin, kelvinMax } = specs.more
+      if (typeof kelvinMin === 'number' && typeof kelvinMax === 'number') return kelvinMax > kelvinMin ? 'yes' : 'no'
+      return isKindOf(category, 'light') && category !== 'flash' ? 'unknown' : 'no'
+    },
+  },
   lights: {
     label: 'Gives light',
     figure: { label: 'At 1 m at least, lx', unit: 'lx' },

@@ -6,6 +6,8 @@ export interface KitRole {
   isRequired: boolean
   /** It falls away where one of these options fills another role, as that of a lens does with a phone. */
   freedBy: { roleId: string; optionIds: readonly string[] } | null
+  /** Filled only where this one is: nobody wants the second tripod without the second camera. */
+  servesId: string | null
 }
 
 /** Something that may be chosen, alike pieces of it under one. */
@@ -115,8 +117,11 @@ export function buildKitProgram({ roles, options, makeJoints }: KitQuestion): Ki
     const joints = joined?.joints[at]
     if (joints) program.rows.push({ terms: [...ones(joints), ...minus(pieces), ...inRoles], least: 0, most: null })
   }
-  for (const { id, isRequired, freedBy } of roles) {
-    const own = ones(fills.flatMap((it) => it.flatMap(({ roleId, variable }) => (roleId === id ? [variable] : []))))
+  const fillsOf = (id: string) =>
+    ones(fills.flatMap((it) => it.flatMap(({ roleId, variable }) => (roleId === id ? [variable] : []))))
+  for (const { id, isRequired, freedBy, servesId } of roles) {
+    const own = fillsOf(id)
+    if (servesId !== null) program.rows.push({ terms: [...fillsOf(servesId), ...minus(own)], least: 0, most: null })
     const freeing = ones(
       options.flatMap((option, at) =>
         freedBy?.optionIds.includes(option.id)

@@ -22,10 +22,14 @@ export const listOpenRoles = (roles: readonly Role[]): Role[] =>
   roles.filter((role) => listInUse(role).length === 0 && !role.intentionallyEmpty && !role.providedBy)
 
 /** Why an option fills a role, or does not. */
-export function findFit(role: Role, item: KitItem, musts: readonly RoleMust[]): 'yes' | 'no' | 'unknown' {
-  if (!suitsRole(role, item.model, item.source.kind === 'units' ? item.source.units[0]?.id : undefined)) return 'no'
+export function findFit(
+  role: Role,
+  { model, source }: Pick<KitItem, 'model'> & { source?: KitItem['source'] },
+  musts: readonly RoleMust[],
+): 'yes' | 'no' | 'unknown' {
+  if (!suitsRole(role, model, source?.kind === 'units' ? source.units[0]?.id : undefined)) return 'no'
   const wants = musts.filter((it) => it.roleId === role.id).flatMap((it) => it.wants)
-  return judgeAbilities(item.model, wants).answer
+  return judgeAbilities(model, wants).answer
 }
 
 /** Everything of which a kit may be put together, for the solver. What lacks a figure that a role asks for does not fill it. */
@@ -51,17 +55,23 @@ export function makeKitQuestion(
     }),
   )
   return {
-    roles: roles.map((role) => describeRole(role, items)),
+    roles: roles.map((role) => describeRole(role, roles, items)),
     options,
     makeJoints: () => joinItems(input, items, true).joints,
   }
 }
 
-function describeRole(role: Role, items: readonly KitItem[]): KitRole {
-  const isRequired = role.importance === 'essential'
-  if (role.wants !== 'lens' || !role.goesWith) return { id: role.id, isRequired, freedBy: null }
-  const optionIds = items.flatMap(({ id, model }) => (NO_LENS.some((it) => isKindOf(model.category, it)) ? [id] : []))
-  return { id: role.id, isRequired, freedBy: { roleId: role.goesWith, optionIds } }
+function describeRole(role: Role, open: readonly Role[], items: readonly KitItem[]): KitRole {
+  const { id, goesWith, importance, wants } = role
+  const served = open.find((it) => it.id === goesWith)
+  const optionIds = items.flatMap((it) => (NO_LENS.some((kind) => isKindOf(it.model.category, kind)) ? [it.id] : []))
+  return {
+    id,
+    isRequired: importance === 'essential',
+    freedBy: served && wants === 'lens' ? { roleId: served.id, optionIds } : null,
+    // What has to be there whatever else is, is there.
+    servesId: served && importance !== 'essential' ? served.id : null,
+  }
 }
 
 /** An essential end of something that is offered or stands there, and the variable of how many of it stay open. */

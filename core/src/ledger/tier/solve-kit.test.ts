@@ -37,6 +37,7 @@ function makeCase(seed: number) {
       id,
       isRequired: at < 2,
       freedBy: id === 'light' && dice(4) === 0 ? { roleId: 'camera', optionIds: ['o0'] } : null,
+      servesId: id === 'sound' && dice(3) === 0 ? 'light' : null,
     })),
     options,
     makeJoints: null,
@@ -91,6 +92,7 @@ function searchAll({ roles, options }: KitQuestion, budget: number, aim: KitAim,
     const isFreed = role.freedBy?.optionIds.some((it) => filled.get(role.freedBy?.roleId ?? '') === it) ?? false
     if (isFreed || !role.isRequired) choose(at + 1, filled)
     if (isFreed) return
+    if (role.servesId !== null && !filled.has(role.servesId)) return
     for (const option of options)
       if (option.fills.some((it) => it.roleId === role.id)) choose(at + 1, new Map([...filled, [role.id, option.id]]))
   }

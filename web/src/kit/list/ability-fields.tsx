@@ -49,7 +49,8 @@ export function AbilityFields({
   )
 }
 
-function Least({
+/** The figure of an ability, where it has one. */
+export function Least({
   code,
   least,
   onChange,

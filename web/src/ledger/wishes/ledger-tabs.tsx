@@ -6,6 +6,7 @@ const TABS = [
   ['/ledger/wishes', 'Wishes'],
   ['/ledger/hindrances', 'What holds us back'],
   ['/ledger/plan', 'Upgrade plan'],
+  ['/ledger/kits', 'Kits'],
   ['/ledger/decide', 'Decide'],
 ] as const
 

@@ -58,15 +58,18 @@ export function makeDraftOf(row: WishRow, rate = 0): WishDraft {
   return {
     ...{ quantity, defect, severity, reason, uses, discount, condition, warrantyMonths },
     ...{ needsIds, insteadIds, sells, waitsFor, waitsUntil, meanwhile, advice },
-    prices: row.prices.map(({ kind, netMinor, taxMinor, on, source }) => ({
-      ...{ id: `price-${++count}`, kind, on, source },
-      typedMinor: netMinor + taxMinor,
-      taxed: 'in' as const,
-      rate,
-      kept: { netMinor, taxMinor },
-    })),
+    prices: row.prices.map((it) => draftPrice(it, rate)),
   }
 }
+
+/** A price that was kept, as its fields show it. */
+export const draftPrice = ({ kind, netMinor, taxMinor, on, source }: WishPrice, rate: number): PriceDraft => ({
+  ...{ id: `price-${++count}`, kind, on, source },
+  typedMinor: netMinor + taxMinor,
+  taxed: 'in',
+  rate,
+  kept: { netMinor, taxMinor },
+})
 
 /** The prices as they are sent; a row without an amount is none. */
 export function readPrices(prices: readonly PriceDraft[]): WishPrice[] {

@@ -8,7 +8,7 @@ import { RowsField } from '../../foundation/form/rows-field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
 import { Tag } from '../../foundation/parts/page-parts.tsx'
 import { ThingPicker } from '../../kit/entry/thing-picker.tsx'
-import { makePrice, type WishDraft } from './wish-draft.ts'
+import { makePrice, type PriceDraft, type WishDraft } from './wish-draft.ts'
 
 type Set = (part: Partial<WishDraft>) => void
 
@@ -62,60 +62,65 @@ export function PriceFields({ draft, rate, today, set }: { draft: WishDraft; rat
       blank={() => makePrice(today, rate)}
       onChange={(prices) => set({ prices })}
     >
-      {(row, change) => (
-        <>
-          <MoneyField
-            label="Amount"
-            value={row.typedMinor}
-            onChange={(typedMinor) => change({ typedMinor, kept: typedMinor === row.typedMinor ? row.kept : null })}
-          />
-          <SelectField
-            label="Tax"
-            value={row.taxed}
-            onChange={(event) => change({ taxed: event.target.value as typeof row.taxed, kept: null })}
-          >
-            <option value="in">{row.kept ? 'In it, as kept' : 'Is in it'}</option>
-            <option value="on">Comes on top</option>
-            <option value="none">None</option>
-          </SelectField>
-          {row.taxed !== 'none' && !row.kept && (
-            <NumberField
-              label="Tax rate, %"
-              value={row.rate / 100}
-              most={100}
-              isWhole={false}
-              onChange={(percent) => percent !== null && change({ rate: Math.round(percent * 100) })}
-            />
-          )}
-          <SelectField
-            label="How sure"
-            value={row.kind}
-            onChange={(event) => change({ kind: event.target.value as WishPrice['kind'] })}
-          >
-            {Object.entries(PRICE_KINDS).map(([code, label]) => (
-              <option key={code} value={code}>
-                {label}
-              </option>
-            ))}
-          </SelectField>
-          <TextField
-            label="On"
-            type="date"
-            required
-            value={row.on}
-            onChange={(event) => change({ on: event.target.value })}
-          />
-          <div className="col-span-2">
-            <TextField
-              label="Where"
-              placeholder="shop, page, who said so"
-              value={row.source}
-              onChange={(event) => change({ source: event.target.value })}
-            />
-          </div>
-        </>
-      )}
+      {(row, change) => <PriceRowFields row={row} change={change} />}
     </RowsField>
+  )
+}
+
+/** One price as it was told: what it is, whether tax is in it, how sure, from when and where. */
+export function PriceRowFields({ row, change }: { row: PriceDraft; change(part: Partial<PriceDraft>): void }) {
+  return (
+    <>
+      <MoneyField
+        label="Amount"
+        value={row.typedMinor}
+        onChange={(typedMinor) => change({ typedMinor, kept: typedMinor === row.typedMinor ? row.kept : null })}
+      />
+      <SelectField
+        label="Tax"
+        value={row.taxed}
+        onChange={(event) => change({ taxed: event.target.value as typeof row.taxed, kept: null })}
+      >
+        <option value="in">{row.kept ? 'In it, as kept' : 'Is in it'}</option>
+        <option value="on">Comes on top</option>
+        <option value="none">None</option>
+      </SelectField>
+      {row.taxed !== 'none' && !row.kept && (
+        <NumberField
+          label="Tax rate, %"
+          value={row.rate / 100}
+          most={100}
+          isWhole={false}
+          onChange={(percent) => percent !== null && change({ rate: Math.round(percent * 100) })}
+        />
+      )}
+      <SelectField
+        label="How sure"
+        value={row.kind}
+        onChange={(event) => change({ kind: event.target.value as WishPrice['kind'] })}
+      >
+        {Object.entries(PRICE_KINDS).map(([code, label]) => (
+          <option key={code} value={code}>
+            {label}
+          </option>
+        ))}
+      </SelectField>
+      <TextField
+        label="On"
+        type="date"
+        required
+        value={row.on}
+        onChange={(event) => change({ on: event.target.value })}
+      />
+      <div className="col-span-2">
+        <TextField
+          label="Where"
+          placeholder="shop, page, who said so"
+          value={row.source}
+          onChange={(event) => change({ source: event.target.value })}
+        />
+      </div>
+    </>
   )
 }
 
