@@ -368,7 +368,6 @@ export {
   KIT_GRADES,
   type KitOption,
   type KitPlan,
-  type KitPlanChange,
   kitPlanChangeSchema,
   kitPlanSchema,
   OPTION_USES,
@@ -461,7 +460,7 @@ export { listOrphans, swapThing } from './setups/proposals/swap.ts'
 export { answerWants, findWants, type ThingWant } from './setups/proposals/thing-wants.ts'
 export { addCableRun, type CableRun, hasCableRun } from './setups/setup/cable-run.ts'
 export { DEMAND_CODES, DEMANDS } from './setups/setup/demand.ts'
-export { dropNeedlessRoles, makeFirstSetup } from './setups/setup/first-setup.ts'
+export { dropNeedlessRoles, hasOwnLens, makeFirstSetup } from './setups/setup/first-setup.ts'
 export { printLights } from './setups/setup/lights-print.ts'
 export { FEATURE_CODES, FEATURES, type Feature } from './setups/setup/provided.ts'
 export { addGuest, applyTemplate, copySetup, PURPOSE_TEMPLATES } from './setups/setup/purpose-template.ts'

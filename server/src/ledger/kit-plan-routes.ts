@@ -2,6 +2,7 @@ import {
   type BodyOf,
   countFilmsToGo,
   findDate,
+  hasOwnLens,
   type KitOption,
   type KitPlan,
   type Kits,
@@ -23,6 +24,8 @@ import { setups } from '../schema/setups-tables.ts'
 import { saveSetup } from '../setups/setup-store.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { countPublished, loadKitPlanPage } from './kit-plan-store.ts'
+
+type Taken = BodyOf<'post /kit-plans/:id/taken'>
 
 function requirePlan(tx: Transaction, id: string, version: number): KitPlan {
   return requireVersion(tx.select().from(kitPlans).where(eq(kitPlans.id, id)).get(), version, 'kit')
@@ -93,12 +96,7 @@ function makeSetup(
 }
 
 /** Wishes of what a kit buys, in the roles that it takes there. */
-function wishFor(
-  { tx, newId, log }: Writer,
-  plan: KitPlan,
-  setup: Setup,
-  bought: BodyOf<'post /kit-plans/:id/taken'>['bought'],
-): string[] {
+function wishFor({ tx, newId, log }: Writer, plan: KitPlan, setup: Setup, bought: Taken['bought']): string[] {
   return bought.map(({ optionId, count, roleIds, besideRoleIds }, at) => {
     const option = plan.options.find((it) => it.id === optionId)
     if (!option) throw refuseField(`/bought/${at}/optionId`, 'The kit has no such thing to choose from.')
@@ -138,20 +136,30 @@ function wishFor(
   })
 }
 
-/** What is here goes into the roles that the kit has it in, where those stand empty or it lies beside. */
-function putHere(writer: Writer, before: Setup, here: BodyOf<'post /kit-plans/:id/taken'>['here']): void {
-  if (here.length === 0) return
+/** Roles that the kit fills with a camera whose lens is built in. */
+function listWithOwnLens(tx: Transaction, plan: KitPlan, bought: Taken['bought']): string[] {
+  return bought.flatMap(({ optionId, roleIds }) => {
+    const modelId = plan.options.find((it) => it.id === optionId)?.modelId ?? ''
+    const model = tx.select().from(models).where(eq(models.id, modelId)).get()
+    return model && hasOwnLens(model.category) ? roleIds : []
+  })
+}
+
+/** What is here goes into the roles that the kit has it in; a lens is not missed where the camera of the kit has its own. */
+function settleRoles(writer: Writer, before: Setup, { here }: Taken, withOwnLens: readonly string[]): void {
+  const isThere = (unitId: string | null) =>
+    before.roles.some((it) => it.things.some((thing) => unitId !== null && thing.unitId === unitId))
   const roles = before.roles.map((role): Role => {
-    const own = here.filter((it) => it.roleId === role.id)
-    const isThere = (it: (typeof own)[number]) =>
-      before.roles.some((one) => one.things.some((thing) => it.unitId !== null && thing.unitId === it.unitId))
-    const things = own.flatMap((it) => {
-      if (isThere(it)) return []
-      if (it.unitId) return [makeAssignment({ unitId: it.unitId })]
-      return it.stockId ? [makeAssignment({ stockId: it.stockId, quantity: it.count })] : []
+    if (role.wants === 'lens' && role.things.length === 0 && withOwnLens.includes(role.goesWith ?? ''))
+      return { ...role, intentionallyEmpty: true }
+    const things = here.flatMap(({ unitId, stockId, count, roleId }) => {
+      if (roleId !== role.id || isThere(unitId)) return []
+      if (unitId) return [makeAssignment({ unitId })]
+      return stockId ? [makeAssignment({ stockId, quantity: count })] : []
     })
     return things.length > 0 ? { ...role, intentionallyEmpty: false, things: [...role.things, ...things] } : role
   })
+  if (roles.every((it, at) => it === before.roles[at])) return
   const after = { ...before, roles }
   saveSetup(writer, before.id, after, before.version + 1)
   writer.log('changed', 'setup', before.id, { before, after })
@@ -228,7 +236,7 @@ export const kitPlanRoutes = [
       }
       const setup = requireSetup(tx, before.setupId, '/tierId')
       const wishIds = wishFor(writer, before, setup, body.bought)
-      putHere(writer, setup, body.here)
+      settleRoles(writer, setup, body, listWithOwnLens(tx, before, body.bought))
       return change(writer, before, { taken: { tierId: tier.id, on: today, wishIds } })
     }),
   ),

@@ -3,6 +3,7 @@ import {
   costWish,
   couldServe,
   findDate,
+  findExponent,
   findFit,
   type KitPlan,
   type KitPlanPage,
@@ -80,7 +81,7 @@ function loadKitCase(app: AppContext, plan: KitPlan) {
 /** Kits for the sums of a plan, as long work: for a thread of its own. */
 export async function planKitsFor(app: AppContext, { id }: { id: string }): Promise<Kits> {
   const plan = loadKitPlan(app.db, id)
-  const { loaded, input, today } = loadKitCase(app, plan)
+  const { settings, loaded, input, today } = loadKitCase(app, plan)
   const store =
     plan.base === 'house' ? loadFreeStore(app.db, loaded, (model) => couldServe(input, model), MOST_HERE) : null
   const { musts, tiers, weighting } = plan
@@ -92,6 +93,7 @@ export async function planKitsFor(app: AppContext, { id }: { id: string }): Prom
       weigh: WEIGHTINGS[weighting]?.weigh ?? (() => 1),
       tiers,
       published: countPublished(app.db, today),
+      exponent: findExponent(settings.currency),
     },
     await loadSolver(SECONDS_IN_ALL),
   )

@@ -4,7 +4,7 @@ import type { AssessmentInput } from '../../setups/placed/assessment-input.ts'
 import type { PlacedItem } from '../../setups/placed/placed-item.ts'
 import { isHelperKind, listOwnChoices } from '../../setups/proposals/connect-choices.ts'
 import { buildConnectProgram, type Choice, foldAlike } from '../../setups/proposals/connect-program.ts'
-import { NO_LENS } from '../../setups/setup/first-setup.ts'
+import { hasOwnLens } from '../../setups/setup/first-setup.ts'
 import { listInUse, type Role, suitsRole } from '../../setups/setup/setup.ts'
 import type { Weighting } from '../wish/points.ts'
 import { type KitItem, placeItem } from './kit-items.ts'
@@ -64,7 +64,7 @@ export function makeKitQuestion(
 function describeRole(role: Role, open: readonly Role[], items: readonly KitItem[]): KitRole {
   const { id, goesWith, importance, wants } = role
   const served = open.find((it) => it.id === goesWith)
-  const optionIds = items.flatMap((it) => (NO_LENS.some((kind) => isKindOf(it.model.category, kind)) ? [it.id] : []))
+  const optionIds = items.flatMap((it) => (hasOwnLens(it.model.category) ? [it.id] : []))
   return {
     id,
     isRequired: importance === 'essential',

@@ -3,13 +3,14 @@ import { makeModelFromTemplate } from '../../kit/template/template.ts'
 import { isHelperKind } from '../../setups/proposals/connect-choices.ts'
 import { type Role, suitsRole } from '../../setups/setup/setup.ts'
 
-/** Names of common things that would go to an end, which is of that side. */
+/** Names of common things that would go to an end, which is of that side: first what only joins others, then whatever has such an end. */
 export function listStartersFor(interfaces: readonly string[], side: 'host' | 'guest'): string[] {
-  return STARTER_MODELS.flatMap(({ category, name, facts, more }) => {
-    if (!isHelperKind(category)) return []
+  const fitting = STARTER_MODELS.filter(({ category, name, facts, more }) => {
     const { ports } = makeModelFromTemplate(category, '', name, facts, { more })
-    return ports.some((it) => it.side !== side && it.interfaces.some((code) => interfaces.includes(code))) ? [name] : []
+    return ports.some((it) => it.side !== side && it.interfaces.some((code) => interfaces.includes(code)))
   })
+  const helpers = fitting.filter((it) => isHelperKind(it.category))
+  return [...helpers, ...fitting.filter((it) => !helpers.includes(it))].map((it) => it.name)
 }
 
 /** Names of common things that would fill a role by their kind. */

@@ -73,6 +73,7 @@ const makeCase = (items: KitItem[], tiers: Tier[], rest: Partial<KitCase> = {}):
   weigh: WEIGHTINGS.even?.weigh ?? (() => 1),
   tiers,
   published: 0,
+  exponent: 2,
   ...rest,
 })
 const plan = (items: KitItem[], tiers: Tier[], rest: Partial<KitCase> = {}): Kits =>

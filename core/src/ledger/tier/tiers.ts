@@ -85,6 +85,8 @@ export const kitsSchema = z.object({
   /** The cheapest complete kit, and the one that nothing of the list would better. */
   least: z.object({ costMinor: amount(z.number()), isProven: z.boolean() }).nullable(),
   most: z.object({ costMinor: amount(z.number()), isProven: z.boolean() }).nullable(),
+  /** Sums to begin with: the cheapest, the end, and halfway in whole units of the currency. */
+  templates: z.array(z.object({ name: z.string(), budgetMinor: amount(z.number()) })),
   /** Why there is none at all: roles for which nothing is to be had, ends that nothing meets, what is wrong with the nearest. */
   lacking: z
     .object({ roleIds: z.array(z.string()), ends: z.array(openEndSchema), wrong: z.array(findingSchema) })
@@ -101,6 +103,8 @@ export interface KitCase {
   tiers: readonly Tier[]
   /** Films published so far. */
   published: number
+  /** Decimals of the currency. */
+  exponent: number
 }
 
 const isOpenStop = (it: Finding) => it.level === 'stop' && (!it.accepted || recordOf(it).isHazard === true)
@@ -126,6 +130,7 @@ export function planKits(kit: KitCase, solve: SolveProgram): Kits {
       tiers: sorted.map((tier) => describeNone(tier, least.status === 'none' ? 'short' : 'unproven', kit.published)),
       least: null,
       most: null,
+      templates: [],
       lacking: findLacking(kit, question, nearest, solve),
     }
   }
@@ -147,7 +152,22 @@ export function planKits(kit: KitCase, solve: SolveProgram): Kits {
       lostMinor: lost.reduce((sum, it) => sum + it.minor, 0),
     }
   })
-  return { tiers, least: sumEnd(least), most: sumEnd(most), lacking: null }
+  const ends = { least: sumEnd(least), most: sumEnd(most) }
+  return { tiers, ...ends, templates: listTemplates(ends, kit.exponent), lacking: null }
+}
+
+/** Three sums that the list itself gives, one where all of it comes to the same. */
+function listTemplates({ least, most }: Pick<Kits, 'least' | 'most'>, exponent: number): Kits['templates'] {
+  if (!least) return []
+  const first = { name: 'To begin with', budgetMinor: least.costMinor }
+  if (!most || most.costMinor <= least.costMinor) return [first]
+  const whole = 10 ** exponent
+  const halfway = Math.ceil((least.costMinor + most.costMinor) / 2 / whole) * whole
+  return [
+    first,
+    ...(halfway < most.costMinor ? [{ name: 'Halfway', budgetMinor: halfway }] : []),
+    { name: 'All that is worth it', budgetMinor: most.costMinor },
+  ]
 }
 
 type Found = Extract<KitResult, { status: 'found' }>

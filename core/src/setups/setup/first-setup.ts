@@ -35,19 +35,20 @@ export function makeFirstSetup(purpose: Purpose, { used, owned, ...ground }: Gro
 }
 
 /** Cameras whose lens is built in. */
-export const NO_LENS: readonly Category[] = ['phone', 'camcorder', 'action-camera', 'webcam', 'drone']
+const NO_LENS: readonly Category[] = ['phone', 'camcorder', 'action-camera', 'webcam', 'drone']
+export const hasOwnLens = (kind: Category): boolean => NO_LENS.some((it) => isKindOf(kind, it))
 
 /** Without the empty roles of lenses whose camera has its own: nobody misses anything there. */
 export function dropNeedlessRoles<T extends Pick<NewSetup, 'roles'>>(
   setup: T,
   kindOf: (unitId: string) => Category | undefined,
 ): T {
-  const hasOwnLens = (role: Role | undefined) =>
+  const isWithLens = (role: Role | undefined) =>
     role?.things.some(({ unitId }) => {
       const kind = kindOf(unitId ?? '')
-      return kind !== undefined && NO_LENS.some((it) => isKindOf(kind, it))
+      return kind !== undefined && hasOwnLens(kind)
     }) ?? false
   const isNeedless = ({ wants, things, goesWith }: Role) =>
-    wants === 'lens' && things.length === 0 && hasOwnLens(setup.roles.find((it) => it.id === goesWith))
+    wants === 'lens' && things.length === 0 && isWithLens(setup.roles.find((it) => it.id === goesWith))
   return { ...setup, roles: setup.roles.filter((role) => !isNeedless(role)) }
 }

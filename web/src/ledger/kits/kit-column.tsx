@@ -53,7 +53,7 @@ export function KitColumn({
               {row.leftMinor === 0 ? 'to the penny' : `${say(row.leftMinor ?? 0)} left`}
             </span>
           </p>
-          <Standing kit={kit} currency={currency} />
+          <Standing plan={plan} kit={kit} currency={currency} />
           <Lines plan={plan} kit={kit} before={before} currency={currency} />
           <Shares kit={kit} currency={currency} />
           {row.lostMinor > 0 && before && (
@@ -94,7 +94,7 @@ export function KitColumn({
 }
 
 /** How sure it is that this is a whole kit, and the best. */
-function Standing({ kit, currency }: { kit: KitOfTier; currency: string }) {
+function Standing({ plan, kit, currency }: { plan: KitPlanPage; kit: KitOfTier; currency: string }) {
   const { questions, isProven, bound, points, costMinor } = kit
   return (
     <>
@@ -103,6 +103,8 @@ function Standing({ kit, currency }: { kit: KitOfTier; currency: string }) {
           <Mark level="unknown-stop">
             Whole as far as is known: {sayNumber(questions.length, 'question')} could stop it
           </Mark>
+        ) : plan.assumedCircuit ? (
+          <Mark level="unknown-stop">Whole, where its sockets are as reckoned with</Mark>
         ) : (
           <Mark level="ok">Whole: nothing stops it</Mark>
         )}

@@ -9,7 +9,7 @@ import {
 } from '@exemplar/core'
 import { useState } from 'react'
 import { Link, useParams } from 'react-router'
-import { useStudioQuery } from '../../foundation/api/api.ts'
+import { useInterfacesQuery, useStudioQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { useTold } from '../../foundation/api/use-told.ts'
 import { Button } from '../../foundation/parts/button.tsx'
@@ -18,11 +18,11 @@ import { PageHead, Section, Waiting } from '../../foundation/parts/page-parts.ts
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
 import { LedgerTabs } from '../wishes/ledger-tabs.tsx'
-import { useKitPlanQuery, useKitsQuery, useTakeKitMutation } from './kit-api.ts'
+import { useChangeKitPlanMutation, useKitPlanQuery, useKitsQuery, useTakeKitMutation } from './kit-api.ts'
 import { KitColumn } from './kit-column.tsx'
 import { AddOptionForm, ChangeOptionForm } from './kit-option-form.tsx'
 import { KitOptions } from './kit-options.tsx'
-import { KitSettingsForm } from './kit-settings.tsx'
+import { bodyOf, KitSettingsForm } from './kit-settings.tsx'
 
 type Dialog = { kind: 'settings' } | { kind: 'add'; starter: string | null } | { kind: 'change'; optionId: string }
 
@@ -131,7 +131,10 @@ function SideBySide({
         </p>
       )}
       {plan.tiers.length === 0 ? (
-        <p className="my-3">Say how much money there is, and its kit stands here.</p>
+        <p className="my-3 flex flex-wrap items-center gap-3">
+          Say how much money there is, and its kit stands here.
+          <UseTemplates plan={plan} kits={kits} currency={currency} />
+        </p>
       ) : (
         <div className="grid gap-x-8 gap-y-6 md:grid-flow-col md:auto-cols-fr">
           {kits.tiers.map((row, at) => (
@@ -157,6 +160,29 @@ function SideBySide({
   )
 }
 
+/** Sums that the list itself gives: its cheapest whole kit, its end, and halfway. */
+function UseTemplates({ plan, kits, currency }: { plan: KitPlanPage; kits: Kits; currency: string }) {
+  const [change, { isLoading }] = useChangeKitPlanMutation()
+  const run = useTold()
+  const may = useMay()
+  if (kits.templates.length === 0 || !may('change-ledger')) return null
+  const tiers = kits.templates.map((it, at) => ({ ...it, id: `tier-${at + 1}`, afterFilms: null }))
+  return (
+    <Button
+      className="no-print"
+      disabled={isLoading}
+      onClick={() =>
+        run(
+          change({ id: plan.id, version: plan.version, body: { ...bodyOf(plan), tiers } }).unwrap(),
+          'Kits for these sums stand side by side.',
+        )
+      }
+    >
+      Begin with {kits.templates.map((it) => formatMoney(it.budgetMinor, currency)).join(', ')}
+    </Button>
+  )
+}
+
 /** Why there is no whole kit at all, and what to add. */
 function Lacking({
   plan,
@@ -169,6 +195,9 @@ function Lacking({
 }) {
   const roles = plan.setup.roles.filter((it) => lacking.roleIds.includes(it.id))
   const may = useMay()
+  const { data: interfaces } = useInterfacesQuery()
+  const labelsOf = (codes: readonly string[]) =>
+    codes.map((code) => interfaces?.find((it) => it.code === code)?.label ?? code).join(' or ')
   const Starters = ({ names }: { names: readonly string[] }) =>
     may('change-ledger') ? (
       <span className="no-print flex flex-wrap gap-2">
@@ -195,7 +224,7 @@ function Lacking({
         {lacking.ends.map((it) => (
           <li key={`${it.name}/${it.interfaces.join()}`} className="grid gap-1 border-b border-rule py-2 text-[13px]">
             <Mark level="stop">
-              {it.name} wants something that none of these gives ({it.interfaces.join(' or ')})
+              {it.name} wants something that none of these gives: {labelsOf(it.interfaces)}
             </Mark>
             <Starters names={it.starters} />
           </li>
