@@ -24,6 +24,7 @@ import type { DemoUnit } from './demo-rows.ts'
 import { DEMO_BOOKINGS, type DemoBooking } from './larkmoor-diary.ts'
 import { FURTHER_SETUPS } from './larkmoor-further-setups.ts'
 import { DEMO_INTERFACES, DEMO_MODELS, DEMO_STOCK, DEMO_UNITS } from './larkmoor-kit.ts'
+import { fillKits } from './larkmoor-kits.ts'
 import { fillIncidents, fillServices } from './larkmoor-services.ts'
 import { DEMO_SETUPS } from './larkmoor-setups.ts'
 import { applyStory, makeStories } from './larkmoor-story.ts'
@@ -53,6 +54,7 @@ export function fillDemo(app: AppContext, { withAccounts = true } = {}): void {
     fillBench(writer, today)
     fillLedger(writer, today)
     fillWishes(writer, today)
+    fillKits(writer, today)
   }
   write(app, makeSystemActor(), fill, { isTracked: false })
 }

@@ -97,6 +97,7 @@ const GOOD: Record<string, unknown> = {
     reason: 'x',
     on: '2026-11-24',
   },
+  'post /kit-plans': { name: 'x', setupId: 'gi', purpose: null },
   'post /wishes': {
     it: { category: 'light', name: 'x' },
     uses: [{ setupId: 'gi', roleId: 'gi-r3', insteadOfId: null, beside: true }],

@@ -99,6 +99,8 @@ describe('reading', () => {
     '/units/:id/wants': 'CAM-01',
     '/units/:id/upkeep': 'CAM-01',
     '/changes/:id': '1',
+    '/kit-plans/:id': 'k-second',
+    '/kit-plans/:id/kits': 'k-second',
     '/models/:id': 'verrin-v6',
     '/models/:id/fits': 'verrin-v6',
     '/interfaces/:code/fits': 'sd',

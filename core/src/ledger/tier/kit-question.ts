@@ -46,7 +46,8 @@ export function makeKitQuestion(
       costMinor: item.priceMinor,
       most: item.most,
       isMust: item.isMust,
-      goesBeside: isHelperKind(item.model.category),
+      // What fills no role by its kind lies with what it joins: a lens where the camera's role has it.
+      goesBeside: isHelperKind(item.model.category) || !roles.some((role) => suitsRole(role, item.model)),
       fills: roles.flatMap((role) =>
         findFit(role, item, musts) === 'yes'
           ? [{ roleId: role.id, points: ROLE_POINTS[role.importance] * item.grade * weigh(item.model.category) }]

@@ -1,4 +1,4 @@
-import { listNextStages, type RepairStage } from '@exemplar/core'
+import { type KitPlanPage, listNextStages, type RepairStage } from '@exemplar/core'
 import { match, NOW, type Reply, type TestApi } from '../../foundation/api.fixture.ts'
 import { TINY_PNG } from '../../foundation/tiny-png.fixture.ts'
 
@@ -61,6 +61,10 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
     state: string,
   ): Promise<{ id: string; version: number; uses: unknown; prices: unknown }[]> =>
     (await get('/wishes')).wishes.filter((it: { state: string }) => it.state === state)
+  const pickKit = async (pick: <T>(items: readonly T[]) => T | undefined) => {
+    const it = pick((await get('/kit-plans')) as { id: string }[])
+    return it ? ((await get(`/kit-plans/${it.id}`)) as KitPlanPage) : null
+  }
   return {
     'put /studio': async (_, n) => {
       const studio = await get('/studio')
@@ -414,6 +418,7 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
       const {
         tag: _t,
         party: _p,
+        wishId: _w,
         id,
         version,
         ...it
@@ -432,6 +437,27 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
       const it = pick((await get('/decisions')) as { id: string; version: number }[])
       const body = { ...DECISION, about: 'Decision', reason: `Because ${n}` }
       return it ? api.call('PUT', `/decisions/${it.id}`, body, match(it.version)) : null
+    },
+    'post /kit-plans': (_, n) =>
+      api.call('POST', '/kit-plans', { name: `Kit ${n}`, setupId: null, purpose: 'interview' }),
+    'put /kit-plans/:id': async (pick, n) => {
+      const it = await pickKit(pick)
+      if (!it) return null
+      const { id, version, setupId: _s, taken: _t, setup: _n, models: _m, ...rest } = it
+      const { assumedCircuit: _a, published: _p, wishes: _w, ...body } = rest
+      const tiers = [{ id: `t${n}`, name: `Sum ${n}`, budgetMinor: n }]
+      return api.call('PUT', `/kit-plans/${id}`, { ...body, tiers }, match(version))
+    },
+    'post /kit-plans/:id/options': async (pick, n) => {
+      const it = await pickKit(pick)
+      const body = { it: { category: 'light', name: `Lamp ${n}` }, price: null }
+      return it ? api.call('POST', `/kit-plans/${it.id}/options`, body, match(it.version)) : null
+    },
+    'post /kit-plans/:id/taken': async (pick) => {
+      const it = await pickKit(pick)
+      const [tier] = it?.tiers ?? []
+      if (!it || !tier || it.taken) return null
+      return api.call('POST', `/kit-plans/${it.id}/taken`, { tierId: tier.id, bought: [], here: [] }, match(it.version))
     },
     'post /wishes': (_, n) =>
       api.call('POST', '/wishes', {
