@@ -59,7 +59,7 @@ export function KitColumn({
           {row.lostMinor > 0 && before && (
             <p className="mt-2 text-[13px]">
               <Mark level="advise">
-                Whoever buys {before} first pays {say(row.lostMinor)} that is of no use here:{' '}
+                Whoever buys “{before}” first pays {say(row.lostMinor)} that is of no use here:{' '}
                 {row.lost.map((it) => `${it.count > 1 ? `${it.count} × ` : ''}${it.name}`).join(', ')}.{' '}
                 {say(kit.costMinor + row.lostMinor)} in all.
               </Mark>
@@ -153,7 +153,7 @@ function Lines({
                       : ''}
                   {it.carried > 0 &&
                     before &&
-                    (it.carried === it.count ? `; in ${before} too` : `; ${it.carried} in ${before} too`)}
+                    (it.carried === it.count ? `; also in “${before}”` : `; ${it.carried} also in “${before}”`)}
                 </span>
                 {it.others.length > 0 && (
                   <span className="block text-[12px] text-quiet">

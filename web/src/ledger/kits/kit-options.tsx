@@ -35,10 +35,10 @@ export function KitOptions({
                 <th scope="col" className="py-1 pr-3 text-right">
                   One, tax in
                 </th>
-                <th scope="col" className="py-1 pr-3 text-right">
+                <th scope="col" className="hidden py-1 pr-3 text-right md:table-cell">
                   At most
                 </th>
-                <th scope="col" className="py-1 pr-3">
+                <th scope="col" className="hidden py-1 pr-3 md:table-cell">
                   Grade
                 </th>
                 {mayChange && (
@@ -56,6 +56,9 @@ export function KitOptions({
                   <tr key={option.id} className="border-t border-rule align-top">
                     <th scope="row" className="border-b-0 py-1.5 pr-3 text-left font-semibold text-ink">
                       {name}
+                      <span className="block font-normal text-quiet md:hidden">
+                        at most {option.most}, {KIT_GRADES[option.grade].toLowerCase()}
+                      </span>
                       {option.use !== 'may' && (
                         <span className="block font-normal text-quiet">{OPTION_USES[option.use].toLowerCase()}</span>
                       )}
@@ -85,8 +88,8 @@ export function KitOptions({
                         <Mark level="unknown">no price: in no kit</Mark>
                       )}
                     </td>
-                    <td className="py-1.5 pr-3 text-right font-mono">{option.most}</td>
-                    <td className="py-1.5 pr-3">{KIT_GRADES[option.grade]}</td>
+                    <td className="hidden py-1.5 pr-3 text-right font-mono md:table-cell">{option.most}</td>
+                    <td className="hidden py-1.5 pr-3 md:table-cell">{KIT_GRADES[option.grade]}</td>
                     {mayChange && (
                       <td className="no-print py-1.5 text-right">
                         <Button size="small" aria-label={`Change ${name}`} onClick={() => onChange(option.id)}>

@@ -14,7 +14,10 @@ const TABS = [
 export function LedgerTabs() {
   const nav = useRef<HTMLElement>(null)
   // On a phone the later ones lie beyond the edge: the page that one is on is in sight. A page of a test cannot scroll.
-  useEffect(() => nav.current?.querySelector('[aria-current=page]')?.scrollIntoView?.({ block: 'nearest' }), [])
+  useEffect(() => {
+    // What it returns is not to be done when the page goes: newer browsers give a promise.
+    nav.current?.querySelector('[aria-current=page]')?.scrollIntoView?.({ block: 'nearest' })
+  }, [])
   return (
     <nav
       ref={nav}
