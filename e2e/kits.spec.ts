@@ -56,7 +56,7 @@ for (const [on, size] of [
     await page.getByRole('button', { name: /^Begin with / }).click()
     const first = page.getByRole('region', { name: 'To begin with' })
     await expect(first.getByText('In all, tax in')).toBeVisible()
-    await expect(first.getByText('Camcorder with zoom')).toBeVisible()
+    await expect(first.getByText('Camcorder with zoom', { exact: true })).toBeVisible()
     await expect(first.getByText('to the penny')).toBeVisible()
     // What nobody told of common things could still stop it: it is never said to be whole.
     await expect(first.getByText(/^Whole as far as is known/)).toBeVisible()

@@ -403,6 +403,33 @@ export const FURTHER_FORMS: readonly Form[] = [
     read: async (call, { id }) => (await call('GET', '/wishes')).wishes.find((it: { id: string }) => it.id === id),
   },
   {
+    key: 'put /kit-plans/:id',
+    sample: {
+      name: NAME,
+      base: 'house',
+      isStills: true,
+      weighting: 'lens',
+      musts: [{ roleId: 'gi-r3', wants: [{ code: 'lights', least: 900 }] }],
+      tiers: [{ id: 't1', name: 'First', budgetMinor: 90_000, afterFilms: 2 }],
+      options: [
+        {
+          id: 'o1',
+          modelId: 'sallow-120',
+          most: 3,
+          price: { kind: 'quote', netMinor: 40_000, taxMinor: 8_000, on: '2026-11-02', source: 'by letter' },
+          grade: 3,
+          use: 'must',
+        },
+      ],
+    },
+    send: async (call, sent) => {
+      const { id, version } = await call('POST', '/kit-plans', { name: 'Kit', setupId: 'gi', purpose: null })
+      await call('PUT', `/kit-plans/${id}`, sent, version)
+      return { id }
+    },
+    read: (call, { id }) => call('GET', `/kit-plans/${id}`),
+  },
+  {
     key: 'post /snapshots',
     sample: { name: NAME },
     read: async (call) => (await call('GET', '/snapshots')).find((it: { name: string }) => it.name === NAME),

@@ -114,6 +114,27 @@ describe('a whole kit for a sum of money', () => {
     expect(noLamp.lacking?.roleIds).toEqual(['Key'])
   })
 
+  test('what something of the list would meet is not said to lack: what that wants in its turn is', () => {
+    const clip = item('Clip', 'lavalier', 3_000)
+    const pocket = item('Pocket', 'recorder', 8_000, {
+      battery: 'cell-aa',
+      batteryCount: 2,
+      soundIn: 'trs-35',
+      soundInputs: 1,
+    })
+    const roles = [
+      role('Voice', 'microphone', { group: 'sound' }),
+      role('Recorder', 'recorder', { importance: 'wanted' }),
+    ]
+    const lack = (items: KitItem[]) =>
+      plan(items, [], { input: makeInput(makeStudio({}), roles) }).lacking?.ends.map(
+        (it) => `${it.name}: ${it.interfaces}`,
+      )
+    expect(lack([clip])).toEqual(['Clip: trs-35'])
+    expect(lack([clip, pocket])).toContain('Pocket: cell-aa')
+    expect(lack([clip, pocket])).not.toContain('Clip: trs-35')
+  })
+
   test('taking the best of each role in turn ends with less: the whole is looked at', () => {
     const better = item(
       'Better body',

@@ -11,10 +11,10 @@ import type { SolveProgram } from '../../units/integer-program.ts'
 import { roundHalfAwayFromZero } from '../../units/rounding.ts'
 import { aimAt } from '../plan/plan-program.ts'
 import type { Weighting } from '../wish/points.ts'
-import { type KitItem, placeKit } from './kit-items.ts'
+import { type KitItem, placeItem, placeKit } from './kit-items.ts'
 import { countFilmsToGo, MOST_SHARE_PERCENT, type RoleMust, type Tier } from './kit-plan.ts'
 import { buildKitProgram, type KitPick, type KitQuestion } from './kit-program.ts'
-import { joinItems, listOpenRoles, makeKitQuestion } from './kit-question.ts'
+import { joinItems, listOpenRoles, makeKitQuestion, type OpenVariable } from './kit-question.ts'
 import { type JudgeKit, type KitResult, solveKit } from './solve-kit.ts'
 import { listStartersFor } from './starters.ts'
 
@@ -310,6 +310,16 @@ function listLost(before: KitOfTier, now: KitOfTier): Kits['tiers'][number]['los
   })
 }
 
+/** What something of the list would meet is not told as lacking: what that wants in its turn is. */
+const OFFERED_WEIGHT = 100
+
+const isOffered = ({ interfaces, side }: OpenVariable, items: readonly KitItem[]): boolean =>
+  items.some((item) =>
+    placeItem(item, 0).some(({ ports }) =>
+      ports.some((port) => port.side !== side && port.interfaces.some((code) => interfaces.includes(code))),
+    ),
+  )
+
 /** Why there is no kit: the roles without anything for them, else the ends that nothing meets, else what is wrong with the nearest. */
 function findLacking(
   { input, items }: KitCase,
@@ -329,7 +339,7 @@ function findLacking(
   const result = solve(
     aimAt(
       built.program,
-      opens.map(({ variable }): [number, number] => [variable, 1]),
+      opens.map((it): [number, number] => [it.variable, isOffered(it, items) ? OFFERED_WEIGHT : 1]),
     ),
   )
   const ends =
