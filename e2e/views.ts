@@ -52,6 +52,7 @@ export const VIEWS = [
   '/ledger/plan',
   '/ledger/decide',
   '/ledger/kits',
+  '/ledger/assets',
   '/ledger/kits?add=kit',
   '/ledger/kits/k-second',
   '/studio/people',

@@ -140,6 +140,12 @@ export {
 export { findCollisions, findStockShortages, type Hold } from './diary/collisions.ts'
 export { buildPackSheet, listBookingItems } from './diary/pack-sheet.ts'
 export { findLuxOf, type LightSource, type LuxGrid, sumLuxRow } from './formulas/light/lux-map.ts'
+export {
+  DEPRECIATIONS,
+  type Depreciation,
+  depreciate,
+  findBookValue,
+} from './formulas/money/depreciation.ts'
 export { findLikeFraming, type LensOffer, type LikeFraming } from './formulas/picture/framing.ts'
 export { checkVoltageDrop, computeVoltageDrop, OHMS_PER_KILOMETRE } from './formulas/power/voltage-drop.ts'
 export { countSpares } from './formulas/reliability/poisson.ts'
@@ -339,6 +345,7 @@ export {
   type Sharing,
   valueSetups,
 } from './kit/worth/use-and-worth.ts'
+export { planReserve, USUAL_LIFE } from './ledger/assets/reserve.ts'
 export type { CalculatorField } from './ledger/decide/calculator.ts'
 export {
   CALCULATOR_CODES,

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { groupSchema } from '../../kit/model/category.ts'
 import { amount } from '../../studio/people/secrecy.ts'
 import { defineContract } from '../contract.ts'
 import { namedSchema } from '../replies.ts'
@@ -8,6 +9,7 @@ export const scheduleRowSchema = z.object({
   tag: z.string(),
   name: z.string(),
   kind: z.string(),
+  group: groupSchema,
   serial: z.string().nullable(),
   acquisition: z.string(),
   isOthers: z.boolean(),
@@ -17,6 +19,10 @@ export const scheduleRowSchema = z.object({
   valueMinor: amount(z.number().nullable()),
   insuredMinor: amount(z.number().nullable()),
   warrantyUntil: z.string().nullable(),
+  /** What another would cost; null where nobody said. */
+  replacementMinor: amount(z.number().nullable()),
+  /** What is left of what a pack held when it was new; null where nobody measured it. */
+  healthPercent: z.number().nullable(),
 })
 export type ScheduleRow = z.infer<typeof scheduleRowSchema>
 

@@ -32,6 +32,7 @@ export const scheduleRoutes = [
             tag: it.tag,
             name: nameModel(model),
             kind: CATEGORIES[model.category].label,
+            group: CATEGORIES[model.category].group,
             serial: it.serial,
             acquisition: it.acquisition,
             isOthers: OTHERS.has(it.acquisition),
@@ -41,6 +42,8 @@ export const scheduleRoutes = [
             valueMinor: it.provenance.valueMinor,
             insuredMinor: it.provenance.insuredMinor,
             warrantyUntil: it.provenance.warrantyUntil,
+            replacementMinor: it.provenance.replacementMinor,
+            healthPercent: model.category === 'pack' ? it.healthPercent : null,
           },
         ]
       })

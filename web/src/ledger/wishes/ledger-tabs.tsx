@@ -8,6 +8,7 @@ const TABS = [
   ['/ledger/plan', 'Upgrade plan'],
   ['/ledger/kits', 'Kits'],
   ['/ledger/decide', 'Decide'],
+  ['/ledger/assets', 'Book value'],
 ] as const
 
 /** The pages of the ledger. */
