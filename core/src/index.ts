@@ -387,6 +387,7 @@ export { findCures, type SetupCures } from './ledger/wish/cures.ts'
 export { type Pieces, placePieces } from './ledger/wish/place-pieces.ts'
 export { WEIGHTINGS } from './ledger/wish/points.ts'
 export { scoreWish } from './ledger/wish/rank-wishes.ts'
+export { findUntried, listRegrets } from './ledger/wish/regrets.ts'
 export { countShoots, groupShoots, type PlannedShoot, QUARTER_DAYS } from './ledger/wish/shoots.ts'
 export {
   CURES,
@@ -397,6 +398,8 @@ export {
   newWishSchema,
   PRICE_KINDS,
   SET_STATE_CODES,
+  WHY_THIS,
+  type WhyThis,
   WISH_STATES,
   type Wish,
   type WishPrice,

@@ -391,6 +391,9 @@ export const FURTHER_FORMS: readonly Form[] = [
       waitsUntil: '2027-03-01',
       meanwhile: 'the old one',
       advice: 'Bram',
+      because: 'history',
+      tried: 'borrowed for a week',
+      reviewOn: '2027-02-01',
       state: 'enough',
     },
     // Said once it is here: needs-of-wishes.test.ts.

@@ -53,6 +53,8 @@ export const wishRowSchema = z.object({
       added: z.array(findingSchema),
     }),
   ),
+  /** One of its kind that was regretted, where nobody said how this one was tried: it is not ordered before. */
+  untried: z.object({ name: z.string(), note: z.string() }).nullable(),
   /** Where it was ordered: tags of its things, and what was paid for them. */
   tags: z.array(z.string()),
   paidMinor: amount(z.number().nullable()),

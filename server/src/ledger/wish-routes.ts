@@ -2,9 +2,11 @@ import {
   addMonths,
   costWish,
   findDate,
+  findUntried,
   isCounted,
   isKindOf,
   listInUse,
+  listRegrets,
   type Model,
   NO_PROVENANCE,
   nameModel,
@@ -189,6 +191,25 @@ function offerForSale({ tx, log }: Writer, wish: Wish): void {
   }
 }
 
+/** One of its kind was bought and regretted: this one is tried before it is ordered, or it is said why it cannot be. */
+function requireTried(tx: Transaction, wish: Wish, model: Model): void {
+  const rows = tx
+    .select({ wish: wishes, model: models })
+    .from(wishes)
+    .innerJoin(models, eq(models.id, wishes.modelId))
+    .all()
+  const regrets = listRegrets(
+    rows.map((it) => ({ ...it.wish, name: nameModel(it.model), category: it.model.category })),
+  )
+  const found = findUntried({ ...wish, category: model.category }, regrets)
+  if (!found) return
+  const note = found.outcome.note === '' ? '' : `: ${found.outcome.note}`
+  throw refuseField(
+    '/tried',
+    `${found.name} is of its kind, and was regretted${note}. Say in the wish how this one was tried, or that it cannot be; then it can be ordered.`,
+  )
+}
+
 export const wishRoutes = [
   defineRoute('get /wishes', (_, app) => app.jobs.run<WishesReply>('wishes', {})),
   defineRoute('get /wishes/places', ({ query }, { db }) => {
@@ -262,6 +283,7 @@ export const wishRoutes = [
         throw refuseField('/partyId', 'There is no such vendor.')
       }
       const model = requireModel(tx, before.modelId)
+      requireTried(tx, before, model)
       const { zone } = loadStudio(tx)
       const cost = costWish(before, findDate(writer.now, zone))
       // What is counted joins its stock when it comes: nobody counts what is not there.

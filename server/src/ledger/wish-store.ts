@@ -6,9 +6,11 @@ import {
   countShoots,
   findCures,
   findDate,
+  findUntried,
   groupShoots,
   isWaiting,
   LIFE_STATES,
+  listRegrets,
   type Model,
   nameModel,
   type PlannedShoot,
@@ -224,6 +226,12 @@ export function loadWishes(app: AppContext): WishesReply {
   )
   const paidOf = sumPaid(app.db, all)
   const shoots = countShoots(each, app.now(), 1)
+  const regrets = listRegrets(
+    all.flatMap((it) => {
+      const model = models.get(it.modelId)
+      return model ? [{ ...it, name: nameModel(model), category: model.category }] : []
+    }),
+  )
   const rows = all.map((wish): WishRow => {
     const model = models.get(wish.modelId)
     return {
@@ -251,12 +259,19 @@ export function loadWishes(app: AppContext): WishesReply {
           },
         ]
       }),
+      untried: sayUntried(wish, model, regrets),
       tags: wish.unitIds.flatMap((id) => tagOf.get(id) ?? []),
       paidMinor: wish.state === 'here' ? (paidOf.get(wish.id) ?? null) : null,
       score: scoreWish({ ...wish, category: model?.category ?? 'other' }, all, cures, shoots, today),
     }
   })
   return { wishes: rows, setups: nameSetups(setups), basis: shoots.basis, advice: sumAdvice(all) }
+}
+
+function sayUntried(wish: Wish, model: Model | undefined, regrets: ReturnType<typeof listRegrets>): WishRow['untried'] {
+  if (wish.state !== 'open' || !model) return null
+  const found = findUntried({ ...wish, category: model.category }, regrets)
+  return found ? { name: found.name, note: found.outcome.note } : null
 }
 
 /** What was paid for each wish: by entries of its own, or, of what came before those were kept, by those of its things. */

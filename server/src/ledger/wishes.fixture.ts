@@ -34,6 +34,9 @@ export function useWishes() {
     'waitsUntil',
     'meanwhile',
     'advice',
+    'because',
+    'tried',
+    'reviewOn',
     'state',
     'outcome',
   ] as const

@@ -52,9 +52,9 @@ export function costWish(wish: Pick<Wish, 'prices' | 'quantity' | 'discount'>, t
 export const isWaiting = (wish: Pick<Wish, 'waitsFor' | 'waitsUntil'>, today: string): boolean =>
   wish.waitsFor !== '' && (wish.waitsUntil === null || wish.waitsUntil >= today)
 
-/** Whether it served long enough to say if it cured what it was bought for, and nobody said. */
-export const asksOutcome = (wish: Pick<Wish, 'state' | 'outcome' | 'arrivedOn'>, today: string): boolean =>
+/** Whether it served long enough to say if it cured what it was bought for, or its trial is over, and nobody said. */
+export const asksOutcome = (wish: Pick<Wish, 'state' | 'outcome' | 'arrivedOn' | 'reviewOn'>, today: string): boolean =>
   wish.state === 'here' &&
   wish.outcome === null &&
   wish.arrivedOn !== null &&
-  addDays(wish.arrivedOn, ASK_AFTER_DAYS) <= today
+  (wish.reviewOn ?? addDays(wish.arrivedOn, ASK_AFTER_DAYS)) <= today

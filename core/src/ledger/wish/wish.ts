@@ -96,6 +96,18 @@ export const WISH_STATE_CODES = Object.keys(WISH_STATES) as [WishState, ...WishS
 /** States that somebody sets by hand; the others come of ordering and arriving, and stay until that is undone. */
 export const SET_STATE_CODES = ['open', 'enough', 'dropped'] as const satisfies readonly WishState[]
 
+/** Why this one, where another would be better. */
+export const WHY_THIS = {
+  unsaid: 'Not said',
+  best: 'It is the best for it',
+  cost: 'It costs less than the best',
+  practical: 'It is easier to work with',
+  history: 'We know it, or had one',
+  stock: 'It can be had now',
+} as const
+export type WhyThis = keyof typeof WHY_THIS
+const WHY_THIS_CODES = Object.keys(WHY_THIS) as [WhyThis, ...WhyThis[]]
+
 export const wishBodySchema = z.object({
   quantity: z.number().int().min(1, 'At least one.').max(60, 'At most 60 at once.').default(1),
   defect: z.enum(DEFECT_CODES).default('other'),
@@ -117,6 +129,11 @@ export const wishBodySchema = z.object({
   meanwhile: z.string().trim().max(200).default(''),
   /** Whose advice it follows. */
   advice: z.string().trim().max(120).default(''),
+  because: z.enum(WHY_THIS_CODES).default('unsaid'),
+  /** How it was tried before: borrowed for a week, at the shop. */
+  tried: z.string().trim().max(200).default(''),
+  /** Bought on trial: on this day it is said whether it stays; null where it is not. */
+  reviewOn: dateSchema.nullable().default(null),
 })
 
 /** Something that might be bought. What it is is told as of any new thing; nothing of it stands in the kit. */

@@ -11,6 +11,7 @@ import { useMemo, useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { CheckField, SelectField, TextField } from '../../foundation/form/field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
+import { keepText } from '../../foundation/parts/keep-text.ts'
 import { Empty, PageHead, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { Label, type LabelFacts } from './label.tsx'
 import { BATCH, hasTwoEnds, LABEL_SOURCES, type LabelSource, useLabelled } from './use-labelled.ts'
@@ -204,9 +205,5 @@ function keepAsSvg(svg: SVGSVGElement | null | undefined, page: number): void {
   const text = new XMLSerializer()
     .serializeToString(svg)
     .replace(/var\((--[\w-]+)\)/g, (_, name: string) => styles.getPropertyValue(name).trim().replaceAll('"', "'"))
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([text], { type: 'image/svg+xml' }))
-  link.download = `labels-${page + 1}.svg`
-  link.click()
-  URL.revokeObjectURL(link.href)
+  keepText(`labels-${page + 1}.svg`, text, 'image/svg+xml')
 }

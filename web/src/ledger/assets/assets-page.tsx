@@ -15,6 +15,7 @@ import { useStudioQuery } from '../../foundation/api/api.ts'
 import { SelectField } from '../../foundation/form/field.tsx'
 import { NumberField } from '../../foundation/form/number-field.tsx'
 import { Button } from '../../foundation/parts/button.tsx'
+import { keepText } from '../../foundation/parts/keep-text.ts'
 import { Empty, PageHead, Section, Tag, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
@@ -229,9 +230,5 @@ function keepCsv(rows: readonly BookRow[], year: number, currency: string): void
       plain(leftMinor),
     ]),
   )
-  const link = document.createElement('a')
-  link.href = URL.createObjectURL(new Blob([text], { type: 'text/csv' }))
-  link.download = `book-value-${year}.csv`
-  link.click()
-  URL.revokeObjectURL(link.href)
+  keepText(`book-value-${year}.csv`, text, 'text/csv')
 }

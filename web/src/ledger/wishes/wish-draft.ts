@@ -49,15 +49,18 @@ export const makeBlankWish = (today: string, rate: number): WishDraft => ({
   waitsUntil: null,
   meanwhile: '',
   advice: '',
+  because: 'unsaid',
+  tried: '',
+  reviewOn: null,
 })
 
 /** What somebody begins to change. */
 export function makeDraftOf(row: WishRow, rate = 0): WishDraft {
   const { quantity, defect, severity, reason, uses, discount, condition, warrantyMonths } = row
-  const { needsIds, insteadIds, sells, waitsFor, waitsUntil, meanwhile, advice } = row
+  const { needsIds, insteadIds, sells, waitsFor, waitsUntil, meanwhile, advice, because, tried, reviewOn } = row
   return {
     ...{ quantity, defect, severity, reason, uses, discount, condition, warrantyMonths },
-    ...{ needsIds, insteadIds, sells, waitsFor, waitsUntil, meanwhile, advice },
+    ...{ needsIds, insteadIds, sells, waitsFor, waitsUntil, meanwhile, advice, because, tried, reviewOn },
     prices: row.prices.map((it) => draftPrice(it, rate)),
   }
 }

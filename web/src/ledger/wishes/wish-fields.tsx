@@ -1,4 +1,12 @@
-import { DEFECT_WEIGHTS, DEFECTS, type Defect, PRICE_KINDS, type WishPrice } from '@exemplar/core'
+import {
+  DEFECT_WEIGHTS,
+  DEFECTS,
+  type Defect,
+  PRICE_KINDS,
+  WHY_THIS,
+  type WhyThis,
+  type WishPrice,
+} from '@exemplar/core'
 import { useState } from 'react'
 import { CheckField, NoteField, SelectField, TextField } from '../../foundation/form/field.tsx'
 import { MoneyField } from '../../foundation/form/money-field.tsx'
@@ -239,6 +247,30 @@ export function FurtherFields({
           label="On whose advice"
           value={draft.advice}
           onChange={(event) => set({ advice: event.target.value })}
+        />
+        <SelectField
+          label="Why this one"
+          value={draft.because}
+          onChange={(event) => set({ because: event.target.value as WhyThis })}
+        >
+          {Object.entries(WHY_THIS).map(([code, label]) => (
+            <option key={code} value={code}>
+              {label}
+            </option>
+          ))}
+        </SelectField>
+        <TextField
+          label="How it was tried"
+          placeholder="borrowed for a week, at the shop, cannot be"
+          value={draft.tried}
+          onChange={(event) => set({ tried: event.target.value })}
+        />
+        <TextField
+          label="On trial until"
+          hint="then it is asked whether it stays"
+          type="date"
+          value={draft.reviewOn ?? ''}
+          onChange={(event) => set({ reviewOn: event.target.value || null })}
         />
       </div>
     </MoreFields>

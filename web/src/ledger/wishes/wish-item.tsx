@@ -5,6 +5,7 @@ import {
   PRICE_KINDS,
   sayFinding,
   sayNumber,
+  WHY_THIS,
   type WishesReply,
   type WishRow,
 } from '@exemplar/core'
@@ -136,6 +137,25 @@ export function WishItem({
             Together with {called(score.withIds)} nothing stops {sayNumber(score.runs, 'shoot')}
           </Mark>
           {score.wholeMinor !== null && <span className="text-quiet">, {say(score.wholeMinor)} in all</span>}
+        </p>
+      )}
+      {row.untried && (
+        <p className="text-[13px]">
+          <Mark level="warn">
+            {row.untried.name} is of its kind, and was regretted{row.untried.note && `: ${row.untried.note}`}. Try this
+            one before it is ordered
+          </Mark>
+        </p>
+      )}
+      {(row.because !== 'unsaid' || row.tried || row.reviewOn) && (
+        <p className="text-[13px] text-quiet">
+          {[
+            row.because !== 'unsaid' && `Why this one: ${WHY_THIS[row.because].toLowerCase()}`,
+            row.tried && `Tried: ${row.tried}`,
+            row.reviewOn && `On trial until ${sayDayWithYear(row.reviewOn)}`,
+          ]
+            .filter(Boolean)
+            .join('. ')}
         </p>
       )}
       {row.advice && <p className="text-[12px] text-quiet">On the advice of {row.advice}</p>}

@@ -1,4 +1,4 @@
-import { CURES, findExponent, formatMoney, sayNumber, WEIGHTINGS, type WishRow } from '@exemplar/core'
+import { CURES, findExponent, formatMoney, sayNumber, sumKnown, WEIGHTINGS, type WishRow } from '@exemplar/core'
 import { useState } from 'react'
 import { useSearchParams } from 'react-router'
 import { useStudioQuery } from '../../foundation/api/api.ts'
@@ -8,6 +8,7 @@ import { Mark } from '../../foundation/parts/mark.tsx'
 import { Empty, PageHead, Section, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { LedgerTabs } from './ledger-tabs.tsx'
+import { ShareList } from './share-list.tsx'
 import { ArrivedForm, OrderForm, OutcomeForm, useWishActs } from './wish-acts.tsx'
 import { useWishesQuery } from './wish-api.ts'
 import { WishForm } from './wish-form.tsx'
@@ -40,6 +41,7 @@ export function WishesPage() {
   const open = wishes.filter((it) => it.state === 'open')
   const wanted = open.filter((it) => !it.isWaiting)
   const asks = wishes.filter((it) => it.asksOutcome)
+  const regretted = wishes.filter((it) => it.state === 'here' && it.outcome && it.outcome.answer !== 'yes')
   const close = () => setDialog(null)
   const groups = [
     { title: 'Did they cure it?', rows: asks },
@@ -53,6 +55,7 @@ export function WishesPage() {
   return (
     <>
       <PageHead title="Wishes" aside={sayNumber(open.length, 'wish', 'wishes')}>
+        {open.length > 0 && <Button onClick={() => setParams({ share: 'list' })}>As a list to pass on</Button>}
         <Button look="act" onClick={() => setParams({ add: 'wish' })}>
           Wish for something
         </Button>
@@ -66,6 +69,7 @@ export function WishesPage() {
           </Empty>
         )}
         {wanted.length > 1 && <Schools rows={wanted} names={names} currency={currency} basis={basis} />}
+        {regretted.length > 0 && <Regrets rows={regretted} currency={currency} />}
         {groups.map(({ title, rows }) =>
           rows.length === 0 ? null : (
             <Section key={title} title={title} aside={String(rows.length)}>
@@ -147,6 +151,9 @@ export function WishesPage() {
           </Section>
         )}
       </div>
+      <SheetDialog open={params.get('share') === 'list'} onClose={() => setParams({})} title="A list to pass on">
+        <ShareList rows={wanted} currency={currency} />
+      </SheetDialog>
       <SheetDialog open={params.get('add') === 'wish'} onClose={() => setParams({})} wide title="Wish for something">
         <WishForm row={null} all={wishes} onDone={() => setParams({})} />
       </SheetDialog>
@@ -172,6 +179,31 @@ const findHundred = (currency: string) => (findExponent(currency) === 0 ? 10_000
 function byWorth(rows: readonly WishRow[], hundred: number): WishRow[] {
   const worth = (it: WishRow) => perHundred(it, 'even', hundred) ?? (it.score.wholeMinor === 0 ? Infinity : -1)
   return [...rows].sort((a, b) => worth(b) - worth(a) || (a.name < b.name ? -1 : 1))
+}
+
+/** What was bought and did not do what it was bought for, and what that cost: nothing of its kind is ordered untried. */
+function Regrets({ rows, currency }: { rows: readonly WishRow[]; currency: string }) {
+  const { sum, unknown } = sumKnown(rows.map((it) => it.paidMinor))
+  return (
+    <Section title="Regretted" aside={String(rows.length)}>
+      <ul>
+        {rows.map((it) => (
+          <li key={it.id} className="border-b border-rule py-1.5 text-[13px]">
+            <b>{it.name}</b>
+            {it.outcome?.note && `: ${it.outcome.note}`}{' '}
+            <span className="text-quiet">
+              {it.outcome?.answer === 'partly' ? 'cured in part' : 'did not cure it'}
+              {it.paidMinor !== null && `, ${formatMoney(it.paidMinor, currency)}`}
+            </span>
+          </li>
+        ))}
+      </ul>
+      <p className="py-1 text-[13px]">
+        {formatMoney(sum, currency)} in all{unknown > 0 && `, and ${unknown} of which nobody knows what they cost`}. The
+        next of such a kind is tried before it is ordered.
+      </p>
+    </Section>
+  )
 }
 
 /** Points for the money under each school side by side: none of them is right for everybody. */
