@@ -3,7 +3,7 @@ import { describe, expect, test } from 'vitest'
 import { useWishes } from './wishes.fixture.ts'
 
 // What was bought and regretted, on trial, or for another reason than that it is best: the day is 24 November 2026.
-const { api, call, tell, build, edit, find, list, order, price, use, wish } = useWishes()
+const { api, call, add, addFamily, change, tell, build, edit, find, list, order, price, use, wish } = useWishes()
 
 const refuseOrder = async (id: string) => {
   const { version } = await find(id)
@@ -90,4 +90,23 @@ test('[O37.1] one of a pair of lamps in another colour is told before it is boug
   }
   expect(await instead('Daylight', 5_600)).toEqual([])
   expect(await instead('Tungsten', 3_200)).toEqual(['advise'])
+})
+
+test('[O27.1] leaving a mount: what lies idle, what it should fetch, and what others in its place cost', async () => {
+  const [own, other] = [await addFamily('Own bayonet', 'mount'), await addFamily('Other bayonet', 'mount')]
+  await add('camera', 'Body', { mount: own })
+  await add('camera', 'Other body', { mount: other })
+  const lens = await add('lens', 'Lens', { mount: own })
+  await add('lens', 'Lens without a price', { mount: own })
+  await add('lens', 'Lens of the other', { mount: other })
+  // A year to the day: a quarter less than its price. What another costs was asked for.
+  const { unit } = await call('GET', `/units/${lens.id}`)
+  const acquired = { acquisition: 'bought-new', acquiredOn: '2025-11-24', priceMinor: 40_000 }
+  await change(lens, { ...acquired, provenance: { ...unit.provenance, replacementMinor: 52_000 } })
+  const { systems } = await call('GET', '/systems')
+  const left = systems.find((it: { code: string }) => it.code === own)
+  expect(left.orphans.map((it: { tag: string }) => it.tag)).toHaveLength(2)
+  expect(left.leaving).toMatchObject({ againMinor: 52_000, unknown: 1 })
+  // A quarter off within 365.25 days.
+  expect(left.leaving.resaleMinor).toBe(30_007)
 })

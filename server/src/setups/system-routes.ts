@@ -1,7 +1,10 @@
 import {
   type Category,
   countBodyPoints,
+  countDays,
   crossModifiers,
+  estimateResale,
+  findDate,
   isKindOf,
   isOwnFamily,
   judgeConformity,
@@ -31,7 +34,8 @@ const COUNTED = LIFE_STATE_CODES.filter((code) => LIFE_STATES[code].usable || ['
 const WISHED = ['wished', 'ordered'] as const
 const MOST_CROSSED = 60
 
-function loadPieces({ db }: AppContext, states: readonly (typeof LIFE_STATE_CODES)[number][]): Piece[] {
+function loadPieces({ db, now }: AppContext, states: readonly (typeof LIFE_STATE_CODES)[number][]): Piece[] {
+  const today = findDate(now(), loadStudio(db).zone)
   return db
     .select({ unit: units, model: models })
     .from(units)
@@ -39,7 +43,12 @@ function loadPieces({ db }: AppContext, states: readonly (typeof LIFE_STATE_CODE
     .where(and(inArray(units.state, [...states]), isNull(units.archivedAt)))
     .orderBy(units.tag)
     .all()
-    .map(({ unit, model }) => ({ unitId: unit.id, tag: unit.tag, model, priceMinor: unit.priceMinor }))
+    .map(({ unit: { id, tag, priceMinor, acquiredOn, provenance }, model }) => ({
+      ...{ unitId: id, tag, model, priceMinor },
+      resaleMinor:
+        priceMinor === null || acquiredOn === null ? null : estimateResale(priceMinor, countDays(acquiredOn, today)),
+      againMinor: provenance.replacementMinor ?? priceMinor,
+    }))
 }
 
 /** For each body the most that one setup hangs on it, or would where there were room, lens, card and pack aside: as it is judged today. */

@@ -10,6 +10,9 @@ export interface Piece {
   tag: string
   model: Model
   priceMinor: number | null
+  /** What it should fetch, and what another costs; null or absent where nobody knows. */
+  resaleMinor?: number | null
+  againMinor?: number | null
 }
 /** The studio's own families: lens mounts, batteries, quick plates. What the standards name is no system of anybody's. */
 export const systemShareSchema = z.object({
@@ -39,6 +42,12 @@ export const systemShareSchema = z.object({
   ),
   /** What the orphans cost; null where of one of them it is not recorded. */
   orphanMinor: amount(z.number().nullable()),
+  /** Leaving it: what the orphans should fetch, what others in their place cost, and of how many nobody knows both. */
+  leaving: z.object({
+    resaleMinor: amount(z.number()),
+    againMinor: amount(z.number()),
+    unknown: z.number(),
+  }),
 })
 export type SystemShare = z.infer<typeof systemShareSchema>
 
@@ -119,6 +128,7 @@ function describeSystem({ code, label, kind }: Interface, pieces: readonly Piece
     return ends.every((it) => !it.interfaces.some((other) => other !== code && hasHost(other, pieces)))
   })
   const prices = orphans.map((it) => it.priceMinor)
+  const known = orphans.filter((it) => it.resaleMinor != null && it.againMinor != null)
   return {
     code,
     label,
@@ -127,6 +137,11 @@ function describeSystem({ code, label, kind }: Interface, pieces: readonly Piece
     guests: at('guest').map(name),
     orphans: orphans.map((it) => ({ ...name(it), priceMinor: it.priceMinor })),
     orphanMinor: prices.every((it) => it !== null) ? prices.reduce<number>((sum, it) => sum + (it ?? 0), 0) : null,
+    leaving: {
+      resaleMinor: known.reduce((sum, it) => sum + (it.resaleMinor ?? 0), 0),
+      againMinor: known.reduce((sum, it) => sum + (it.againMinor ?? 0), 0),
+      unknown: orphans.length - known.length,
+    },
   }
 }
 

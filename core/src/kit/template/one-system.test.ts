@@ -74,6 +74,13 @@ describe('families of the kit', () => {
     ).toBeNull()
   })
 
+  test('leaving a family: what lies idle is sold and others bought; of what nobody knows both, nothing is summed', () => {
+    const told = { resaleMinor: 15_000, againMinor: 45_000 }
+    const priced = kit.map((it) => (it.tag === 'LENA' ? { ...it, ...told } : it))
+    expect(listSystems(priced, INTERFACES)[0]?.leaving).toEqual({ ...told, unknown: 1 })
+    expect(listSystems(kit, INTERFACES)[0]?.leaving).toEqual({ resaleMinor: 0, againMinor: 0, unknown: 2 })
+  })
+
   test('a plate that leaves its thread goes elsewhere, so leaving it leaves nothing idle', () => {
     const plated = [withPlate(piece('CAM', 'camera')), withPlate(piece('TRI', 'tripod'))]
     expect(listSystems(plated, INTERFACES)).toMatchObject([{ code: 'plate-a', orphans: [] }])

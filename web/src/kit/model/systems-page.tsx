@@ -137,12 +137,25 @@ function Families({ systems }: { systems: readonly SystemShare[] }) {
                 )}
                 {it.orphanMinor !== null && it.orphans.length > 0 && `, ${say(it.orphanMinor)} when bought`}
                 {it.orphanMinor === null && it.orphans.length > 0 && ', not all with a price'}
+                {it.orphans.length > it.leaving.unknown && <Leaving leaving={it.leaving} say={say} />}
               </span>
             </span>
           </li>
         ))}
       </ul>
     </Section>
+  )
+}
+
+/** What leaving a family comes to: what lies idle is sold, and others are bought in its place. */
+function Leaving({ leaving, say }: { leaving: SystemShare['leaving']; say(minor: number): string }) {
+  const { resaleMinor, againMinor, unknown } = leaving
+  return (
+    <span className="block">
+      They should fetch about {say(resaleMinor)}, others in their place cost about {say(againMinor)}:{' '}
+      {say(Math.max(0, againMinor - resaleMinor))} to leave it
+      {unknown > 0 && `, and ${unknown} of which nobody knows`}. What they fetch is a guess by price and age.
+    </span>
   )
 }
 
