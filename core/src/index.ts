@@ -614,6 +614,7 @@ export {
   secondFactorSchema,
 } from './studio/people/second-factor.ts'
 export { hideFrom, hideInRecord } from './studio/people/secrecy.ts'
+export { recordVendor, sayVendorRecord } from './studio/people/vendor-record.ts'
 export { rankPlacesByColour } from './studio/places/brand-colour.ts'
 export {
   type Circuit,

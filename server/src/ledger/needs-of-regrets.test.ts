@@ -110,3 +110,25 @@ test('[O27.1] leaving a mount: what lies idle, what it should fetch, and what ot
   // A quarter off within 365.25 days.
   expect(left.leaving.resaleMinor).toBe(30_007)
 })
+
+test('[O20.1] [S28.1] a shop is known by what failed within a year, what it cancelled and how long it took to mend', async () => {
+  const { id: partyId } = await call('POST', '/parties', { name: 'Fen Lane', kind: 'vendor', note: '', contacts: [] })
+  const came = { acquisition: 'bought-new', partyId }
+  const lamp = await add('light', 'Lamp')
+  const good = await add('light', 'Good lamp')
+  for (const it of [lamp, good]) await change(it, { ...came, acquiredOn: '2025-11-24' })
+  const record = async () => (await call('GET', `/parties/${partyId}`)).record
+  expect(await record()).toMatchObject({ things: 2, judged: 2, failed: 0, medianDays: null })
+  await call('POST', `/units/${lamp.id}/faults`, { note: 'Dead', severity: 'unusable', bookingId: null })
+  expect(await record()).toMatchObject({ things: 2, judged: 2, failed: 1 })
+  // What is young and works says nothing of them yet.
+  const young = await add('light', 'Young lamp')
+  await change(young, { ...came, acquiredOn: '2026-11-20' })
+  expect(await record()).toMatchObject({ things: 3, judged: 2, failed: 1 })
+  // An order that they cancelled is no thing of theirs.
+  const { id } = await wish('tripod', 'Never came', { prices: [price(1_000)] })
+  await order(id, { partyId })
+  const { version } = await find(id)
+  await call('POST', `/wishes/${id}/not-delivered`, undefined, version)
+  expect(await record()).toMatchObject({ things: 3, cancelled: 1 })
+})

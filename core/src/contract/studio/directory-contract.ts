@@ -3,6 +3,7 @@ import { placeSunSchema } from '../../formulas/room/place-sun.ts'
 import { lifeStateSchema } from '../../kit/unit/unit.ts'
 import { entrySchema } from '../../ledger/entry.ts'
 import { newPartySchema, newPersonSchema, partySchema, personSchema } from '../../studio/people/person.ts'
+import { vendorRecordSchema } from '../../studio/people/vendor-record.ts'
 import { newPlaceSchema, placeKindSchema, placeSchema } from '../../studio/places/place.ts'
 import { placeFindingSchema } from '../../studio/places/place-findings.ts'
 import { dateSchema } from '../../units/wall-time.ts'
@@ -11,6 +12,8 @@ import { versionedSchema } from '../replies.ts'
 
 export const partyPageReplySchema = z.object({
   ...partySchema.shape,
+  /** How their things and repairs did. */
+  record: vendorRecordSchema,
   entries: z.array(entrySchema),
   units: z.array(
     z.object({

@@ -1,12 +1,17 @@
-import { and, desc, eq, gt, inArray, isNull, ne, or, sql } from 'drizzle-orm'
+import { findDate, recordVendor } from '@exemplar/core'
+import { and, desc, eq, gt, inArray, isNull, min, ne, or, sql } from 'drizzle-orm'
+import { isAnyOf } from '../../availability/holdings.ts'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
 import { type AppContext, requireVersion, type Transaction, write } from '../../foundation/database/app-context.ts'
+import type { Database } from '../../foundation/database/database.ts'
 import { defineRoute } from '../../foundation/http/route.ts'
+import { faults, repairs } from '../../schema/bench-tables.ts'
 import { bookings } from '../../schema/diary-tables.ts'
 import { units } from '../../schema/kit-tables.ts'
 import { entries } from '../../schema/ledger-tables.ts'
 import { setups } from '../../schema/setups-tables.ts'
 import { parties, people, places } from '../../schema/studio-tables.ts'
+import { loadStudio } from '../settings/settings-routes.ts'
 import { loadPlacePage } from './place-page.ts'
 import { loadPlaceSun } from './place-sun.ts'
 
@@ -71,12 +76,46 @@ function requireNoRing(tx: Transaction, id: string, parentId: string | null): vo
   }
 }
 
+/** How the things that came from them and the repairs that they did went. */
+function loadVendorRecord(db: Database, id: string, today: string) {
+  const { zone } = loadStudio(db)
+  const rows = db.select().from(units).where(eq(units.partyId, id)).all()
+  const came = rows.filter((it) => it.state !== 'ordered' && it.state !== 'wished')
+  const failures = new Map(
+    db
+      .select({ unitId: faults.unitId, at: min(faults.reportedAt) })
+      .from(faults)
+      .where(
+        and(
+          eq(faults.severity, 'unusable'),
+          isAnyOf(
+            faults.unitId,
+            came.map((it) => it.id),
+          ),
+        ),
+      )
+      .groupBy(faults.unitId)
+      .all()
+      .map((it) => [it.unitId, it.at === null ? null : findDate(it.at, zone)]),
+  )
+  return recordVendor(
+    {
+      things: came.map((it) => ({ acquiredOn: it.acquiredOn, failedOn: failures.get(it.id) ?? null })),
+      // What was on order and left the kit was cancelled: it never was here.
+      cancelled: rows.filter((it) => it.state === 'ordered' && it.archivedAt !== null).length,
+      repairs: db.select().from(repairs).where(eq(repairs.partyId, id)).all(),
+    },
+    today,
+  )
+}
+
 /** What a party did here: what was bought of it, what it lent, what it repaired. */
-function loadPartyPage({ db }: AppContext, id: string) {
+function loadPartyPage({ db, now }: AppContext, id: string) {
   const party = db.select().from(parties).where(eq(parties.id, id)).get()
   if (!party) throw refuseMissing('vendor, lender or repairer')
   return {
     ...withoutArchive(party),
+    record: loadVendorRecord(db, id, findDate(now(), loadStudio(db).zone)),
     entries: db.select().from(entries).where(eq(entries.partyId, id)).orderBy(desc(entries.date)).limit(100).all(),
     units: db
       .select({ id: units.id, tag: units.tag, acquisition: units.acquisition, dueOn: units.dueOn, state: units.state })

@@ -1,4 +1,13 @@
-import { CONSENTS, formatMoney, listTraitsOn, normaliseSkill, type Party, type Person, TRAITS } from '@exemplar/core'
+import {
+  CONSENTS,
+  formatMoney,
+  listTraitsOn,
+  normaliseSkill,
+  type Party,
+  type Person,
+  sayVendorRecord,
+  TRAITS,
+} from '@exemplar/core'
 import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
 import { usePartiesQuery, usePeopleQuery, useSetupNamesQuery, useStudioQuery } from '../../foundation/api/api.ts'
@@ -229,8 +238,10 @@ function PartyHistory({ id }: { id: string }) {
   const { data } = usePartyQuery(id)
   const { data: studio } = useStudioQuery()
   if (!data) return null
+  const said = sayVendorRecord(data.record)
   return (
     <div className="mt-2 text-[13px]">
+      {said && <p className="mb-1">{said}</p>}
       {data.units.length > 0 && (
         <p className="mb-1">
           {data.units.map((it) => (
