@@ -3,6 +3,7 @@ import { CHARGED_AND_ABLE_FAULTS } from './planted-faults/charged-and-able.mjs'
 import { DOORS_FAULTS } from './planted-faults/doors.mjs'
 import { ENTRY_FAULTS } from './planted-faults/entry.mjs'
 import { FREE_AND_FIGURES_FAULTS } from './planted-faults/free-and-figures.mjs'
+import { KIT_FAULTS } from './planted-faults/kits.mjs'
 import { LAWS_FAULTS } from './planted-faults/laws.mjs'
 import { LEDGER_FAULTS } from './planted-faults/ledger.mjs'
 import { PICTURE_AND_LIGHT_FAULTS } from './planted-faults/picture-and-light.mjs'
@@ -23,4 +24,5 @@ export const PLANTED_FAULTS = [
   ...BENCH_FAULTS,
   ...WEAR_FAULTS,
   ...LEDGER_FAULTS,
+  ...KIT_FAULTS,
 ]

@@ -8,6 +8,7 @@ import { tapeSchema } from '../setups/setup/setup.ts'
 import { idSchema } from '../studio/identity.ts'
 import { amount } from '../studio/people/secrecy.ts'
 import { defineContract } from './contract.ts'
+import { versionedSchema } from './replies.ts'
 
 const setupNameSchema = z.object({ id: z.string(), code: z.string(), tape: tapeSchema, name: z.string() })
 
@@ -117,6 +118,12 @@ export const kitPlanContract = defineContract('ledger', {
     permission: 'change-ledger',
     body: kitPlanChangeSchema,
     reply: kitPlanSchema,
+    isChange: true,
+  },
+  'delete /kit-plans/:id': {
+    summary: 'Take a planned kit away; what was wished for by it stays',
+    permission: 'change-ledger',
+    reply: versionedSchema,
     isChange: true,
   },
   'post /kit-plans/:id/options': {

@@ -202,6 +202,14 @@ export const kitPlanRoutes = [
       return change(writer, before, body)
     }),
   ),
+  defineRoute('delete /kit-plans/:id', ({ params, version, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const before = requirePlan(tx, params.id ?? '', version)
+      tx.delete(kitPlans).where(eq(kitPlans.id, before.id)).run()
+      log('archived', 'kit-plan', before.id, { before })
+      return { id: before.id, version: before.version + 1 }
+    }),
+  ),
   defineRoute('post /kit-plans/:id/options', ({ params, body: { it, ...body }, version, actor }, app) =>
     write(app, actor, (writer) => {
       const { tx, newId, now } = writer

@@ -77,6 +77,8 @@ function searchAll({ roles, options }: KitQuestion, budget: number, aim: KitAim,
       })
       if (inRoles.some((it) => it.roleIds.length > (options.find((one) => one.id === it.id)?.most ?? 0))) return
       const add = (nth: number, picks: KitPick[]): void => {
+        // More of it would only cost more.
+        if (weighKit({ options }, picks).costMinor > budget) return
         const helper = helpers[nth]
         if (!helper) {
           const isWhole = options.every((it) => !it.isMust || picks.some((pick) => pick.id === it.id))

@@ -219,6 +219,7 @@ const EXPECTED: Record<string, string> = {
   'post /kit-plans': 'm',
   'get /kit-plans/:id': 'm',
   'put /kit-plans/:id': 'm',
+  'delete /kit-plans/:id': 'm',
   'post /kit-plans/:id/options': 'm',
   'get /kit-plans/:id/kits': 'm',
   'post /kit-plans/:id/taken': 'm',

@@ -448,6 +448,10 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
       const tiers = [{ id: `t${n}`, name: `Sum ${n}`, budgetMinor: n }]
       return api.call('PUT', `/kit-plans/${id}`, { ...body, tiers }, match(version))
     },
+    'delete /kit-plans/:id': async (pick) => {
+      const it = await pickKit(pick)
+      return it ? api.call('DELETE', `/kit-plans/${it.id}`, undefined, match(it.version)) : null
+    },
     'post /kit-plans/:id/options': async (pick, n) => {
       const it = await pickKit(pick)
       const body = { it: { category: 'light', name: `Lamp ${n}` }, price: null }

@@ -29,6 +29,9 @@ const kitApi = api.injectEndpoints({
     changeKitPlan: build.mutation<ReplyOf<'put /kit-plans/:id'>, Change<'put /kit-plans/:id'>>({
       query: ({ id, version, body }) => request('put /kit-plans/:id', { id, version, body }),
     }),
+    removeKitPlan: build.mutation<ReplyOf<'delete /kit-plans/:id'>, { id: string; version: number }>({
+      query: ({ id, version }) => request('delete /kit-plans/:id', { id, version }),
+    }),
     addKitOption: build.mutation<ReplyOf<'post /kit-plans/:id/options'>, Change<'post /kit-plans/:id/options'>>({
       query: ({ id, version, body }) => request('post /kit-plans/:id/options', { id, version, body }),
     }),
@@ -44,6 +47,7 @@ export const {
   useKitsQuery,
   useAddKitPlanMutation,
   useChangeKitPlanMutation,
+  useRemoveKitPlanMutation,
   useAddKitOptionMutation,
   useTakeKitMutation,
 } = kitApi

@@ -12,6 +12,7 @@ import {
 import type { ReactNode } from 'react'
 import { useMeasures } from '../../foundation/form/measures.tsx'
 import { Mark } from '../../foundation/parts/mark.tsx'
+import { sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { FactQuestion } from '../../kit/model/fact-question.tsx'
 
@@ -55,6 +56,7 @@ export function KitColumn({
           </p>
           <Standing plan={plan} kit={kit} currency={currency} />
           <Lines plan={plan} kit={kit} before={before} currency={currency} />
+          <OldestPrice plan={plan} kit={kit} />
           <Shares kit={kit} currency={currency} />
           {row.lostMinor > 0 && before && (
             <p className="mt-2 text-[13px]">
@@ -91,6 +93,16 @@ export function KitColumn({
       {children}
     </section>
   )
+}
+
+/** How old the oldest of its prices is: it costs that only as long as they hold. */
+function OldestPrice({ plan, kit }: { plan: KitPlanPage; kit: KitOfTier }) {
+  const days = plan.options.flatMap((it) =>
+    it.price && kit.lines.some((line) => line.id === it.id) ? [it.price.on] : [],
+  )
+  const [oldest] = days.sort()
+  if (!oldest) return null
+  return <p className="mt-1 text-[12px] text-quiet">Oldest price: {sayDayWithYear(oldest)}</p>
 }
 
 /** How sure it is that this is a whole kit, and the best. */

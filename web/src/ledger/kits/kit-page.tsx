@@ -8,7 +8,7 @@ import {
   WISH_STATES,
 } from '@exemplar/core'
 import { useState } from 'react'
-import { Link, useParams } from 'react-router'
+import { Link, useNavigate, useParams } from 'react-router'
 import { useInterfacesQuery, useStudioQuery } from '../../foundation/api/api.ts'
 import { useMay } from '../../foundation/api/session.ts'
 import { useTold } from '../../foundation/api/use-told.ts'
@@ -18,7 +18,13 @@ import { PageHead, Section, Waiting } from '../../foundation/parts/page-parts.ts
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
 import { LedgerTabs } from '../wishes/ledger-tabs.tsx'
-import { useChangeKitPlanMutation, useKitPlanQuery, useKitsQuery, useTakeKitMutation } from './kit-api.ts'
+import {
+  useChangeKitPlanMutation,
+  useKitPlanQuery,
+  useKitsQuery,
+  useRemoveKitPlanMutation,
+  useTakeKitMutation,
+} from './kit-api.ts'
 import { KitColumn } from './kit-column.tsx'
 import { AddOptionForm, ChangeOptionForm } from './kit-option-form.tsx'
 import { KitOptions } from './kit-options.tsx'
@@ -49,6 +55,7 @@ export function KitPage() {
           </Button>
         )}
         <Button onClick={() => window.print()}>Print</Button>
+        {mayChange && <Remove plan={plan} />}
       </PageHead>
       <LedgerTabs />
       <div className="px-4 pb-16 md:px-5">
@@ -98,6 +105,24 @@ export function KitPage() {
         {changed && <ChangeOptionForm plan={plan} option={changed} name={nameOf(changed.modelId)} onDone={close} />}
       </SheetDialog>
     </>
+  )
+}
+
+/** Takes the plan away, not what was wished for by it; the note that tells so takes it back. */
+function Remove({ plan }: { plan: KitPlanPage }) {
+  const [remove, { isLoading }] = useRemoveKitPlanMutation()
+  const run = useTold()
+  const navigate = useNavigate()
+  return (
+    <Button
+      disabled={isLoading}
+      onClick={async () => {
+        if (await run(remove({ id: plan.id, version: plan.version }).unwrap(), `${plan.name} is taken away.`))
+          navigate('/ledger/kits')
+      }}
+    >
+      Take away
+    </Button>
   )
 }
 
@@ -153,8 +178,8 @@ function SideBySide({
       )}
       <p className="mt-4 text-[12px] text-quiet">
         A role that has to be filled counts three points, one that is wanted two, one that is optional one, times the
-        grade of what fills it. A kit is judged as the setup is. Whether the things are free on a day is not asked; load
-        and fixing of what hangs overhead is for whoever is competent for it.
+        grade of what fills it. A kit is judged as the setup is. Whether the things are free on a day, and who is there,
+        is not asked; load and fixing of what hangs overhead is for whoever is competent for it.
       </p>
     </>
   )
