@@ -35,7 +35,7 @@ function makeCase(seed: number) {
   const question: KitQuestion = {
     roles: ROLES.map((id, at) => ({
       id,
-      isRequired: at < 2,
+      isRequired: at === 0 || (at === 1 && dice(3) > 0),
       freedBy: id === 'light' && dice(4) === 0 ? { roleId: 'camera', optionIds: ['o0'] } : null,
       servesId: id === 'sound' && dice(3) === 0 ? 'light' : null,
     })),
