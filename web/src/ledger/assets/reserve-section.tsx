@@ -11,19 +11,10 @@ import { useState } from 'react'
 import { MoneyField } from '../../foundation/form/money-field.tsx'
 import { NumberField } from '../../foundation/form/number-field.tsx'
 import { Section } from '../../foundation/parts/page-parts.tsx'
+import { GROUP_NAMES } from '../wishes/group-names.ts'
 
 /** Years that things of a group serve, where somebody changed them. */
 export type Life = Partial<Record<Group, number>>
-
-const GROUP_NAMES = {
-  camera: 'Camera',
-  light: 'Light',
-  sound: 'Sound',
-  support: 'Support',
-  power: 'Power',
-  media: 'Media and cables',
-  set: 'Set',
-} as const
 
 /** A pack at so much of its energy is at its end. Common practice of makers. */
 const SPENT_PERCENT = 80

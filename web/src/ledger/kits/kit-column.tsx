@@ -15,6 +15,7 @@ import { Mark } from '../../foundation/parts/mark.tsx'
 import { sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { FactQuestion } from '../../kit/model/fact-question.tsx'
+import { GROUP_NAMES } from '../wishes/group-names.ts'
 
 type TierOfKits = Kits['tiers'][number]
 
@@ -208,16 +209,6 @@ function Lines({
     </table>
   )
 }
-
-const GROUP_NAMES = {
-  camera: 'Camera',
-  light: 'Light',
-  sound: 'Sound',
-  support: 'Support',
-  power: 'Power',
-  media: 'Media and cables',
-  set: 'Set',
-} as const
 
 /** Where the money goes. */
 function Shares({ kit, currency }: { kit: KitOfTier; currency: string }) {

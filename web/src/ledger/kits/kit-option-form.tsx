@@ -9,14 +9,14 @@ import {
 } from '@exemplar/core'
 import { useEffect, useState } from 'react'
 import { useStudioQuery } from '../../foundation/api/api.ts'
-import { SelectField, TextField } from '../../foundation/form/field.tsx'
+import { SelectField } from '../../foundation/form/field.tsx'
 import { NumberField } from '../../foundation/form/number-field.tsx'
 import { SavingFoot } from '../../foundation/form/saving-foot.tsx'
 import { useSaving } from '../../foundation/form/use-saving.ts'
 import { Button } from '../../foundation/parts/button.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
-import { KindField } from '../../kit/entry/kind-field.tsx'
-import { useWhatItIs, WhatItIsFields } from '../../kit/entry/what-it-is.tsx'
+import { KindAndName, ToldFields } from '../../kit/entry/kind-and-name.tsx'
+import { useWhatItIs } from '../../kit/entry/what-it-is.tsx'
 import { draftPrice, makePrice, readPrices } from '../wishes/wish-draft.ts'
 import { PriceRowFields } from '../wishes/wish-fields.tsx'
 import { useAddKitOptionMutation, useChangeKitPlanMutation } from './kit-api.ts'
@@ -115,27 +115,13 @@ export function AddOptionForm({
         save()
       }}
     >
-      <div className="grid gap-3 md:grid-cols-2">
-        <KindField
-          label="Kind of thing"
-          autoFocus={starter === null}
-          value={isKindSaid ? it.category : ''}
-          onChange={(kind) => {
-            it.setCategory(kind)
-            setKindSaid(true)
-          }}
-          onStarter={(name) => {
-            it.takeStarter(name)
-            setKindSaid(true)
-          }}
-        />
-        <TextField
-          label="What it is called"
-          value={it.name}
-          problem={it.problems.name ?? fields?.['it/name']}
-          onChange={(event) => it.setName(event.target.value)}
-        />
-      </div>
+      <KindAndName
+        it={it}
+        isKindSaid={isKindSaid}
+        problem={fields?.['it/name']}
+        hasFocus={starter === null}
+        onKind={() => setKindSaid(true)}
+      />
       <fieldset className="grid grid-cols-2 gap-2 md:grid-cols-4">
         <legend className="mb-1 text-[12px] font-semibold">Price of one</legend>
         <PriceRowFields row={price} change={(part) => setPrice({ ...price, ...part })} />
@@ -151,21 +137,11 @@ export function AddOptionForm({
           }}
         />
       </div>
-      {isKindSaid && (
-        <div className="grid gap-3 border-l-4 border-rule pl-3">
-          <p className="text-[12px] text-quiet">
-            What is told here is what it is judged by. What nobody knows yet may stay open, and is asked.
-          </p>
-          <WhatItIsFields it={it} problems={stripIt(fields)} />
-        </div>
-      )}
+      {isKindSaid && <ToldFields it={it} fields={fields} />}
       <SavingFoot saving={saving} act="It may be chosen" isLocked={!isKindSaid} onMine={save} onTheirs={onDone} />
     </form>
   )
 }
-
-const stripIt = (fields: Record<string, string> | undefined) =>
-  Object.fromEntries(Object.entries(fields ?? {}).map(([key, text]) => [key.replace(/^it\//, ''), text]))
 
 /** Price, number and grade of something that may be chosen; or it is none of them any more. */
 export function ChangeOptionForm({

@@ -1,12 +1,11 @@
 import { COUNTRIES, type WishRow } from '@exemplar/core'
 import { useState } from 'react'
 import { useStudioQuery } from '../../foundation/api/api.ts'
-import { TextField } from '../../foundation/form/field.tsx'
 import { SavingFoot } from '../../foundation/form/saving-foot.tsx'
 import { useSaving } from '../../foundation/form/use-saving.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
-import { KindField } from '../../kit/entry/kind-field.tsx'
-import { useWhatItIs, WhatItIsFields } from '../../kit/entry/what-it-is.tsx'
+import { KindAndName, ToldFields } from '../../kit/entry/kind-and-name.tsx'
+import { useWhatItIs } from '../../kit/entry/what-it-is.tsx'
 import { UseFields } from './use-fields.tsx'
 import { useAddWishMutation, useChangeWishMutation } from './wish-api.ts'
 import { makeBlankWish, makeDraftOf, readPrices, type WishDraft } from './wish-draft.ts'
@@ -62,38 +61,17 @@ export function WishForm({
       }}
     >
       {!row && (
-        <div className="grid gap-3 md:grid-cols-2">
-          <KindField
-            label="Kind of thing"
-            autoFocus
-            value={isKindSaid ? it.category : ''}
-            onChange={(kind) => {
-              it.setCategory(kind)
-              setKindSaid(true)
-              set({ uses: [] })
-            }}
-            onStarter={(name) => {
-              it.takeStarter(name)
-              setKindSaid(true)
-              set({ uses: [] })
-            }}
-          />
-          <TextField
-            label="What it is called"
-            value={it.name}
-            problem={it.problems.name ?? fields?.['it/name']}
-            onChange={(event) => it.setName(event.target.value)}
-          />
-        </div>
+        <KindAndName
+          it={it}
+          isKindSaid={isKindSaid}
+          problem={fields?.['it/name']}
+          onKind={() => {
+            setKindSaid(true)
+            set({ uses: [] })
+          }}
+        />
       )}
-      {!row && isKindSaid && (
-        <div className="grid gap-3 border-l-4 border-rule pl-3">
-          <p className="text-[12px] text-quiet">
-            What is told here is what it is judged by. What nobody knows yet may stay open, and is asked.
-          </p>
-          <WhatItIsFields it={it} problems={stripIt(fields)} />
-        </div>
-      )}
+      {!row && isKindSaid && <ToldFields it={it} fields={fields} />}
       <WhyFields draft={draft} set={set} />
       {isKindSaid && (
         <div>
@@ -113,7 +91,3 @@ export function WishForm({
     </form>
   )
 }
-
-/** `it/facts/mount` stands at the field `facts/mount`. */
-const stripIt = (fields: Record<string, string> | undefined) =>
-  Object.fromEntries(Object.entries(fields ?? {}).map(([key, text]) => [key.replace(/^it\//, ''), text]))
