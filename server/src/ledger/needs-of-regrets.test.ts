@@ -121,6 +121,16 @@ test('[O20.1] [S28.1] a shop is known by what failed within a year, what it canc
   expect(await record()).toMatchObject({ things: 2, judged: 2, failed: 0, medianDays: null })
   await call('POST', `/units/${lamp.id}/faults`, { note: 'Dead', severity: 'unusable', bookingId: null })
   expect(await record()).toMatchObject({ things: 2, judged: 2, failed: 1 })
+  // Sent, hoped for and back on one day: it took none, and is not late.
+  const kept = { claim: 'own', partyId, reference: '', dueOn: '2026-11-24', note: '' }
+  let repair = await call('POST', `/units/${lamp.id}/repairs`, { ...kept, faultId: null })
+  for (const [stage, on] of [
+    ['sent', '2026-11-24'],
+    ['back', '2026-11-24'],
+  ]) {
+    repair = await call('PUT', `/repairs/${repair.id}`, { ...kept, stage, on }, repair.version)
+  }
+  expect(await record()).toMatchObject({ repairs: 1, medianDays: 0, late: 0, promised: 1 })
   // What is young and works says nothing of them yet.
   const young = await add('light', 'Young lamp')
   await change(young, { ...came, acquiredOn: '2026-11-20' })
