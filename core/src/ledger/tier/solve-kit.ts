@@ -1,4 +1,4 @@
-import type { SolveProgram } from '../../units/integer-program.ts'
+import type { ProgramRow, SolveProgram } from '../../units/integer-program.ts'
 import { aimAt } from '../plan/plan-program.ts'
 import {
   buildKitProgram,
@@ -71,17 +71,26 @@ export function solveKit(
   return { status: 'unproven' }
 }
 
+/** The best, of those the cheapest, and of those the one with the fewest pieces: what is free and of no use stays out. */
 function solveOnce(question: KitQuestion, built: KitProgram, aim: KitAim, solve: SolveProgram) {
-  if (aim === 'money') return solve(aimAt(built.program, built.costs))
-  const best = solve(
-    aimAt(
-      built.program,
-      built.points.map(([variable, factor]): [number, number] => [variable, -factor]),
-    ),
-  )
-  if (best.status !== 'optimal') return best
-  const { points } = weighKit(question, readKit(question, built, best.values))
-  return solve(aimAt(built.program, built.costs, [{ terms: built.points, least: points, most: null }]))
+  const weigh = (values: readonly number[]) => weighKit(question, readKit(question, built, values))
+  const rows: ProgramRow[] = []
+  if (aim === 'points') {
+    const best = solve(
+      aimAt(
+        built.program,
+        built.points.map(([variable, factor]): [number, number] => [variable, -factor]),
+      ),
+    )
+    if (best.status !== 'optimal') return best
+    rows.push({ terms: built.points, least: weigh(best.values).points, most: null })
+  }
+  const cheapest = solve(aimAt(built.program, built.costs, rows))
+  if (cheapest.status !== 'optimal') return cheapest
+  rows.push({ terms: built.costs, least: null, most: weigh(cheapest.values).costMinor })
+  const pieces = built.counts.flat(2).map((variable): [number, number] => [variable, 1])
+  const fewest = solve(aimAt(built.program, pieces, rows))
+  return fewest.status === 'optimal' ? fewest : cheapest
 }
 
 /**

@@ -172,6 +172,16 @@ describe('a whole kit for a sum of money', () => {
     })
   })
 
+  test('what is free and of no use stays out', () => {
+    const spare = item('Spare card', 'card', 0, {
+      cardForm: 'card-sd',
+      capacityMegabytes: 128_000,
+    } as Partial<TemplateFacts>)
+    const names = namesOf(plan([...THINGS, spare], [tier('any', 90_000)]), 0)
+    // It stands for the one that costs something, and not beside it.
+    expect(names?.filter((it) => it.includes('ard'))).toEqual(['Spare card'])
+  })
+
   test('what a role must do is asked of each: unknown is not yes', () => {
     const musts = [{ roleId: 'Key', wants: [{ code: 'dims' as const, least: 0 }] }]
     const dims = (id: string, more: object) => {

@@ -64,7 +64,8 @@ export function sayVendorRecord(it: VendorRecord): string {
         : `${it.failed} of ${it.judged} failed within a year`
       : it.things > 0 && 'none a year old yet',
     it.cancelled > 0 && `${sayNumber(it.cancelled, 'order')} cancelled`,
-    it.medianDays !== null && `${sayNumber(it.repairs, 'repair')}, ${sayNumber(it.medianDays, 'day')} in the middle`,
+    it.medianDays !== null &&
+      `${sayNumber(it.repairs, 'repair')}, ${sayNumber(it.medianDays, 'day')}${it.repairs > 1 ? ' in the middle' : ''}`,
     it.promised > 0 && `${it.late} of ${it.promised} late`,
   ]
   const said = parts.filter(Boolean).join('; ')

@@ -4,6 +4,7 @@ import {
   type KitLine,
   type KitPlanPage,
   type Kits,
+  sayFinding,
   sayNumber,
   WISH_STATES,
 } from '@exemplar/core'
@@ -17,6 +18,7 @@ import { Mark } from '../../foundation/parts/mark.tsx'
 import { PageHead, Section, Waiting } from '../../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
+import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { LedgerTabs } from '../wishes/ledger-tabs.tsx'
 import {
   useChangeKitPlanMutation,
@@ -220,6 +222,7 @@ function Lacking({
 }) {
   const roles = plan.setup.roles.filter((it) => lacking.roleIds.includes(it.id))
   const may = useMay()
+  const words = useTimeWords()
   const { data: interfaces } = useInterfacesQuery()
   const labelsOf = (codes: readonly string[]) =>
     codes.map((code) => interfaces?.find((it) => it.code === code)?.label ?? code).join(' or ')
@@ -254,12 +257,16 @@ function Lacking({
             <Starters names={it.starters} />
           </li>
         ))}
+        {lacking.wrong.map((it) => (
+          <li key={it.key} className="border-b border-rule py-2 text-[13px]">
+            <Mark level={it.level}>{sayFinding(it, words).title}</Mark>
+            <p className="text-quiet">{sayFinding(it, words).text}</p>
+          </li>
+        ))}
         {lacking.wrong.length > 0 && (
-          <li className="py-2 text-[13px]">
-            <Mark level="stop">
-              {sayNumber(lacking.wrong.length, 'thing')} stops the nearest kit: what is graded higher may not fit
-              together
-            </Mark>
+          <li className="py-2 text-[13px] text-quiet">
+            This stops the nearest kit that was found, however much money there is. What would cure it is not among the
+            things to choose from, or stands in the setup already.
           </li>
         )}
         {nothing && (
