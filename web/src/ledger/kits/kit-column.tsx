@@ -43,10 +43,10 @@ export function KitColumn({
   const { kit } = row
   return (
     <section aria-label={tier.name} className="min-w-0 border-t-2 border-ink pt-2">
-      <h3 className="flex flex-wrap items-baseline justify-between gap-x-3 text-[15px] font-bold">
+      <h2 className="flex flex-wrap items-baseline justify-between gap-x-3 text-[15px] font-bold">
         {tier.name}
         <span className="font-mono text-[13px] font-normal">at most {say(tier.budgetMinor)}</span>
-      </h3>
+      </h2>
       {kit ? (
         <>
           <p className="text-verdict font-bold tracking-tight">
