@@ -4,16 +4,12 @@ import { expect, test } from './exemplar.ts'
 /** Something is pressed that offers a common thing; its price is typed, and it may be chosen. */
 async function offer(page: Page, name: string, price: string, grade?: string): Promise<void> {
   const button = page.getByRole('button', { name: `Add: ${name}`, exact: true }).first()
-  if (await button.isVisible()) await button.click()
-  else {
-    await page.getByRole('button', { name: 'Add a thing to choose from' }).click()
-    await page.getByRole('dialog').getByLabel('Kind of thing').fill(name)
-    await page
-      .getByRole('option', { name: new RegExp(`^${name}`) })
-      .first()
-      .click()
-  }
   const form = page.getByRole('dialog')
+  // The kits are worked out anew after each thing, and the buttons with them.
+  await expect(async () => {
+    if (!(await form.isVisible())) await button.click({ timeout: 3_000 })
+    await expect(form).toBeVisible({ timeout: 3_000 })
+  }).toPass({ timeout: 30_000 })
   await expect(form.getByLabel('What it is called')).toHaveValue(name)
   await form.getByLabel('Amount').fill(price)
   if (grade) await form.getByLabel('How good it is').selectOption(grade)
