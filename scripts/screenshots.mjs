@@ -81,6 +81,11 @@ async function shoot(file, path, width, height, theme) {
   await page.locator('h1').first().waitFor()
   // The stream of changes never ends, so the network is never idle.
   await page.waitForTimeout(700)
+  // What is worked out at length is waited for.
+  await page
+    .getByText(/^Fetching/)
+    .first()
+    .waitFor({ state: 'hidden', timeout: 30_000 })
   await page.evaluate(() => document.fonts.ready)
   if (path === '/kit/import') {
     await page.getByLabel('Inventory file').setInputFiles(join(ROOT, 'docs/examples/inventory.csv'))
