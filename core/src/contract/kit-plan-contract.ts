@@ -70,6 +70,7 @@ const takenSchema = z.object({
         count: z.number().int().min(1).max(12),
         roleIds: z.array(idSchema).max(12),
         besideRoleIds: z.array(idSchema).max(40),
+        powerModeIds: z.array(idSchema.nullable()).max(40).default([]),
       }),
     )
     .max(80),
@@ -80,6 +81,7 @@ const takenSchema = z.object({
         stockId: idSchema.nullable(),
         count: z.number().int().min(1).max(99),
         roleId: idSchema,
+        powerModeId: idSchema.nullable().default(null),
       }),
     )
     .max(80),

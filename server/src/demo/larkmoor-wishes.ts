@@ -15,6 +15,7 @@ const at = (setupId: string, role: number, insteadOfId: string | null = null, be
   roleId: `${setupId}-r${role}`,
   insteadOfId,
   beside,
+  powerModeId: null,
 })
 
 /** What Larkmoor would like to buy: what stops setups, what would be better, what waits and what came of the last one. */

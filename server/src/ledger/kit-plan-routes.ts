@@ -1,5 +1,6 @@
 import {
   type BodyOf,
+  copySetup,
   countFilmsToGo,
   findDate,
   hasOwnLens,
@@ -11,6 +12,7 @@ import {
   makeFirstSetup,
   type Role,
   type Setup,
+  suggestIdentity,
   wishBodySchema,
 } from '@exemplar/core'
 import { asc, eq, isNull } from 'drizzle-orm'
@@ -97,7 +99,7 @@ function makeSetup(
 
 /** Wishes of what a kit buys, in the roles that it takes there. */
 function wishFor({ tx, newId, log }: Writer, plan: KitPlan, setup: Setup, bought: Taken['bought']): string[] {
-  return bought.map(({ optionId, count, roleIds, besideRoleIds }, at) => {
+  return bought.map(({ optionId, count, roleIds, besideRoleIds, powerModeIds = [] }, at) => {
     const option = plan.options.find((it) => it.id === optionId)
     if (!option) throw refuseField(`/bought/${at}/optionId`, 'The kit has no such thing to choose from.')
     if (option.price === null) throw refuseField(`/bought/${at}/optionId`, 'Its price is not known.')
@@ -108,14 +110,14 @@ function wishFor({ tx, newId, log }: Writer, plan: KitPlan, setup: Setup, bought
       return role
     }
     const tier = plan.name.slice(0, 80)
-    const fills = roleIds.map((roleId) => {
-      const [first] = listInUse(roleOf(roleId))
-      const insteadOfId = first?.unitId ?? null
-      return { setupId: setup.id, roleId, insteadOfId, beside: first !== undefined && insteadOfId === null }
-    })
-    const lies = besideRoleIds.map((roleId) => ({
-      ...{ setupId: setup.id, roleId: roleOf(roleId).id, insteadOfId: null, beside: true },
-    }))
+    const use = (roleId: string, nth: number, beside: boolean) => {
+      const { id } = roleOf(roleId)
+      const powerModeId = powerModeIds[nth] ?? null
+      return { setupId: setup.id, roleId: id, insteadOfId: null, beside, powerModeId }
+    }
+    // What was filled meanwhile is not pulled out: it stands beside.
+    const fills = roleIds.map((id, nth) => use(id, nth, listInUse(roleOf(id)).length > 0))
+    const lies = besideRoleIds.map((id, nth) => use(id, roleIds.length + nth, true))
     const wish = tx
       .insert(wishes)
       .values({
@@ -136,6 +138,23 @@ function wishFor({ tx, newId, log }: Writer, plan: KitPlan, setup: Setup, bought
   })
 }
 
+/**
+ * The setup of which a kit fills the roles. Where everything is bought and it has its things already, those stay where they are, and an
+ * empty copy of it is filled: nobody who buys a second set pulls the first one apart.
+ */
+function findGround(writer: Writer, { setupId, base, name }: KitPlan): Setup {
+  const { tx, newId, log } = writer
+  const setup = requireSetup(tx, setupId, '/tierId')
+  if (base === 'house' || setup.roles.every((it) => it.things.length === 0)) return setup
+  const { id: _, version: __, ...body } = setup
+  const used = tx.select({ code: setups.code, tape: setups.tape }).from(setups).all()
+  const { code, tape } = suggestIdentity(name, used)
+  const copy = { ...copySetup(body, name, code, false, null), tape, id: newId(), version: 1 }
+  saveSetup(writer, copy.id, copy, 1)
+  log('created', 'setup', copy.id, { after: copy })
+  return copy
+}
+
 /** Roles that the kit fills with a camera whose lens is built in. */
 function listWithOwnLens(tx: Transaction, plan: KitPlan, bought: Taken['bought']): string[] {
   return bought.flatMap(({ optionId, roleIds }) => {
@@ -152,10 +171,10 @@ function settleRoles(writer: Writer, before: Setup, { here }: Taken, withOwnLens
   const roles = before.roles.map((role): Role => {
     if (role.wants === 'lens' && role.things.length === 0 && withOwnLens.includes(role.goesWith ?? ''))
       return { ...role, intentionallyEmpty: true }
-    const things = here.flatMap(({ unitId, stockId, count, roleId }) => {
+    const things = here.flatMap(({ unitId, stockId, count, roleId, powerModeId = null }) => {
       if (roleId !== role.id || isThere(unitId)) return []
-      if (unitId) return [makeAssignment({ unitId })]
-      return stockId ? [makeAssignment({ stockId, quantity: count })] : []
+      if (unitId) return [{ ...makeAssignment({ unitId }), powerModeId }]
+      return stockId ? [{ ...makeAssignment({ stockId, quantity: count }), powerModeId }] : []
     })
     return things.length > 0 ? { ...role, intentionallyEmpty: false, things: [...role.things, ...things] } : role
   })
@@ -242,10 +261,10 @@ export const kitPlanRoutes = [
           `It opens once ${films} are published. Whoever thinks otherwise takes that off the tier.`,
         )
       }
-      const setup = requireSetup(tx, before.setupId, '/tierId')
+      const setup = findGround(writer, before)
       const wishIds = wishFor(writer, before, setup, body.bought)
       settleRoles(writer, setup, body, listWithOwnLens(tx, before, body.bought))
-      return change(writer, before, { taken: { tierId: tier.id, on: today, wishIds } })
+      return change(writer, before, { setupId: setup.id, taken: { tierId: tier.id, on: today, wishIds } })
     }),
   ),
 ]

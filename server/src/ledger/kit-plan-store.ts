@@ -94,6 +94,7 @@ export async function planKitsFor(app: AppContext, { id }: { id: string }): Prom
       tiers,
       published: countPublished(app.db, today),
       exponent: findExponent(settings.currency),
+      plugs: settings.plugSystem,
     },
     await loadSolver(SECONDS_IN_ALL),
   )

@@ -51,7 +51,12 @@ async function planFor(setupId: string | null, purpose: string | null = null) {
     const bought = row.kit.lines.flatMap((it) =>
       it.here.length > 0
         ? []
-        : [{ optionId: it.id, count: it.count, roleIds: it.roleIds, besideRoleIds: it.besideRoleIds }],
+        : [
+            {
+              ...{ optionId: it.id, count: it.count, roleIds: it.roleIds },
+              ...{ besideRoleIds: it.besideRoleIds, powerModeIds: it.powerModeIds },
+            },
+          ],
     )
     const here = row.kit.lines.flatMap((it) =>
       it.here.flatMap(({ unitId, stockId }, nth) => {
@@ -65,6 +70,21 @@ async function planFor(setupId: string | null, purpose: string | null = null) {
   return { offer, offerStarter, page, kits, change, sums, take, latest: () => plan }
 }
 const linesOf = (kits: Kits, at = 0) => kits.tiers[at]?.kit?.lines.map((it) => `${it.count} ${it.name}`) ?? null
+
+const NOTHING = { unitId: null, stockId: null, quantity: 1, powerModeId: null, recordingModeId: null }
+/** What of a setup is sent. */
+const pickSetup = ({
+  code,
+  name,
+  tape,
+  purpose,
+  placeId,
+  circuitId,
+  plannedMinutes,
+  note,
+}: Record<string, unknown>) => ({
+  ...{ code, name, tape, purpose, placeId, circuitId, plannedMinutes, note },
+})
 
 const CAMERA = { cardForm: 'sd', massGrams: 700 }
 const LAMP = { inlet: 'iec-c13', milliwatts: 100_000, massGrams: 2_000 }
@@ -368,6 +388,94 @@ describe('a podcast for two, from nothing', () => {
     const role = roles.find((it: { name: string }) => it.name === 'Legs')
     expect(role.things.map((it: { unitId: string }) => it.unitId)).toEqual([legs.id])
   })
+})
+
+describe('a kit that is taken on', () => {
+  /** Orders and receives every open wish. */
+  async function receiveAll() {
+    const { wishes }: WishesReply = await call('GET', '/wishes')
+    for (const { id, version } of wishes.filter((it) => it.state === 'open')) {
+      const next = await call('POST', `/wishes/${id}/ordered`, { partyId: null, dueOn: null }, version)
+      await call('POST', `/wishes/${id}/arrived`, { on: '2026-11-24', netMinor: 100, taxMinor: 0 }, next.version)
+    }
+  }
+
+  test('what was whole by its second way of powering is whole in that way once it is here', async () => {
+    const { placeId, circuitId } = await addRoom()
+    const battery = await addFamily('Big pack', 'battery')
+    const roles = [{ name: 'Key', wants: 'light', rest: { group: 'light' } }]
+    const setupId = await build(roles, { code: 'PM', placeId, circuitId })
+    const plan = await planFor(setupId)
+    await plan.offer('panel', 'Either way', 9_000, { ...LAMP, battery })
+    await plan.offer('stand', 'Stand', 3_000, { loadGrams: 5_000 })
+    await plan.sums(500_000)
+    const ways = (await call('GET', `/models/${plan.latest().options[0]?.modelId}`)).powerModes
+    expect(ways.map((it: { source: string }) => it.source)).toHaveLength(2)
+    // With what the first way wants it runs by that, with what the second wants by the other.
+    const [wants, name] = ways[0].source === 'mains' ? [{ battery }, 'Pack'] : [{ inlet: 'iec-c13' }, 'Lead']
+    await plan.offer(name === 'Pack' ? 'pack' : 'lead', name, 500, { ...wants, energyMilliwattHours: 400_000 })
+    const kit = (await plan.kits()).tiers[0]?.kit
+    expect(kit?.lines.find((it) => it.name === 'Either way')?.powerModeIds).toEqual([ways[1].id])
+    await plan.take(0)
+    await receiveAll()
+    const { findings } = await call('GET', `/setups/${setupId}/readiness`)
+    expect(findings.filter((it: Finding) => it.level === 'stop')).toEqual([])
+  })
+
+  test('a second set leaves the first as it stands, and goes into a setup of its own', async () => {
+    const { setupId, plan } = await furnish()
+    const own = await add('tripod', 'Own legs', { loadGrams: 5_000 })
+    const { id: _, next: _n, version, ...setup } = await call('GET', `/setups/${setupId}`)
+    const roles = setup.roles.map((it: { name: string; things: unknown[] }) =>
+      it.name === 'Legs' ? { ...it, things: [{ ...NOTHING, unitId: own.id }] } : it,
+    )
+    await call('PUT', `/setups/${setupId}`, { ...pickSetup(setup), roles }, version)
+    await plan.sums(61_500)
+    const taken = await plan.take(0)
+    expect(taken.setupId).not.toBe(setupId)
+    await receiveAll()
+    const legsOf = async (id: string) =>
+      (await call('GET', `/setups/${id}`)).roles.find((it: { name: string }) => it.name === 'Legs').things
+    expect((await legsOf(setupId)).map((it: { unitId: string }) => it.unitId)).toEqual([own.id])
+    expect(await legsOf(taken.setupId)).toHaveLength(1)
+    expect((await legsOf(taken.setupId))[0].unitId).not.toBe(own.id)
+    const { findings } = await call('GET', `/setups/${taken.setupId}/readiness`)
+    expect(findings.filter((it: Finding) => it.level === 'stop')).toEqual([])
+  })
+
+  test('wished for as a whole it is found to cure its setup, though it is more than a few wishes together', async () => {
+    const { setupId, plan } = await furnish()
+    await plan.sums(61_500)
+    await plan.take(0)
+    const found = await call('GET', '/ledger/upgrade-plan?budgets=61500')
+    const own = found.setups.find((it: { setupId: string }) => it.setupId === setupId)
+    expect(own).toMatchObject({ state: 'cured', canBeCured: true })
+    expect(own.wishIds).toHaveLength(6)
+    const short = await call('GET', '/ledger/upgrade-plan?budgets=61499')
+    expect(short.setups.find((it: { setupId: string }) => it.setupId === setupId)?.state).toBe('stopped')
+  })
+
+  test('what is in another setup is offered with a word that it is', async () => {
+    const setupId = await build([{ name: 'Legs', wants: 'tripod' }], { code: 'WA' })
+    const legs = await add('tripod', 'House legs', { loadGrams: 9_000 })
+    const plan = await planFor(setupId)
+    await plan.change({ base: 'house' })
+    await plan.sums(0)
+    const usedBy = async () => (await plan.kits()).tiers[0]?.kit?.lines[0]?.here[0]?.usedBy
+    expect(await usedBy()).toBe(0)
+    await build([{ name: 'Legs', wants: 'tripod', things: [legs] }], { code: 'OT' })
+    expect(await usedBy()).toBe(1)
+  })
+})
+
+test('what nobody told how it is powered, or what it bears, is never a whole kit without a question', async () => {
+  const setupId = await build([{ name: 'Key', wants: 'light', rest: { group: 'light' } }], { code: 'UN' })
+  const plan = await planFor(setupId)
+  await plan.offer('cob', 'Mystery', 9_000)
+  await plan.offer('stand', 'Nobody rated it', 3_000)
+  await plan.sums(500_000)
+  const { tiers } = await plan.kits()
+  expect(tiers[0]?.kit?.questions.map((it) => it.code).sort()).toEqual(['fact-unknown', 'joint-unknown'])
 })
 
 describe('what is refused, at its field', () => {

@@ -1,4 +1,4 @@
-import type { Finding } from '@exemplar/core'
+import { type Finding, NO_ROLE_LIGHT } from '@exemplar/core'
 import { describe, expect, test } from 'vitest'
 import { useWishes } from './wishes.fixture.ts'
 
@@ -74,11 +74,11 @@ test('[O37.1] one of a pair of lamps in another colour is told before it is boug
   const colour = (kelvin: number) => ({ kelvinMin: kelvin, kelvinMax: kelvin })
   const left = await tell('panel', 'Left lamp', {}, colour(5_600))
   const right = await tell('panel', 'Right lamp', {}, colour(5_600))
-  const light = { group: 'light' }
+  const light = (job: string) => ({ group: 'light', light: { ...NO_ROLE_LIGHT, job } })
   const setupId = await build(
     [
-      { name: 'Key', wants: 'light', things: [left], rest: light },
-      { name: 'Fill', wants: 'light', things: [right], rest: light },
+      { name: 'Key', wants: 'light', things: [left], rest: light('key') },
+      { name: 'Fill', wants: 'light', things: [right], rest: light('fill') },
     ],
     { code: 'PA' },
   )
@@ -89,7 +89,7 @@ test('[O37.1] one of a pair of lamps in another colour is told before it is boug
     return added.filter((it) => it.code === 'colour-apart').map((it) => it.level)
   }
   expect(await instead('Daylight', 5_600)).toEqual([])
-  expect(await instead('Tungsten', 3_200)).toEqual(['advise'])
+  expect(await instead('Tungsten', 3_200)).toEqual(['warn'])
 })
 
 test('[O27.1] leaving a mount: what lies idle, what it should fetch, and what others in its place cost', async () => {

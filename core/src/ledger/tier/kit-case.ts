@@ -68,7 +68,13 @@ export function listKitItems(
     // What the fewest setups count on first.
     const sorted = [...units].sort((a, b) => (used.get(a.id) ?? 0) - (used.get(b.id) ?? 0) || (a.tag < b.tag ? -1 : 1))
     const some = sorted.slice(0, MOST_HERE)
-    return { ...free, id: `here:${model.id}`, model, most: some.length, source: { kind: 'units', units: some } }
+    return {
+      ...free,
+      id: `here:${model.id}`,
+      model,
+      most: some.length,
+      source: { kind: 'units', units: some, usedBy: used },
+    }
   })
   const counted = (store?.stock ?? []).flatMap(({ stock, model, free: pieces }): KitItem[] => {
     const most = Math.min(pieces, MOST_HERE)

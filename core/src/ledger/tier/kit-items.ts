@@ -20,7 +20,10 @@ export interface KitItem {
   isMust: boolean
   grade: number
   /** Where it is from. */
-  source: { kind: 'shop' } | { kind: 'units'; units: readonly Unit[] } | { kind: 'stock'; stock: Stock }
+  source:
+    | { kind: 'shop' }
+    | { kind: 'units'; units: readonly Unit[]; usedBy: ReadonlyMap<string, number> }
+    | { kind: 'stock'; stock: Stock }
 }
 
 /** What stands for the n-th piece of an option while it is tried; no thing of the kit is called so. */
@@ -74,6 +77,10 @@ export interface PlacedKit {
   homes: Map<string, string[]>
 }
 
+/** How each piece of a pick is powered, in the order in which they go into its roles. */
+export const listModes = ({ model }: Pick<KitItem, 'model'>, { ways }: Pick<KitPick, 'ways'>): (string | null)[] =>
+  ways.flatMap((count, way) => Array.from({ length: count }, () => model.powerModes[way]?.id ?? null))
+
 /**
  * The setup with what was picked in it. What is filled counts as much as what has to be, as nobody buys what then does not run; what goes
  * beside lies with what it joins. Nothing is written down.
@@ -90,7 +97,7 @@ export function placeKit(input: AssessmentInput, items: readonly KitItem[], pick
     if (!item) continue
     const { model } = item
     models.set(model.id, model)
-    const modes = ways.flatMap((count, way) => Array.from({ length: count }, () => model.powerModes[way]?.id ?? null))
+    const modes = listModes(item, { ways })
     const own = isStock(item) ? stockOf(item) : null
     if (own) {
       stock.set(own.id, own)

@@ -88,7 +88,7 @@ export function joinItems(
   input: AssessmentInput,
   items: readonly KitItem[],
   isWhole: boolean,
-): { joints: KitJoints; opens: OpenVariable[] } {
+): { joints: KitJoints; opens: OpenVariable[]; overload: number | null } {
   // What stands there is powered as it is.
   const own = listOwnChoices(input).map(
     ({ choice }): Choice => ({ ...choice, ways: choice.ways.slice(0, 1), costs: [0] }),
@@ -105,7 +105,7 @@ export function joinItems(
   const { program } = built
   const pressing = built.opens.filter(({ node }) => node.priority === 0)
   if (isWhole) for (const { variable } of pressing) program.most[variable] = 0
-  if (built.overload !== null) program.most[built.overload] = 0
+  if (isWhole && built.overload !== null) program.most[built.overload] = 0
   let at = own.length
   const placed = items.map((item, nth) => {
     const choices = folded[nth] ?? []
@@ -120,6 +120,7 @@ export function joinItems(
     }
   })
   return {
+    overload: built.overload,
     joints: { program, ways: placed.map((it) => it.ways), joints: placed.map((it) => it.joints) },
     opens: pressing.map(({ node, variable }) => ({
       thing: node.thing,

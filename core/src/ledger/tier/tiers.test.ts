@@ -74,6 +74,7 @@ const makeCase = (items: KitItem[], tiers: Tier[], rest: Partial<KitCase> = {}):
   tiers,
   published: 0,
   exponent: 2,
+  plugs: 'british',
   ...rest,
 })
 const plan = (items: KitItem[], tiers: Tier[], rest: Partial<KitCase> = {}): Kits =>
@@ -112,6 +113,22 @@ describe('a whole kit for a sum of money', () => {
       [tier('any', 500_000)],
     )
     expect(noLamp.lacking?.roleIds).toEqual(['Key'])
+  })
+
+  test('what is there and bears too little is named, and so is a circuit that does not give what all of it draws', () => {
+    const heavy = THINGS.map((it) =>
+      it.id === 'Lamp' ? { ...it, model: { ...it.model, specs: { ...it.model.specs, massGrams: 6_001 } } } : it,
+    )
+    expect(plan(heavy, []).lacking?.ends).toMatchObject([{ name: 'Lamp', tooLittle: ['Strong stand', 'Weak stand'] }])
+    const lamp = (milliwatts: number) => item('Lamp', 'cob', 10_000, { inlet: 'iec-c13', milliwatts, massGrams: 2_000 })
+    const drawing = (milliwatts: number) =>
+      plan(
+        THINGS.map((it) => (it.id === 'Lamp' ? lamp(milliwatts) : it)),
+        [],
+      )
+    // 10 A at 230 V give 2,300 W.
+    expect(drawing(2_300_000).lacking).toBeNull()
+    expect(drawing(2_300_001).lacking).toMatchObject({ ends: [], watts: 2_301 })
   })
 
   test('what something of the list would meet is not said to lack: what that wants in its turn is', () => {
@@ -163,10 +180,13 @@ describe('a whole kit for a sum of money', () => {
     const [model] = models.values()
     if (!unit || !model) throw new Error('It is there.')
     const own = { id: 'own', model, priceMinor: 0, most: 1, isMust: false, grade: 1 }
-    const kits = plan([...THINGS, { ...own, source: { kind: 'units', units: [unit] } }], [tier('any', 90_000)])
+    const kits = plan(
+      [...THINGS, { ...own, source: { kind: 'units', units: [unit], usedBy: new Map([['TRI-01', 2]]) } }],
+      [tier('any', 90_000)],
+    )
     const line = kits.tiers[0]?.kit?.lines.find((it) => it.id === 'own')
     expect(line).toMatchObject({
-      here: [{ unitId: 'TRI-01', stockId: null, tag: 'TRI-01' }],
+      here: [{ unitId: 'TRI-01', stockId: null, tag: 'TRI-01', usedBy: 2 }],
       totalMinor: 0,
       roleIds: ['Support'],
     })

@@ -7,16 +7,16 @@ import type { AssessmentInput } from '../../setups/placed/assessment-input.ts'
 import { type Finding, findingSchema, recordOf } from '../../setups/verdict/finding.ts'
 import { makeJudge } from '../../setups/verdict/incremental.ts'
 import { amount } from '../../studio/people/secrecy.ts'
+import type { PlugSystemCode } from '../../studio/places/plug-systems.ts'
 import type { SolveProgram } from '../../units/integer-program.ts'
 import { roundHalfAwayFromZero } from '../../units/rounding.ts'
-import { aimAt } from '../plan/plan-program.ts'
 import type { Weighting } from '../wish/points.ts'
-import { type KitItem, placeItem, placeKit } from './kit-items.ts'
+import { type KitItem, listModes, placeKit } from './kit-items.ts'
 import { countFilmsToGo, MOST_SHARE_PERCENT, type RoleMust, type Tier } from './kit-plan.ts'
-import { buildKitProgram, type KitPick, type KitQuestion } from './kit-program.ts'
-import { joinItems, listOpenRoles, makeKitQuestion, type OpenVariable } from './kit-question.ts'
+import type { KitPick, KitQuestion } from './kit-program.ts'
+import { listOpenRoles, makeKitQuestion } from './kit-question.ts'
+import { findLacking, lackingSchema } from './lacking.ts'
 import { type JudgeKit, type KitResult, solveKit } from './solve-kit.ts'
-import { listStartersFor } from './starters.ts'
 
 const lineSchema = z.object({
   /** Of the option, or of what is here. */
@@ -28,8 +28,18 @@ const lineSchema = z.object({
   /** Roles that it fills, and with which roles its further pieces lie. */
   roleIds: z.array(z.string()),
   besideRoleIds: z.array(z.string()),
+  /** How each piece is powered, those in roles first; null where it has one way or none. */
+  powerModeIds: z.array(z.string().nullable()),
   /** Things that are here, or the stock of which they are; empty where it is bought. */
-  here: z.array(z.object({ unitId: z.string().nullable(), stockId: z.string().nullable(), tag: z.string() })),
+  here: z.array(
+    z.object({
+      unitId: z.string().nullable(),
+      stockId: z.string().nullable(),
+      tag: z.string(),
+      /** So many other setups have it, and go on wanting it. */
+      usedBy: z.number(),
+    }),
+  ),
   eachMinor: amount(z.number()),
   totalMinor: amount(z.number()),
   /** Pieces that the tier before has as well. */
@@ -38,13 +48,6 @@ const lineSchema = z.object({
   others: z.array(z.object({ id: z.string(), name: z.string(), moreMinor: amount(z.number()) })),
 })
 export type KitLine = z.infer<typeof lineSchema>
-
-const openEndSchema = z.object({
-  name: z.string(),
-  interfaces: z.array(z.string()),
-  /** Kinds of common things that would go there. */
-  starters: z.array(z.string()),
-})
 
 const kitSchema = z.object({
   lines: z.array(lineSchema),
@@ -87,10 +90,7 @@ export const kitsSchema = z.object({
   most: z.object({ costMinor: amount(z.number()), isProven: z.boolean() }).nullable(),
   /** Sums to begin with: the cheapest, the end, and halfway in whole units of the currency. */
   templates: z.array(z.object({ name: z.string(), budgetMinor: amount(z.number()) })),
-  /** Why there is none at all: roles for which nothing is to be had, ends that nothing meets, what is wrong with the nearest. */
-  lacking: z
-    .object({ roleIds: z.array(z.string()), ends: z.array(openEndSchema), wrong: z.array(findingSchema) })
-    .nullable(),
+  lacking: lackingSchema.nullable(),
 })
 export type Kits = z.infer<typeof kitsSchema>
 
@@ -103,8 +103,9 @@ export interface KitCase {
   tiers: readonly Tier[]
   /** Films published so far. */
   published: number
-  /** Decimals of the currency. */
+  /** Decimals of the currency, and the plugs of the country. */
   exponent: number
+  plugs: PlugSystemCode
 }
 
 const isOpenStop = (it: Finding) => it.level === 'stop' && (!it.accepted || recordOf(it).isHazard === true)
@@ -160,7 +161,7 @@ export function planKits(kit: KitCase, solve: SolveProgram): Kits {
 function listTemplates({ least, most }: Pick<Kits, 'least' | 'most'>, exponent: number): Kits['templates'] {
   if (!least) return []
   const first = { name: 'To begin with', budgetMinor: least.costMinor }
-  if (!most || most.costMinor <= least.costMinor) return [first]
+  if (!most?.isProven || most.costMinor <= least.costMinor) return [first]
   const whole = 10 ** exponent
   const halfway = Math.ceil((least.costMinor + most.costMinor) / 2 / whole) * whole
   return [
@@ -228,6 +229,7 @@ function describeKit(
         count,
         roleIds: pick.roleIds,
         besideRoleIds: [...new Set(placed.homes.get(item.id) ?? [])],
+        powerModeIds: listModes(item, pick),
         here: listHere(item, count),
         eachMinor: item.priceMinor,
         totalMinor: item.priceMinor * count,
@@ -258,8 +260,11 @@ function describeKit(
 
 function listHere({ source }: KitItem, count: number): KitLine['here'] {
   if (source.kind === 'units')
-    return source.units.slice(0, count).map(({ id, tag }) => ({ unitId: id, stockId: null, tag }))
-  return source.kind === 'stock' ? [{ unitId: null, stockId: source.stock.id, tag: source.stock.tag }] : []
+    return source.units
+      .slice(0, count)
+      .map(({ id, tag }) => ({ unitId: id, stockId: null, tag, usedBy: source.usedBy.get(id) ?? 0 }))
+  if (source.kind === 'shop') return []
+  return [{ unitId: null, stockId: source.stock.id, tag: source.stock.tag, usedBy: 0 }]
 }
 
 /** Options that could stand in the place of one, with which the kit is whole as it is: nothing else is changed. */
@@ -308,47 +313,4 @@ function listLost(before: KitOfTier, now: KitOfTier): Kits['tiers'][number]['los
     // What was here before costs nobody anything.
     return gone > 0 && here.length === 0 ? [{ name, count: gone, minor: gone * eachMinor }] : []
   })
-}
-
-/** What something of the list would meet is not told as lacking: what that wants in its turn is. */
-const OFFERED_WEIGHT = 100
-
-const isOffered = ({ interfaces, side }: OpenVariable, items: readonly KitItem[]): boolean =>
-  items.some((item) =>
-    placeItem(item, 0).some(({ ports }) =>
-      ports.some((port) => port.side !== side && port.interfaces.some((code) => interfaces.includes(code))),
-    ),
-  )
-
-/** Why there is no kit: the roles without anything for them, else the ends that nothing meets, else what is wrong with the nearest. */
-function findLacking(
-  { input, items }: KitCase,
-  question: KitQuestion,
-  wrong: Finding[],
-  solve: SolveProgram,
-): Kits['lacking'] {
-  const isFreed = (id: string) => question.roles.find((it) => it.id === id)?.freedBy?.optionIds.length
-  const roleIds = question.roles.flatMap(({ id, isRequired }) =>
-    isRequired && !isFreed(id) && !question.options.some((it) => it.fills.some((fill) => fill.roleId === id))
-      ? [id]
-      : [],
-  )
-  if (roleIds.length > 0) return { roleIds, ends: [], wrong: [] }
-  const { joints, opens } = joinItems(input, items, false)
-  const built = buildKitProgram({ ...question, makeJoints: () => joints })
-  const result = solve(
-    aimAt(
-      built.program,
-      opens.map((it): [number, number] => [it.variable, isOffered(it, items) ? OFFERED_WEIGHT : 1]),
-    ),
-  )
-  const ends =
-    result.status === 'optimal'
-      ? opens.flatMap(({ thing, interfaces, side, variable }) =>
-          Math.round(result.values[variable] ?? 0) > 0
-            ? [{ name: thing.tag, interfaces, starters: listStartersFor(interfaces, side) }]
-            : [],
-        )
-      : []
-  return { roleIds: [], ends, wrong: ends.length > 0 ? [] : wrong }
 }

@@ -99,12 +99,35 @@ export function findCures(
       if (some.some((id) => some.some((other) => other !== id && listNeeds(other, needs).includes(id)))) continue
       if (some.some((id, at) => some.slice(at + 1).some((other) => excludes(id, other)))) continue
       if (found.sets.some((known) => known.wishIds.every((id) => whole.has(id)))) continue
-      if (asked++ >= MOST_VERDICTS) return { ...found, isCutShort: true }
+      if (asked++ >= MOST_VERDICTS) return tryAll({ ...found, isCutShort: true }, ids, tryWith, withNeeds, excludes)
       const { stops, questions } = some.length === 1 ? (alone.get(some[0] ?? '') as Trial) : tryWith(whole)
       if (stops === 0) found.sets.push({ wishIds: [...whole].sort(), questions })
     }
   }
-  return found
+  return tryAll(found, ids, tryWith, withNeeds, excludes)
+}
+
+/**
+ * Where few wishes together were not enough and more were not tried: all of them at once, as a whole kit takes, and then each left out
+ * that can be.
+ */
+function tryAll(
+  found: SetupCures,
+  ids: readonly string[],
+  tryWith: (ids: ReadonlySet<string>) => Trial,
+  withNeeds: (ids: readonly string[]) => Set<string>,
+  excludes: (a: string, b: string) => boolean,
+): SetupCures {
+  if (!found.isCutShort || found.sets.length > 0) return found
+  if (ids.some((id, at) => ids.slice(at + 1).some((other) => excludes(id, other)))) return found
+  let all = [...ids]
+  if (tryWith(withNeeds(all)).stops > 0) return found
+  for (const id of ids) {
+    const without = all.filter((it) => it !== id)
+    if (tryWith(withNeeds(without)).stops === 0) all = without
+  }
+  const whole = withNeeds(all)
+  return { ...found, sets: [{ wishIds: [...whole].sort(), questions: tryWith(whole).questions }] }
 }
 
 /** Everything that a wish brings along, over whatever that brings along; a ring ends where it began. */

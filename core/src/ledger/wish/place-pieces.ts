@@ -28,7 +28,7 @@ export function placePieces<T extends NewSetup>(
   })
   const [first] = open
   if (!first) return setup
-  if (!('unitIds' in pieces)) return assign(setup, first.roleId, makeAssignment(pieces))
+  if (!('unitIds' in pieces)) return assign(setup, first.roleId, powered(makeAssignment(pieces), first))
   let after = setup
   for (const [nth, unitId] of pieces.unitIds.entries()) {
     const use = open[Math.min(nth, open.length - 1)] ?? first
@@ -36,10 +36,16 @@ export function placePieces<T extends NewSetup>(
     const old = role?.things.find((it) => it.unitId !== null && it.unitId === use.insteadOfId)?.unitId
     after = old
       ? swapThing(after, { unitId: old, byUnitId: unitId, ends: pairEnds(portsOf(old), ports) })
-      : assign(after, use.roleId, makeAssignment({ unitId }))
+      : assign(after, use.roleId, powered(makeAssignment({ unitId }), use))
   }
   return after
 }
+
+/** In the way that the wish was tried in. */
+const powered = (assignment: ReturnType<typeof makeAssignment>, { powerModeId }: WishUse) => ({
+  ...assignment,
+  powerModeId: powerModeId ?? null,
+})
 
 function assign<T extends NewSetup>(setup: T, roleId: string, thing: ReturnType<typeof makeAssignment>): T {
   const roles = setup.roles.map((role) =>

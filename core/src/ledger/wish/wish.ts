@@ -59,6 +59,8 @@ export const wishUseSchema = z.object({
   roleId: idSchema,
   insteadOfId: idSchema.nullable(),
   beside: z.boolean().default(false),
+  /** How it is to be powered there; null takes its first way. */
+  powerModeId: idSchema.nullable().default(null),
 })
 export type WishUse = z.infer<typeof wishUseSchema>
 

@@ -51,3 +51,21 @@ test('what is to be put by: the least even sum with which nothing comes short, f
   await hands.type(page.getByLabelText('Put by already'), '9600')
   expect(page.getByText('Nothing is to be put by.')).toBeDefined()
 })
+
+test('what was given for nothing costs something the next time, and of what nobody knows nothing is promised', async () => {
+  const gift = (tag: string, part: object) =>
+    row(tag, { acquisition: 'gift', priceMinor: 0, acquiredOn: '2010-01-01', ...part })
+  const rows = [gift('GFT-02', { valueMinor: 24_000 }), gift('GFT-03', {})]
+  const { page } = show(<AssetsPage />, { 'GET /studio': STUDIO, 'GET /kit-schedule': { rows } })
+  await page.findByText('In all')
+  // Its time is over: another is wanted within a month.
+  expect(page.getByRole('status').textContent).toContain('£240.00 a month')
+  expect(page.getByText(/^Of 1 thing nobody knows since when/).textContent).toContain('GFT-03')
+  expect(page.getByText(/^Of 1 thing nobody recorded a price/).textContent).toContain('GFT-03')
+})
+
+test('nothing known is not nothing to be put by', async () => {
+  const rows = [row('LMP-04', { acquiredOn: null, priceMinor: 5_000 })]
+  const { page } = show(<AssetsPage />, { 'GET /studio': STUDIO, 'GET /kit-schedule': { rows } })
+  expect((await page.findByRole('status')).textContent).toContain('Nothing is to be put by for what is known.')
+})

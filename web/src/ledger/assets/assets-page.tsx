@@ -76,9 +76,9 @@ export function AssetsPage() {
   )
 }
 
-/** A gift has a value and no price. */
+/** A gift has a value and no price: that nothing was paid for it does not say what it is worth. */
 const costOf = ({ priceMinor, valueMinor, acquisition }: ScheduleRow) =>
-  acquisition === 'gift' ? (valueMinor ?? priceMinor) : priceMinor
+  acquisition === 'gift' ? (valueMinor ?? (priceMinor || null)) : priceMinor
 
 function reckon(row: ScheduleRow, { method, years, percent, restPercent }: Way, year: number): BookRow {
   const costMinor = costOf(row)

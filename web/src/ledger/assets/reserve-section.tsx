@@ -46,7 +46,8 @@ export function ReserveSection({
         : it.acquiredOn === null
           ? null
           : addMonths(it.acquiredOn, yearsOf(it.group) * 12),
-    costMinor: it.replacementMinor ?? it.priceMinor,
+    // What cost nothing is not had for nothing again.
+    costMinor: it.replacementMinor ?? (it.priceMinor || it.valueMinor || null),
   }))
   const { perMonthMinor, decidedBy, quarters, unknown } = planReserve(endings, today, have ?? 0)
   const tagOf = new Map(rows.map((it) => [it.id, it.tag]))
@@ -55,7 +56,11 @@ export function ReserveSection({
   return (
     <Section title="What comes after it" aside="three years">
       <p className="text-verdict font-bold tracking-tight" role="status">
-        {perMonthMinor === 0 ? 'Nothing is to be put by.' : `${say(perMonthMinor)} a month`}
+        {perMonthMinor === 0
+          ? unknown.length > 0
+            ? 'Nothing is to be put by for what is known.'
+            : 'Nothing is to be put by.'
+          : `${say(perMonthMinor)} a month`}
         {decidedBy && (
           <span className="ml-2 text-[13px] font-normal">
             so that nothing comes short until {sayMonth(decidedBy)}, which asks for most
@@ -109,7 +114,8 @@ export function ReserveSection({
       )}
       <p className="mt-2 text-[12px] text-quiet">
         So many years such things usually serve, by common practice; change them to yours. A pack at {SPENT_PERCENT} %
-        of its energy has served its time now. Others cost what was said of it, else what was paid.
+        of its energy has served its time now. Others cost what was said of it, else what was paid, else what it was
+        worth.
       </p>
     </Section>
   )

@@ -74,8 +74,8 @@ export function KitColumn({
         <p className="my-2">
           {row.status === 'short' && least ? (
             <Mark level="stop">
-              Too little for a whole kit of these: the cheapest costs {say(least.costMinor)},{' '}
-              {say(least.costMinor - tier.budgetMinor)} more
+              Too little for a whole kit of these: the cheapest {least.isProven ? '' : 'that was found '}costs{' '}
+              {say(least.costMinor)}, {say(least.costMinor - tier.budgetMinor)} more
             </Mark>
           ) : row.status === 'short' ? (
             <Mark level="stop">No whole kit can be made of these</Mark>
@@ -158,6 +158,16 @@ function Lines({
                 {it.here.length > 0 && (
                   <span className="ml-1 font-mono text-[12.5px]">{it.here.map((one) => one.tag).join(' ')}</span>
                 )}
+                {it.here.some((one) => one.usedBy > 0) && (
+                  <span className="block">
+                    <Mark level="advise">
+                      {it.here
+                        .filter((one) => one.usedBy > 0)
+                        .map((one) => `${one.tag} is in ${sayNumber(one.usedBy, 'other setup')}`)
+                        .join(', ')}
+                    </Mark>
+                  </span>
+                )}
                 <span className="block text-[12px] text-quiet">
                   {it.roleIds.length > 0
                     ? called(it.roleIds)
@@ -182,7 +192,7 @@ function Lines({
               </th>
               <td className="py-1 text-right font-mono whitespace-nowrap">
                 {it.here.length > 0 ? (
-                  <span className="font-body text-quiet">is here</span>
+                  <span className="font-body text-quiet">ours already</span>
                 ) : (
                   <>
                     {formatMoney(it.totalMinor, currency, 'column')}

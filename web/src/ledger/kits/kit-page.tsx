@@ -147,7 +147,8 @@ function SideBySide({
       {kits.least && (
         <p className="my-3 text-[13px]" role="status">
           A whole kit of these begins at <b>{say(kits.least.costMinor)}</b>
-          {kits.most && (
+          {!kits.least.isProven && ', as far as was found'}
+          {kits.most?.isProven && (
             <>
               {' '}
               and ends at <b>{say(kits.most.costMinor)}</b>: more money buys nothing that you graded better, so stop
@@ -239,7 +240,8 @@ function Lacking({
         </Button>
       </span>
     ) : null
-  const nothing = roles.length + lacking.ends.length + lacking.wrong.length === 0
+  const { watts } = lacking
+  const nothing = roles.length + lacking.ends.length + lacking.wrong.length === 0 && watts === null
   return (
     <Section title="Not a whole kit yet">
       <ul>
@@ -254,9 +256,26 @@ function Lacking({
             <Mark level="stop">
               {it.name} wants something that none of these gives: {labelsOf(it.interfaces)}
             </Mark>
+            {it.tooLittle.length > 0 && (
+              <p className="text-quiet">
+                {it.tooLittle.join(', ')} {it.tooLittle.length === 1 ? 'has' : 'have'} such an end, and will not do:
+                rated for too little, or too few of them.
+              </p>
+            )}
             <Starters names={it.starters} />
           </li>
         ))}
+        {watts !== null && (
+          <li className="border-b border-rule py-2 text-[13px]">
+            <Mark level="stop">
+              A whole kit of these draws {watts.toLocaleString('en')} W from the mains, more than its circuit gives
+            </Mark>
+            <p className="text-quiet">
+              Something that draws less, or runs on packs, or another circuit of the setup. What a circuit bears is for
+              whoever is competent for it.
+            </p>
+          </li>
+        )}
         {lacking.wrong.map((it) => (
           <li key={it.key} className="border-b border-rule py-2 text-[13px]">
             <Mark level={it.level}>{sayFinding(it, words).title}</Mark>
@@ -288,11 +307,7 @@ function TakeOn({ plan, row }: { plan: KitPlanPage; row: Kits['tiers'][number] }
   if (!kit || plan.taken || !may('change-ledger')) return null
   const body: BodyOf<'post /kit-plans/:id/taken'> = {
     tierId: row.tierId,
-    bought: kit.lines.flatMap((it) =>
-      it.here.length > 0
-        ? []
-        : [{ optionId: it.id, count: it.count, roleIds: it.roleIds, besideRoleIds: it.besideRoleIds }],
-    ),
+    bought: kit.lines.flatMap((it) => (it.here.length > 0 ? [] : [pickOf(it)])),
     here: kit.lines.flatMap(listHere),
   }
   return (
@@ -312,10 +327,15 @@ function TakeOn({ plan, row }: { plan: KitPlanPage; row: Kits['tiers'][number] }
   )
 }
 
-function listHere({ here, roleIds, besideRoleIds, count }: KitLine) {
+const pickOf = ({ id, count, roleIds, besideRoleIds, powerModeIds }: KitLine) => ({
+  ...{ optionId: id, count, roleIds, besideRoleIds, powerModeIds },
+})
+
+function listHere({ here, roleIds, besideRoleIds, powerModeIds, count }: KitLine) {
   return here.flatMap(({ unitId, stockId }, nth) => {
     const roleId = roleIds[nth] ?? besideRoleIds[nth - roleIds.length] ?? besideRoleIds[0] ?? roleIds[0]
-    return roleId ? [{ unitId, stockId, count: unitId ? 1 : count, roleId }] : []
+    const powerModeId = powerModeIds[nth] ?? null
+    return roleId ? [{ unitId, stockId, count: unitId ? 1 : count, roleId, powerModeId }] : []
   })
 }
 

@@ -328,7 +328,9 @@ function Setups({ plan, names }: { plan: PlanReply; names: ReadonlyMap<string, s
                   ? `nothing stops it then${it.questions > 0 ? `, ${sayNumber(it.questions, 'question')} first` : ''}`
                   : it.canBeCured
                     ? 'stopped still: its cure is not in this plan'
-                    : `stopped still: no wishes cure its ${sayNumber(it.stops, 'stop')}`}
+                    : it.isCutShort
+                      ? `stopped still: nothing that was tried cures its ${sayNumber(it.stops, 'stop')}`
+                      : `stopped still: no wishes cure its ${sayNumber(it.stops, 'stop')}`}
               </Mark>
               <span className="text-quiet">
                 {sayNumber(it.shoots, 'shoot')}

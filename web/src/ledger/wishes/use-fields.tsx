@@ -22,7 +22,7 @@ export function UseFields({
     const others = uses.filter((it) => !isOf(it, place))
     const same = uses.find((it) => isOf(it, place))
     const isOn = same && same.insteadOfId === use.insteadOfId && same.beside === use.beside
-    onChange(isOn ? others : [...others, { setupId: place.id, roleId: place.roleId, ...use }])
+    onChange(isOn ? others : [...others, { setupId: place.id, roleId: place.roleId, powerModeId: null, ...use }])
   }
   const has = (place: { id: string; roleId: string }, use: Pick<WishUse, 'insteadOfId' | 'beside'>) =>
     uses.some((it) => isOf(it, place) && it.insteadOfId === use.insteadOfId && it.beside === use.beside)

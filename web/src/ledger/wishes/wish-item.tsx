@@ -115,7 +115,10 @@ export function WishItem({
                 <Mark level={level}>{text}</Mark>{' '}
                 <span className="text-quiet">{sayNumber(effect.shoots, 'shoot')}</span>
                 {effect.added.length > 0 && (
-                  <details className="ml-4">
+                  <details
+                    className="ml-4"
+                    open={effect.added.some((it) => it.level === 'stop' || it.level === 'warn')}
+                  >
                     <summary>{sayNumber(effect.added.length, 'thing')} found only with it</summary>
                     <ul>
                       {effect.added.map((it) => (
