@@ -104,4 +104,32 @@ export const KIT_FAULTS = [
     REGRETS,
     'known by what failed',
   ),
+  at(
+    'server/src/ledger/kit-plan-routes.ts',
+    "if (base === 'house' || setup.roles.every",
+    "if (base !== 'none' || setup.roles.every",
+    KITS,
+    'leaves the first as it stands',
+  ),
+  at(
+    'core/src/ledger/wish/place-pieces.ts',
+    'powerModeId: powerModeId ?? null,',
+    'powerModeId: null,',
+    KITS,
+    'second way of powering',
+  ),
+  at(
+    'core/src/ledger/wish/cures.ts',
+    'if (tryWith(withNeeds(all)).stops > 0) return found',
+    'if (tryWith(withNeeds(all)).stops >= 0) return found',
+    KITS,
+    'wished for as a whole',
+  ),
+  at(
+    'web/src/ledger/assets/reserve-section.tsx',
+    '(it.priceMinor || it.valueMinor || null)',
+    'it.priceMinor',
+    'web/src/ledger/assets/assets-page.test.tsx',
+    'given for nothing',
+  ),
 ]
