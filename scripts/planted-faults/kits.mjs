@@ -56,7 +56,7 @@ export const KIT_FAULTS = [
     TIERS,
     'half of it is not',
   ),
-  at('core/src/ledger/tier/tiers.ts', '? OFFERED_WEIGHT : 1', '? 1 : 1', TIERS, 'is not said to lack'),
+  at('core/src/ledger/tier/lacking.ts', '? OFFERED_WEIGHT : 1', '? 1 : 1', TIERS, 'is not said to lack'),
   at('core/src/ledger/tier/kit-case.ts', "price === null || use === 'not'", "use === 'not'", KITS, 'no price'),
   at('server/src/ledger/kit-plan-routes.ts', 'if (toGo > 0)', 'if (toGo > 99)', KITS, 'opens once so many films'),
   at(

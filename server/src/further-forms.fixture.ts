@@ -379,7 +379,7 @@ export const FURTHER_FORMS: readonly Form[] = [
       defect: 'dark',
       severity: 3,
       reason: 'Too dark by a stop.',
-      uses: [{ setupId: 'gi', roleId: 'gi-r3', insteadOfId: 'LGT-01', beside: true }],
+      uses: [{ setupId: 'gi', roleId: 'gi-r3', insteadOfId: 'LGT-01', beside: true, powerModeId: 'mains' }],
       prices: [{ kind: 'quote', netMinor: 40_000, taxMinor: 8_000, on: '2026-11-02', source: 'by letter' }],
       discount: { percent: 12.5, code: 'FERN', until: '2026-12-24' },
       condition: 'used',
