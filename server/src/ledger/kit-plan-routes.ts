@@ -164,13 +164,22 @@ function listWithOwnLens(tx: Transaction, plan: KitPlan, bought: Taken['bought']
   })
 }
 
-/** What is here goes into the roles that the kit has it in; a lens is not missed where the camera of the kit has its own. */
-function settleRoles(writer: Writer, before: Setup, { here }: Taken, withOwnLens: readonly string[]): void {
+/**
+ * What is here goes into the roles that the kit has it in; a lens is not missed where the camera of the kit has its own, nor sound where
+ * the kit is for stills.
+ */
+function settleRoles(
+  writer: Writer,
+  before: Setup,
+  { here }: Taken,
+  { withOwnLens, isStills }: { withOwnLens: readonly string[]; isStills: boolean },
+): void {
   const isThere = (unitId: string | null) =>
     before.roles.some((it) => it.things.some((thing) => unitId !== null && thing.unitId === unitId))
   const roles = before.roles.map((role): Role => {
-    if (role.wants === 'lens' && role.things.length === 0 && withOwnLens.includes(role.goesWith ?? ''))
-      return { ...role, intentionallyEmpty: true }
+    const hasNoUse =
+      (role.wants === 'lens' && withOwnLens.includes(role.goesWith ?? '')) || (isStills && role.group === 'sound')
+    if (hasNoUse && role.things.length === 0) return { ...role, intentionallyEmpty: true }
     const things = here.flatMap(({ unitId, stockId, count, roleId, powerModeId = null }) => {
       if (roleId !== role.id || isThere(unitId)) return []
       if (unitId) return [{ ...makeAssignment({ unitId }), powerModeId }]
@@ -178,8 +187,8 @@ function settleRoles(writer: Writer, before: Setup, { here }: Taken, withOwnLens
     })
     return things.length > 0 ? { ...role, intentionallyEmpty: false, things: [...role.things, ...things] } : role
   })
-  if (roles.every((it, at) => it === before.roles[at])) return
-  const after = { ...before, roles }
+  if (!isStills && roles.every((it, at) => it === before.roles[at])) return
+  const after = { ...before, roles, ...(isStills ? { speakers: 0 } : {}) }
   saveSetup(writer, before.id, after, before.version + 1)
   writer.log('changed', 'setup', before.id, { before, after })
 }
@@ -263,7 +272,10 @@ export const kitPlanRoutes = [
       }
       const setup = findGround(writer, before)
       const wishIds = wishFor(writer, before, setup, body.bought)
-      settleRoles(writer, setup, body, listWithOwnLens(tx, before, body.bought))
+      settleRoles(writer, setup, body, {
+        withOwnLens: listWithOwnLens(tx, before, body.bought),
+        isStills: before.isStills,
+      })
       return change(writer, before, { setupId: setup.id, taken: { tierId: tier.id, on: today, wishIds } })
     }),
   ),

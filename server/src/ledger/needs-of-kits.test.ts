@@ -443,6 +443,24 @@ describe('a kit that is taken on', () => {
     expect(findings.filter((it: Finding) => it.level === 'stop')).toEqual([])
   })
 
+  test('a kit for stills is whole without sound, and so is its setup once it is here', async () => {
+    const setupId = await build(
+      [
+        { name: 'Frame', wants: 'reflector', rest: { group: 'light' } },
+        { name: 'Voice', wants: 'microphone', rest: { group: 'sound' } },
+      ],
+      { code: 'ST', speakers: 1 },
+    )
+    const plan = await planFor(setupId)
+    await plan.offer('reflector', 'Frame', 5_000)
+    await plan.change({ isStills: true })
+    await plan.sums(5_000)
+    await plan.take(0)
+    await receiveAll()
+    const { findings } = await call('GET', `/setups/${setupId}/readiness`)
+    expect(findings.filter((it: Finding) => it.level === 'stop')).toEqual([])
+  })
+
   test('wished for as a whole it is found to cure its setup, though it is more than a few wishes together', async () => {
     const { setupId, plan } = await furnish()
     await plan.sums(61_500)

@@ -113,10 +113,12 @@ export function joinItems(
     at += choices.length
     const indices = choices.map((_, offset) => from + offset)
     const wayCount = choices[0]?.ways.length ?? 1
-    const mayLie = MAY_LIE.some((kind) => isKindOf(item.model.category, kind))
+    const joints = indices.flatMap((it) => built.jointsOf[it] ?? [])
+    // What can join nothing, a sandbag, may be wanted all the same.
+    const mayLie = joints.length === 0 || MAY_LIE.some((kind) => isKindOf(item.model.category, kind))
     return {
       ways: Array.from({ length: wayCount }, (_, way) => indices.flatMap((it) => built.wayOf[it]?.[way] ?? [])),
-      joints: mayLie ? null : indices.flatMap((it) => built.jointsOf[it] ?? []),
+      joints: mayLie ? null : joints,
     }
   })
   return {

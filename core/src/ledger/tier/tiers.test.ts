@@ -192,6 +192,11 @@ describe('a whole kit for a sum of money', () => {
     })
   })
 
+  test('what joins nothing may be in it where somebody says that it must be: a sandbag beside', () => {
+    const bag = item('Bag', 'sandbag', 2_000, { massGrams: 7_000 }, { isMust: true })
+    expect(namesOf(plan([...THINGS, bag], [tier('any', 90_000)]), 0)).toContain('Bag')
+  })
+
   test('what is free and of no use stays out', () => {
     const spare = item('Spare card', 'card', 0, {
       cardForm: 'card-sd',
