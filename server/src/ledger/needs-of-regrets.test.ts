@@ -141,4 +141,8 @@ test('[O20.1] [S28.1] a shop is known by what failed within a year, what it canc
   const { version } = await find(id)
   await call('POST', `/wishes/${id}/not-delivered`, undefined, version)
   expect(await record()).toMatchObject({ things: 3, cancelled: 1 })
+  // What lies with a mender is not from them.
+  const { id: mender } = await call('POST', '/parties', { name: 'Cobb', kind: 'repairer', note: '', contacts: [] })
+  await change(good, { partyId: mender })
+  expect((await call('GET', `/parties/${mender}`)).record).toMatchObject({ things: 0, judged: 0 })
 })

@@ -1,4 +1,4 @@
-import { findDate, recordVendor } from '@exemplar/core'
+import { findDate, type Party, recordVendor } from '@exemplar/core'
 import { and, desc, eq, gt, inArray, isNull, min, ne, or, sql } from 'drizzle-orm'
 import { isAnyOf } from '../../availability/holdings.ts'
 import { ProblemError, refuseField, refuseMissing } from '../../foundation/base/problem.ts'
@@ -77,10 +77,21 @@ function requireNoRing(tx: Transaction, id: string, parentId: string | null): vo
 }
 
 /** How the things that came from them and the repairs that they did went. */
-function loadVendorRecord(db: Database, id: string, today: string) {
+function loadVendorRecord(db: Database, { id, kind }: Pick<Party, 'id' | 'kind'>, today: string) {
   const { zone } = loadStudio(db)
   const rows = db.select().from(units).where(eq(units.partyId, id)).all()
-  const came = rows.filter((it) => it.state !== 'ordered' && it.state !== 'wished')
+  // What a mender has is not from them, unless it was bought there.
+  const bought = new Set(
+    db
+      .select({ unitId: entries.unitId })
+      .from(entries)
+      .where(and(eq(entries.partyId, id), eq(entries.kind, 'purchase')))
+      .all()
+      .map((it) => it.unitId),
+  )
+  const came = rows.filter(
+    (it) => it.state !== 'ordered' && it.state !== 'wished' && (kind !== 'repairer' || bought.has(it.id)),
+  )
   const failures = new Map(
     db
       .select({ unitId: faults.unitId, at: min(faults.reportedAt) })
@@ -115,7 +126,7 @@ function loadPartyPage({ db, now }: AppContext, id: string) {
   if (!party) throw refuseMissing('vendor, lender or repairer')
   return {
     ...withoutArchive(party),
-    record: loadVendorRecord(db, id, findDate(now(), loadStudio(db).zone)),
+    record: loadVendorRecord(db, party, findDate(now(), loadStudio(db).zone)),
     entries: db.select().from(entries).where(eq(entries.partyId, id)).orderBy(desc(entries.date)).limit(100).all(),
     units: db
       .select({ id: units.id, tag: units.tag, acquisition: units.acquisition, dueOn: units.dueOn, state: units.state })
