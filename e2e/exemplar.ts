@@ -1,9 +1,11 @@
+import { type ChildProcess, spawn } from 'node:child_process'
+import { once } from 'node:events'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { createRequire } from 'node:module'
 import { tmpdir } from 'node:os'
-import { join } from 'node:path'
+import { dirname, join } from 'node:path'
 import { type BrowserContext, test as base, expect, type Page } from '@playwright/test'
-import { endChild, startChild } from '../server/src/foundation/child.fixture.ts'
+import type { HostAnswer, HostOrder } from './journey-host.ts'
 
 export const NOW = '2026-11-24T08:00:00Z'
 const HEADERS = { 'x-exemplar-client': 'journey' }
@@ -24,15 +26,42 @@ export async function enter(context: BrowserContext, url: string, demo: boolean,
   if (!reply.ok()) throw new Error(`Signing in failed: ${reply.status()} ${await reply.text()}`)
 }
 
-/** Each test gets a server of its own on an empty folder; `demo` fills it with the Larkmoor film unit. */
-export const test = base.extend<Options>({
+/** The bundle beside the server that `npm test` has made, else the sources. */
+const HOST = process.env.EXEMPLAR_SERVER
+  ? [join(dirname(process.env.EXEMPLAR_SERVER), 'journey-host.mjs')]
+  : ['--import', 'tsx', join(import.meta.dirname, 'journey-host.ts')]
+
+async function ask(host: ChildProcess, order: HostOrder): Promise<HostAnswer> {
+  const heard = once(host, 'message')
+  const ended = once(host, 'exit').then(() => [{ failed: 'The host of the journeys has ended.' }])
+  host.send(order)
+  const [answer] = await Promise.race([heard, ended])
+  host.removeAllListeners('exit')
+  return answer as HostAnswer
+}
+
+/** Each test gets a house of its own on an empty folder; `demo` fills it with the Larkmoor film unit. */
+export const test = base.extend<Options, { host: ChildProcess }>({
   demo: [false, { option: true }],
   role: ['manager', { option: true }],
-  exemplar: async ({ demo }, use) => {
+  host: [
+    // biome-ignore lint/correctness/noEmptyPattern: what a fixture takes is read from its pattern
+    async ({}, use) => {
+      const env = { ...process.env, EXEMPLAR_NOW: NOW, EXEMPLAR_PASSWORD_COST: '4' }
+      const host = spawn(process.execPath, HOST, { env, stdio: ['ignore', 'inherit', 'inherit', 'ipc'] })
+      await use(host)
+      const ended = once(host, 'exit')
+      host.disconnect()
+      await ended
+    },
+    { scope: 'worker' },
+  ],
+  exemplar: async ({ host, demo }, use) => {
     const folder = mkdtempSync(join(tmpdir(), 'exemplar-journey-'))
-    const { child, url } = await startChild(folder, { args: demo ? ['--demo'] : [], env: { EXEMPLAR_NOW: NOW } })
-    await use(url)
-    await endChild(child)
+    const answer = await ask(host, { open: folder, isDemo: demo })
+    if (!('url' in answer)) throw new Error(JSON.stringify(answer))
+    await use(answer.url)
+    await ask(host, { close: true })
     rmSync(folder, { recursive: true, force: true })
   },
   baseURL: async ({ exemplar }, use) => use(exemplar),

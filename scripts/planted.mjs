@@ -60,8 +60,12 @@ function areGreen(folder, tests) {
 /** What the worker says next; a worker that ends says nothing more. */
 function hear(worker) {
   return new Promise((done, fail) => {
-    worker.once('message', done)
-    worker.once('exit', (code) => fail(new Error(`A worker ended with ${code}.`)))
+    const giveUp = (code) => fail(new Error(`A worker ended with ${code}.`))
+    worker.once('exit', giveUp)
+    worker.once('message', (what) => {
+      worker.off('exit', giveUp)
+      done(what)
+    })
   })
 }
 

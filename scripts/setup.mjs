@@ -95,8 +95,21 @@ export const SERVER = join(ROOT, 'server/dist/built/main.mjs')
 
 /** Bundles the server when it is missing or older than what it is made from; packages stay where they are. */
 export function ensureServer() {
-  const newest = Math.max(...['core/src', 'server/src'].map((path) => findNewest(join(ROOT, path))))
-  if (existsSync(SERVER) && statSync(SERVER).mtimeMs > newest) return
+  bundle(SERVER, ['main=server/src/main.ts', 'job-thread=server/src/job-thread.ts'])
+}
+
+/** The process that holds the houses of the journeys, one after the other, beside the server it is made of. */
+export const JOURNEY_HOST = join(dirname(SERVER), 'journey-host.mjs')
+
+/** Bundles the host of the journeys; only tests need it. */
+export function ensureJourneyHost() {
+  bundle(JOURNEY_HOST, ['journey-host=e2e/journey-host.ts'])
+}
+
+/** Bundles entries of the server beside one another, where `file` is missing or older than the sources. */
+function bundle(file, entries) {
+  const newest = Math.max(...['core/src', 'server/src', 'e2e'].map((path) => findNewest(join(ROOT, path))))
+  if (existsSync(file) && statSync(file).mtimeMs > newest) return
   const packages = ['core', 'server'].flatMap((workspace) =>
     Object.keys(JSON.parse(readFileSync(join(ROOT, workspace, 'package.json'), 'utf8')).dependencies),
   )
@@ -105,8 +118,7 @@ export function ensureServer() {
     'npx',
     [
       'esbuild',
-      'server/src/main.ts',
-      'server/src/job-thread.ts',
+      ...entries,
       '--bundle',
       '--platform=node',
       '--format=esm',

@@ -5,6 +5,7 @@ import { join, relative } from 'node:path'
 import {
   beginDriver,
   ensureChromium,
+  ensureJourneyHost,
   ensurePackages,
   ensurePages,
   ensureServer,
@@ -18,6 +19,7 @@ const driver = beginDriver()
 ensureChromium()
 ensurePages()
 ensureServer()
+ensureJourneyHost()
 // What is started as a process of its own is what people start.
 process.env.EXEMPLAR_SERVER = SERVER
 const results = makeFolder(join(ROOT, 'test-results'))
