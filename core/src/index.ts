@@ -283,7 +283,7 @@ export {
   type Severity,
 } from './kit/unit/fault.ts'
 export { type FilmStanding, judgeFilmCopies } from './kit/unit/film-copies.ts'
-export { findDisclosureEnd, listOpenDuties, reckonGift, sayDisclosure, sumGifts } from './kit/unit/gift.ts'
+export { findDisclosureEnd, isDutyDone, listOpenDuties, reckonGift, sayDisclosure, sumGifts } from './kit/unit/gift.ts'
 export {
   KIT_COLUMN_CODES,
   KIT_COLUMNS,
@@ -356,18 +356,31 @@ export {
   newDecisionSchema,
   reckon,
 } from './ledger/decide/calculators.ts'
-export { ENTRY_KIND_CODES, ENTRY_KINDS, type Entry, type EntryKind, type NewEntry } from './ledger/entry.ts'
+export {
+  ENTRY_KIND_CODES,
+  ENTRY_KINDS,
+  type Entry,
+  type EntryChange,
+  type EntryKind,
+  INCOME_KINDS,
+  isIncome,
+  type NewEntry,
+  type NewRefund,
+  TOLD_KIND_CODES,
+} from './ledger/entry.ts'
 export { listHindrances } from './ledger/hindrances.ts'
 export { compareLight, type LightOffer } from './ledger/more-light.ts'
 export { LEFT_OUT, type PlanSketch, planUpgrade, type UpgradeCase } from './ledger/plan/upgrade.ts'
+export { findCorrectionFault, findRefundable, findRefundFault } from './ledger/refund.ts'
 export {
   type NewShoppingLine,
   newShoppingLineSchema,
   type PartRequest,
   rankShopping,
   type ShoppingLine,
+  sumShopping,
 } from './ledger/shopping.ts'
-export { type Spending, summariseSpending } from './ledger/spending.ts'
+export { findBudgetEffect, type Spending, summariseSpending } from './ledger/spending.ts'
 export { couldServe, listKitItems, makeKitInput } from './ledger/tier/kit-case.ts'
 export {
   countFilmsToGo,

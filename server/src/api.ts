@@ -22,6 +22,7 @@ import { viewRoutes } from './kit/unit/view-routes.ts'
 import { figuresRoutes } from './kit/worth/figures-routes.ts'
 import { scheduleRoutes } from './kit/worth/schedule-routes.ts'
 import { decisionRoutes } from './ledger/decision-routes.ts'
+import { entryRoutes } from './ledger/entry-routes.ts'
 import { kitPlanRoutes } from './ledger/kit-plan-routes.ts'
 import { ledgerRoutes } from './ledger/ledger-routes.ts'
 import { orderRoutes } from './ledger/order-routes.ts'
@@ -104,6 +105,7 @@ export const routes: readonly Route[] = [
   ...readingRoutes,
   ...supplyRoutes,
   ...ledgerRoutes,
+  ...entryRoutes,
   ...partRequestRoutes,
   ...orderRoutes,
   ...wishRoutes,

@@ -56,6 +56,7 @@ export const RECORD_FORMS: readonly Form[] = [
       group: 'light',
       wants: [{ code: 'holds', least: 1_000_000 }],
       noneBecause: 'too small',
+      price: { kind: 'quote', netMinor: 5_400, taxMinor: 1_080, on: '2026-11-20', source: 'Sorrel, by post' },
     },
     // A line is for a setup or to fill up a stock.
     except: ['/stockId'],
@@ -205,7 +206,7 @@ export const RECORD_FORMS: readonly Form[] = [
         claimDays: 14,
         keptBecause: 'the series',
         keptUntil: '2027-05-01',
-        duties: [{ what: 'a film', dueOn: '2026-12-01', doneOn: '2026-11-20' }],
+        duties: [{ what: 'a film', dueOn: '2026-12-01', doneOn: '2026-11-20', filmId: 'FIRST-FILM' }],
         disclosure: 'Given to us.',
         interest: 'code FERN',
         interestKind: 'viewers-save',

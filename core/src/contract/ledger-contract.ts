@@ -1,6 +1,11 @@
 import { z } from 'zod'
-import { budgetSchema, entrySchema, newEntrySchema } from '../ledger/entry.ts'
-import { newShoppingLineSchema, partRequestSchema, shoppingLineSchema } from '../ledger/shopping.ts'
+import { budgetSchema, entryChangeSchema, entrySchema, newEntrySchema, newRefundSchema } from '../ledger/entry.ts'
+import {
+  newShoppingLineSchema,
+  partRequestSchema,
+  shoppingLineSchema,
+  shoppingPriceSchema,
+} from '../ledger/shopping.ts'
 import { spendingSchema } from '../ledger/spending.ts'
 import { amount } from '../studio/people/secrecy.ts'
 import { defineContract } from './contract.ts'
@@ -19,6 +24,9 @@ export const entryRowSchema = z.object({
   ...entrySchema.shape,
   tag: z.string().nullable(),
   party: z.string().nullable(),
+  /** What came back of it so far. */
+  backNetMinor: amount(z.number()),
+  backTaxMinor: amount(z.number()),
 })
 export type EntryRow = z.infer<typeof entryRowSchema>
 
@@ -39,7 +47,7 @@ export const ledgerContract = defineContract('ledger', {
     reply: z.array(entryRowSchema),
   },
   'post /ledger/entries': {
-    summary: 'Record a purchase, repair, service, consumable or sale',
+    summary: 'Record what was paid, or what a sale brought',
     permission: 'change-ledger',
     body: newEntrySchema,
     reply: entrySchema,
@@ -48,8 +56,16 @@ export const ledgerContract = defineContract('ledger', {
   'put /ledger/entries/:id': {
     summary: 'Correct an entry',
     permission: 'change-ledger',
-    body: newEntrySchema,
+    body: entryChangeSchema,
     reply: entrySchema,
+    isChange: true,
+  },
+  'post /ledger/entries/:id/refunds': {
+    summary: 'Record money that came back of an entry: all of it, or a part',
+    permission: 'change-ledger',
+    body: newRefundSchema,
+    reply: entrySchema,
+    status: 201,
     isChange: true,
   },
   'put /ledger/budget': {
@@ -69,6 +85,13 @@ export const ledgerContract = defineContract('ledger', {
     body: newShoppingLineSchema,
     reply: shoppingLineSchema,
     status: 201,
+  },
+  'put /shopping/:id/price': {
+    summary: 'Say what one of a shopping line costs, as of a day',
+    permission: 'change-ledger',
+    body: shoppingPriceSchema,
+    reply: shoppingLineSchema,
+    isChange: true,
   },
   'post /units/:id/part-requests': {
     summary: 'Ask for a worn part of a thing: on the shopping list under its model, and the thing is worn there',

@@ -2,6 +2,8 @@ import { z } from 'zod'
 import { GROUPS, type Group } from '../kit/model/category.ts'
 import { wantedAbilitySchema } from '../kit/unit/ability.ts'
 import { idSchema, nameSchema, noteSchema, versionSchema } from '../studio/identity.ts'
+import { countDays } from '../units/wall-time.ts'
+import { wishPriceSchema } from './wish/wish.ts'
 
 /** Something to buy, and what it would cure. */
 export const newShoppingLineSchema = z.object({
@@ -18,6 +20,8 @@ export const newShoppingLineSchema = z.object({
   wants: z.array(wantedAbilitySchema).max(4).default([]),
   /** Why nothing that is here and could do it will do. */
   noneBecause: z.string().trim().max(300).default(''),
+  /** What one costs, as of a day; null where nobody said. */
+  price: wishPriceSchema.nullable().default(null),
 })
 export type NewShoppingLine = z.infer<typeof newShoppingLineSchema>
 
@@ -28,6 +32,8 @@ export const partRequestSchema = z.object({
   searched: noteSchema,
 })
 export type PartRequest = z.infer<typeof partRequestSchema>
+
+export const shoppingPriceSchema = newShoppingLineSchema.pick({ price: true })
 
 export const shoppingLineSchema = newShoppingLineSchema.extend({
   id: idSchema,
@@ -51,4 +57,27 @@ export function rankShopping<T extends Pick<ShoppingLine, 'group' | 'item'>>(lin
     return at < 0 ? order.length : at
   }
   return [...lines].sort((a, b) => rank(a) - rank(b) || (a.item < b.item ? -1 : 1))
+}
+
+/** What a shopping list comes to. */
+export interface ShoppingSum {
+  /** What is priced, tax in, times how many. */
+  minor: number
+  /** So many lines have no price: the list comes to more than that. */
+  unpriced: number
+  /** So many prices are older than a quarter of a year. */
+  stale: number
+}
+
+/** After so many days a price may have changed: common practice. */
+const FRESH_DAYS = 92
+
+/** Adds up what is still to be bought. */
+export function sumShopping(lines: readonly Pick<ShoppingLine, 'price' | 'quantity'>[], today: string): ShoppingSum {
+  const priced = lines.flatMap(({ price, quantity }) => (price ? [{ price, quantity }] : []))
+  return {
+    minor: priced.reduce((sum, { price, quantity }) => sum + (price.netMinor + price.taxMinor) * quantity, 0),
+    unpriced: lines.length - priced.length,
+    stale: priced.filter(({ price }) => countDays(price.on, today) > FRESH_DAYS).length,
+  }
 }

@@ -12,6 +12,7 @@ const entry = (date: string, netMinor: number, part: Partial<Entry> = {}): Entry
   category: 'camera',
   description: 'x',
   wishId: null,
+  refundOfId: null,
   netMinor,
   taxMinor: 0,
   partyId: null,

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { CATEGORIES, GROUPS, type Group, groupSchema } from '../kit/model/category.ts'
 import { amount } from '../studio/people/secrecy.ts'
 import type { Entry } from './entry.ts'
-import { entrySchema } from './entry.ts'
+import { ENTRY_KIND_CODES, type EntryKind, entrySchema, isIncome } from './entry.ts'
 export const spendingSchema = z.object({
   year: z.number(),
   /** Twelve months, January first; what was spent less what sales brought, tax included. */
@@ -24,10 +24,10 @@ export const spendingSchema = z.object({
 })
 export type Spending = z.infer<typeof spendingSchema>
 
-/** What an entry takes from the year's budget: a sale gives its proceeds back at once. */
+/** What an entry takes from the year's budget: a sale gives its proceeds back at once, and so does money that came back. */
 export function findBudgetEffect(entry: Pick<Entry, 'kind' | 'netMinor' | 'taxMinor'>): number {
   const amount = entry.netMinor + entry.taxMinor
-  return entry.kind === 'sale' ? -amount : amount
+  return isIncome(entry) ? -amount : amount
 }
 
 /** Adds up a year by month and group in whole minor units. Entries of other years are left out. */
@@ -39,7 +39,7 @@ export function summariseSpending(entries: readonly Entry[], year: number, budge
     cumulativeMinor: 0,
   }))
   const byGroup = makeZeroes()
-  const byKind = { purchase: 0, repair: 0, service: 0, consumable: 0, sale: 0 }
+  const byKind = Object.fromEntries(ENTRY_KIND_CODES.map((kind) => [kind, 0])) as Record<EntryKind, number>
   let totalMinor = 0
   for (const entry of entries) {
     if (Number(entry.date.slice(0, 4)) !== year) continue

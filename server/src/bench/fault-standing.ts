@@ -1,4 +1,13 @@
-import { addDays, countDays, findClaim, findDate, judgeMending, NO_PROVENANCE, type Severity } from '@exemplar/core'
+import {
+  addDays,
+  countDays,
+  findBudgetEffect,
+  findClaim,
+  findDate,
+  judgeMending,
+  NO_PROVENANCE,
+  type Severity,
+} from '@exemplar/core'
 import { and, gte, inArray, isNotNull } from 'drizzle-orm'
 import { isAnyOf } from '../availability/holdings.ts'
 import type { Database } from '../foundation/database/database.ts'
@@ -32,17 +41,19 @@ export function makeFaultStanding(db: Database, open: readonly OpenFault[], now:
   )
   const repairs = groupBy(
     db
-      .select({ unitId: entries.unitId, minor: entries.netMinor, tax: entries.taxMinor })
+      .select()
       .from(entries)
       .where(
         and(
           isAnyOf(entries.unitId, ids),
-          inArray(entries.kind, ['repair', 'service']),
+          inArray(entries.kind, ['repair', 'service', 'refund']),
           gte(entries.date, addDays(today, -REPAIR_DAYS)),
         ),
       )
       .all()
-      .flatMap(({ unitId, ...it }) => (unitId === null ? [] : [{ unitId, ...it }])),
+      // What came back of a repair that counts, and nothing else that came back.
+      .filter((it, _, all) => it.kind !== 'refund' || all.some(({ id }) => id === it.refundOfId))
+      .flatMap(({ unitId, ...it }) => (unitId === null ? [] : [{ unitId, minor: findBudgetEffect(it) }])),
   )
   const papers = new Map(
     db
@@ -62,7 +73,7 @@ export function makeFaultStanding(db: Database, open: readonly OpenFault[], now:
   )
   return ({ id, unitId, reportedAt, workAroundMinutes }: OpenFault) => {
     const severities = (inYear.get(unitId) ?? []).map((it) => it.severity)
-    const repairMinor = (repairs.get(unitId) ?? []).reduce((sum, it) => sum + it.minor + it.tax, 0)
+    const repairMinor = (repairs.get(unitId) ?? []).reduce((sum, it) => sum + it.minor, 0)
     const own = papers.get(unitId)
     const newMinor = own?.provenance.replacementMinor ?? own?.priceMinor ?? null
     const { claim, claimBy, isSure } = findClaim(

@@ -1,4 +1,4 @@
-import { findDate, type LifeMonth, tellLife } from '@exemplar/core'
+import { findBudgetEffect, findDate, type LifeMonth, tellLife } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
 import type { Database } from '../foundation/database/database.ts'
 import { faults, services } from '../schema/bench-tables.ts'
@@ -23,7 +23,7 @@ export function loadLife(
     services: done.map((it) => it.on),
     costs: spent.map((it) => ({
       day: it.date,
-      minor: (it.kind === 'sale' ? -1 : 1) * (it.netMinor + it.taxMinor),
+      minor: findBudgetEffect(it),
     })),
   })
 }

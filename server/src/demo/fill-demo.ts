@@ -240,6 +240,7 @@ function fillLedger({ tx, log }: Writer, today: string): void {
         netMinor: gross - taxMinor,
         taxMinor,
         wishId: null,
+        refundOfId: null,
         partyId: 'vendor',
         unitId: unit.tag,
       },

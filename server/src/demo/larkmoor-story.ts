@@ -27,7 +27,14 @@ export function makeStories(today: string): Readonly<Record<string, Story>> {
       provenance: {
         valueMinor: 72_000,
         valueOn: addDays(today, -260),
-        duties: [{ what: 'A film about the spring meadow for the Friends', dueOn: addDays(today, 130), doneOn: null }],
+        duties: [
+          {
+            what: 'A film about the spring meadow for the Friends',
+            dueOn: addDays(today, 130),
+            doneOn: null,
+            filmId: null,
+          },
+        ],
         conditionOnArrival: 'As new, hood missing',
       },
     },

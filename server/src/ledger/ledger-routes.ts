@@ -3,20 +3,20 @@ import {
   CATEGORIES,
   findDate,
   type Group,
+  INCOME_KINDS,
   listInWords,
   rankShopping,
   resolvePolicies,
   summariseSpending,
 } from '@exemplar/core'
-import { and, desc, eq, gte, isNull, lt, sql } from 'drizzle-orm'
+import { and, eq, gte, inArray, isNull, lt, sql } from 'drizzle-orm'
 import { refuseField } from '../foundation/base/problem.ts'
 import { requireVersion, type Transaction, write } from '../foundation/database/app-context.ts'
 import type { Database } from '../foundation/database/database.ts'
 import { defineRoute } from '../foundation/http/route.ts'
 import { requireCountable } from '../kit/unit/adding.ts'
-import { models, stock, units } from '../schema/kit-tables.ts'
+import { models, stock } from '../schema/kit-tables.ts'
 import { budgets, entries, shoppingLines } from '../schema/ledger-tables.ts'
-import { parties } from '../schema/studio-tables.ts'
 import { listAble } from '../setups/thing/able.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 
@@ -48,7 +48,7 @@ function loadSpending(db: Database, year: number) {
     .select({
       minor: sql<
         number | null
-      >`sum(case when ${entries.kind} = 'sale' then -1 else 1 end * (${entries.netMinor} + ${entries.taxMinor}))`,
+      >`sum(case when ${inArray(entries.kind, INCOME_KINDS)} then -1 else 1 end * (${entries.netMinor} + ${entries.taxMinor}))`,
       since: sql<string | null>`min(${entries.date})`,
     })
     .from(entries)
@@ -73,47 +73,6 @@ export const ledgerRoutes = [
     const today = findDate(app.now(), loadStudio(app.db).zone)
     return loadSpending(app.db, query.year ?? Number(today.slice(0, 4)))
   }),
-  defineRoute('get /ledger/entries', ({ query }, { db }) =>
-    db
-      .select({ entry: entries, tag: units.tag, party: parties.name })
-      .from(entries)
-      .leftJoin(units, eq(units.id, entries.unitId))
-      .leftJoin(parties, eq(parties.id, entries.partyId))
-      .where(and(gte(entries.date, `${query.year}-01-01`), lt(entries.date, `${query.year + 1}-01-01`)))
-      .orderBy(desc(entries.date), desc(entries.id))
-      .all()
-      .map(({ entry, ...rest }) => ({ ...entry, ...rest })),
-  ),
-  defineRoute('post /ledger/entries', ({ body, actor }, app) =>
-    write(app, actor, ({ tx, newId, log }) => {
-      if (body.unitId && !tx.select().from(units).where(eq(units.id, body.unitId)).get()) {
-        throw refuseField('/unitId', 'There is no such thing.')
-      }
-      if (body.partyId && !tx.select().from(parties).where(eq(parties.id, body.partyId)).get()) {
-        throw refuseField('/partyId', 'There is no such vendor.')
-      }
-      const entry = tx
-        .insert(entries)
-        .values({ ...body, id: newId() })
-        .returning()
-        .get()
-      log('spent', 'entry', entry.id, { after: entry })
-      return entry
-    }),
-  ),
-  defineRoute('put /ledger/entries/:id', ({ params, body, version, actor }, app) =>
-    write(app, actor, ({ tx, log }) => {
-      const id = params.id ?? ''
-      const before = requireVersion(tx.select().from(entries).where(eq(entries.id, id)).get(), version, 'entry')
-      log('changed', 'entry', id, { before, after: body })
-      return tx
-        .update(entries)
-        .set({ ...body, version: before.version + 1 })
-        .where(eq(entries.id, id))
-        .returning()
-        .get()
-    }),
-  ),
   defineRoute('put /ledger/budget', ({ body: { version, ...budget }, actor }, app) =>
     write(app, actor, ({ tx, log }) => {
       const before = tx.select().from(budgets).where(eq(budgets.year, budget.year)).get()
@@ -138,6 +97,20 @@ export const ledgerRoutes = [
         .get()
       log('created', 'shopping-line', line.id, { after: line })
       return line
+    }),
+  ),
+  defineRoute('put /shopping/:id/price', ({ params, body, version, actor }, app) =>
+    write(app, actor, ({ tx, log }) => {
+      const id = params.id ?? ''
+      const row = tx.select().from(shoppingLines).where(eq(shoppingLines.id, id)).get()
+      const before = requireVersion(row, version, 'shopping line')
+      log('changed', 'shopping-line', id, { before: before.price, after: body.price })
+      return tx
+        .update(shoppingLines)
+        .set({ price: body.price, version: before.version + 1 })
+        .where(eq(shoppingLines.id, id))
+        .returning()
+        .get()
     }),
   ),
   defineRoute('post /shopping/:id/bought', ({ params, version, actor }, app) =>

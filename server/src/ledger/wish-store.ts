@@ -4,6 +4,7 @@ import {
   type Candidate,
   costWish,
   countShoots,
+  findBudgetEffect,
   findCures,
   findDate,
   findUntried,
@@ -274,7 +275,7 @@ function sayUntried(wish: Wish, model: Model | undefined, regrets: ReturnType<ty
   return found ? { name: found.name, note: found.outcome.note } : null
 }
 
-/** What was paid for each wish: by entries of its own, or, of what came before those were kept, by those of its things. */
+/** What was paid for each wish, less what came back of it: by entries of its own, or, of what came before those were kept, by those of its things. */
 export function sumPaid(db: Database, all: readonly Pick<Wish, 'id' | 'unitIds'>[]): Map<string, number> {
   const wishOf = new Map(all.flatMap((it) => it.unitIds.map((unitId) => [unitId, it.id])))
   const rows = db
@@ -282,7 +283,7 @@ export function sumPaid(db: Database, all: readonly Pick<Wish, 'id' | 'unitIds'>
     .from(entries)
     .where(
       and(
-        eq(entries.kind, 'purchase'),
+        inArray(entries.kind, ['purchase', 'refund']),
         or(
           isAnyOf(
             entries.wishId,
@@ -294,9 +295,12 @@ export function sumPaid(db: Database, all: readonly Pick<Wish, 'id' | 'unitIds'>
     )
     .all()
   const paid = new Map<string, number>()
-  for (const { wishId, unitId, netMinor, taxMinor } of rows) {
-    const id = wishId ?? wishOf.get(unitId ?? '')
-    if (id) paid.set(id, (paid.get(id) ?? 0) + netMinor + taxMinor)
+  const purchases = new Set(rows.flatMap((it) => (it.kind === 'purchase' ? [it.id] : [])))
+  for (const it of rows) {
+    // What came back of a repair is no part of the price.
+    if (it.refundOfId && !purchases.has(it.refundOfId)) continue
+    const id = it.wishId ?? wishOf.get(it.unitId ?? '')
+    if (id) paid.set(id, (paid.get(id) ?? 0) + findBudgetEffect(it))
   }
   return paid
 }

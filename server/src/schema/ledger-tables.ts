@@ -34,9 +34,11 @@ export const entries = sqliteTable(
     unitId: text('unit_id').references(() => units.id),
     /** The wish that was paid by it. */
     wishId: text('wish_id').references((): AnySQLiteColumn => wishes.id),
+    /** The entry of which it is money back. */
+    refundOfId: text('refund_of_id').references((): AnySQLiteColumn => entries.id),
     version: integer('version').notNull().default(1),
   },
-  (table) => [index('entries_date').on(table.date)],
+  (table) => [index('entries_date').on(table.date), index('entries_refund_of').on(table.refundOfId)],
 )
 
 export const budgets = sqliteTable('budgets', {
@@ -56,6 +58,7 @@ export const shoppingLines = sqliteTable('shopping_lines', {
   group: text('for_group').$type<Group>(),
   wants: json('wants', newShoppingLineSchema.shape.wants).notNull().default([]),
   noneBecause: text('none_because').notNull().default(''),
+  price: json('price', newShoppingLineSchema.shape.price),
   boughtAt: integer('bought_at'),
   version: integer('version').notNull().default(1),
 })

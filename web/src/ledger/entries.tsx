@@ -1,4 +1,4 @@
-import { CATEGORIES, ENTRY_KINDS, type EntryRow, formatMoney } from '@exemplar/core'
+import { CATEGORIES, ENTRY_KINDS, type EntryRow, formatMoney, isIncome, type NewEntry } from '@exemplar/core'
 import { useState } from 'react'
 import { useChangeEntryMutation, useEntriesQuery } from '../foundation/api/api.ts'
 import { useMay } from '../foundation/api/session.ts'
@@ -8,7 +8,8 @@ import { Section } from '../foundation/parts/page-parts.tsx'
 import { SheetDialog } from '../foundation/parts/sheet-dialog.tsx'
 import { type RowPlace, VirtualRows } from '../foundation/parts/virtual-rows.tsx'
 import { sayDay } from '../foundation/words/calendar-words.ts'
-import { EntryForm } from './entry-form.tsx'
+import { type EntryDraft, EntryForm } from './entry-form.tsx'
+import { RefundCorrection, RefundSheet } from './refund-form.tsx'
 
 /** Every entry of a year, each of which can be corrected. */
 interface Money {
@@ -16,8 +17,9 @@ interface Money {
   taxRates: readonly number[]
 }
 
-export function Entries({ year, currency, taxRates }: Money & { year: number }) {
+export function Entries({ year, today, currency, taxRates }: Money & { year: number; today: string }) {
   const { data } = useEntriesQuery(year)
+  const [returned, setReturned] = useState<EntryRow | null>(null)
   const [edited, setEdited] = useState<EntryRow | null>(null)
   const may = useMay()
   return (
@@ -48,38 +50,71 @@ export function Entries({ year, currency, taxRates }: Money & { year: number }) 
                 place={place}
                 currency={currency}
                 onEdit={may('change-ledger') ? () => setEdited(entry) : null}
+                onReturn={may('change-ledger') && canComeBack(entry) ? () => setReturned(entry) : null}
               />
             )}
           </VirtualRows>
         </table>
       )}
-      {edited && <Correction entry={edited} currency={currency} taxRates={taxRates} onClose={() => setEdited(null)} />}
+      {edited?.refundOfId === null && (
+        <Correction
+          entry={{ ...edited, kind: edited.kind as NewEntry['kind'] }}
+          currency={currency}
+          taxRates={taxRates}
+          onClose={() => setEdited(null)}
+        />
+      )}
+      {edited && edited.refundOfId !== null && (
+        <RefundCorrection entry={edited} currency={currency} onClose={() => setEdited(null)} />
+      )}
+      {returned && <RefundSheet entry={returned} today={today} currency={currency} onClose={() => setReturned(null)} />}
     </Section>
   )
 }
+
+/** Something was paid, and not all of it is back. */
+const canComeBack = (it: EntryRow) => !isIncome(it) && it.netMinor + it.taxMinor > it.backNetMinor + it.backTaxMinor
 
 function EntryLine({
   entry,
   place,
   currency,
   onEdit,
+  onReturn,
 }: {
   entry: EntryRow
   place: RowPlace
   currency: string
   onEdit: (() => void) | null
+  onReturn: (() => void) | null
 }) {
   const kind = `${ENTRY_KINDS[entry.kind].toLowerCase()}, ${CATEGORIES[entry.category].label.toLowerCase()}`
+  const backMinor = entry.backNetMinor + entry.backTaxMinor
   return (
     <tr {...place}>
       <td className="whitespace-nowrap text-quiet">{sayDay(entry.date)}</td>
-      <td>{entry.description}</td>
+      <td>
+        {entry.description}
+        {backMinor > 0 && (
+          <span className="text-[13px] text-quiet"> · {formatMoney(backMinor, currency)} came back</span>
+        )}
+      </td>
       <td className="hidden text-quiet sm:table-cell">{kind}</td>
       <td className="figures text-right whitespace-nowrap">
-        {entry.kind === 'sale' && '− '}
+        {isIncome(entry) && '− '}
         {formatMoney(entry.netMinor + entry.taxMinor, currency, 'column')}
       </td>
-      <td className="text-right">
+      <td className="text-right whitespace-nowrap">
+        {onReturn && (
+          <Button
+            size="small"
+            look="quiet"
+            aria-label={`Money back: ${entry.description}, ${sayDay(entry.date)}`}
+            onClick={onReturn}
+          >
+            Money back
+          </Button>
+        )}{' '}
         {onEdit && (
           <Button size="small" aria-label={`Correct: ${entry.description}, ${sayDay(entry.date)}`} onClick={onEdit}>
             Correct
@@ -90,7 +125,12 @@ function EntryLine({
   )
 }
 
-function Correction({ entry, currency, taxRates, onClose }: Money & { entry: EntryRow; onClose(): void }) {
+function Correction({
+  entry,
+  currency,
+  taxRates,
+  onClose,
+}: Money & { entry: EntryDraft & { id: string; version: number }; onClose(): void }) {
   const [change] = useChangeEntryMutation()
   const saving = useSaving(onClose)
   return (

@@ -2,14 +2,13 @@ import {
   type Bundle,
   type Category,
   computeTax,
-  ENTRY_KIND_CODES,
   ENTRY_KINDS,
-  type EntryKind,
   findExponent,
   formatMoney,
   type NewEntry,
   readMoney,
   readPercent,
+  TOLD_KIND_CODES,
   writePercent,
 } from '@exemplar/core'
 import { useId, useState } from 'react'
@@ -26,14 +25,14 @@ import { NewThingFields, useNewThing } from './new-thing.tsx'
 /** What a form for an entry starts with. */
 export type EntryDraft = NewEntry & { tag?: string | null }
 
-export function makeBlankEntry(date: string, description: string): EntryDraft {
+export function makeBlankEntry(date: string, description: string, netMinor = 0, taxMinor = 0): EntryDraft {
   return {
     date,
     kind: 'purchase',
     category: 'camera',
     description,
-    netMinor: 0,
-    taxMinor: 0,
+    netMinor,
+    taxMinor,
     partyId: null,
     unitId: null,
   }
@@ -45,7 +44,7 @@ function findRate({ netMinor, taxMinor }: EntryDraft, taxRates: readonly number[
   return taxRates.find((rate) => computeTax(netMinor, rate) === taxMinor) ?? Math.round((taxMinor * 10_000) / netMinor)
 }
 
-/** A purchase, repair, service, consumable or sale. The tax is worked out from the net, to the penny. */
+/** What was paid, or what a sale brought. The tax is worked out from the net, to the penny. */
 export function EntryForm({
   currency,
   taxRates,
@@ -66,7 +65,7 @@ export function EntryForm({
   onReceive?(purchase: Bundle): void
 }) {
   const { data: parties } = usePartiesQuery()
-  const [kind, setKind] = useState<EntryKind>(initial.kind)
+  const [kind, setKind] = useState(initial.kind)
   const [date, setDate] = useState(initial.date)
   const [description, setDescription] = useState(initial.description)
   const [category, setCategory] = useState(initial.category)
@@ -125,8 +124,8 @@ export function EntryForm({
         })
       }}
     >
-      <SelectField label="Kind" value={kind} onChange={(event) => setKind(event.target.value as EntryKind)}>
-        {ENTRY_KIND_CODES.map((code) => (
+      <SelectField label="Kind" value={kind} onChange={(event) => setKind(event.target.value as NewEntry['kind'])}>
+        {TOLD_KIND_CODES.map((code) => (
           <option key={code} value={code}>
             {ENTRY_KINDS[code]}
           </option>

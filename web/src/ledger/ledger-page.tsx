@@ -78,10 +78,10 @@ export function LedgerPage() {
             />
           </Suspense>
           <SpendingTable spending={spending} currency={currency} />
-          <Entries year={year} currency={currency} taxRates={taxRates} />
+          <Entries year={year} today={today} currency={currency} taxRates={taxRates} />
         </div>
         <div>
-          <Shopping />
+          <Shopping year={year} leftMinor={year === thisYear ? spending.leftMinor : null} />
           <Orders />
         </div>
         <MoreLight />
@@ -90,7 +90,7 @@ export function LedgerPage() {
         <EntryForm
           currency={currency}
           taxRates={taxRates}
-          initial={makeBlankEntry(today, params.get('what') ?? '')}
+          initial={makeBlankEntry(today, params.get('what') ?? '', ...readSums(params))}
           act="Record it"
           problem={adding.error || receiving.error ? readProblem(adding.error ?? receiving.error) : null}
           onReceive={(purchase) =>
@@ -119,6 +119,15 @@ export function LedgerPage() {
       </SheetDialog>
     </>
   )
+}
+
+/** What it was to cost, of something that came from the shopping list. */
+function readSums(params: URLSearchParams): [netMinor: number, taxMinor: number] {
+  const read = (name: string) => {
+    const minor = Number(params.get(name))
+    return Number.isSafeInteger(minor) && minor > 0 ? minor : 0
+  }
+  return [read('net'), read('tax')]
 }
 
 function Verdict({ spending, say }: { spending: SpendingReply; say(minor: number): string }) {

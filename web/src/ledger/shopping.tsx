@@ -1,15 +1,19 @@
-import { listInWords, type ShoppingLine, sayAbility } from '@exemplar/core'
+import { formatMoney, listInWords, PRICE_KINDS, type ShoppingLine, sayAbility } from '@exemplar/core'
+import { useState } from 'react'
 import { Link, useSearchParams } from 'react-router'
-import { useMarkBoughtMutation, useShoppingQuery, useUnitsQuery } from '../foundation/api/api.ts'
+import { useMarkBoughtMutation, useShoppingQuery, useStudioQuery, useUnitsQuery } from '../foundation/api/api.ts'
 import { readProblem } from '../foundation/api/problem.ts'
+import { useMay } from '../foundation/api/session.ts'
 import { useAppDispatch } from '../foundation/api/store.ts'
 import { tellDone } from '../foundation/api/tell-done.ts'
 import { tellTrouble } from '../foundation/api/toasts.ts'
 import { useMeasures } from '../foundation/form/measures.tsx'
 import { Button, ButtonLink } from '../foundation/parts/button.tsx'
 import { Mark } from '../foundation/parts/mark.tsx'
+import { sayDayWithYear } from '../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../foundation/words/time-words.ts'
 import { useAbleQuery, useFiguresQuery } from '../kit/kit-api.ts'
+import { ShoppingPriceSheet, ShoppingSum } from './shopping-price.tsx'
 
 /** What the kit has that is called alike: an old thing may do instead of a new one, and what proved itself is to be had again. */
 function OwnAlike({ item }: { item: string }) {
@@ -70,9 +74,42 @@ function AbleAlready({ line: { wants, noneBecause } }: { line: ShoppingLine }) {
   )
 }
 
+/** What a line comes to, and how sure that is. */
+function PriceLine({
+  line: { quantity },
+  price: { kind, netMinor, taxMinor, on, source },
+  currency,
+}: {
+  line: ShoppingLine
+  price: NonNullable<ShoppingLine['price']>
+  currency: string
+}) {
+  const each = formatMoney(netMinor + taxMinor, currency)
+  const all = formatMoney((netMinor + taxMinor) * quantity, currency)
+  return (
+    <span className="figures ml-4.5 block text-[13px]">
+      {quantity > 1 ? `${all} (${each} each)` : all}
+      <span className="text-quiet">
+        {' '}
+        · {PRICE_KINDS[kind].toLowerCase()}
+        {source && `, ${source}`}, {sayDayWithYear(on)}
+      </span>
+    </span>
+  )
+}
+
+/** What the entry of a line that is bought begins with. */
+const sumOf = ({ price, quantity }: ShoppingLine): Record<string, string> =>
+  price ? { net: String(price.netMinor * quantity), tax: String(price.taxMinor * quantity) } : {}
+
 /** What is to be bought, and what the kit has instead. */
-export function Shopping() {
+export function Shopping({ year, leftMinor }: { year: number; leftMinor: number | null }) {
   const { data } = useShoppingQuery()
+  const { data: studio } = useStudioQuery()
+  const [pricedId, setPricedId] = useState<string | null>(null)
+  const may = useMay()
+  const priced = data?.find((it) => it.id === pricedId)
+  const currency = studio?.currency ?? 'GBP'
   const [bought] = useMarkBoughtMutation()
   const [, setParams] = useSearchParams()
   const dispatch = useAppDispatch()
@@ -89,16 +126,26 @@ export function Shopping() {
           Nothing to buy. What a setup lacks can be put here from its margin.
         </p>
       )}
+      {data && data.length > 0 && (
+        <ShoppingSum lines={data} currency={currency} budget={leftMinor === null ? null : { year, leftMinor }} />
+      )}
+      {priced && <ShoppingPriceSheet line={priced} onClose={() => setPricedId(null)} />}
       <ul>
         {data?.map((line) => (
-          <li key={line.id} className="flex items-center gap-3 border-b border-rule py-2">
+          <li key={line.id} className="flex items-start gap-3 border-b border-rule py-2">
             <span className="min-w-0 flex-1">
               <Mark level="advise">
                 {line.quantity} × {line.item}
               </Mark>
               <span className="ml-4.5 block text-[13px] text-quiet">{line.reason}</span>
+              {line.price && <PriceLine line={line} price={line.price} currency={currency} />}
               {line.wants.length > 0 ? <AbleAlready line={line} /> : <OwnAlike item={line.item} />}
             </span>
+            {may('change-ledger') && (
+              <Button size="small" aria-label={`Price of ${line.item}`} onClick={() => setPricedId(line.id)}>
+                Price
+              </Button>
+            )}
             <Button
               size="small"
               onClick={() =>
@@ -106,7 +153,7 @@ export function Shopping() {
                   .unwrap()
                   .then((reply) => {
                     tellDone(dispatch, `${line.item} is bought.`, reply)
-                    setParams({ add: 'entry', what: line.item })
+                    setParams({ add: 'entry', what: line.item, ...sumOf(line) })
                   })
                   .catch((problem) => dispatch(tellTrouble(readProblem(problem).detail)))
               }

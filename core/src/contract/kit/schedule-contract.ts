@@ -28,6 +28,10 @@ export type ScheduleRow = z.infer<typeof scheduleRowSchema>
 
 export const dutiesReplySchema = z.object({
   duties: z.array(z.object({ ...namedSchema.shape, what: z.string(), dueOn: z.string().nullable() })),
+  /** What was promised and done, the latest first, with the film by which it was. */
+  doneDuties: z.array(
+    z.object({ ...namedSchema.shape, what: z.string(), doneOn: z.string(), film: z.string().nullable() }),
+  ),
   disclosures: z.array(z.object({ ...namedSchema.shape, text: z.string(), until: z.string().nullable() })),
   gifts: z.array(
     z.object({

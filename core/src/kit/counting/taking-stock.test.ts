@@ -146,10 +146,13 @@ describe('gifts and what is to be said of them', () => {
   })
 
   test('open duties, the most pressing first, those without a day last, done ones never', () => {
-    const duty = (dueOn: string | null, doneOn: string | null = null) => ({ what: String(dueOn), dueOn, doneOn })
+    const duty = (dueOn: string | null, doneOn: string | null = null) => ({
+      ...{ what: String(dueOn), dueOn },
+      ...{ doneOn, filmId: null },
+    })
     const duties = [duty(null), duty('2026-12-01'), duty('2026-11-01'), duty('2026-10-01', '2026-10-02')]
     const unit = makeUnit('a', { provenance: { ...NO_PROVENANCE, duties } })
-    expect(listOpenDuties([unit]).map((it) => it.dueOn)).toEqual(['2026-11-01', '2026-12-01', null])
+    expect(listOpenDuties([unit], '2026-11-24').map((it) => it.dueOn)).toEqual(['2026-11-01', '2026-12-01', null])
   })
 })
 

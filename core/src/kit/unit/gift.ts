@@ -1,6 +1,6 @@
 import { sumKnown } from '../../units/known-sum.ts'
 import { computeTax } from '../../units/money.ts'
-import type { Acquisition, InterestKind, Provenance, Unit } from './unit.ts'
+import type { Acquisition, Duty, InterestKind, Provenance, Unit } from './unit.ts'
 
 /** What taking a gift comes to: in many places a gift for coverage is income. A planning aid, no tax advice. */
 export interface GiftReckoning {
@@ -91,13 +91,18 @@ export function findDisclosureEnd({ interestUntil, viewerCode, interest }: Prove
   return ends.filter((it) => it !== null && it >= on).sort()[0] ?? null
 }
 
+/** Whether something that was promised is done by a day: a day that is to come does not count yet. */
+export const isDutyDone = ({ doneOn }: Pick<Duty, 'doneOn'>, today: string): boolean =>
+  doneOn !== null && doneOn <= today
+
 /** What was promised for things and is not done yet, the most pressing first; without a day, last. */
 export function listOpenDuties<T extends Pick<Unit, 'tag' | 'provenance'>>(
   units: readonly T[],
+  today: string,
 ): { unit: T; what: string; dueOn: string | null }[] {
   return units
     .flatMap((unit) =>
-      unit.provenance.duties.flatMap(({ what, dueOn, doneOn }) => (doneOn === null ? [{ unit, what, dueOn }] : [])),
+      unit.provenance.duties.flatMap((it) => (isDutyDone(it, today) ? [] : [{ unit, what: it.what, dueOn: it.dueOn }])),
     )
     .sort((a, b) => ((a.dueOn ?? '9') < (b.dueOn ?? '9') ? -1 : 1))
 }

@@ -95,6 +95,8 @@ export const dutySchema = z.object({
   what: z.string().trim().min(1, 'Say what was promised.').max(300),
   dueOn: dateSchema.nullable(),
   doneOn: dateSchema.nullable(),
+  /** The film by which it was done; null where it was something else, or nobody said. */
+  filmId: idSchema.nullable().default(null),
 })
 export type Duty = z.infer<typeof dutySchema>
 

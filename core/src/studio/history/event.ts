@@ -23,6 +23,7 @@ export const EVENT_KINDS = [
   'used-up',
   'counted',
   'spent',
+  'refunded',
   'attached',
   'restored',
   'access-changed',

@@ -316,7 +316,7 @@ describe('a purchase that came as several', () => {
 test('the schedule tells ours from what others insure; duties and disclosures come from how things came', async () => {
   const provenance = {
     ...(await get('/units/CAM-01')).unit.provenance,
-    duties: [{ what: 'A film about it', dueOn: '2026-12-24', doneOn: null }],
+    duties: [{ what: 'A film about it', dueOn: '2026-12-24', doneOn: null, filmId: null }],
   }
   await api.call('PATCH', '/units/CAM-01', { acquisition: 'gift', provenance }, match(await versionOf('CAM-01')))
   const { duties, disclosures } = await get('/kit-duties')

@@ -93,6 +93,49 @@ describe('how it came', () => {
   })
 })
 
+describe('what was promised for it', () => {
+  const promise = async (id: string, duty: object) => {
+    const body = came({
+      duties: [{ what: 'A film about it', dueOn: '2026-12-24', doneOn: null, filmId: null, ...duty }],
+    })
+    return api().call('PATCH', `/units/${id}`, body, match((await read(id)).version))
+  }
+  const duties = async () => {
+    const { duties: open, doneDuties: done } = await call('GET', '/kit-duties')
+    return { open, done }
+  }
+
+  test('[P03.1] a gift carries a duty with its day; it is owed until it is done, and is tied to the film by which it was', async () => {
+    const [lamp, mic] = [await addLamp('Lamp'), await addLamp('Second')]
+    await tell(lamp.id, { acquisition: 'gift' })
+    expect((await promise(lamp.id, {})).status).toBe(200)
+    await promise(mic.id, { what: 'A talk', dueOn: null })
+    const owed = [
+      { tag: lamp.tag, what: 'A film about it', dueOn: '2026-12-24' },
+      { tag: mic.tag, what: 'A talk', dueOn: null },
+    ]
+    expect(await duties()).toMatchObject({ open: owed, done: [] })
+    const film = await call('POST', '/films', { title: 'Ferns', on: '2026-11-20', setupId: null, copies: [] })
+    await promise(lamp.id, { doneOn: '2026-11-20', filmId: film.id })
+    expect(await duties()).toMatchObject({
+      open: [{ what: 'A talk' }],
+      done: [{ tag: lamp.tag, what: 'A film about it', doneOn: '2026-11-20', film: 'Ferns' }],
+    })
+    expect((await read(lamp.id)).unit.provenance.duties).toMatchObject([{ filmId: film.id }])
+  })
+
+  test('a film that is to come is nothing done yet; today is; and a film that is not there is refused', async () => {
+    const lamp = await addLamp()
+    await promise(lamp.id, { doneOn: '2026-11-25' })
+    expect((await duties()).open).toHaveLength(1)
+    await promise(lamp.id, { doneOn: '2026-11-24' })
+    expect(await duties()).toMatchObject({ open: [], done: [{ film: null }] })
+    const reply = await promise(lamp.id, { filmId: 'nowhere' })
+    expect(reply.status).toBe(422)
+    expect(reply.body.errors).toMatchObject([{ pointer: '/provenance/duties/0/filmId' }])
+  })
+})
+
 describe('what a gift costs', () => {
   const give = async (name: string, valueMinor: number | null, valueOn = '2026-03-01', acquisition = 'gift') => {
     const thing = await addLamp(name)

@@ -30,12 +30,12 @@ describe('where a thing came from', () => {
 
   test('what was promised for a gift is open until its day is written down; then it is done', async () => {
     const lamp = await add('light', 'Given lamp')
-    const duty = { what: 'A film about it', dueOn: '2026-12-24', doneOn: null }
+    const duty = { what: 'A film about it', dueOn: '2026-12-24', doneOn: null, filmId: null }
     await tell(lamp.id, { acquisition: 'gift', provenance: { ...NO_PROVENANCE, duties: [duty] } })
     const open = async () =>
       (await call('GET', '/kit-duties')).duties.map((it: { what: string; dueOn: string }) => [it.what, it.dueOn])
     expect(await open()).toEqual([['A film about it', '2026-12-24']])
-    await tell(lamp.id, { provenance: { ...NO_PROVENANCE, duties: [{ ...duty, doneOn: '2026-12-20' }] } }, 2)
+    await tell(lamp.id, { provenance: { ...NO_PROVENANCE, duties: [{ ...duty, doneOn: '2026-11-20' }] } }, 2)
     expect(await open()).toEqual([])
   })
 

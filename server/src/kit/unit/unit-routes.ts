@@ -5,6 +5,7 @@ import { requireVersion, type Transaction, write } from '../../foundation/databa
 import { defineRoute } from '../../foundation/http/route.ts'
 import { models, units } from '../../schema/kit-tables.ts'
 import { setupUnits } from '../../schema/setups-tables.ts'
+import { films } from '../../schema/studio-tables.ts'
 import { addUnits } from './adding.ts'
 import { setControllers } from './controllers.ts'
 import { findOrMakeModel } from './entered-model.ts'
@@ -16,6 +17,13 @@ const isMoved = (a: { placeId: string | null; nowPlaceId: string | null }, b: ty
   a.placeId !== b.placeId || a.nowPlaceId !== b.nowPlaceId
 
 /** A thing never goes with itself, nor with what goes with it. */
+function requireFilms(tx: Transaction, { provenance }: Partial<NewUnit>): void {
+  for (const [at, { filmId }] of (provenance?.duties ?? []).entries()) {
+    if (filmId === null || tx.select().from(films).where(eq(films.id, filmId)).get()) continue
+    throw refuseField(`/provenance/duties/${at}/filmId`, 'There is no such film in the archive.')
+  }
+}
+
 function requireSense(tx: Transaction, unit: { id: string }, change: Partial<NewUnit>): void {
   if (!change.parentId) return
   const kin = tx.select({ id: units.id, parentId: units.parentId }).from(units).all()
@@ -61,6 +69,7 @@ export const unitRoutes = [
       const id = params.id ?? ''
       const before = requireVersion(tx.select().from(units).where(eq(units.id, id)).get(), version, 'thing')
       requireSense(tx, before, body)
+      requireFilms(tx, body)
       const after = tx
         .update(units)
         .set({ ...body, version: before.version + 1 })

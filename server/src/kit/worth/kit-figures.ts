@@ -3,6 +3,7 @@ import {
   countAvailable,
   type EntryKind,
   estimateResale,
+  findBudgetEffect,
   findDate,
   type Interval,
   isRisk,
@@ -109,7 +110,7 @@ function listUse(app: AppContext, { units, models }: Live, today: string, zone: 
   const spent = groupBy(
     db.select().from(entries).all(),
     (it) => it.unitId,
-    (it) => ({ kind: it.kind, minor: (it.kind === 'sale' ? -1 : 1) * (it.netMinor + it.taxMinor) }),
+    (it) => ({ kind: it.kind, minor: findBudgetEffect(it) }),
   )
   const failed = groupBy(
     db.select().from(faults).where(eq(faults.severity, 'unusable')).all(),

@@ -189,6 +189,7 @@ const EXPECTED: Record<string, string> = {
   'get /ledger/entries': 'm',
   'post /ledger/entries': 'm',
   'put /ledger/entries/:id': 'm',
+  'post /ledger/entries/:id/refunds': 'm',
   'put /ledger/budget': 'm',
   'get /cameras': 'mcv',
   'get /setups/:id/looks': 'mcv',
@@ -228,6 +229,7 @@ const EXPECTED: Record<string, string> = {
   'post /shopping': 'mc',
   'post /units/:id/part-requests': 'm',
   'post /shopping/:id/bought': 'm',
+  'put /shopping/:id/price': 'm',
   'get /today': 'mcv',
   'get /find': 'mcv',
 }

@@ -419,11 +419,25 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
         tag: _t,
         party: _p,
         wishId: _w,
+        refundOfId: _r,
+        backNetMinor: _n,
+        backTaxMinor: _b,
         id,
         version,
         ...it
       } = pick(await get('/ledger/entries?year=2026')) as Record<string, never>
       return api.call('PUT', `/ledger/entries/${id}`, { ...it, netMinor: n }, match(version ?? 1))
+    },
+    'post /ledger/entries/:id/refunds': async (pick, n) => {
+      const all = (await get('/ledger/entries?year=2026')) as { id: string; version: number; kind: string }[]
+      const it = pick(all.filter(({ kind }) => kind !== 'refund' && kind !== 'sale'))
+      const body = { date: '2026-12-31', netMinor: 1, taxMinor: 0, description: `Back ${n}` }
+      return it ? api.call('POST', `/ledger/entries/${it.id}/refunds`, body, match(it.version)) : null
+    },
+    'put /shopping/:id/price': async (pick, n) => {
+      const it = pick(await get('/shopping')) as { id: string; version: number } | undefined
+      const price = { kind: 'seen', netMinor: n, taxMinor: 0, on: '2026-11-24', source: '' }
+      return it ? api.call('PUT', `/shopping/${it.id}/price`, { price }, match(it.version)) : null
     },
     'put /ledger/budget': async (pick, n) => {
       const year = pick([2026, 2031]) ?? 2026

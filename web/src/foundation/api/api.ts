@@ -1,10 +1,12 @@
 import type {
   BodyOf,
+  EntryChange,
   KitFilter,
   NewBooking,
   NewCharges,
   NewEntry,
   NewFault,
+  NewRefund,
   NewSetup,
   NewShoppingLine,
   NewUnit,
@@ -237,11 +239,14 @@ export const api = createApi({
       query: (year) => request('get /ledger/entries', { query: { year } }),
       providesTags: readsOf('entries'),
     }),
-    changeEntry: build.mutation<ReplyOf<'put /ledger/entries/:id'>, Versioned<NewEntry>>({
+    changeEntry: build.mutation<ReplyOf<'put /ledger/entries/:id'>, Versioned<EntryChange>>({
       query: ({ id, version, body }) => request('put /ledger/entries/:id', { id, version, body }),
     }),
     addEntry: build.mutation<ReplyOf<'post /ledger/entries'>, NewEntry>({
       query: (body) => request('post /ledger/entries', { body }),
+    }),
+    addRefund: build.mutation<ReplyOf<'post /ledger/entries/:id/refunds'>, Versioned<Omit<NewRefund, 'description'>>>({
+      query: ({ id, version, body }) => request('post /ledger/entries/:id/refunds', { id, version, body }),
     }),
     setBudget: build.mutation<ReplyOf<'put /ledger/budget'>, { year: number; totalMinor: number; version: number }>({
       query: (body) => request('put /ledger/budget', { body }),
@@ -252,7 +257,7 @@ export const api = createApi({
     }),
     addShoppingLine: build.mutation<
       ReplyOf<'post /shopping'>,
-      Omit<NewShoppingLine, 'partOfId' | 'wants' | 'noneBecause'> &
+      Omit<NewShoppingLine, 'partOfId' | 'wants' | 'noneBecause' | 'price'> &
         Partial<Pick<NewShoppingLine, 'wants' | 'noneBecause'>>
     >({
       query: (body) => request('post /shopping', { body }),
@@ -262,6 +267,9 @@ export const api = createApi({
       { id: string; version: number; body: PartRequest }
     >({
       query: ({ id, version, body }) => request('post /units/:id/part-requests', { id, version, body }),
+    }),
+    priceShoppingLine: build.mutation<ReplyOf<'put /shopping/:id/price'>, Versioned<Pick<NewShoppingLine, 'price'>>>({
+      query: ({ id, version, body }) => request('put /shopping/:id/price', { id, version, body }),
     }),
     markBought: build.mutation<ReplyOf<'post /shopping/:id/bought'>, { id: string; version: number }>({
       query: ({ id, version }) => request('post /shopping/:id/bought', { id, version }),
@@ -325,10 +333,12 @@ export const {
   useEntriesQuery,
   useChangeEntryMutation,
   useAddEntryMutation,
+  useAddRefundMutation,
   useSetBudgetMutation,
   useShoppingQuery,
   useAddShoppingLineMutation,
   useAskForPartMutation,
+  usePriceShoppingLineMutation,
   useMarkBoughtMutation,
   useTodayQuery,
   useFindQuery,

@@ -9,11 +9,13 @@ export function MoneyField({
   value,
   isLabelHidden,
   hint,
+  problem,
   onChange,
   onUnread,
 }: {
   label: string
   hint?: string
+  problem?: string
   isLabelHidden?: boolean
   value: number | null
   onChange(minor: number | null): void
@@ -29,6 +31,7 @@ export function MoneyField({
       label={label}
       isLabelHidden={isLabelHidden}
       hint={hint}
+      problem={problem}
       inputMode="decimal"
       value={text}
       unread={reading && !reading.ok ? `Write an amount, such as ${formatMoney(12_000, currency)}.` : undefined}

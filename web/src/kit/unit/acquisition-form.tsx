@@ -19,12 +19,14 @@ import { AcquisitionOptions, PartyOptions } from '../../foundation/form/options.
 import { RowsField } from '../../foundation/form/rows-field.tsx'
 import { SavingFoot } from '../../foundation/form/saving-foot.tsx'
 import { useSaving } from '../../foundation/form/use-saving.ts'
+import { useFilmsQuery } from '../../studio/studio-api.ts'
 
 interface DutyRow {
   id: string
   what: string
   dueOn: string
   doneOn: string
+  filmId: string
 }
 
 /** How a thing came here, and what came with it: each way asks for what it brings. */
@@ -34,6 +36,7 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitReply; onC
   const { unit } = page
   const [change] = useChangeUnitMutation()
   const { data: studio } = useStudioQuery()
+  const { data: films } = useFilmsQuery()
   const saving = useSaving(onClose)
   const [draft, setDraft] = useState(unit.provenance)
   const [duties, setDuties] = useState<DutyRow[]>(
@@ -42,6 +45,7 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitReply; onC
       what: it.what,
       dueOn: it.dueOn ?? '',
       doneOn: it.doneOn ?? '',
+      filmId: it.filmId ?? '',
     })),
   )
   const [acquisition, setAcquisition] = useState<Acquisition>(unit.acquisition)
@@ -70,7 +74,10 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitReply; onC
       priceMinor: basics.priceMinor,
       provenance: {
         ...draft,
-        duties: kept.map(({ what, dueOn, doneOn }) => ({ what, dueOn: dueOn || null, doneOn: doneOn || null })),
+        duties: kept.map(({ what, dueOn, doneOn, filmId }) => ({
+          ...{ what, dueOn: dueOn || null },
+          ...{ doneOn: doneOn || null, filmId: filmId || null },
+        })),
       },
     }
     return saving.save(() => change({ id: unit.id, version, body }).unwrap(), `${unit.tag} changed.`)
@@ -167,7 +174,7 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitReply; onC
           legend="Promised for it"
           add="Add a promise"
           rows={duties}
-          blank={() => ({ id: crypto.randomUUID(), what: '', dueOn: '', doneOn: '' })}
+          blank={() => ({ id: crypto.randomUUID(), what: '', dueOn: '', doneOn: '', filmId: '' })}
           onChange={setDuties}
         >
           {(row, setRow) => (
@@ -185,6 +192,23 @@ export function ProvenanceForm({ page: latest, onClose }: { page: UnitReply; onC
                 value={row.doneOn}
                 onChange={(event) => setRow({ doneOn: event.target.value })}
               />
+              {films && films.length > 0 && (
+                <SelectField
+                  label="By the film"
+                  value={row.filmId}
+                  onChange={({ target: { value } }) => {
+                    const film = films.find((it) => it.id === value)
+                    setRow({ filmId: value, ...(film && !row.doneOn ? { doneOn: film.on } : {}) })
+                  }}
+                >
+                  <option value="">None, or not said</option>
+                  {films.map((it) => (
+                    <option key={it.id} value={it.id}>
+                      {it.title}
+                    </option>
+                  ))}
+                </SelectField>
+              )}
             </>
           )}
         </RowsField>

@@ -2,9 +2,11 @@ import {
   ACQUISITIONS,
   CATEGORIES,
   classifyForLuggage,
+  findBudgetEffect,
   findServiceDue,
   formatMoney,
   holdsCharge,
+  isDutyDone,
   LIFE_STATES,
   sayEnd,
   saySeason,
@@ -18,6 +20,7 @@ import { Mark } from '../../foundation/parts/mark.tsx'
 import { TapeStrip } from '../../foundation/parts/tape.tsx'
 import { sayDay, sayDayWithYear } from '../../foundation/words/calendar-words.ts'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
+import { useFilmsQuery } from '../../studio/studio-api.ts'
 import { ModelFigures } from '../model/model-figures.tsx'
 import { ChargeState } from './charge-state.tsx'
 
@@ -48,7 +51,7 @@ export function UnitFacts({ page }: { page: UnitReply }) {
   const due = today ? findServiceDue(unit, today) : null
   const currency = studio?.currency ?? 'GBP'
   const may = useMay()
-  const spent = page.entries.reduce((sum, it) => sum + (it.kind === 'sale' ? -1 : 1) * (it.netMinor + it.taxMinor), 0)
+  const spent = page.entries.reduce((sum, it) => sum + findBudgetEffect(it), 0)
   // Its price is an entry of the ledger, or stands in its own record alone.
   const isInLedger = page.entries.some((it) => it.kind === 'purchase')
   const cost = isInLedger ? spent : unit.priceMinor === null ? null : unit.priceMinor + spent
@@ -180,7 +183,10 @@ function Papers({ page, currency }: { page: UnitReply; currency: string }) {
   const { today } = useTimeWords()
   const { valueMinor, valueOn, insuredMinor, warrantyUntil, warrantyTerms, duties, reason, conditionOnArrival } =
     provenance
-  const open = duties.filter((it) => it.doneOn === null)
+  const open = duties.filter((it) => !isDutyDone(it, today))
+  const done = duties.filter((it) => isDutyDone(it, today))
+  const { data: films } = useFilmsQuery(undefined, { skip: !done.some((it) => it.filmId) })
+  const titles = new Map(films?.map((it) => [it.id, it.title]))
   const lines = [
     valueMinor !== null &&
       `worth ${formatMoney(valueMinor, currency)}${valueOn ? ` on ${sayDayWithYear(valueOn)}` : ''}`,
@@ -190,7 +196,7 @@ function Papers({ page, currency }: { page: UnitReply; currency: string }) {
     conditionOnArrival && `at arrival: ${conditionOnArrival}`,
     reason && `chosen because: ${reason}`,
   ].filter((it) => it !== false && it !== '')
-  if (lines.length + open.length === 0 && !page.disclosure && !page.remake) return null
+  if (lines.length + duties.length === 0 && !page.disclosure && !page.remake) return null
   return (
     <Block title="Papers and promises">
       {lines.map((it) => (
@@ -200,6 +206,17 @@ function Papers({ page, currency }: { page: UnitReply; currency: string }) {
         <Mark key={it.what} level="advise">
           promised: {it.what}
           {it.dueOn && `, by ${sayDayWithYear(it.dueOn)}`}
+        </Mark>
+      ))}
+      {done.map((it) => (
+        <Mark key={it.what} level="ok">
+          promised and done: {it.what}
+          {it.doneOn && `, ${sayDayWithYear(it.doneOn)}`}
+          {it.filmId && titles.has(it.filmId) && (
+            <>
+              , with <Link to="/studio/archive">{titles.get(it.filmId)}</Link>
+            </>
+          )}
         </Mark>
       ))}
       {page.disclosure && <p>To be said: “{page.disclosure}”</p>}

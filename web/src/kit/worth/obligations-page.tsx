@@ -31,7 +31,7 @@ export function DutiesPage() {
     </Mark>
   )
   const row = 'flex flex-wrap items-center gap-3 border-b border-rule py-1.5 text-[13px]'
-  const { duties, goingBack, disclosures, gifts } = data
+  const { duties, doneDuties, goingBack, disclosures, gifts } = data
   return (
     <>
       <PageHead title="Obligations" />
@@ -48,6 +48,20 @@ export function DutiesPage() {
             ))}
           </ul>
         </Section>
+        {doneDuties.length > 0 && (
+          <Section title="Promised and done" aside={doneDuties.length}>
+            <ul>
+              {doneDuties.map((it) => (
+                <li key={it.id + it.what} className={row}>
+                  {thing(it)}
+                  <span className="flex-1">{it.what}</span>
+                  {it.film && <Link to="/studio/archive">{it.film}</Link>}
+                  <Mark level="ok">{words.sayDay(it.doneOn)}</Mark>
+                </li>
+              ))}
+            </ul>
+          </Section>
+        )}
         <Section title="Goes back" aside={goingBack.length}>
           {goingBack.length === 0 && <p className="py-1.5 text-[13px] text-quiet">Nothing here is borrowed.</p>}
           <ul>
