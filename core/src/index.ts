@@ -368,6 +368,7 @@ export {
   type NewRefund,
   TOLD_KIND_CODES,
 } from './ledger/entry.ts'
+export { type Forecast, forecastYear } from './ledger/forecast.ts'
 export { listHindrances } from './ledger/hindrances.ts'
 export { compareLight, type LightOffer } from './ledger/more-light.ts'
 export { LEFT_OUT, type PlanSketch, planUpgrade, type UpgradeCase } from './ledger/plan/upgrade.ts'

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { budgetSchema, entryChangeSchema, entrySchema, newEntrySchema, newRefundSchema } from '../ledger/entry.ts'
+import { forecastSchema } from '../ledger/forecast.ts'
 import {
   newShoppingLineSchema,
   partRequestSchema,
@@ -17,6 +18,8 @@ export const spendingReplySchema = z.object({
   /** Over all years, and from when on. */
   everMinor: amount(z.number()),
   since: z.string().nullable(),
+  /** What it will have cost at its end; of the year in which we are, and of no other. */
+  forecast: forecastSchema.nullable(),
 })
 export type SpendingReply = z.infer<typeof spendingReplySchema>
 

@@ -19,6 +19,7 @@ import { models, stock } from '../schema/kit-tables.ts'
 import { budgets, entries, shoppingLines } from '../schema/ledger-tables.ts'
 import { listAble } from '../setups/thing/able.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
+import { loadForecast } from './forecast.ts'
 
 /** What is here and could do it comes before what is bought; gone things are not here, and of what nobody knows nothing is said. */
 function refuseAble(able: readonly AbleThing[]): void {
@@ -70,8 +71,11 @@ function groupOfStock(tx: Transaction, stockId: string | null): Group | null {
 
 export const ledgerRoutes = [
   defineRoute('get /ledger/spending', ({ query }, app) => {
-    const today = findDate(app.now(), loadStudio(app.db).zone)
-    return loadSpending(app.db, query.year ?? Number(today.slice(0, 4)))
+    const { zone } = loadStudio(app.db)
+    const thisYear = Number(findDate(app.now(), zone).slice(0, 4))
+    const year = query.year ?? thisYear
+    const forecast = year === thisYear ? loadForecast(app.db, app.now(), zone) : null
+    return { ...loadSpending(app.db, year), forecast }
   }),
   defineRoute('put /ledger/budget', ({ body: { version, ...budget }, actor }, app) =>
     write(app, actor, ({ tx, log }) => {

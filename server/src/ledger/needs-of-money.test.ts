@@ -189,3 +189,42 @@ describe('the shopping list has prices', () => {
     expect(JSON.stringify(seen.body)).not.toContain('4_000')
   })
 })
+
+describe('what the year will have cost', () => {
+  const forecast = async () => (await call('GET', '/ledger/spending?year=2026')).forecast
+  const wish = (category: string, name: string, part: object = {}) =>
+    call('POST', '/wishes', {
+      it: { category, name },
+      prices: [{ kind: 'quote', netMinor: 10_000, taxMinor: 2_000, on: '2026-11-01', source: '' }],
+      ...part,
+    })
+  const order = async (it: { id: string; version: number }, dueOn: string | null = null) =>
+    call('POST', `/wishes/${it.id}/ordered`, { partyId: null, dueOn }, it.version)
+
+  test('what is ordered counts with its tax until it is paid, what is counted by the piece as well, and what comes next year apart', async () => {
+    await spend('2025-01-01', 'camera', 1)
+    expect(await forecast()).toMatchObject({ recordedMinor: 0, totalMinor: 0, isAtLeast: false })
+    const lamp = await order(await wish('light', 'Panel', { quantity: 2 }), '2026-12-31')
+    await order(await wish('cell', 'AA', { quantity: 3 }))
+    await order(await wish('tripod', 'Tall'), '2027-01-04')
+    expect(await forecast()).toMatchObject({
+      ordered: { minor: 24_000 + 36_000, count: 3, unknown: 0 },
+      ...{ totalMinor: 60_000, laterMinor: 12_000, isAtLeast: false },
+    })
+    const arrived = { on: '2026-11-24', netMinor: 19_000, taxMinor: 3_800 }
+    await call('POST', `/wishes/${lamp.id}/arrived`, arrived, lamp.version)
+    expect(await forecast()).toMatchObject({ recordedMinor: 22_800, totalMinor: 22_800 + 36_000 })
+  })
+
+  test('an order without a price leaves the sum a least one; so does a first year', async () => {
+    expect(await forecast()).toMatchObject({ runningMinor: null, isAtLeast: true })
+    await spend('2025-01-01', 'camera', 1)
+    await order(await wish('light', 'Panel', { prices: [] }))
+    expect(await forecast()).toMatchObject({ ordered: { minor: 0, count: 1, unknown: 1 }, isAtLeast: true })
+  })
+
+  test('other years have none, and the crew sees no money of it', async () => {
+    expect((await call('GET', '/ledger/spending?year=2025')).forecast).toBeNull()
+    expect((await api().as('crew')('GET', '/ledger/spending')).status).toBe(403)
+  })
+})

@@ -21,6 +21,7 @@ import { MoreLight } from './more-light.tsx'
 import { Orders } from './orders.tsx'
 import { Shopping } from './shopping.tsx'
 import { LedgerTabs } from './wishes/ledger-tabs.tsx'
+import { YearForecast } from './year-forecast.tsx'
 
 const SpendingChart = lazy(async () => ({ default: (await import('./spending-chart.tsx')).SpendingChart }))
 
@@ -64,6 +65,9 @@ export function LedgerPage() {
       <div className="grid gap-x-10 px-4 pb-8 md:px-5 lg:grid-cols-[minmax(0,1fr)_340px]">
         <div className="min-w-0">
           <Verdict spending={spending} say={say} />
+          {spending.forecast && (
+            <YearForecast forecast={spending.forecast} budgetMinor={spending.budgetMinor} currency={currency} />
+          )}
           {spending.since && (
             <p className="mb-3 text-[13px] text-quiet">
               {say(spending.everMinor)} in all since {sayDayWithYear(spending.since)}, sales taken off.

@@ -52,7 +52,7 @@ const READS = {
   supplies: ['stock', 'models', 'places', 'bookings', 'setups', 'units'],
   reliability: [...HOLDING, 'services', 'incidents', 'parties', 'history'],
   upkeep: [...HOLDING, 'services', 'incidents', 'entries', 'places', 'people', 'history'],
-  spending: ['entries'],
+  spending: ['entries', 'models', 'repairs', 'shopping', 'units'],
   entries: ['entries', 'units', 'parties'],
   shopping: ['shopping', 'setups', 'units', 'stock', 'models'],
   wishes: [...VERDICT, 'shopping', 'entries'],
