@@ -38,6 +38,7 @@ const FORMS: readonly (readonly [path: string, button: string | RegExp])[] = [
   ['/ledger', 'Set the budget'],
   ['/ledger', 'Record spending'],
   ['/ledger', /^Correct: MOD-02/],
+  ['/ledger', /^Money back: MOD-02/],
   ['/ledger/wishes', 'Wish for something'],
   ['/ledger/wishes', 'Change'],
   ['/ledger/wishes', 'Order'],

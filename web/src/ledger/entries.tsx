@@ -104,22 +104,24 @@ function EntryLine({
         {isIncome(entry) && '− '}
         {formatMoney(entry.netMinor + entry.taxMinor, currency, 'column')}
       </td>
-      <td className="text-right whitespace-nowrap">
-        {onReturn && (
-          <Button
-            size="small"
-            look="quiet"
-            aria-label={`Money back: ${entry.description}, ${sayDay(entry.date)}`}
-            onClick={onReturn}
-          >
-            Money back
-          </Button>
-        )}{' '}
-        {onEdit && (
-          <Button size="small" aria-label={`Correct: ${entry.description}, ${sayDay(entry.date)}`} onClick={onEdit}>
-            Correct
-          </Button>
-        )}
+      <td>
+        <span className="flex flex-col items-end gap-1 sm:flex-row sm:justify-end">
+          {onReturn && (
+            <Button
+              size="small"
+              look="quiet"
+              aria-label={`Money back: ${entry.description}, ${sayDay(entry.date)}`}
+              onClick={onReturn}
+            >
+              Money back
+            </Button>
+          )}
+          {onEdit && (
+            <Button size="small" aria-label={`Correct: ${entry.description}, ${sayDay(entry.date)}`} onClick={onEdit}>
+              Correct
+            </Button>
+          )}
+        </span>
       </td>
     </tr>
   )

@@ -70,7 +70,7 @@ export function LedgerPage() {
           )}
           {spending.since && (
             <p className="mb-3 text-[13px] text-quiet">
-              {say(spending.everMinor)} in all since {sayDayWithYear(spending.since)}, sales taken off.
+              {say(spending.everMinor)} in all since {sayDayWithYear(spending.since)}, what came in taken off.
             </p>
           )}
           <Suspense fallback={<p className="h-64 text-quiet">Drawing …</p>}>
@@ -165,7 +165,7 @@ function SpendingTable({ spending, currency }: { spending: SpendingReply; curren
   const cell = (minor: number) =>
     minor === 0 ? <span className="text-quiet">–</span> : formatMoney(minor, currency, 'column')
   return (
-    <Section title="By month and kind of thing" aside="tax included; sales taken off">
+    <Section title="By month and kind of thing" aside="tax included; sales and money back taken off">
       <div className="overflow-x-auto">
         <table>
           <thead>

@@ -15,21 +15,28 @@ import { useTimeWords } from '../foundation/words/time-words.ts'
 import { useAbleQuery, useFiguresQuery } from '../kit/kit-api.ts'
 import { ShoppingPriceSheet, ShoppingSum } from './shopping-price.tsx'
 
+const readWords = (text: string) => text.toLowerCase().match(/[\p{L}\p{N}]{2,}/gu) ?? []
+
+/** Two names share a word, or its beginning: a search that forgives typing errors takes a lamp for a clamp. */
+const areAlike = (one: string, other: string) =>
+  readWords(one).some((a) => readWords(other).some((b) => a.startsWith(b) || b.startsWith(a)))
+
 /** What the kit has that is called alike: an old thing may do instead of a new one, and what proved itself is to be had again. */
 function OwnAlike({ item }: { item: string }) {
   const { today } = useTimeWords()
   const find = item.replace(/[^\p{L}\p{N} -]/gu, ' ').slice(0, 60)
-  const { data: free } = useUnitsQuery({ find, freeOn: today, limit: 3 })
+  const { data: found } = useUnitsQuery({ find, freeOn: today, limit: 3 })
+  const free = found?.rows.filter((it) => areAlike(item, it.name)) ?? []
   const { data: alike } = useUnitsQuery({ find, limit: 20 })
   const { data: figures } = useFiguresQuery('full')
   const ids = new Set(alike?.rows.map((it) => it.id))
   const proved = [...new Set(figures?.use.filter((it) => it.hasProvedItself && ids.has(it.id)).map((it) => it.name))]
   return (
     <>
-      {free && free.rows.length > 0 && (
+      {free.length > 0 && (
         <span className="ml-4.5 block text-[13px]">
           Here already, and free today:{' '}
-          {free.rows.map((it, at) => (
+          {free.map((it, at) => (
             <span key={it.id}>
               {at > 0 && ', '}
               <Link to={`/kit/${it.id}`}>
@@ -87,7 +94,7 @@ function PriceLine({
   const each = formatMoney(netMinor + taxMinor, currency)
   const all = formatMoney((netMinor + taxMinor) * quantity, currency)
   return (
-    <span className="figures ml-4.5 block text-[13px]">
+    <span className="ml-4.5 block text-[13px]">
       {quantity > 1 ? `${all} (${each} each)` : all}
       <span className="text-quiet">
         {' '}

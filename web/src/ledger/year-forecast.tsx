@@ -45,7 +45,9 @@ export function YearForecast({
                 {it.what}
                 {it.note && <span className="text-quiet"> · {it.note}</span>}
               </th>
-              <td className="figures text-right whitespace-nowrap">{it.minor === null ? '–' : say(it.minor)}</td>
+              <td className="figures text-right whitespace-nowrap">
+                {it.minor === null ? '–' : formatMoney(it.minor, currency, 'column')}
+              </td>
             </tr>
           ))}
         </tbody>
