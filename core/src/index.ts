@@ -673,6 +673,7 @@ export { type Cell, writeCsv } from './units/csv.ts'
 export {
   addVariableMutably,
   type IntegerProgram,
+  keepsRows,
   makeProgram,
   type ProgramResult,
   type SolveProgram,

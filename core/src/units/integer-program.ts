@@ -14,13 +14,40 @@ export interface IntegerProgram {
 }
 
 export type ProgramResult =
-  | { status: 'optimal'; values: number[]; cost: number }
+  /** `seconds` is how long it took, where that was measured. */
+  | { status: 'optimal'; values: number[]; cost: number; seconds?: number }
   | { status: 'infeasible' }
-  /** It was not proven within the time that was given. */
-  | { status: 'unproven' }
+  /** It was not proven within the time that was given; the best that was found by then, which keeps every row, if any was. */
+  | { status: 'unproven'; values?: number[] }
 
-/** Solves a program to proven optimality. Comes in from outside, as core has no solver of its own. */
-export type SolveProgram = (program: IntegerProgram) => ProgramResult
+/** Solves a program to proven optimality, in so many seconds at most. Comes in from outside, as core has no solver of its own. */
+export type SolveProgram = (program: IntegerProgram, mostSeconds?: number) => ProgramResult
+
+/** So far off a bound a solver may leave a row: its usual tolerance. */
+const TOLERANCE = 1e-6
+
+/** Whether values are whole where they have to be and keep every bound and row. */
+export function keepsRows({ most, isWhole, rows }: IntegerProgram, values: readonly number[]): boolean {
+  const isKept = values.every((value, at) => {
+    const isRound = !isWhole[at] || Math.abs(value - Math.round(value)) <= TOLERANCE
+    return Number.isFinite(value) && isRound && value >= -TOLERANCE && value <= (most[at] ?? 1) + TOLERANCE
+  })
+  return (
+    isKept &&
+    values.length === most.length &&
+    rows.every(({ terms, least, most: limit }) => {
+      const sum = terms.reduce((all, [at, factor]) => all + factor * (values[at] ?? 0), 0)
+      const slack = TOLERANCE * (1 + terms.reduce((all, [, factor]) => all + Math.abs(factor), 0))
+      return (least === null || sum >= least - slack) && (limit === null || sum <= limit + slack)
+    })
+  )
+}
+
+/** The same program with nothing whole: what it costs no whole one undercuts. */
+export const relax = (program: IntegerProgram): IntegerProgram => ({
+  ...program,
+  isWhole: program.isWhole.map(() => false),
+})
 
 export function makeProgram(): IntegerProgram {
   return { costs: [], most: [], isWhole: [], rows: [] }

@@ -92,3 +92,38 @@ function weigh({ options, setups, budgets }: PlanQuestion, when: readonly number
   }
   return { points, costMinor }
 }
+
+/** A studio that wishes for much: so many options and setups over four quarters, with budgets of a sixth of what all would cost. */
+export function makeLargeQuestion(seed: number, size = 200, setupCount = 20, quarters = 4): PlanQuestion {
+  const dice = makeDice(seed)
+  const ids = Array.from({ length: size }, (_, at) => `w${at}`)
+  const any = () => ids[dice(size)] as string
+  const shoots = Array.from({ length: setupCount }, () => Array.from({ length: quarters }, () => dice(8)))
+  /** So many points at each shoot of a setup. */
+  const worth = (setup: number, most: number) => {
+    const each = 1 + dice(most)
+    return (shoots[setup] ?? []).map((it) => it * each)
+  }
+  const setups = shoots.map((_, at): PlanSetup => {
+    const runs = dice(3) > 0
+    const cure = () => ({
+      wishIds: [...new Set(Array.from({ length: 1 + dice(4) }, any))],
+      points: worth(at, 12),
+    })
+    const cures = runs ? [] : Array.from({ length: 1 + dice(6) }, cure)
+    return { id: `s${at}`, runs, cures, isPromised: !runs && dice(6) === 0 }
+  })
+  const options = ids.map((id, at): PlanOption => {
+    const gains = Array.from({ length: 1 + dice(3) }, () => dice(setupCount))
+    return {
+      id,
+      costMinor: 500 + dice(120_000),
+      saleMinor: dice(8) === 0 ? dice(20_000) : 0,
+      needsIds: dice(3) === 0 ? [any()].filter((it) => it !== id) : [],
+      insteadIds: dice(4) === 0 && at > 0 ? [ids[dice(at)] as string] : [],
+      gains: gains.map((setup) => ({ setupId: `s${setup}`, points: worth(setup, 6) })),
+    }
+  })
+  const all = options.reduce((sum, it) => sum + it.costMinor, 0)
+  return { budgets: Array.from({ length: quarters }, () => Math.round(all * 0.04)), options, setups }
+}

@@ -1,27 +1,80 @@
-import type { SolveProgram } from '../../units/integer-program.ts'
+import { relax, type SolveProgram } from '../../units/integer-program.ts'
 import { aimAt, buildPlanProgram, type PlanProgram, readPlan } from './plan-program.ts'
-import type { PlanAnswer, PlanQuestion } from './upgrade-plan.ts'
+import { type PlanAnswer, type PlanQuestion, weighPlan } from './upgrade-plan.ts'
 
 export type PlanResult =
-  | { status: 'best'; answer: PlanAnswer }
+  /** Nothing is worth more; `isCheapest` where nothing that is worth as much costs less, which takes longer to prove. */
+  | { status: 'best'; answer: PlanAnswer; isCheapest: boolean }
+  /** The best that was found in time; no plan is worth more than so many points. */
+  | { status: 'near'; answer: PlanAnswer; mostPoints: number }
   /** What is promised cannot be kept with this money; the least with which it can, in the first quarter, where it can at all. */
   | { status: 'infeasible'; cheapestMinor: number | null }
   | { status: 'unproven' }
 
-/** The plan that is worth most, and of those the one that costs least; both are proven. */
+/** The plan that is worth most, and of those the one that costs least: proven, or with how far it may be off. */
 export function solvePlan(question: PlanQuestion, solve: SolveProgram): PlanResult {
   const built = buildPlanProgram(question)
   return solveBuilt(question, built, solve)
 }
 
+/** To find the cheapest of the best may take such a share of the time that the best took, and so many seconds at least. */
+const CHEAPEST_SHARE = 0.15
+const CHEAPEST_SECONDS = 0.25
+
 function solveBuilt(question: PlanQuestion, built: PlanProgram, solve: SolveProgram): PlanResult {
-  const best = solve(aimAt(built.program, negate(built.points)))
-  if (best.status === 'unproven') return { status: 'unproven' }
+  const aim = aimAt(built.program, negate(built.points))
+  const best = solve(aim)
   if (best.status === 'infeasible') return { status: 'infeasible', cheapestMinor: findCheapest(question, solve) }
-  const { points } = readPlan(question, built, best.values)
-  const cheapest = solve(aimAt(built.program, built.costs, [{ terms: built.points, least: points, most: null }]))
-  if (cheapest.status !== 'optimal') return { status: 'unproven' }
-  return { status: 'best', answer: readPlan(question, built, cheapest.values) }
+  if (best.status === 'unproven') return best.values ? tellNear(question, built, best.values, solve) : best
+  const answer = readPlan(question, built, best.values)
+  const limit = best.seconds === undefined ? undefined : Math.max(CHEAPEST_SECONDS, best.seconds * CHEAPEST_SHARE)
+  const same = { terms: built.points, least: answer.points, most: null }
+  const cheapest = solve(aimAt(built.program, built.costs, [same]), limit)
+  if (cheapest.status === 'optimal') {
+    return { status: 'best', answer: readPlan(question, built, cheapest.values), isCheapest: true }
+  }
+  const found = cheapest.status === 'unproven' && cheapest.values ? readPlan(question, built, cheapest.values) : answer
+  const cheaper = found.points >= answer.points && found.costMinor < answer.costMinor ? found : answer
+  return { status: 'best', answer: dropIdle(question, cheaper), isCheapest: false }
+}
+
+/** What was found in time, and the most that any plan could be worth: that of one that may buy halves. */
+function tellNear(
+  question: PlanQuestion,
+  built: PlanProgram,
+  values: readonly number[],
+  solve: SolveProgram,
+): PlanResult {
+  const answer = dropIdle(question, readPlan(question, built, values))
+  const bound = solve(relax(aimAt(built.program, negate(built.points))))
+  if (bound.status !== 'optimal') return { status: 'unproven' }
+  const mostPoints = Math.floor(-bound.cost + 1e-6)
+  return answer.points >= mostPoints
+    ? { status: 'best', answer, isCheapest: false }
+    : { status: 'near', answer, mostPoints }
+}
+
+/** The same plan without what is paid for and does nothing in it: nothing is worth less, no promise is broken. */
+export function dropIdle(question: PlanQuestion, answer: PlanAnswer): PlanAnswer {
+  const kept = new Set(question.setups.flatMap((it) => (it.isPromised && !it.runs ? [it.id] : [])))
+  const dear = question.options
+    .filter((it) => it.costMinor > it.saleMinor)
+    .sort((a, b) => b.costMinor - b.saleMinor - (a.costMinor - a.saleMinor))
+  let now = answer
+  for (let isSettled = false; !isSettled; ) {
+    isSettled = true
+    for (const { id } of dear) {
+      const all = new Set(now.bought.flat())
+      if (!all.has(id) || question.options.some((it) => all.has(it.id) && it.needsIds.includes(id))) continue
+      const bought = now.bought.map((ids) => ids.filter((it) => it !== id))
+      const next = { bought, ...weighPlan(question, bought) }
+      const runs = new Set(next.cured.map((it) => it.setupId))
+      if (next.points < now.points || [...kept].some((it) => !runs.has(it))) continue
+      now = next
+      isSettled = false
+    }
+  }
+  return now
 }
 
 const negate = (terms: PlanProgram['points']) =>
@@ -86,7 +139,7 @@ export function solveOtherwise(
   for (const ids of others) {
     const chosen = new Set(ids)
     const terms = question.options.flatMap(({ id }, at) =>
-      (built.buy[at] ?? []).map((variable): [number, number] => [variable, chosen.has(id) ? -1 : 1]),
+      (built.there[at]?.slice(-1) ?? []).map((variable): [number, number] => [variable, chosen.has(id) ? -1 : 1]),
     )
     // At least one more or one less of what it bought.
     built.program.rows.push({ terms, least: 1 - chosen.size, most: null })

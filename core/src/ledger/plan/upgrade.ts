@@ -42,7 +42,11 @@ export type PlanSketch = z.infer<typeof sketchSchema>
 
 /** What to buy, why, how sure that is, and what other sums would do. */
 export const upgradePlanSchema = z.object({
-  status: z.enum(['best', 'infeasible', 'unproven']),
+  status: z.enum(['best', 'near', 'infeasible', 'unproven']),
+  /** Of the best: nothing that is worth as much costs less. */
+  isCheapest: z.boolean(),
+  /** Of one that is near the best: no plan is worth more than so many points. */
+  mostPoints: z.number().nullable(),
   /** So many choices there were, all of them compared. */
   choices: z.number(),
   basis: z.enum(['ahead', 'behind', 'none']),
@@ -180,7 +184,7 @@ export function planUpgrade(own: UpgradeCase, solve: SolveProgram): UpgradePlan 
   const { why } = sortOut(own)
   const result = solvePlan(question, solve)
   const empty: PlanAnswer = { bought: own.budgets.map(() => []), points: 0, costMinor: 0, cured: [] }
-  const answer = result.status === 'best' ? result.answer : empty
+  const answer = result.status === 'best' || result.status === 'near' ? result.answer : empty
   const sum = (list: readonly number[]) => list.reduce((all, it) => all + it, 0)
   const all = sum(own.cures.map((it) => sum(own.shoots.of(it.id))))
   const now = sum(own.cures.filter((it) => it.stops === 0).map((it) => sum(own.shoots.of(it.id))))
@@ -209,6 +213,8 @@ export function planUpgrade(own: UpgradeCase, solve: SolveProgram): UpgradePlan 
   const asked = setups.filter((it) => it.state !== 'stopped' && it.questions > 0)
   return {
     status: result.status,
+    isCheapest: result.status === 'best' && result.isCheapest,
+    mostPoints: result.status === 'near' ? result.mostPoints : null,
     choices: (own.budgets.length + 1) ** question.options.length,
     basis: own.shoots.basis,
     periods: own.budgets.map((budgetMinor, quarter) => {

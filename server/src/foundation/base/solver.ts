@@ -1,6 +1,7 @@
 import {
   addVariableMutably,
   type IntegerProgram,
+  keepsRows,
   makeProgram,
   type ProgramResult,
   type SolveProgram,
@@ -18,16 +19,20 @@ let highs: Promise<LegacyHighs> | null = null
  * HiGHS (MIT), a solver for linear and integer programs, as WebAssembly. Read once, when it is first asked. What comes back
  * is for one request: when its time is used up, whatever is asked further is unproven.
  */
-export async function loadSolver(secondsInAll = MOST_SECONDS_IN_ALL): Promise<SolveProgram> {
+export async function loadSolver(
+  secondsInAll = MOST_SECONDS_IN_ALL,
+  secondsEach = MOST_SECONDS,
+): Promise<SolveProgram> {
   highs ??= loadHighs()
   const solver = await highs
   let left = secondsInAll
-  return (program) => {
+  return (program, mostSeconds = secondsEach) => {
     if (left <= 0) return { status: 'unproven' }
     const start = performance.now()
-    const result = solveWith(solver, program, Math.min(left, MOST_SECONDS))
-    left -= (performance.now() - start) / 1000
-    return result
+    const result = solveWith(solver, program, Math.min(left, mostSeconds, secondsEach))
+    const seconds = (performance.now() - start) / 1000
+    left -= seconds
+    return result.status === 'optimal' ? { ...result, seconds } : result
   }
 }
 
@@ -47,11 +52,11 @@ export async function warmSolver(): Promise<ProgramResult> {
 
 function solveWith(solver: LegacyHighs, program: IntegerProgram, seconds: number): ProgramResult {
   const { Status, Columns, ObjectiveValue } = askHighs(solver, writeProgram(program), seconds)
-  if (Status === 'Optimal') {
-    const values = program.costs.map((_, at) => Columns[`x${at}`]?.Primal ?? 0)
-    return { status: 'optimal', values, cost: ObjectiveValue }
-  }
-  return { status: Status === 'Infeasible' ? 'infeasible' : 'unproven' }
+  if (Status === 'Infeasible') return { status: 'infeasible' }
+  const values = program.costs.map((_, at) => Columns[`x${at}`]?.Primal ?? 0)
+  if (Status === 'Optimal') return { status: 'optimal', values, cost: ObjectiveValue }
+  // What it had found when its time was up, unless that is nothing.
+  return keepsRows(program, values) ? { status: 'unproven', values } : { status: 'unproven' }
 }
 
 /** What HiGHS says; that it gave up with an error is no answer either. */

@@ -164,6 +164,10 @@ function sayBasis({ basis, periods }: PlanReply): string {
   return 'No shoot is booked or was: each setup counts one.'
 }
 
+/** How much better any plan could be, in per cent of this one. */
+const sayGap = (points: number, most: number) =>
+  points > 0 ? `${Math.ceil(((most - points) * 1_000) / points) / 10} %` : `${most} points`
+
 function Headline({ plan, say }: { plan: PlanReply; say(minor: number): string }) {
   const { status, shoots, periods, leftMinor, cheapestMinor, choices, sure } = plan
   const budget = periods.reduce((sum, it) => sum + it.budgetMinor, 0)
@@ -186,7 +190,7 @@ function Headline({ plan, say }: { plan: PlanReply; say(minor: number): string }
       </p>
     )
   const more = shoots.planned - shoots.now
-  const buysNothing = periods.every((it) => it.bought.length === 0)
+  const buysNothing = status === 'best' && periods.every((it) => it.bought.length === 0)
   return (
     <div className="my-3" role="status">
       <p className="text-verdict font-bold tracking-tight">
@@ -194,6 +198,13 @@ function Headline({ plan, say }: { plan: PlanReply; say(minor: number): string }
           ? `Nothing here is worth buying with ${say(budget)}.`
           : `${say(budget - leftMinor)} of ${say(budget)}: nothing stops ${shoots.planned} of ${sayNumber(shoots.all, 'shoot')}${more > 0 ? `, ${more} more than now` : ''}.`}
       </p>
+      {status === 'near' && plan.mostPoints !== null && (
+        <p>
+          <Mark level="unknown">
+            The best that was found in time. Another may be better, by {sayGap(plan.points, plan.mostPoints)} at most.
+          </Mark>
+        </p>
+      )}
       {shoots.asked > 0 && (
         <p>
           <Mark level="unknown-stop">
@@ -202,7 +213,9 @@ function Headline({ plan, say }: { plan: PlanReply; say(minor: number): string }
         </p>
       )}
       <p className="text-[13px] text-quiet">
-        Proven best of {choices > 1e9 ? 'more than a billion' : choices.toLocaleString('en')} ways to buy.
+        {status === 'best' &&
+          `Proven best of ${choices > 1e9 ? 'more than a billion' : choices.toLocaleString('en')} ways to buy.`}
+        {status === 'best' && !plan.isCheapest && ' That nothing worth as much costs less was not proven in time.'}
         {sure && !buysNothing && ` The same in ${sure.same} of ${sure.of} other weightings.`}
       </p>
     </div>
