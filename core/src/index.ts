@@ -357,7 +357,6 @@ export {
   reckon,
 } from './ledger/decide/calculators.ts'
 export {
-  ENTRY_KIND_CODES,
   ENTRY_KINDS,
   type Entry,
   type EntryChange,
