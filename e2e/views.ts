@@ -53,6 +53,7 @@ export const VIEWS = [
   '/ledger/decide',
   '/ledger/kits',
   '/ledger/assets',
+  '/ledger/sales',
   '/ledger/kits?add=kit',
   '/ledger/kits/k-second',
   '/studio/people',

@@ -142,6 +142,7 @@ const ORDER = {
     'diary',
     'ledger/wishes',
     'ledger/kits',
+    'ledger/sales',
     'ledger/assets',
     'ledger',
     'today',

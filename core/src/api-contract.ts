@@ -24,6 +24,7 @@ import { orderContract } from './contract/order-contract.ts'
 import { readingContract } from './contract/reading-contract.ts'
 import { reliabilityContract } from './contract/reliability-contract.ts'
 import { repairContract } from './contract/repair-contract.ts'
+import { saleContract } from './contract/sale-contract.ts'
 import { serviceContract } from './contract/service-contract.ts'
 import { ableContract } from './contract/setups/able-contract.ts'
 import { cableContract } from './contract/setups/cable-contract.ts'
@@ -61,6 +62,7 @@ export const apiContract = {
   ...bookingContract,
   ...ledgerContract,
   ...orderContract,
+  ...saleContract,
   ...wishContract,
   ...decisionContract,
   ...kitPlanContract,

@@ -89,6 +89,7 @@ export type { NewReading, ReadingsReply } from './contract/reading-contract.ts'
 export type { ReliabilityReply } from './contract/reliability-contract.ts'
 export type { RepairsReply } from './contract/repair-contract.ts'
 export type { Serve, UnitRow } from './contract/replies.ts'
+export type { SaleRow, Sold } from './contract/sale-contract.ts'
 export type { ServiceLine, ServicesReply } from './contract/service-contract.ts'
 export { type AbleThing, writeWants } from './contract/setups/able-contract.ts'
 export type { AngleReply, LookReply } from './contract/setups/camera-contract.ts'
@@ -346,6 +347,7 @@ export {
   valueSetups,
 } from './kit/worth/use-and-worth.ts'
 export { planReserve, USUAL_LIFE } from './ledger/assets/reserve.ts'
+export { listStranded } from './ledger/assets/stranded.ts'
 export type { CalculatorField } from './ledger/decide/calculator.ts'
 export {
   CALCULATOR_CODES,

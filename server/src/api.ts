@@ -27,6 +27,7 @@ import { kitPlanRoutes } from './ledger/kit-plan-routes.ts'
 import { ledgerRoutes } from './ledger/ledger-routes.ts'
 import { orderRoutes } from './ledger/order-routes.ts'
 import { partRequestRoutes } from './ledger/part-request-routes.ts'
+import { saleRoutes } from './ledger/sale-routes.ts'
 import { wishRoutes } from './ledger/wish-routes.ts'
 import { cableRoutes } from './setups/cable-routes.ts'
 import { cameraRoutes } from './setups/camera-routes.ts'
@@ -106,6 +107,7 @@ export const routes: readonly Route[] = [
   ...supplyRoutes,
   ...ledgerRoutes,
   ...entryRoutes,
+  ...saleRoutes,
   ...partRequestRoutes,
   ...orderRoutes,
   ...wishRoutes,

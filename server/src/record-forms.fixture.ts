@@ -197,6 +197,7 @@ export const RECORD_FORMS: readonly Form[] = [
         valueOn: '2026-01-01',
         replacementMinor: 20_000,
         insuredMinor: 15_000,
+        askMinor: 9_000,
         warrantyUntil: '2027-02-01',
         warrantyTerms: 'parts alone',
         coverUntil: '2028-02-01',

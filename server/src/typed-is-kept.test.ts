@@ -114,6 +114,7 @@ const NOT_RECORDS: Readonly<Record<string, string>> = {
   'put /ledger/entries/:id': 'the form of a new entry',
   'post /ledger/entries/:id/refunds': 'its sums and its day: needs-of-money.test.ts',
   'put /shopping/:id/price': 'the price of a new line',
+  'post /units/:id/sold': 'a deed: needs-of-sales.test.ts',
   'post /first-hour': 'made into things and setups: first-hour.spec.ts',
   'post /examples/:code': 'made into things and a setup: example-studios.test.ts',
   'put /setups/:id': 'the form of a new setup',

@@ -85,6 +85,7 @@ const router = createBrowserRouter([
             element: page(() => import('./ledger/wishes/hindrances-page.tsx'), 'HindrancesPage'),
           },
           { path: '/ledger/decide', element: page(() => import('./ledger/wishes/decide-page.tsx'), 'DecidePage') },
+          { path: '/ledger/sales', element: page(() => import('./ledger/sales/sales-page.tsx'), 'SalesPage') },
           { path: '/ledger/assets', element: page(() => import('./ledger/assets/assets-page.tsx'), 'AssetsPage') },
           { path: '/ledger/kits', element: page(() => import('./ledger/kits/kits-page.tsx'), 'KitsPage') },
           { path: '/ledger/kits/:id', element: page(() => import('./ledger/kits/kit-page.tsx'), 'KitPage') },

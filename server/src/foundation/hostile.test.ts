@@ -87,6 +87,7 @@ const GOOD: Record<string, unknown> = {
     partyId: null,
     unitId: null,
   },
+  'post /units/:id/sold': { on: '2026-11-24', netMinor: 1, taxMinor: 0, partyId: null },
   'post /ledger/entries/:id/refunds': { date: '2026-11-24', netMinor: 1, taxMinor: 0 },
   'put /shopping/:id/price': { price: { kind: 'seen', netMinor: 1, taxMinor: 0, on: '2026-11-24', source: '' } },
   'put /ledger/budget': { year: 2027, totalMinor: 1, version: 0 },

@@ -176,7 +176,7 @@ function putIntoRoles(writer: Writer, { uses }: Wish, model: Model, pieces: Piec
 
 /** What was to be sold for it is for sale, unless something else needs it by now. */
 function offerForSale({ tx, log }: Writer, wish: Wish): void {
-  for (const { unitId } of wish.sells) {
+  for (const { unitId, askMinor } of wish.sells) {
     const unit = tx.select().from(units).where(eq(units.id, unitId)).get()
     const needed = tx
       .select({ id: setups.id })
@@ -185,7 +185,8 @@ function offerForSale({ tx, log }: Writer, wish: Wish): void {
       .where(and(eq(setupUnits.unitId, unitId), isNull(setups.archivedAt)))
       .get()
     if (!unit || needed || !isOursToSell(unit) || unit.state === 'for-sale') continue
-    const after = { ...unit, state: 'for-sale' as const, version: unit.version + 1 }
+    const provenance = { ...unit.provenance, askMinor }
+    const after = { ...unit, provenance, state: 'for-sale' as const, version: unit.version + 1 }
     tx.update(units).set(after).where(eq(units.id, unitId)).run()
     log('state-changed', 'unit', unitId, { before: { state: unit.state }, after: { state: 'for-sale' } })
   }

@@ -39,15 +39,15 @@ import { loadAssessments } from '../setups/assessment-store.ts'
 import { loadAllSetups } from '../setups/setup-store.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 
-/** Ours to sell: what was lent, rented or is the venue's is nobody's to sell here, nor is what somebody of the team owns. */
+/** Ours: what was lent, rented or is the venue's is nobody's to sell here, nor is what somebody of the team owns. */
 const NOT_OURS = ['loan-in', 'rented', 'venue', 'personal', 'sample'] as const
 
-export const isOursToSell = ({
-  acquisition,
-  ownerId,
-  state,
-}: Pick<Unit, 'acquisition' | 'ownerId' | 'state'>): boolean =>
-  !NOT_OURS.some((it) => it === acquisition) && ownerId === null && (LIFE_STATES[state].usable || state === 'for-sale')
+export const isOurs = ({ acquisition, ownerId }: Pick<Unit, 'acquisition' | 'ownerId'>): boolean =>
+  !NOT_OURS.some((it) => it === acquisition) && ownerId === null
+
+/** Ours, and here: what is lent or at the mender's can be sold once it is back. */
+export const isOursToSell = (it: Pick<Unit, 'acquisition' | 'ownerId' | 'state'>): boolean =>
+  isOurs(it) && (LIFE_STATES[it.state].usable || it.state === 'for-sale')
 
 /** Everything that wishes are told from: themselves, their models, and what they would do in every setup. */
 export interface WishCase {

@@ -27,7 +27,7 @@ const addRoom = async (details: object = {}) =>
 describe('colours', () => {
   const fixed = (kelvin: number, rest: object = {}) => bright({ kelvinMin: kelvin, kelvinMax: kelvin, ...rest })
 
-  test('[G15.1] [G15.2] [S15.1] daylight and tungsten together: how far apart in mired, and only told where it is not meant', async () => {
+  test('[G15.1] [G15.2] [S15.1] [S15.2] daylight and tungsten together: how far apart in mired, and only told where it is not meant', async () => {
     const [day, warm] = [await fixed(5_600), await fixed(3_200)]
     const lit = (isColourMeant: boolean, code: string) =>
       see([lightRole('Key', [day], {}), lightRole('Background', [warm], {}, {}, { isColourMeant })], { code })

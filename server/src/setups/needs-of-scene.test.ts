@@ -84,7 +84,7 @@ describe('what the picture asks of things', () => {
     expect(await open([], 'QC')).toBe(3)
   })
 
-  test('[S11.1] one soft key or many: fill and rim need not be there, and each says in stops what it adds', async () => {
+  test('[S11.1] [S11.2] one soft key or many: fill and rim need not be there, and each says in stops what it adds', async () => {
     const roles = PURPOSE_TEMPLATES['talking-head'].roles
     const importanceOf = (name: string) => roles.find((it) => it.name === name)?.importance
     expect([importanceOf('Key'), importanceOf('Fill'), importanceOf('Rim')]).toEqual([

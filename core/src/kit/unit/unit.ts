@@ -134,6 +134,8 @@ export const provenanceSchema = z.object({
   /** What the same or its successor costs today. */
   replacementMinor: amount(minorSchema.min(0).nullable().default(null)),
   insuredMinor: amount(minorSchema.min(0).nullable().default(null)),
+  /** What is asked for it, where it is for sale. */
+  askMinor: amount(minorSchema.min(0).nullable().default(null)),
   warrantyUntil: dateSchema.nullable().default(null),
   warrantyTerms: z.string().trim().max(300).default(''),
   /** Cover that was bought beside the warranty: until when, what it costs a year, and whether accidents are in it. */

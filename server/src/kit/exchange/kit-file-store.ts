@@ -56,6 +56,8 @@ export function loadKitFile(db: Reader, { withArchived }: { withArchived: boolea
     units: unitRows.map((it) =>
       strip({
         ...it,
+        // Films stay here: elsewhere nobody knows by which one a promise was kept.
+        provenance: { ...it.provenance, duties: it.provenance.duties.map((duty) => ({ ...duty, filmId: null })) },
         parentId: keptUnits.has(it.parentId ?? '') ? it.parentId : null,
         controlledBy: (controllersOf.get(it.id) ?? []).filter((id) => keptUnits.has(id)),
       }),

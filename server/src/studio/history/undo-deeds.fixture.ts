@@ -428,6 +428,12 @@ export function makeDeeds(apiNow: () => TestApi): Record<string, Deed> {
       } = pick(await get('/ledger/entries?year=2026')) as Record<string, never>
       return api.call('PUT', `/ledger/entries/${id}`, { ...it, netMinor: n }, match(version ?? 1))
     },
+    'post /units/:id/sold': async (pick, n) => {
+      const id = pick(['LGT-02', 'CAM-05'])
+      const { version } = await get(`/units/${id}`)
+      const body = { on: '2026-11-24', netMinor: n, taxMinor: 0, partyId: null, withIds: ['LGT-05'] }
+      return api.call('POST', `/units/${id}/sold`, body, match(version))
+    },
     'post /ledger/entries/:id/refunds': async (pick, n) => {
       const all = (await get('/ledger/entries?year=2026')) as { id: string; version: number; kind: string }[]
       const it = pick(all.filter(({ kind }) => kind !== 'refund' && kind !== 'sale'))

@@ -41,6 +41,7 @@ const ASKED: Record<string, string> = {
   schedule: '/kit-schedule',
   duties: '/kit-duties',
   orders: '/orders',
+  forSale: '/ledger/for-sale',
   cameras: '/cameras',
   films: '/films',
   photos: '/photos',

@@ -58,6 +58,7 @@ const READS = {
   wishes: [...VERDICT, 'shopping', 'entries'],
   wishPlaces: ['setups', 'units', 'models'],
   hindrances: [...VERDICT, 'shopping'],
+  forSale: [...KIT, 'setups'],
   decisions: ['shopping'],
   kitPlans: ['shopping', 'setups'],
   kitPlan: [...VERDICT, 'shopping', 'entries', 'films'],

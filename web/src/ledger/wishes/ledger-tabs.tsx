@@ -8,6 +8,7 @@ const TABS = [
   ['/ledger/plan', 'Upgrade plan'],
   ['/ledger/kits', 'Kits'],
   ['/ledger/decide', 'Decide'],
+  ['/ledger/sales', 'For sale'],
   ['/ledger/assets', 'Book value'],
 ] as const
 
