@@ -1,4 +1,4 @@
-import { formatMoney, type SaleRow } from '@exemplar/core'
+import { findExponent, formatMoney, type SaleRow } from '@exemplar/core'
 import { useState } from 'react'
 import { useChangeUnitMutation, usePartiesQuery } from '../../foundation/api/api.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
@@ -7,6 +7,12 @@ import { SavingFoot } from '../../foundation/form/saving-foot.tsx'
 import { useSaving } from '../../foundation/form/use-saving.ts'
 import { Tag } from '../../foundation/parts/page-parts.tsx'
 import { useSellUnitMutation } from './sales-api.ts'
+
+/** A rule of thumb knows no pence. */
+export function sayRoughly(minor: number, currency: string): string {
+  const one = 10 ** findExponent(currency)
+  return formatMoney(Math.round(minor / one) * one, currency)
+}
 
 /** What is asked for a thing. */
 export function AskForm({ row: latest, currency, onClose }: { row: SaleRow; currency: string; onClose(): void }) {
@@ -36,7 +42,7 @@ export function AskForm({ row: latest, currency, onClose }: { row: SaleRow; curr
         hint={
           row.resaleMinor === null
             ? 'What it should fetch is not known: its price, or since when it is here, is not recorded'
-            : `At its age such a thing fetches about ${formatMoney(row.resaleMinor, currency)}: a rule of thumb`
+            : `At its age such a thing fetches about ${sayRoughly(row.resaleMinor, currency)}: a rule of thumb`
         }
         onChange={setAsk}
       />
@@ -62,6 +68,7 @@ export function SoldForm({
   const [netMinor, setNet] = useState<number | null>(row.provenance.askMinor)
   const [taxMinor, setTax] = useState<number | null>(null)
   const [partyId, setPartyId] = useState('')
+  const [isAsked, setAsked] = useState(false)
   const [withIds, setWith] = useState<readonly string[]>([])
   const { data: parties } = usePartiesQuery()
   const [sell] = useSellUnitMutation()
@@ -89,7 +96,9 @@ export function SoldForm({
       className="grid gap-3 md:grid-cols-2"
       onSubmit={(event) => {
         event.preventDefault()
-        send(row.version)
+        setAsked(true)
+        // What nobody said is not nothing.
+        if (netMinor !== null) send(row.version)
       }}
     >
       <TextField
@@ -112,7 +121,11 @@ export function SoldForm({
         label="Brought, without tax"
         value={netMinor}
         hint="After postage and fees"
-        problem={saving.problem?.fields.netMinor}
+        problem={
+          isAsked && netMinor === null
+            ? 'What did it bring? Write 0 if it was given away.'
+            : saving.problem?.fields.netMinor
+        }
         onChange={setNet}
       />
       <MoneyField label="Tax that is owed on it" value={taxMinor} hint={`${sum} in all`} onChange={setTax} />

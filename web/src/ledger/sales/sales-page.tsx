@@ -14,7 +14,7 @@ import { SheetDialog } from '../../foundation/parts/sheet-dialog.tsx'
 import { useTimeWords } from '../../foundation/words/time-words.ts'
 import { ThingPicker } from '../../kit/entry/thing-picker.tsx'
 import { LedgerTabs } from '../wishes/ledger-tabs.tsx'
-import { AskForm, SoldForm } from './sale-forms.tsx'
+import { AskForm, SoldForm, sayRoughly } from './sale-forms.tsx'
 import { useForSaleQuery, useLazyUnitVersionQuery } from './sales-api.ts'
 
 /** What is for sale, what it should bring, and what would lie idle without it. */
@@ -126,7 +126,9 @@ function Proceeds({
   return (
     <div className="my-3">
       <p className="text-verdict font-bold tracking-tight">
-        {say(sum)} is asked{unknown > 0 && `, and nothing yet for ${unknown} of ${sayNumber(rows.length, 'thing')}`}
+        {unknown === rows.length
+          ? `Nothing is asked yet for ${sayNumber(rows.length, 'thing')}`
+          : `${say(sum)} is asked${unknown > 0 ? `, and nothing yet for ${unknown} of ${sayNumber(rows.length, 'thing')}` : ''}`}
       </p>
       {leftMinor !== null && sum > 0 && (
         <p className="text-[13px] text-quiet">
@@ -162,7 +164,7 @@ function SaleItem({
         <span className="block text-[13px] text-quiet">
           {row.resaleMinor === null
             ? 'what it should fetch is not known'
-            : `should fetch about ${say(row.resaleMinor)}, by its price and age`}
+            : `should fetch about ${sayRoughly(row.resaleMinor, currency)}, by its price and age`}
         </span>
         {row.usedIn.length > 0 && (
           <span className="block">

@@ -1,0 +1,28 @@
+import { expect, settle, test } from './exemplar.ts'
+
+test.use({ demo: true })
+
+test('a thing is put on the list, gets its price, is sold, and the year is better by it', async ({ page }) => {
+  await page.goto('/ledger/sales')
+  await settle(page)
+  await expect(page.getByText('Nothing is for sale')).toBeVisible()
+  await page.getByRole('button', { name: 'Put a thing on the list' }).click()
+  await page.getByRole('searchbox', { name: 'Find a thing' }).fill('CAM-05')
+  await page.getByRole('button', { name: 'Put CAM-05 on the list' }).click()
+  await expect(page.getByText('CAM-05 is for sale: no setup can count on it.')).toBeVisible()
+  await page.getByRole('button', { name: 'Price of CAM-05' }).click()
+  const sheet = page.getByRole('dialog')
+  await sheet.getByLabel('Price asked').fill('250')
+  await sheet.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('£250 is asked', { exact: true })).toBeVisible()
+  await expect(page.getByText(/sold at these prices it is/)).toBeVisible()
+  await page.getByRole('button', { name: 'CAM-05 is sold' }).click()
+  await sheet.getByLabel('Brought, without tax').fill('')
+  await sheet.getByRole('button', { name: 'It is sold' }).click()
+  await expect(sheet.getByText('What did it bring? Write 0 if it was given away.')).toBeVisible()
+  await sheet.getByLabel('Brought, without tax').fill('230')
+  await sheet.getByRole('button', { name: 'It is sold' }).click()
+  await expect(page.getByText('Nothing is for sale')).toBeVisible()
+  await page.goto('/ledger')
+  await expect(page.getByRole('row', { name: /Sold: .*CAM-05/ })).toContainText('− £230.00')
+})
