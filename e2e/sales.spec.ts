@@ -9,7 +9,7 @@ test('a thing is put on the list, gets its price, is sold, and the year is bette
   await page.getByRole('button', { name: 'Put a thing on the list' }).click()
   await page.getByRole('searchbox', { name: 'Find a thing' }).fill('CAM-05')
   await page.getByRole('button', { name: 'Put CAM-05 on the list' }).click()
-  await expect(page.getByText('CAM-05 is for sale: no setup can count on it.')).toBeVisible()
+  await expect(page.getByText('CAM-05 is for sale: no setup can count on it.').first()).toBeVisible()
   await page.getByRole('button', { name: 'Price of CAM-05' }).click()
   const sheet = page.getByRole('dialog')
   await sheet.getByLabel('Price asked').fill('250')
