@@ -594,6 +594,7 @@ export { explainTerms, GLOSSARY } from './studio/glossary.ts'
 export { CHANGE_SUBJECTS, type ChangeSubject } from './studio/history/change-subject.ts'
 export type { EventKind, SubjectType } from './studio/history/event.ts'
 export { CANNOT_UNDO, UNDO_DAYS } from './studio/history/undo.ts'
+export { LONGEST_NAME } from './studio/identity.ts'
 export {
   ACCESS_ROLE_NAMES,
   ACCESS_ROLES,

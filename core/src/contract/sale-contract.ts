@@ -19,6 +19,8 @@ export const saleRowSchema = z.object({
       isCounted: z.boolean(),
       /** It is here and can be sold with it. */
       canGo: z.boolean(),
+      /** Of these nobody said what they take: it may serve there. */
+      perhapsIn: z.array(z.string()),
     }),
   ),
   /** Setups in which it stands still. */

@@ -3,7 +3,10 @@ import type { Entry } from './entry.ts'
 import { type ForecastFacts, forecastYear } from './forecast.ts'
 
 const TODAY = '2026-11-24'
-const entry = (date: string, kind: Entry['kind'], netMinor: number) => ({ date, kind, netMinor, taxMinor: 0 })
+const entry = (date: string, kind: Entry['kind'], netMinor: number) => ({
+  ...{ date, kind, netMinor, taxMinor: 0 },
+  description: `a ${kind}`,
+})
 const facts = (part: Partial<ForecastFacts> = {}): ForecastFacts => ({
   ...{ entries: [], since: '2020-01-01', ordered: [], repairs: [] },
   ...part,
@@ -80,5 +83,17 @@ describe('what a year will have cost', () => {
     expect(
       forecastYear(facts({ entries: [...entries, entry('2025-01-02', 'service', 7)] }), '2026-01-01'),
     ).toMatchObject({ runningMinor: 1_007 })
+  })
+
+  test('a rent or subscription that began within a year leaves the sum a least one; one that ran before, or a supply, does not', () => {
+    const begun = (...entries: ReturnType<typeof entry>[]) => {
+      const found = forecastYear(facts({ entries }), TODAY)
+      return [found.begun, found.isAtLeast]
+    }
+    const called = (date: string, description: string) => ({ ...entry(date, 'subscription', 900), description })
+    expect(begun(called('2026-06-01', 'Cutting'), called('2026-07-01', 'cutting '))).toEqual([1, true])
+    expect(begun(called('2025-11-24', 'Cutting'), called('2026-06-01', 'Cutting'))).toEqual([0, false])
+    expect(begun(called('2025-11-25', 'Cutting'))).toEqual([1, true])
+    expect(begun(entry('2026-06-01', 'consumable', 5), entry('2026-06-01', 'service', 5))).toEqual([0, false])
   })
 })

@@ -14,8 +14,8 @@ export interface Committed {
 }
 
 export interface ForecastFacts {
-  /** Entries of this year and the last, in any order. */
-  entries: readonly Pick<Entry, 'date' | 'kind' | 'netMinor' | 'taxMinor'>[]
+  /** Entries of this year and the two before, in any order. */
+  entries: readonly Pick<Entry, 'date' | 'kind' | 'description' | 'netMinor' | 'taxMinor'>[]
   /** The first day of which anything is recorded. */
   since: string | null
   ordered: readonly Committed[]
@@ -38,6 +38,8 @@ export const forecastSchema = z.object({
   repairs: committedSchema,
   /** What was paid again and again in the same days of last year; null where nothing was recorded so long ago. */
   runningMinor: amount(z.number().nullable()),
+  /** So many rents and subscriptions began within a year: what they will cost is in no sum. */
+  begun: z.number(),
   totalMinor: amount(z.number()),
   /** Not all that will be paid is in the total. */
   isAtLeast: z.boolean(),
@@ -45,6 +47,18 @@ export const forecastSchema = z.object({
   laterMinor: amount(z.number()),
 })
 export type Forecast = z.infer<typeof forecastSchema>
+
+/** What is paid by agreement, again and again. */
+const AGREED: ReadonlySet<EntryKind> = new Set(['rental', 'subscription'])
+
+/** Rents and subscriptions, by what they are called, of which the first was paid within a year. */
+function countBegun(entries: ForecastFacts['entries'], yearAgo: string, today: string): number {
+  const nameOf = (it: ForecastFacts['entries'][number]) => it.description.trim().toLowerCase()
+  const agreed = entries.filter((it) => AGREED.has(it.kind) && it.date <= today)
+  const before = new Set(agreed.filter((it) => it.date <= yearAgo).map(nameOf))
+  const since = new Set(agreed.filter((it) => it.date > yearAgo).map(nameOf))
+  return [...since].filter((it) => !before.has(it)).length
+}
 
 function sumCommitted(all: readonly Committed[]): Forecast['ordered'] {
   return {
@@ -78,14 +92,16 @@ export function forecastYear({ entries, since, ordered, repairs }: ForecastFacts
     .filter((it) => RUNNING.has(it.kind) && it.date > today && it.date <= endsOn)
     .reduce((sum, it) => sum + findBudgetEffect(it), 0)
   const stillRunning = runningMinor === null ? null : Math.max(0, runningMinor - aheadMinor)
+  const begun = countBegun(entries, yearAgo, today)
   const isDue = (it: Committed) => it.dueOn === null || it.dueOn <= endsOn
   const [own, mending] = [sumCommitted(ordered.filter(isDue)), sumCommitted(repairs.filter(isDue))]
   return {
     ...{ endsOn, recordedMinor },
     ...{ ordered: own, repairs: mending },
     runningMinor: stillRunning,
+    begun,
     totalMinor: recordedMinor + own.minor + mending.minor + (stillRunning ?? 0),
-    isAtLeast: own.unknown + mending.unknown > 0 || stillRunning === null,
+    isAtLeast: own.unknown + mending.unknown + begun > 0 || stillRunning === null,
     laterMinor: sumCommitted([...ordered, ...repairs].filter((it) => !isDue(it))).minor,
   }
 }

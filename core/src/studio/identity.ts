@@ -5,11 +5,13 @@ export const idSchema = z
   .string()
   .regex(/^[A-Za-z0-9_-]{1,64}$/, 'An id has 1 to 64 letters, digits, dashes or underscores.')
 export const versionSchema = z.number().int().min(1)
+/** So many characters has a name at most. */
+export const LONGEST_NAME = 120
 export const nameSchema = z
   .string()
   .trim()
   .min(1, 'Give it a name.')
-  .max(120, 'A name has at most 120 characters.')
+  .max(LONGEST_NAME, `A name has at most ${LONGEST_NAME} characters.`)
   .refine(isPlainText, 'This holds characters that cannot be shown.')
 export const noteSchema = z
   .string()

@@ -1,4 +1,11 @@
-import { type Entry, type EntryChange, findCorrectionFault, findRefundFault, formatMoney } from '@exemplar/core'
+import {
+  type Entry,
+  type EntryChange,
+  findCorrectionFault,
+  findRefundFault,
+  formatMoney,
+  LONGEST_NAME,
+} from '@exemplar/core'
 import { and, desc, eq, gte, isNotNull, lt, ne, sum } from 'drizzle-orm'
 import { refuseField } from '../foundation/base/problem.ts'
 import { requireVersion, type Transaction, write } from '../foundation/database/app-context.ts'
@@ -7,9 +14,6 @@ import { units } from '../schema/kit-tables.ts'
 import { entries } from '../schema/ledger-tables.ts'
 import { parties } from '../schema/studio-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
-
-/** Of a name, as everywhere. */
-const LONGEST_NAME = 120
 
 /** What came back of an entry, one after the other, without one of them. */
 function listRefunds(tx: Transaction, id: string, exceptId = '') {

@@ -66,7 +66,7 @@ export function loadForecast(db: Database, now: number, zone: string): Forecast 
       entries: db
         .select()
         .from(entries)
-        .where(gte(entries.date, `${Number(today.slice(0, 4)) - 1}-01-01`))
+        .where(gte(entries.date, `${Number(today.slice(0, 4)) - 2}-01-01`))
         .all(),
       since: since?.since ?? null,
       ordered: listOrdered(db, today),

@@ -1,4 +1,15 @@
-import { countDays, estimateResale, findDate, LIFE_STATES, listInWords, listStranded, nameModel } from '@exemplar/core'
+import {
+  type Acquisition,
+  countDays,
+  estimateResale,
+  findDate,
+  LIFE_STATES,
+  type LifeState,
+  LONGEST_NAME,
+  listInWords,
+  listStranded,
+  nameModel,
+} from '@exemplar/core'
 import { and, eq, isNull } from 'drizzle-orm'
 import { loadInterfaces } from '../availability/reference.ts'
 import { refuseField } from '../foundation/base/problem.ts'
@@ -11,10 +22,12 @@ import { parties } from '../schema/studio-tables.ts'
 import { loadStudio } from '../studio/settings/settings-routes.ts'
 import { isOurs, isOursToSell } from './wish-store.ts'
 
-/** Of a name, as everywhere. */
-const LONGEST_NAME = 120
+/** In these it serves, or will again: what is on order takes what the one before it took. */
+const STAYS: readonly LifeState[] = ['for-sale', 'in-repair', 'lent', 'ordered']
+/** What goes back takes nothing for long. */
+const GOES_BACK: readonly Acquisition[] = ['loan-in', 'rented']
 
-/** Everything that is ours and could serve or is for sale, things and what is counted. */
+/** Everything that stays and could serve or is for sale, things and what is counted. */
 function loadHeld({ db }: AppContext) {
   const own = db
     .select({ unit: units, model: models })
@@ -23,7 +36,8 @@ function loadHeld({ db }: AppContext) {
     .where(isNull(units.archivedAt))
     .orderBy(units.tag)
     .all()
-    .filter(({ unit }) => LIFE_STATES[unit.state].usable || ['for-sale', 'in-repair', 'lent'].includes(unit.state))
+    .filter(({ unit }) => LIFE_STATES[unit.state].usable || STAYS.includes(unit.state))
+    .filter(({ unit }) => !GOES_BACK.includes(unit.acquisition) || unit.state === 'for-sale')
   const counted = db
     .select({ stock, model: models })
     .from(stock)
@@ -56,14 +70,16 @@ function loadForSale(app: AppContext) {
     return {
       ...{ id: unit.id, tag: unit.tag, name: nameModel(model), version: unit.version, provenance: unit.provenance },
       resaleMinor:
-        unit.priceMinor === null || unit.acquiredOn === null
+        // What was given has no price that tells what it fetches.
+        !unit.priceMinor || unit.acquiredOn === null
           ? null
           : estimateResale(unit.priceMinor, countDays(unit.acquiredOn, today)),
       stranded: listStranded([...left, ...one], new Set([unit.id]), interfaces)
-        .filter((it) => it.unit === null || isOurs(it.unit))
-        .map(({ id, tag, model: own, unit: part }) => ({
+        .filter(({ thing: it }) => it.unit === null || isOurs(it.unit))
+        .map(({ thing: { id, tag, model: own, unit: part }, perhapsIn }) => ({
           ...{ id, tag, name: nameModel(own) },
           ...{ isCounted: part === null, canGo: part !== null && isOursToSell(part) },
+          perhapsIn: perhapsIn.map((it) => it.tag),
         })),
       usedIn: usedIn.get(unit.id) ?? [],
     }

@@ -12,7 +12,7 @@ export function YearForecast({
   budgetMinor: number | null
   currency: string
 }) {
-  const { endsOn, recordedMinor, ordered, repairs, runningMinor, totalMinor, isAtLeast, laterMinor } = forecast
+  const { endsOn, recordedMinor, ordered, repairs, runningMinor, begun, totalMinor, isAtLeast, laterMinor } = forecast
   const say = (minor: number) => formatMoney(minor, currency)
   const lines = [
     { what: 'Recorded', minor: recordedMinor, note: '' },
@@ -29,7 +29,13 @@ export function YearForecast({
     {
       what: 'Supplies, services, rents, subscriptions and delivery, as in the same days of last year',
       minor: runningMinor,
-      note: runningMinor === null ? 'nothing was recorded a year ago: not counted' : '',
+      note: [
+        runningMinor === null && 'nothing was recorded a year ago: not counted',
+        begun > 0 &&
+          `not counted, as they began since: ${sayNumber(begun, 'rent or subscription', 'rents or subscriptions')}`,
+      ]
+        .filter((it) => it !== false)
+        .join('; '),
     },
   ].filter((it) => it !== false)
   return (

@@ -1,17 +1,31 @@
 import { describe, expect, test } from 'vitest'
 import type { Category } from '../../kit/model/category.ts'
+import { makeOwnInterface } from '../../kit/model/interface.ts'
 import { makePort } from '../../kit/model/port.ts'
+import { makeModelFromTemplate } from '../../kit/template/template.ts'
 import { listStranded } from './stranded.ts'
 
-const KINDS = { lark: 'mount', wren: 'mount', brick: 'battery', tile: 'card', thread: 'carry', claw: 'carry' } as const
+const KINDS = {
+  lark: 'mount',
+  wren: 'mount',
+  brick: 'battery',
+  tile: 'card',
+  thread: 'carry',
+  claw: 'carry',
+  'filter-67': 'mount',
+} as const
 const INTERFACES = new Map(
-  Object.entries({ ...KINDS, 'thread-1-4': 'carry', usb: 'signal' } as const).map(([code, kind]) => [code, { kind }]),
+  Object.entries({ ...KINDS, 'thread-1-4': 'carry', usb: 'signal' } as const).map(([code, kind]) => [
+    code,
+    { ...makeOwnInterface(kind, code), code, version: 1 },
+  ]),
 )
 
 /** A thing by what it takes in and what it goes on. */
 const thing = (id: string, category: Category, takes: string[], goesOn: string[]) => ({
   id,
   model: {
+    ...makeModelFromTemplate('other', '', id),
     category,
     ports: [
       ...takes.map((it) => makePort({ id: `h-${it}`, interfaces: it, side: 'host' })),
@@ -29,7 +43,7 @@ const ADAPTER = thing('adapter', 'lens-adapter', ['lark'], ['wren'])
 const TRIPOD = thing('tripod', 'tripod', [], ['thread-1-4'])
 const ids = (all: (typeof BODY)[], ...sold: string[]) =>
   listStranded(all, new Set(sold), INTERFACES)
-    .map((it) => it.id)
+    .map((it) => it.thing.id)
     .sort()
 
 describe('what serves nothing more', () => {
@@ -75,5 +89,21 @@ describe('what serves nothing more', () => {
   test('several sold at once leave what hung on any of them', () => {
     expect(ids([BODY, SECOND, PACK, CARD], 'body', 'second')).toEqual(['card', 'pack'])
     expect(ids([BODY, PACK], 'body', 'pack')).toEqual([])
+  })
+
+  test('where something is left of which nobody said what it takes, that is told, and nothing is claimed', () => {
+    const doubts = (all: (typeof BODY)[], ...sold: string[]) =>
+      Object.fromEntries(
+        listStranded(all, new Set(sold), INTERFACES).map((it) => [it.thing.id, it.perhapsIn.map((one) => one.id)]),
+      )
+    const bare = thing('bare', 'camera', [], [])
+    expect(doubts([BODY, LENS, PACK, CARD, bare], 'body')).toEqual({ lens: ['bare'], pack: ['bare'], card: ['bare'] })
+    expect(doubts([BODY, LENS, PACK, CARD, SECOND], 'body')).toEqual({ lens: [] })
+    const filter = thing('filter', 'filter', [], ['filter-67'])
+    const threaded = thing('threaded', 'lens', ['filter-67'], ['lark'])
+    expect(doubts([BODY, threaded, filter, LENS], 'threaded')).toEqual({ filter: ['lens'] })
+    expect(doubts([BODY, threaded, filter], 'threaded')).toEqual({ filter: [] })
+    // A pack of which nobody said what it goes into may go into the charger.
+    expect(doubts([CHARGER, PACK, BODY, thing('odd', 'pack', [], [])], 'pack')).toEqual({ charger: ['odd'] })
   })
 })

@@ -1,4 +1,4 @@
-import { CATEGORIES, isCounted, NO_PROVENANCE, priceBundle, splitAmount } from '@exemplar/core'
+import { CATEGORIES, isCounted, LONGEST_NAME, NO_PROVENANCE, priceBundle, splitAmount } from '@exemplar/core'
 import { eq } from 'drizzle-orm'
 import { refuseField } from '../../foundation/base/problem.ts'
 import { write } from '../../foundation/database/app-context.ts'
@@ -48,7 +48,7 @@ export const bundleRoutes = [
             unitId,
           }
           tx.insert(entries)
-            .values({ ...row, description: `${part.name} (${body.title})`.slice(0, 120), netMinor, taxMinor })
+            .values({ ...row, description: `${part.name} (${body.title})`.slice(0, LONGEST_NAME), netMinor, taxMinor })
             .run()
           log('spent', 'entry', row.id, { description: part.name })
         }

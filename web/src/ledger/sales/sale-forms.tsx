@@ -1,8 +1,9 @@
 import { findExponent, formatMoney, type SaleRow } from '@exemplar/core'
 import { useState } from 'react'
-import { useChangeUnitMutation, usePartiesQuery } from '../../foundation/api/api.ts'
+import { useChangeUnitMutation } from '../../foundation/api/api.ts'
 import { SelectField, TextField } from '../../foundation/form/field.tsx'
 import { MoneyField } from '../../foundation/form/money-field.tsx'
+import { PartyOptions } from '../../foundation/form/options.tsx'
 import { SavingFoot } from '../../foundation/form/saving-foot.tsx'
 import { useSaving } from '../../foundation/form/use-saving.ts'
 import { Tag } from '../../foundation/parts/page-parts.tsx'
@@ -70,7 +71,6 @@ export function SoldForm({
   const [partyId, setPartyId] = useState('')
   const [isAsked, setAsked] = useState(false)
   const [withIds, setWith] = useState<readonly string[]>([])
-  const { data: parties } = usePartiesQuery()
   const [sell] = useSellUnitMutation()
   const saving = useSaving(onClose)
   const parts = row.stranded.filter((it) => it.canGo)
@@ -110,12 +110,7 @@ export function SoldForm({
         onChange={(event) => setOn(event.target.value)}
       />
       <SelectField label="To whom" value={partyId} onChange={(event) => setPartyId(event.target.value)}>
-        <option value="">Not recorded</option>
-        {parties?.map((it) => (
-          <option key={it.id} value={it.id}>
-            {it.name}
-          </option>
-        ))}
+        <PartyOptions none="Not recorded" />
       </SelectField>
       <MoneyField
         label="Brought, without tax"

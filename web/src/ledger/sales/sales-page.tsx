@@ -1,4 +1,4 @@
-import { formatMoney, type LifeState, type SaleRow, sayNumber, sumKnown } from '@exemplar/core'
+import { formatMoney, type LifeState, listInWords, type SaleRow, sayNumber, sumKnown } from '@exemplar/core'
 import { useState } from 'react'
 import { Link } from 'react-router'
 import { useChangeUnitMutation, useSpendingQuery, useStudioQuery } from '../../foundation/api/api.ts'
@@ -142,6 +142,30 @@ function Proceeds({
   )
 }
 
+const listDoubts = (row: SaleRow) => [...new Set(row.stranded.flatMap((it) => it.perhapsIn))].sort()
+const countDoubts = (row: SaleRow) => listDoubts(row).length
+const sayDoubts = (row: SaleRow) => listInWords(listDoubts(row).slice(0, 4))
+
+/** What is left behind by a sale. */
+function Left({ level, says, parts }: { level: 'advise' | 'unknown'; says: string; parts: SaleRow['stranded'] }) {
+  if (parts.length === 0) return null
+  return (
+    <span className="block">
+      <Mark level={level}>
+        <span>
+          {says}:{' '}
+          {parts.map((it, at) => (
+            <span key={it.id}>
+              {at > 0 && ', '}
+              <Link to={it.isCounted ? '/kit/stock' : `/kit/${it.id}`}>{`${it.tag} ${it.name}`}</Link>
+            </span>
+          ))}
+        </span>
+      </Mark>
+    </span>
+  )
+}
+
 function SaleItem({
   row,
   currency,
@@ -179,19 +203,16 @@ function SaleItem({
             </Mark>
           </span>
         )}
-        {row.stranded.length > 0 && (
-          <span className="block">
-            <Mark level="advise">
-              without it of no use:{' '}
-              {row.stranded.map((it, at) => (
-                <span key={it.id}>
-                  {at > 0 && ', '}
-                  <Link to={it.isCounted ? '/kit/stock' : `/kit/${it.id}`}>{`${it.tag} ${it.name}`}</Link>
-                </span>
-              ))}
-            </Mark>
-          </span>
-        )}
+        <Left
+          level="advise"
+          says="without it of no use"
+          parts={row.stranded.filter((it) => it.perhapsIn.length === 0)}
+        />
+        <Left
+          level="unknown"
+          says={`without it perhaps of no use, as nobody said what ${sayDoubts(row)} ${countDoubts(row) === 1 ? 'takes' : 'take'}`}
+          parts={row.stranded.filter((it) => it.perhapsIn.length > 0)}
+        />
       </span>
       <span className="figures font-semibold">{askMinor === null ? '–' : say(askMinor)}</span>
       <span className="no-print flex gap-2">

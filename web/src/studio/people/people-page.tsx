@@ -1,6 +1,7 @@
 import {
   CONSENTS,
   formatMoney,
+  isIncome,
   listTraitsOn,
   normaliseSkill,
   type Party,
@@ -259,6 +260,7 @@ function PartyHistory({ id }: { id: string }) {
             <span className="flex-1">{it.description}</span>
             {it.netMinor !== null && it.taxMinor !== null && (
               <span className="figures">
+                {isIncome(it) && '− '}
                 {formatMoney(it.netMinor + it.taxMinor, studio?.currency ?? 'GBP', 'column')}
               </span>
             )}
