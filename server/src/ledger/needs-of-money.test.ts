@@ -4,7 +4,7 @@ import { useQuickEntry } from '../setups/quick-entry.fixture.ts'
 
 const { api, call } = useQuickEntry()
 
-const spend = (date: string, category: string, netMinor: number, taxMinor = 0) =>
+const spend = (date: string, category: string, netMinor: number, taxMinor = 0, part: object = {}) =>
   call('POST', '/ledger/entries', {
     date,
     kind: 'purchase',
@@ -14,6 +14,7 @@ const spend = (date: string, category: string, netMinor: number, taxMinor = 0) =
     taxMinor,
     unitId: null,
     partyId: null,
+    ...part,
   })
 
 describe('spending', () => {
@@ -44,11 +45,7 @@ describe('spending', () => {
 
 describe('money that comes back', () => {
   const pay = (netMinor: number, taxMinor: number, part: object = {}) =>
-    call('POST', '/ledger/entries', {
-      ...{ date: '2026-03-02', kind: 'purchase', category: 'light', description: 'A lamp' },
-      ...{ netMinor, taxMinor, unitId: null, partyId: null },
-      ...part,
-    })
+    spend('2026-03-02', 'light', netMinor, taxMinor, { description: 'A lamp', ...part })
   const rows = async () => (await call('GET', '/ledger/entries?year=2026')) as Row[]
   const rowOf = async (id: string) => (await rows()).find((it) => it.id === id) as Row
   const ask = async (id: string, netMinor: number, taxMinor = 0, date = '2026-04-01') =>
@@ -148,6 +145,17 @@ describe('money that comes back', () => {
     const undone = await api().call('POST', `/changes/${raised.headers.get('x-exemplar-change')}/undo`, {})
     expect([409, 422]).toContain(undone.status)
     expect((await rowOf(paid.id)).netMinor).toBe(9_000)
+  })
+
+  test('what money came back of cannot be taken back as if it had never been paid', async () => {
+    const reply = await api().call('POST', '/ledger/entries', {
+      ...{ date: '2026-03-02', kind: 'purchase', category: 'light', description: 'A lamp' },
+      ...{ netMinor: 100, taxMinor: 0, unitId: null, partyId: null },
+    })
+    await ask(reply.body.id, 40)
+    const undone = await api().call('POST', `/changes/${reply.headers.get('x-exemplar-change')}/undo`, {})
+    expect([409, 422]).toContain(undone.status)
+    expect(await total()).toBe(60)
   })
 
   test('money that came back of a thing lessens what it is said to have cost, and of a repair not its price', async () => {

@@ -93,6 +93,29 @@ describe('what is for sale', () => {
     expect(entry.description).toBe(`Sold: Larch One (${body.tag} and ${lens.tag})`)
   })
 
+  test('what is on order takes what hangs on the old one, what is borrowed does not, and of a body of which nobody knows it is asked', async () => {
+    const { mount, bay, body, lens, pack } = await family()
+    await offer(body)
+    const both = [lens.tag, pack.tag].sort()
+    const next = await add('camera', 'Larch Two', { mount, battery: bay })
+    await tell(next.id, { state: 'ordered' })
+    expect(await stranded(body)).toEqual([])
+    await tell(next.id, { state: 'in-service', acquisition: 'loan-in' })
+    expect(await stranded(body)).toEqual(both)
+    await tell(next.id, { state: 'retired', acquisition: 'bought-new' })
+    const doubts = async () => (await list())[0]?.stranded.map((it) => it.perhapsIn)
+    expect(await doubts()).toEqual([[], []])
+    const bare = await add('camera', 'Bare')
+    expect(await doubts()).toEqual([[bare.tag], [bare.tag]])
+  })
+
+  test('what was given has no price that says what it fetches', async () => {
+    const lamp = await add('light', 'Given')
+    await tell(lamp.id, { acquisition: 'gift', priceMinor: 0, acquiredOn: '2024-11-24' })
+    await offer(lamp)
+    expect((await list())[0]?.resaleMinor).toBeNull()
+  })
+
   test('two bodies that are both for sale strand each what hangs on either, and a pack that is lent comes back to nothing', async () => {
     const { mount, bay, body, pack } = await family()
     const second = await add('camera', 'Larch Two', { mount, battery: bay })

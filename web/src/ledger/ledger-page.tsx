@@ -85,7 +85,7 @@ export function LedgerPage() {
           <Entries year={year} today={today} currency={currency} taxRates={taxRates} />
         </div>
         <div>
-          <Shopping year={year} leftMinor={year === thisYear ? spending.leftMinor : null} />
+          <Shopping budget={readLeft(spending)} />
           <Orders />
         </div>
         <MoreLight />
@@ -124,6 +124,12 @@ export function LedgerPage() {
     </>
   )
 }
+
+/** What the forecast leaves of the budget. */
+const readLeft = ({ year, forecast, budgetMinor }: SpendingReply) =>
+  forecast === null || budgetMinor === null
+    ? null
+    : { year, leftMinor: budgetMinor - forecast.totalMinor, isAtMost: forecast.isAtLeast }
 
 /** What it was to cost, of something that came from the shopping list. */
 function readSums(params: URLSearchParams): [netMinor: number, taxMinor: number] {

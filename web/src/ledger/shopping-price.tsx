@@ -16,8 +16,8 @@ export function ShoppingSum({
 }: {
   lines: readonly ShoppingLine[]
   currency: string
-  /** What is left of a year's; null where none is set. */
-  budget: { year: number; leftMinor: number } | null
+  /** What is left of a year's once what is to come is paid; at most so much where not all of that is known. Null where none is set. */
+  budget: { year: number; leftMinor: number; isAtMost: boolean } | null
 }) {
   const { today } = useTimeWords()
   const { minor, unpriced, stale } = sumShopping(lines, today)
@@ -32,12 +32,13 @@ export function ShoppingSum({
       {budget &&
         short !== null &&
         short > 0 &&
-        `That is ${say(short)} more than is left of the budget of ${budget.year}.`}
+        `That is ${say(short)} more than the forecast leaves of the budget of ${budget.year}.`}
       {budget &&
         short !== null &&
         short <= 0 &&
         unpriced === 0 &&
-        `What is left of the budget of ${budget.year} pays for it.`}
+        !budget.isAtMost &&
+        `What the forecast leaves of the budget of ${budget.year} pays for it.`}
     </p>
   )
 }

@@ -110,7 +110,7 @@ const sumOf = ({ price, quantity }: ShoppingLine): Record<string, string> =>
   price ? { net: String(price.netMinor * quantity), tax: String(price.taxMinor * quantity) } : {}
 
 /** What is to be bought, and what the kit has instead. */
-export function Shopping({ year, leftMinor }: { year: number; leftMinor: number | null }) {
+export function Shopping({ budget }: Pick<Parameters<typeof ShoppingSum>[0], 'budget'>) {
   const { data } = useShoppingQuery()
   const { data: studio } = useStudioQuery()
   const [pricedId, setPricedId] = useState<string | null>(null)
@@ -133,9 +133,7 @@ export function Shopping({ year, leftMinor }: { year: number; leftMinor: number 
           Nothing to buy. What a setup lacks can be put here from its margin.
         </p>
       )}
-      {data && data.length > 0 && (
-        <ShoppingSum lines={data} currency={currency} budget={leftMinor === null ? null : { year, leftMinor }} />
-      )}
+      {data && data.length > 0 && <ShoppingSum lines={data} currency={currency} budget={budget} />}
       {priced && <ShoppingPriceSheet line={priced} onClose={() => setPricedId(null)} />}
       <ul>
         {data?.map((line) => (

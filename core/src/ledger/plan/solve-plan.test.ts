@@ -110,9 +110,22 @@ describe('named cases', () => {
     const options = [option('body', 900), option('lamp', 300)]
     const setups = [{ ...cure('POD', 1, 'body'), isPromised: true }, cure('LEC', 50, 'lamp')]
     expect(solved(ask(1_000, options, setups)).bought).toEqual([['body']])
-    expect(solvePlan(ask(899, options, setups), solve)).toEqual({ status: 'infeasible', cheapestMinor: 900 })
+    expect(solvePlan(ask(899, options, setups), solve)).toEqual({
+      status: 'infeasible',
+      cheapestMinor: 900,
+      isProven: true,
+    })
     const never = [{ ...cure('POD', 1, 'gone'), isPromised: true }]
-    expect(solvePlan(ask(9_999, options, never), solve)).toEqual({ status: 'infeasible', cheapestMinor: null })
+    expect(solvePlan(ask(9_999, options, never), solve)).toEqual({
+      ...{ status: 'infeasible', cheapestMinor: null },
+      isProven: true,
+    })
+    let asked = 0
+    const tired: SolveProgram = (program) => (asked++ === 0 ? solve(program) : { status: 'unproven' })
+    expect(solvePlan(ask(899, options, setups), tired)).toEqual({
+      ...{ status: 'infeasible', cheapestMinor: null },
+      isProven: false,
+    })
   })
 
   test('what is left of one quarter goes on into the next, and what serves sooner is bought sooner', () => {

@@ -8,7 +8,7 @@ export type PlanResult =
   /** The best that was found in time; no plan is worth more than so many points. */
   | { status: 'near'; answer: PlanAnswer; mostPoints: number }
   /** What is promised cannot be kept with this money; the least with which it can, in the first quarter, where it can at all. */
-  | { status: 'infeasible'; cheapestMinor: number | null }
+  | { status: 'infeasible'; cheapestMinor: number | null; isProven: boolean }
   | { status: 'unproven' }
 
 /** The plan that is worth most, and of those the one that costs least: proven, or with how far it may be off. */
@@ -24,7 +24,7 @@ const CHEAPEST_SECONDS = 0.25
 function solveBuilt(question: PlanQuestion, built: PlanProgram, solve: SolveProgram): PlanResult {
   const aim = aimAt(built.program, negate(built.points))
   const best = solve(aim)
-  if (best.status === 'infeasible') return { status: 'infeasible', cheapestMinor: findCheapest(question, solve) }
+  if (best.status === 'infeasible') return { status: 'infeasible', ...findCheapest(question, solve) }
   if (best.status === 'unproven') return best.values ? tellNear(question, built, best.values, solve) : best
   const answer = readPlan(question, built, best.values)
   const limit = best.seconds === undefined ? undefined : Math.max(CHEAPEST_SECONDS, best.seconds * CHEAPEST_SHARE)
@@ -80,13 +80,20 @@ export function dropIdle(question: PlanQuestion, answer: PlanAnswer): PlanAnswer
 const negate = (terms: PlanProgram['points']) =>
   terms.map(([variable, factor]): [number, number] => [variable, -factor])
 
-/** The least money, all of it in one quarter, with which everything that is promised runs. */
-function findCheapest(question: PlanQuestion, solve: SolveProgram): number | null {
+/** The least money, all of it in one quarter, with which everything that is promised runs; null where no sum is enough, or time was up. */
+function findCheapest(
+  question: PlanQuestion,
+  solve: SolveProgram,
+): { cheapestMinor: number | null; isProven: boolean } {
   const all = question.options.reduce((sum, it) => sum + it.costMinor, 0)
   const rich = asOneQuarter(question, all)
   const built = buildPlanProgram(rich)
   const cheapest = solve(aimAt(built.program, built.costs))
-  return cheapest.status === 'optimal' ? readPlan(rich, built, cheapest.values).costMinor : null
+  const isSolved = cheapest.status === 'optimal'
+  return {
+    cheapestMinor: isSolved ? readPlan(rich, built, cheapest.values).costMinor : null,
+    isProven: cheapest.status !== 'unproven',
+  }
 }
 
 /** The same question with all its money at once: what counts in each quarter counts in all of it. */

@@ -91,6 +91,8 @@ export const upgradePlanSchema = z.object({
   ),
   /** Where what is promised cannot be kept: with how much it could; null where no wishes would do it. */
   cheapestMinor: amount(z.number().nullable()),
+  /** That is proven; else the time was up before it was found. */
+  isCheapestProven: z.boolean(),
 })
 export type UpgradePlan = z.infer<typeof upgradePlanSchema>
 
@@ -246,6 +248,7 @@ export function planUpgrade(own: UpgradeCase, solve: SolveProgram): UpgradePlan 
     leftOut: [...why].map(([wishId, reason]) => ({ wishId, why: reason })),
     hopes: bought.flatMap((id) => listHopes(id, own.cures)),
     cheapestMinor: result.status === 'infeasible' ? result.cheapestMinor : null,
+    isCheapestProven: result.status !== 'infeasible' || result.isProven,
   }
 }
 

@@ -184,7 +184,9 @@ function Headline({ plan, say }: { plan: PlanReply; say(minor: number): string }
       <p className="my-3" role="status">
         <Mark level="stop">
           {cheapestMinor === null
-            ? 'What has to run cannot be made to by any of these wishes.'
+            ? plan.isCheapestProven
+              ? 'What has to run cannot be made to by any of these wishes.'
+              : `What has to run takes more than ${say(budget)}, if these wishes make it run at all: how much was not found in time.`
             : `What has to run takes ${say(cheapestMinor)}; there are ${say(budget)}.`}
         </Mark>
       </p>
