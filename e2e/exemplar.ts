@@ -31,13 +31,16 @@ const HOST = process.env.EXEMPLAR_SERVER
   ? [join(dirname(process.env.EXEMPLAR_SERVER), 'journey-host.mjs')]
   : ['--import', 'tsx', join(import.meta.dirname, 'journey-host.ts')]
 
-async function ask(host: ChildProcess, order: HostOrder): Promise<HostAnswer> {
-  const heard = once(host, 'message')
-  const ended = once(host, 'exit').then(() => [{ failed: 'The host of the journeys has ended.' }])
-  host.send(order)
-  const [answer] = await Promise.race([heard, ended])
-  host.removeAllListeners('exit')
-  return answer as HostAnswer
+function ask(host: ChildProcess, order: HostOrder): Promise<HostAnswer> {
+  return new Promise((done) => {
+    const giveUp = () => done({ failed: 'The host of the journeys has ended.' })
+    host.once('exit', giveUp)
+    host.once('message', (answer: HostAnswer) => {
+      host.off('exit', giveUp)
+      done(answer)
+    })
+    host.send(order)
+  })
 }
 
 /** Each test gets a house of its own on an empty folder; `demo` fills it with the Larkmoor film unit. */
